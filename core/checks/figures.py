@@ -1,0 +1,37 @@
+"""Short names for the quantities that checks speak of, and the inputs they share."""
+
+from core.checks.verdict import Basis, Input
+from core.model.room import Room
+from core.quantities import Quantity, Unit
+
+
+def metres(value: float) -> Quantity:
+    """`value` metres."""
+    return Quantity(value, Unit.METRE)
+
+
+def share(value: float) -> Quantity:
+    """`value` as a share of one, told in percent."""
+    return Quantity(value, Unit.SHARE)
+
+
+def count(value: int) -> Quantity:
+    """A bare number of things."""
+    return Quantity(value, Unit.COUNT)
+
+
+def measured_in_room(room: Room, field: str, name: str) -> Input:
+    """One of the room's own measurements; a trade default while it is still a first guess."""
+    if field in room.guessed:
+        return Input(f"{name} (first guess)", metres(getattr(room, field)), Basis.TRADE)
+    return Input(name, metres(getattr(room, field)), Basis.MEASURED)
+
+
+def placed(name: str, value_m: float) -> Input:
+    """A position that somebody chose or that was proposed."""
+    return Input(name, metres(value_m), Basis.MEASURED)
+
+
+def stated(name: str, value: Quantity | str) -> Input:
+    """A fact from a maker's spec sheet."""
+    return Input(name, value, Basis.SPEC)

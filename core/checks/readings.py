@@ -1,0 +1,168 @@
+"""The readings of a build: its records and parts by type, and what is derived from them."""
+
+from dataclasses import dataclass
+
+from core.checks.register import derive
+from core.geometry.picture import Picture, Raster, fit_shape, lens_band_m, raster_around, throw_range_m
+from core.geometry.shadow import Lens
+from core.model.brief import Brief
+from core.model.build import Build
+from core.model.chain import Chain
+from core.model.facts import known
+from core.model.parts import FloorStanding, Flooring, ImpactScreen, Mat, Part, Plan, Projector, Title
+from core.model.room import Layout, Room
+from core.money.costs import Costs, costs_of
+
+MONITOR_BODY_M = 0.15
+"""Depth of a floor-standing monitor with its cable (trade)."""
+HANGING_DROP_M = 0.15
+"""Least distance of a hanging projector's lens below the ceiling: mount and half the body (trade)."""
+PROJECTOR_BODY_M = 0.20
+"""What a projector and its cables need behind the lens (trade)."""
+
+
+@dataclass(frozen=True)
+class HittingSurface:
+    """Heights above the bare floor, in metres. The mat is sunk into the floor covering."""
+
+    height_m: float
+    """Where the ball lies and the golfer stands."""
+    floor_m: float
+    """Top of the covering around the mat."""
+
+
+@dataclass(frozen=True)
+class Headroom:
+    """Ceiling less lining and hitting surface, in metres."""
+
+    net_m: float
+
+
+@dataclass(frozen=True)
+class MonitorSpot:
+    """How far from the ball a floor-standing monitor is."""
+
+    distance_m: float
+    proposed: bool
+
+
+@dataclass(frozen=True)
+class LensBand:
+    """Lens heights above the bare floor that need no keystone, in metres."""
+
+    lowest_m: float
+    highest_m: float
+
+
+@dataclass(frozen=True)
+class Throw:
+    """Least and greatest lens distance for the picture, in metres."""
+
+    near_m: float
+    far_m: float
+
+
+def given_readings(build: Build, chain: Chain) -> dict[type, object]:
+    """The records, parts and plans of a build, each under its own class and every class that it is a kind of."""
+    readings: dict[type, object] = {
+        Brief: build.brief,
+        Room: build.room,
+        Layout: build.layout,
+        Chain: chain,
+    }
+    for hanging in chain:
+        for value in (hanging.part, hanging.plan):
+            for kind in type(value).__mro__ if value is not None else ():
+                if issubclass(kind, Part | Plan) and kind not in (Part, Plan):
+                    readings[kind] = value
+    return readings
+
+
+@derive
+def hitting_surface(mat: Mat | None, flooring: Flooring | None) -> HittingSurface:
+    """Where people stand: the mat's top, or the floor covering's, or the bare floor."""
+    floor_m = known(flooring.thickness_m, flooring, "thickness") if flooring else 0.0
+    return HittingSurface(known(mat.thickness_m, mat, "thickness") if mat else floor_m, floor_m)
+
+
+@derive
+def headroom(room: Room, surface: HittingSurface) -> Headroom:
+    """Net headroom = ceiling − lining − floor build-up."""
+    return Headroom(room.ceiling_m - room.lining_m - surface.height_m)
+
+
+@derive
+def picture(title: Title | None, screen: ImpactScreen, layout: Layout) -> Picture | None:
+    """The largest picture of any shape the title draws, at the foot of the screen's clear area."""
+    if title is None:
+        return None
+    border_m = known(screen.border_m, screen, "border")
+    width_m = known(screen.width_m, screen, "width") - 2 * border_m
+    height_m = known(screen.height_m, screen, "height") - 2 * border_m
+    shapes = known(title.shapes or None, title, "picture shapes")
+    fitted = {shape: fit_shape(_aspect(shape), width_m, height_m) for shape in shapes}
+    shape = max(fitted, key=lambda shape: fitted[shape][0] * fitted[shape][1])
+    fit_m = fitted[shape]
+    fill = fit_m[0] * fit_m[1] / (width_m * height_m)
+    return Picture(*fit_m, layout.screen_bottom_m + border_m, shape, fill)
+
+
+@derive
+def raster(projector: Projector, picture: Picture) -> Raster:
+    """What the projector lights to carry the picture."""
+    across = known(projector.width_px, projector, "panel resolution")
+    down = known(projector.height_px, projector, "panel resolution")
+    return raster_around(picture.width_m, picture.height_m, across / down)
+
+
+@derive
+def throw(projector: Projector, raster: Raster) -> Throw:
+    """D = throw ratio × raster width, at both ends of the zoom."""
+    near = known(projector.throw_min, projector, "throw ratio")
+    far = known(projector.throw_max, projector, "throw ratio")
+    return Throw(*throw_range_m(near, far, raster.width_m))
+
+
+@derive
+def lens_band(projector: Projector, picture: Picture, raster: Raster) -> LensBand:
+    """The band of lens heights that offset and vertical shift give."""
+    lowest = known(projector.lens_above_min, projector, "lens offset")
+    highest = known(projector.lens_above_max, projector, "lens offset")
+    return LensBand(*lens_band_m(picture, raster, lowest, highest))
+
+
+@derive
+def lens(layout: Layout, room: Room, throw: Throw, band: LensBand) -> Lens:
+    """The lens as placed; else proposed: the middle of what throw and room allow, as high as band and ceiling do."""
+    distance_m, height_m = layout.lens_distance_m, layout.lens_height_m
+    if distance_m is None:
+        room_m = room.length_m - layout.screen_y_m - PROJECTOR_BODY_M
+        distance_m = max(throw.near_m, (throw.near_m + min(throw.far_m, room_m)) / 2)
+    if height_m is None:
+        ceiling_m = room.ceiling_m - room.lining_m - HANGING_DROP_M
+        height_m = min(band.highest_m, ceiling_m)
+    proposed = layout.lens_distance_m is None or layout.lens_height_m is None
+    return Lens(room.width_m / 2, distance_m, height_m, proposed)
+
+
+@derive
+def monitor_spot(monitor: FloorStanding, layout: Layout, room: Room) -> MonitorSpot:
+    """Where the monitor was put; else the middle of its range, nearer where the room is short behind the ball."""
+    if layout.monitor_distance_m is not None:
+        return MonitorSpot(layout.monitor_distance_m, proposed=False)
+    near_m = known(monitor.distance_min_m, monitor, "distance from the ball")
+    far_m = known(monitor.distance_max_m, monitor, "distance from the ball")
+    behind_m = room.length_m - layout.ball_y_m - MONITOR_BODY_M
+    return MonitorSpot(max(near_m, min((near_m + far_m) / 2, behind_m)), proposed=True)
+
+
+@derive
+def costs(brief: Brief, chain: Chain, room: Room) -> Costs:
+    """All that the chain costs."""
+    return costs_of(brief, chain, room)
+
+
+def _aspect(shape: str) -> float:
+    width, height = shape.split(":")
+    return int(width) / int(height)
+

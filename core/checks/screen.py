@@ -1,0 +1,176 @@
+"""What stops the ball, what it hangs in, and whether both fit the room and the stage."""
+
+from core.checks.figures import count, measured_in_room, metres, placed, stated
+from core.checks.places import between, on
+from core.checks.register import check
+from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.model.brief import Brief, Stage
+from core.model.build import Slot
+from core.model.facts import MissingFact, known
+from core.model.parts import Display, Enclosure, Net, Surface, Television
+from core.model.room import Layout, Room
+from core.quantities import Quantity, Unit, say
+
+RATING_FACTOR = 1.1
+RATING_COMFORT_SHARE = 0.05
+"""Within a twentieth over what is asked, a visitor's best strike uses it up (trade)."""
+FIT_COMFORT_M = 0.05
+"""What is needed to get hands and fixings past an edge (trade)."""
+EDGE_COMFORT_M = 0.02
+"""Least play all round for cords between screen and frame (trade)."""
+
+
+@check("screen.rating", title="Rated for the fastest ball", place=on(Slot.SCREEN))
+def rating(brief: Brief, surface: Surface) -> Verdict:
+    """The maker's rating is at least 1.1 × the fastest player's *ball* speed; club speed is another, lower number.
+
+    A worn or under-rated surface lets a ball through or sends it back: eyes and heads are at stake.
+    """
+    if not brief.players:
+        raise MissingFact("Who will swing here", "Add the players to the brief.")
+    rated = known(surface.rated_ball_speed_m_s, surface, "rated ball speed")
+    fastest, name = max((player.ball_speed_m_s, player.name) for player in brief.players)
+    needed = RATING_FACTOR * fastest
+    state = judge(rated - needed, RATING_COMFORT_SHARE * needed)
+    return Verdict(
+        state,
+        say("Rated {rated}, {who} needs {needed}", rated=_speed(rated), who=name, needed=_speed(needed)),
+        measured=_speed(rated),
+        required=_speed(needed),
+        margin=_speed(rated - needed),
+        basis=Basis.SPEC,
+        formula="rating − 1.1 × fastest driver ball speed",
+        inputs=(stated("Rated ball speed", _speed(rated)), Input(f"Ball speed, {name}", _speed(fastest), Basis.TRADE)),
+        changes=()
+        if state is State.CLEAR
+        else (
+            say("Choose a surface rated for {more} of ball speed.", more=_speed(needed * (1 + RATING_COMFORT_SHARE))),
+            say("Measure {who}'s ball speed; the band is a guess.", who=name),
+        ),
+    )
+
+
+@check("screen.room", title="Screen fits the room", place=on(Slot.SCREEN))
+def screen_in_room(surface: Surface, room: Room, layout: Layout) -> Verdict:
+    """Screen or net fits between the walls and between its lower edge and the ceiling."""
+    width_m = known(surface.width_m, surface, "width")
+    height_m = known(surface.height_m, surface, "height") + layout.screen_bottom_m
+    return _fits_room(width_m, height_m, room, (placed("Lower edge", layout.screen_bottom_m),))
+
+
+@check("enclosure.room", title="Enclosure fits the room", place=on(Slot.ENCLOSURE))
+def enclosure_in_room(enclosure: Enclosure, room: Room) -> Verdict:
+    """The enclosure's outside fits between the walls and under the ceiling."""
+    width_m = known(enclosure.outer_width_m, enclosure, "outer width")
+    height_m = known(enclosure.outer_height_m, enclosure, "outer height")
+    return _fits_room(width_m, height_m, room, ())
+
+
+def _fits_room(width_m: float, height_m: float, room: Room, inputs: tuple[Input, ...]) -> Verdict:
+    ceiling_m = room.ceiling_m - room.lining_m
+    across_m, up_m = room.width_m - width_m, ceiling_m - height_m
+    sideways = across_m <= up_m
+    measured_m, required_m = (room.width_m, width_m) if sideways else (ceiling_m, height_m)
+    margin_m = min(across_m, up_m)
+    state = judge(margin_m, FIT_COMFORT_M)
+    direction = "wide" if sideways else "high"
+    return Verdict(
+        state,
+        say(
+            "Takes {required}, the room is {measured} {direction}",
+            required=metres(required_m),
+            measured=metres(measured_m),
+            direction=direction,
+        ),
+        measured=metres(measured_m),
+        required=metres(required_m),
+        margin=metres(margin_m),
+        basis=Basis.SPEC,
+        formula="the smaller of: room width − width; ceiling − lining − height",
+        inputs=(
+            stated("Width", metres(width_m)),
+            stated("Upper edge", metres(height_m)),
+            *inputs,
+            measured_in_room(room, "width_m", "Room width"),
+            measured_in_room(room, "ceiling_m", "Ceiling"),
+        ),
+        changes=()
+        if state is State.CLEAR
+        else (say("Choose one at least {less} less {direction}.", less=metres(FIT_COMFORT_M - margin_m), direction=direction),),
+    )
+
+
+@check("screen.enclosure", title="Screen fits the enclosure", place=between(Slot.SCREEN, Slot.ENCLOSURE))
+def screen_in_enclosure(surface: Surface, enclosure: Enclosure, layout: Layout) -> Verdict:
+    """The screen with its borders fits inside the enclosure, with a little play for the cords."""
+    width_m = known(surface.width_m, surface, "width")
+    height_m = known(surface.height_m, surface, "height") + layout.screen_bottom_m
+    inner_width_m = known(enclosure.inner_width_m, enclosure, "inner width")
+    inner_height_m = known(enclosure.inner_height_m, enclosure, "inner height")
+    across_m, up_m = inner_width_m - width_m, inner_height_m - height_m
+    sideways = across_m <= up_m
+    margin_m = min(across_m, up_m)
+    state = judge(margin_m, EDGE_COMFORT_M)
+    required_m, measured_m = (width_m, inner_width_m) if sideways else (height_m, inner_height_m)
+    return Verdict(
+        state,
+        say(
+            "Screen takes {required} {direction}, the frame has {measured}",
+            required=metres(required_m),
+            direction="across" if sideways else "up",
+            measured=metres(measured_m),
+        ),
+        measured=metres(measured_m),
+        required=metres(required_m),
+        margin=metres(margin_m),
+        basis=Basis.SPEC,
+        formula="the smaller of: inner width − screen width; inner height − screen's upper edge",
+        inputs=(
+            stated("Screen width", metres(width_m)),
+            stated("Screen's upper edge", metres(height_m)),
+            stated("Inner width", metres(inner_width_m)),
+            stated("Inner height", metres(inner_height_m)),
+        ),
+        changes=()
+        if state is State.CLEAR
+        else (say("Choose an enclosure {more} larger inside, or a smaller screen.", more=metres(EDGE_COMFORT_M - margin_m)),),
+    )
+
+
+@check("screen.stage", title="Shows a picture", place=on(Slot.SCREEN))
+def surface_for_stage(brief: Brief, surface: Surface) -> Verdict:
+    """A projected simulator needs a screen that carries a picture; a net does not."""
+    blocked = brief.stage is Stage.PROJECTED and isinstance(surface, Net)
+    return Verdict(
+        State.BLOCKED if blocked else State.CLEAR,
+        say("A net shows no projected picture") if blocked else say("Right for the stage chosen"),
+        measured="net" if isinstance(surface, Net) else "screen",
+        required="screen" if brief.stage is Stage.PROJECTED else "net or screen",
+        margin=count(-1 if blocked else 0),
+        basis=Basis.PHYSICS,
+        formula="kind of surface against the stage of the brief",
+        inputs=(Input("Stage", brief.stage.value, Basis.MEASURED),),
+        changes=(say("Choose an impact screen, or the stage with net or tablet in the brief."),) if blocked else (),
+    )
+
+
+@check("display.stage", title="Throws a picture", place=on(Slot.DISPLAY))
+def display_for_stage(brief: Brief, display: Display) -> Verdict:
+    """A projected simulator needs a projector; a television stands beside the bay."""
+    television = isinstance(display, Television)
+    blocked = brief.stage is Stage.PROJECTED and television
+    return Verdict(
+        State.BLOCKED if blocked else State.CLEAR,
+        say("A television cannot be struck") if blocked else say("Right for the stage chosen"),
+        measured="television" if television else "projector",
+        required="projector" if brief.stage is Stage.PROJECTED else "television or projector",
+        margin=count(-1 if blocked else 0),
+        basis=Basis.PHYSICS,
+        formula="kind of display against the stage of the brief",
+        inputs=(Input("Stage", brief.stage.value, Basis.MEASURED),),
+        changes=(say("Choose a projector, or the stage with net or tablet in the brief."),) if blocked else (),
+    )
+
+
+def _speed(value: float) -> Quantity:
+    return Quantity(value, Unit.METRE_PER_SECOND)

@@ -1,0 +1,231 @@
+"""Monitor, title and machine: who talks to whom, at which tier, and whether the machine is strong enough."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from core.checks.figures import count, stated
+from core.checks.places import between
+from core.checks.register import check
+from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.model.build import Slot
+from core.model.facts import MissingFact, known
+from core.model.parts import Display, LaunchMonitor, Machine, MachineNeeds, MonitorPlan, ResolutionNeeds, Title
+from core.quantities import Quantity, Unit, say
+
+DEFAULT_MINIMUM_MEMORY_GB = 16.0
+DEFAULT_RECOMMENDED_MEMORY_GB = 32.0
+"""Trade defaults where the title's maker states nothing."""
+DEFAULT_LINES = 1080
+"""Resolution asked of a machine whose picture is on its own screen."""
+
+
+@check("title.monitor", title="Title listens to the monitor", place=between(Slot.MONITOR, Slot.TITLE))
+def title_listens(monitor: LaunchMonitor, plan: MonitorPlan | None, title: Title) -> Verdict:
+    """The title has a link to this monitor, and the monitor's plan is of the tier the link asks for.
+
+    A native link is clear. A connector is at one's own risk: neither maker supports it. Without a link, or
+    with too low a plan, no shot arrives.
+    """
+    link = next((link for link in title.monitor_links if link.monitor == monitor.id), None)
+    tier = plan.tier if plan else 0
+    inputs = (
+        stated("Link", link.via if link else "none"),
+        stated("Plan held", plan.name if plan else "none"),
+    )
+    if link is None:
+        linked = ", ".join(link.monitor for link in title.monitor_links) or "no monitor"
+        return Verdict(
+            State.BLOCKED,
+            say("{title} has no link to {monitor}", title=title.name, monitor=monitor.name),
+            measured="no link",
+            required="native or connector",
+            margin=count(-1),
+            basis=Basis.SPEC,
+            formula="links that the title's maker lists",
+            inputs=inputs,
+            changes=(say("{title} listens to: {linked}.", title=title.name, linked=linked),),
+        )
+    short = tier < link.tier
+    enough = sorted((plan for plan in monitor.plans if plan.tier >= link.tier), key=lambda plan: plan.tier)
+    if short:
+        headline = say(
+            "Needs plan {tier} of {monitor}, has {has}",
+            tier=Quantity(link.tier, Unit.TIER),
+            monitor=monitor.name,
+            has=Quantity(tier, Unit.TIER),
+        )
+        names = ", ".join(plan.name for plan in enough) or "none of its plans"
+        changes = (say("Plans that unlock it: {names}.", names=names),)
+    elif link.via == "connector":
+        headline = say("Through a connector, at your own risk")
+        changes = (say("A title with a native link is supported by its maker."),)
+    else:
+        headline, changes = say("Native link, plan {tier} is enough", tier=Quantity(tier, Unit.TIER)), ()
+    if short:
+        state = State.BLOCKED
+    else:
+        state = State.TIGHT if link.via == "connector" else State.CLEAR
+    return Verdict(
+        state,
+        headline,
+        measured=Quantity(tier, Unit.TIER),
+        required=Quantity(link.tier, Unit.TIER),
+        margin=count(tier - link.tier),
+        basis=Basis.SPEC,
+        formula="tier of the plan held − tier the link asks for",
+        inputs=inputs,
+        changes=changes,
+    )
+
+
+@check("machine.platform", title="Title runs on the machine", place=between(Slot.TITLE, Slot.MACHINE))
+def platform(title: Title, machine: Machine) -> Verdict:
+    """The machine's operating system is among those the title is made for."""
+    has = known(machine.platform, machine, "operating system")
+    offers = known(title.platforms or None, title, "list of platforms")
+    runs = has in offers
+    return Verdict(
+        State.CLEAR if runs else State.BLOCKED,
+        say("{title} runs on {offers}; this is {has}", title=title.name, offers=", ".join(offers), has=has),
+        measured=has,
+        required=" or ".join(offers),
+        margin=count(0 if runs else -1),
+        basis=Basis.SPEC,
+        formula="operating system among the title's platforms",
+        inputs=(stated("Machine", has), stated("Title", ", ".join(offers))),
+        changes=() if runs else (say("Choose a machine with {offers}.", offers=" or ".join(offers)),),
+    )
+
+
+@dataclass(frozen=True)
+class _SpecLine:
+    """One line of a machine's spec against the title's."""
+
+    name: str
+    unit: Unit
+    has: float
+    minimum: float
+    recommended: float
+
+    @property
+    def headroom(self) -> float:
+        """What it has over what is recommended, as a ratio."""
+        return self.has / self.recommended if self.recommended else float("inf")
+
+    @property
+    def state(self) -> State:
+        """Blocked below the minimum, tight below the recommended."""
+        return judge(self.has - self.minimum, self.recommended - self.minimum)
+
+
+@check("machine.spec", title="Machine is strong enough", place=between(Slot.TITLE, Slot.MACHINE))
+def spec(title: Title, machine: Machine, display: Display | None) -> Verdict:
+    """The machine meets the title's stated computer at the resolution of the picture, line by line.
+
+    The weakest line is named: the one furthest below what is recommended. Where the title's maker states no
+    memory, 16 GB is the least and 32 GB comfortable (trade). More memory does not rescue weak graphics.
+    """
+    lines = display_lines(display) if display else DEFAULT_LINES
+    needs = _needs_at(title, lines)
+    compared = tuple(_spec_lines(needs, machine))
+    if not compared:
+        raise MissingFact(f"What {title.name} asks of a machine", f"Ask {title.maker} for its stated computer.")
+    weakest = min(compared, key=lambda line: (-line.state.rank, line.headroom))
+    has, asked = Quantity(weakest.has, weakest.unit), Quantity(weakest.recommended, weakest.unit)
+    least = Quantity(weakest.minimum, weakest.unit)
+    changes = []
+    if weakest.state is State.BLOCKED and weakest.name == "Graphics":
+        changes.append(say("Graphics below the minimum: retire this machine rather than upgrade it."))
+    elif weakest.state is not State.CLEAR:
+        changes.append(say("Upgrade the {line} to {asked}.", line=weakest.name.lower(), asked=asked))
+    return Verdict(
+        weakest.state,
+        say("Weakest line: {line}, {has} of {asked}", line=weakest.name.lower(), has=has, asked=asked),
+        measured=has,
+        required=least,
+        margin=Quantity(weakest.has - weakest.minimum, weakest.unit),
+        basis=Basis.SPEC,
+        formula="each line of the machine against the title's minimum and recommended machine",
+        inputs=(
+            stated("Picture", Quantity(lines, Unit.LINES)),
+            *(
+                Input(
+                    f"{line.name}, asked {line.minimum:g} to {line.recommended:g}",
+                    Quantity(line.has, line.unit),
+                    Basis.SPEC,
+                )
+                for line in compared
+            ),
+        ),
+        changes=tuple(changes),
+    )
+
+
+def display_lines(display: Display) -> int:
+    """Lines of the picture that the display shows. Raises `MissingFact` where its maker does not say."""
+    return known(display.height_px, display, "panel resolution")
+
+
+def _needs_at(title: Title, lines: int) -> ResolutionNeeds:
+    needs = sorted(title.machine_needs, key=lambda needs: needs.lines)
+    fitting = next((needs for needs in needs if needs.lines >= lines), None)
+    if fitting is None:
+        raise MissingFact(
+            f"What {title.name} asks of a machine for {lines} lines", f"Ask {title.maker} for its stated computer."
+        )
+    return fitting
+
+
+def _spec_lines(needs: ResolutionNeeds, machine: Machine) -> Iterator[_SpecLine]:
+    least, best = needs.minimum, needs.recommended
+    least_memory, best_memory = least.memory_gb, best.memory_gb
+    if least_memory is None and best_memory is None:
+        least_memory, best_memory = DEFAULT_MINIMUM_MEMORY_GB, DEFAULT_RECOMMENDED_MEMORY_GB
+    rows = (
+        ("Graphics", Unit.GRADE, machine.graphics_grade, least.graphics_grade, best.graphics_grade),
+        (
+            "Graphics memory",
+            Unit.GIGABYTE,
+            machine.graphics_memory_gb,
+            least.graphics_memory_gb,
+            best.graphics_memory_gb,
+        ),
+        ("Memory", Unit.GIGABYTE, machine.memory_gb, least_memory, best_memory),
+        ("Processor", Unit.GRADE, machine.processor_grade, least.processor_grade, best.processor_grade),
+        ("Storage", Unit.GIGABYTE, machine.storage_gb, least.storage_gb, best.storage_gb),
+    )
+    for name, unit, has, minimum, recommended in rows:
+        asked = [value for value in (minimum, recommended) if value is not None]
+        if asked:
+            yield _SpecLine(name, unit, known(has, machine, name.lower()), asked[0], asked[-1])
+
+
+@check("machine.signal", title="Signal to the display", place=between(Slot.MACHINE, Slot.DISPLAY))
+def signal(machine: Machine, display: Display) -> Verdict:
+    """The machine can send as many lines as the display shows; a chain is as good as its weakest link."""
+    sends = known(machine.output_lines, machine, "video output")
+    shows = display_lines(display)
+    if sends == 0:
+        state = State.BLOCKED
+        headline = say("{machine} has no video output", machine=machine.name)
+    else:
+        state = State.CLEAR if sends >= shows else State.TIGHT
+        headline = say(
+            "Sends {sends}, the display shows {shows}",
+            sends=Quantity(sends, Unit.LINES),
+            shows=Quantity(shows, Unit.LINES),
+        )
+    return Verdict(
+        state,
+        headline,
+        measured=Quantity(sends, Unit.LINES),
+        required=Quantity(shows, Unit.LINES),
+        margin=Quantity(sends - shows, Unit.LINES),
+        basis=Basis.SPEC,
+        formula="lines the machine sends − lines the display shows",
+        inputs=(
+            stated("Machine sends", Quantity(sends, Unit.LINES)),
+            stated("Display shows", Quantity(shows, Unit.LINES)),
+        ),
+        changes=() if state is State.CLEAR else (say("Choose a machine with an output of {shows}.", shows=Quantity(shows, Unit.LINES)),),
+    )

@@ -1,0 +1,109 @@
+"""What a check answers: never a bare yes or no, but measured, required, margin, and what would change it."""
+
+from dataclasses import dataclass, field
+from enum import StrEnum
+
+from core.model.facts import MissingFact
+from core.quantities import Figure, Sentence, say
+
+
+class State(StrEnum):
+    """How a check came out, from best to worst as `rank` orders it."""
+
+    CLEAR = "clear"
+    TIGHT = "tight"
+    UNKNOWN = "unknown"
+    BLOCKED = "blocked"
+
+    @property
+    def rank(self) -> int:
+        """0 for clear up to 3 for blocked: what shall be looked at first."""
+        return _RANKS[self]
+
+
+_RANKS = {state: rank for rank, state in enumerate(State)}
+
+
+class Basis(StrEnum):
+    """Where a number comes from."""
+
+    PHYSICS = "physics"
+    SPEC = "spec"
+    STANDARD = "standard"
+    TRADE = "trade"
+    MEASURED = "measured"
+
+
+@dataclass(frozen=True)
+class Input:
+    """One number that went into a verdict or a figure."""
+
+    name: str
+    value: Figure
+    basis: Basis
+
+
+@dataclass(frozen=True)
+class Verdict:
+    """The answer of one check. `margin` is what is left between measured and required; negative is short."""
+
+    state: State
+    headline: Sentence
+    measured: Figure | None = None
+    required: Figure | None = None
+    margin: Figure | None = None
+    basis: Basis = Basis.TRADE
+    formula: str = ""
+    inputs: tuple[Input, ...] = ()
+    changes: tuple[Sentence, ...] = field(default=())
+    """What would change it, the least trouble first."""
+    id: str = ""
+    subject: str = ""
+    """The player it speaks of, where a check is made for each."""
+
+    def signed(self, id: str, subject: str = "") -> "Verdict":
+        """This verdict as the answer of check `id`, about `subject`."""
+        # Spelled out because `dataclasses.replace` took a quarter of the time of a whole report.
+        return Verdict(
+            self.state,
+            self.headline,
+            self.measured,
+            self.required,
+            self.margin,
+            self.basis,
+            self.formula,
+            self.inputs,
+            self.changes,
+            id,
+            subject,
+        )
+
+
+def unknown(missing: MissingFact) -> Verdict:
+    """The verdict where a fact is missing: names it and says how to get it."""
+    return Verdict(
+        state=State.UNKNOWN,
+        headline=say("{fact} is not known", fact=missing.fact),
+        basis=Basis.SPEC,
+        changes=(say("{how}", how=missing.how),),
+    )
+
+
+def judge(margin: float, comfort: float, slack: float = 0.0) -> State:
+    """Blocked below `-slack`, tight below `comfort`, clear from there on; all three in the margin's unit.
+
+    >>> [judge(margin, comfort=0.15, slack=0.10).value for margin in (-0.11, -0.09, 0.14, 0.15)]
+    ['blocked', 'tight', 'tight', 'clear']
+    """
+    if margin < -slack - ROUNDING:
+        return State.BLOCKED
+    return State.TIGHT if margin < comfort - ROUNDING else State.CLEAR
+
+
+def advise(margin: float, comfort: float) -> State:
+    """As `judge`, for rules of quality that never rule a build out: tight below `comfort`."""
+    return State.TIGHT if margin < comfort - ROUNDING else State.CLEAR
+
+
+ROUNDING = 1e-9
+"""Margins this near a threshold have reached it: 3.00 − 2.60 is 0.40 to a person, not 0.3999…"""

@@ -1,0 +1,1 @@
+"""Open, versioned file formats: read with every error by its place, written without loss."""

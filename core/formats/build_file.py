@@ -1,0 +1,48 @@
+"""The build file: one build and the spec sheets of the parts it hangs, as JSON."""
+
+from typing import Literal, Self
+
+from pydantic import Field, ValidationError, model_validator
+
+from core.formats.errors import bad_file
+from core.model.build import Build
+from core.model.chain import UnknownPart, resolve_chain
+from core.model.parts import AnyPart, Part
+from core.model.record import Record
+
+
+class BuildFile(Record):
+    """A build that can be evaluated anywhere: it brings the parts that it hangs."""
+
+    format: Literal["jungle-build"] = "jungle-build"
+    version: Literal[1] = 1
+    build: Build
+    parts: tuple[AnyPart, ...] = Field(default=(), max_length=500)
+
+    @property
+    def parts_by_id(self) -> dict[str, Part]:
+        """The parts, by their id."""
+        return {part.id: part for part in self.parts}
+
+    @model_validator(mode="after")
+    def _parts_are_there(self) -> Self:
+        if len(self.parts_by_id) != len(self.parts):
+            raise ValueError("two parts share an id; every part needs an id of its own")
+        try:
+            resolve_chain(self.build, self.parts_by_id)
+        except UnknownPart as unknown:
+            raise ValueError(str(unknown)) from unknown
+        return self
+
+
+def read_build_file(text: str | bytes) -> BuildFile:
+    """The build in `text`. Raises `BadFile` with every error by its place."""
+    try:
+        return BuildFile.model_validate_json(text)
+    except ValidationError as error:
+        raise bad_file(error) from error
+
+
+def write_build_file(file: BuildFile) -> str:
+    """`file` as indented JSON; `read_build_file` gives it back unchanged, unknown fields included."""
+    return file.model_dump_json(indent=2) + "\n"

@@ -1,0 +1,1 @@
+"""Geometry and optics of a bay: floats in metres, radians and candela, no units to convert."""

@@ -1,0 +1,117 @@
+"""The brief: what the build is for, who plays, and what it may cost."""
+
+from decimal import Decimal
+from enum import StrEnum
+from typing import Annotated, Self
+
+from pydantic import Field, model_validator
+
+from core.model.clubs import Club
+from core.model.record import Identifier, In, Metres, MetresPerSecond, MinorMoney, Name, Record
+from core.quantities import Money, Unit
+from core.quantities.money import DECIMALS_BY_CURRENCY
+
+
+class Purpose(StrEnum):
+    """What people want to do in the bay."""
+
+    SWING_WORK = "swing_work"
+    FULL_ROUNDS = "full_rounds"
+    PUTTING = "putting"
+    CLUB_TESTING = "club_testing"
+    FAMILY_GAMES = "family_games"
+    COACHING = "coaching"
+    FILMING = "filming"
+    FILMS = "films"
+
+
+class Stage(StrEnum):
+    """How far the build goes: a screen and a projector are optional."""
+
+    NET = "net"
+    TABLET = "tablet"
+    PROJECTED = "projected"
+
+
+class Handedness(StrEnum):
+    """A right-hander stands on the left of the ball, facing the target; a left-hander on the right."""
+
+    RIGHT = "right"
+    LEFT = "left"
+
+
+class SpeedBand(StrEnum):
+    """Driver ball speed where nobody has measured it (trade)."""
+
+    JUNIOR = "junior"
+    RECREATIONAL = "recreational"
+    FAST = "fast"
+
+    @property
+    def ball_speed_m_s(self) -> float:
+        """The band's driver ball speed in metres a second."""
+        return {SpeedBand.JUNIOR: 40.0, SpeedBand.RECREATIONAL: 60.0, SpeedBand.FAST: 76.0}[self]
+
+
+class Player(Record):
+    """Somebody who will swing here."""
+
+    id: Identifier
+    name: Name
+    height_m: Annotated[Metres, Field(ge=0.9, le=2.3)]
+    handedness: Handedness = Handedness.RIGHT
+    longest_club: Club = Club.DRIVER
+    speed_band: SpeedBand = SpeedBand.RECREATIONAL
+    measured_ball_speed_m_s: MetresPerSecond | None = None
+    """Driver ball speed as measured; stands before the band."""
+    early_release: bool = False
+    """The wrists unhinge early, which makes the swing wider and higher."""
+
+    @property
+    def ball_speed_m_s(self) -> float:
+        """Measured driver ball speed, or the band's, in metres a second."""
+        return self.measured_ball_speed_m_s or self.speed_band.ball_speed_m_s
+
+
+class ExchangeRate(Record):
+    """How many units of the brief's currency one unit of `currency` costs, and the day it was read."""
+
+    currency: str
+    rate: Annotated[Decimal, Field(gt=0, le=1_000_000)]
+    dated: str = ""
+
+
+class Brief(Record):
+    """Written down before anything is shopped for; every later choice is tested against it."""
+
+    purposes: dict[Purpose, Annotated[int, Field(ge=0, le=5)]] = {Purpose.FULL_ROUNDS: 3, Purpose.SWING_WORK: 3}
+    """Weight of each purpose, 0 to 5; what is not listed weighs nothing."""
+    players: Annotated[tuple[Player, ...], Field(max_length=24)] = ()
+    stage: Stage = Stage.PROJECTED
+    currency: str = "EUR"
+    up_front_cap_minor: MinorMoney | None = None
+    yearly_cap_minor: MinorMoney | None = None
+    horizon_years: Annotated[int, Field(ge=1, le=30)] = 5
+    contingency_share: Annotated[float, In(Unit.SHARE), Field(ge=0, le=1)] = 0.1
+    tax_share: Annotated[float, In(Unit.SHARE), Field(ge=0, le=1)] = 0.0
+    """Added to prices that say they come without tax."""
+    exchange_rates: tuple[ExchangeRate, ...] = ()
+
+    @model_validator(mode="after")
+    def _known_currency_and_distinct_players(self) -> Self:
+        if self.currency not in DECIMALS_BY_CURRENCY:
+            raise ValueError(f"currency '{self.currency}' is not known; accepted: {', '.join(DECIMALS_BY_CURRENCY)}")
+        ids = [player.id for player in self.players]
+        if len(ids) != len(set(ids)):
+            raise ValueError("two players share an id; every player needs an id of their own")
+        return self
+
+    @property
+    def up_front_cap(self) -> Money | None:
+        """What may be spent before the first ball is struck."""
+        return None if self.up_front_cap_minor is None else Money(self.up_front_cap_minor, self.currency)
+
+    @property
+    def yearly_cap(self) -> Money | None:
+        """What it may cost each year."""
+        return None if self.yearly_cap_minor is None else Money(self.yearly_cap_minor, self.currency)

@@ -1,0 +1,66 @@
+"""A build: the brief, the room, the layout, and the parts that hang on the chain."""
+
+from enum import StrEnum
+
+from core.model.brief import Brief, Stage
+from core.model.parts import Display, Enclosure, Flooring, LaunchMonitor, Machine, Mat, Part, Surface, Title
+from core.model.record import Identifier, MinorMoney, Name, Record
+from core.model.room import Layout, Room
+
+
+class Slot(StrEnum):
+    """A place on the chain, in the order in which it hangs: each is linked to the next."""
+
+    FLOOR = "floor"
+    MAT = "mat"
+    MONITOR = "monitor"
+    TITLE = "title"
+    MACHINE = "machine"
+    DISPLAY = "display"
+    SCREEN = "screen"
+    ENCLOSURE = "enclosure"
+
+
+PART_TYPE_BY_SLOT: dict[Slot, type[Part]] = {
+    Slot.FLOOR: Flooring,
+    Slot.MAT: Mat,
+    Slot.MONITOR: LaunchMonitor,
+    Slot.TITLE: Title,
+    Slot.MACHINE: Machine,
+    Slot.DISPLAY: Display,
+    Slot.SCREEN: Surface,
+    Slot.ENCLOSURE: Enclosure,
+}
+OPTIONAL_SLOTS_BY_STAGE: dict[Stage, frozenset[Slot]] = {
+    Stage.NET: frozenset({Slot.TITLE, Slot.MACHINE, Slot.DISPLAY, Slot.ENCLOSURE, Slot.FLOOR}),
+    Stage.TABLET: frozenset({Slot.DISPLAY, Slot.ENCLOSURE, Slot.FLOOR}),
+    Stage.PROJECTED: frozenset({Slot.ENCLOSURE}),
+}
+
+
+def slot_for(part: Part) -> Slot:
+    """The place on the chain where `part` hangs."""
+    return next(slot for slot, kind in PART_TYPE_BY_SLOT.items() if isinstance(part, kind))
+
+
+class HungPart(Record):
+    """A part in its place, with what was decided about it."""
+
+    part: Identifier
+    plan: Identifier | None = None
+    owned: bool = False
+    """Already in the house: costs nothing, keeps a replacement value."""
+    quote_minor: MinorMoney | None = None
+    """What a shop really asks for the line, tax included, in the brief's currency."""
+    replacement_value_minor: MinorMoney | None = None
+    """What an owned part would cost to buy again; the list price where empty."""
+
+
+class Build(Record):
+    """One build of one household."""
+
+    name: Name
+    brief: Brief = Brief()
+    room: Room = Room()
+    layout: Layout = Layout()
+    chain: dict[Slot, HungPart] = {}

@@ -1,0 +1,65 @@
+"""The chain with its parts: what a build's references mean, looked up once."""
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+
+from core.model.build import Build, HungPart, Slot, slot_for
+from core.model.parts import LaunchMonitor, Part, Plan, Title
+
+
+class UnknownPart(LookupError):
+    """A build names a part or plan that is not among the parts it came with, or hangs it in a wrong place."""
+
+    def __init__(self, slot: Slot, problem: str) -> None:
+        super().__init__(f"chain.{slot}: {problem}")
+        self.slot = slot
+        self.problem = problem
+
+
+@dataclass(frozen=True)
+class Hanging:
+    """A part in its place, the plan chosen for it, and what was decided about it."""
+
+    slot: Slot
+    part: Part
+    decided: HungPart
+    plan: Plan | None
+
+
+@dataclass(frozen=True)
+class Chain:
+    """What hangs where, in the order of the chain."""
+
+    hangings: tuple[Hanging, ...]
+
+    def __iter__(self) -> Iterator[Hanging]:
+        return iter(self.hangings)
+
+    def at(self, slot: Slot) -> Hanging | None:
+        """What hangs in `slot`."""
+        return next((hanging for hanging in self.hangings if hanging.slot is slot), None)
+
+
+def plans_of(part: Part) -> tuple[Plan, ...]:
+    """The plans that `part` is licensed under; none for a part that needs none."""
+    return part.plans if isinstance(part, LaunchMonitor | Title) else ()
+
+
+def resolve_chain(build: Build, parts: Mapping[str, Part]) -> Chain:
+    """The chain of `build`, its references looked up in `parts`.
+
+    Raises `UnknownPart` for a part or plan that is not there, or a part in a place where its kind cannot hang.
+    """
+    return Chain(tuple(_hanging(slot, build.chain[slot], parts) for slot in Slot if slot in build.chain))
+
+
+def _hanging(slot: Slot, decided: HungPart, parts: Mapping[str, Part]) -> Hanging:
+    part = parts.get(decided.part)
+    if part is None:
+        raise UnknownPart(slot, f"part '{decided.part}' is not among the parts given")
+    if slot_for(part) is not slot:
+        raise UnknownPart(slot, f"part '{part.id}' hangs in place '{slot_for(part)}', not here")
+    plans = {plan.id: plan for plan in plans_of(part)}
+    if decided.plan is not None and decided.plan not in plans:
+        raise UnknownPart(slot, f"'{part.id}' has no plan '{decided.plan}'; it has {', '.join(plans) or 'none'}")
+    return Hanging(slot, part, decided, plans.get(decided.plan or ""))

@@ -1,0 +1,23 @@
+"""Facts that are not known, and the one way to ask a spec sheet for a fact."""
+
+from typing import TypeVar
+
+from core.model.parts import Part
+
+T = TypeVar("T")
+
+
+class MissingFact(Exception):
+    """A fact that a rule needs is not known. Says which, and how to get it."""
+
+    def __init__(self, fact: str, how: str) -> None:
+        super().__init__(f"{fact} is not known: {how}")
+        self.fact = fact
+        self.how = how
+
+
+def known(value: T | None, part: Part, fact: str) -> T:
+    """`value`, or `MissingFact` naming `fact` of `part` where its maker does not state it."""
+    if value is None:
+        raise MissingFact(f"The {fact} of {part.name}", f"Look in the spec sheet of {part.maker}, or ask them.")
+    return value

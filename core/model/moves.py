@@ -1,0 +1,41 @@
+"""Moving things on the drawing: any of its dimensions may be typed, and the rest follows."""
+
+from core.model.record import Metres, Record
+from core.model.room import Layout, Room
+
+
+class LayoutMove(Record):
+    """What can be set of a layout: its own fields, and the distances that mean one of them."""
+
+    ball_x_m: Metres | None = None
+    ball_y_m: Metres | None = None
+    screen_y_m: Metres | None = None
+    screen_bottom_m: Metres | None = None
+    lens_distance_m: Metres | None = None
+    lens_height_m: Metres | None = None
+    monitor_distance_m: Metres | None = None
+    monitor_pad_m: Metres | None = None
+    ball_to_screen_m: Metres | None = None
+    behind_ball_m: Metres | None = None
+    right_wall_m: Metres | None = None
+
+
+CLEARABLE = frozenset({"lens_distance_m", "lens_height_m", "monitor_distance_m"})
+"""Left empty, the core proposes a value."""
+
+
+def layout_changes(layout: Layout, room: Room, move: LayoutMove, typed: frozenset[str]) -> dict[str, object]:
+    """What `move` changes in `layout`, in the layout's own fields; `typed` names the fields that were given."""
+    changes = {
+        field: getattr(move, field)
+        for field in Layout.model_fields
+        if field in typed and (getattr(move, field) is not None or field in CLEARABLE)
+    }
+    screen_y_m = changes.get("screen_y_m", layout.screen_y_m)
+    if move.ball_to_screen_m is not None:
+        changes["ball_y_m"] = screen_y_m + move.ball_to_screen_m
+    if move.behind_ball_m is not None:
+        changes["ball_y_m"] = room.length_m - move.behind_ball_m
+    if move.right_wall_m is not None:
+        changes["ball_x_m"] = room.width_m - move.right_wall_m
+    return changes

@@ -1,0 +1,72 @@
+"""The room as measured, and where things stand in it.
+
+Axes: x across, 0 at the left wall as one faces the target; y along the target line, 0 at the wall behind
+the screen, growing toward the golfer; z up from the bare floor.
+"""
+
+from enum import StrEnum
+from typing import Annotated
+
+from pydantic import Field
+
+from core.model.record import Lux, Metres, PositiveMetres, Record
+
+
+class Light(StrEnum):
+    """How the room is lit while people play; a preset for the light that falls on the screen."""
+
+    LAMP_ON_BALL = "lamp_on_ball"
+    DIM = "dim"
+    WORKING = "working"
+    OPEN_DOOR = "open_door"
+
+    @property
+    def screen_lux(self) -> float:
+        """Light on the screen in lux (trade)."""
+        return {Light.LAMP_ON_BALL: 8.0, Light.DIM: 30.0, Light.WORKING: 120.0, Light.OPEN_DOOR: 500.0}[self]
+
+
+class Room(Record):
+    """A rectangular room with a flat ceiling."""
+
+    width_m: Annotated[Metres, Field(ge=1, le=40)] = 4.5
+    length_m: Annotated[Metres, Field(ge=1, le=60)] = 6.0
+    ceiling_m: Annotated[Metres, Field(ge=1.5, le=20)] = 2.75
+    guessed: tuple[str, ...] = ("width_m", "length_m", "ceiling_m")
+    """Which of the measurements are still first guesses."""
+    lining_m: PositiveMetres = 0.0
+    """Thickness of what is fixed under the ceiling."""
+    wall_foam_m: Annotated[PositiveMetres, Field(le=0.5)] = 0.0
+    """Foam on the wall behind the screen; uses up the gap behind it."""
+    light: Light = Light.DIM
+    measured_lux: Lux | None = None
+    """Light on the screen as measured with a meter; stands before the preset."""
+
+    @property
+    def screen_lux(self) -> float:
+        """Measured light on the screen, or the preset's, in lux."""
+        return self.light.screen_lux if self.measured_lux is None else self.measured_lux
+
+
+class Layout(Record):
+    """Where the ball, the screen line, the projector and the monitor are."""
+
+    ball_x_m: Annotated[Metres, Field(ge=0, le=40)] = 2.25
+    ball_y_m: Annotated[Metres, Field(ge=0, le=60)] = 3.6
+    screen_y_m: Annotated[Metres, Field(ge=0, le=60)] = 0.4
+    """The gap behind the screen."""
+    screen_bottom_m: Annotated[Metres, Field(ge=0, le=5)] = 0.0
+    """Lower edge of the hanging screen above the bare floor."""
+    lens_distance_m: Annotated[Metres, Field(gt=0, le=60)] | None = None
+    """Projector lens to screen; left empty, a spot is proposed."""
+    lens_height_m: Annotated[Metres, Field(ge=0, le=20)] | None = None
+    """Projector lens above the bare floor; left empty, a height is proposed."""
+    monitor_distance_m: Annotated[Metres, Field(ge=0, le=10)] | None = None
+    """Launch monitor to ball; left empty, the middle of what its maker states."""
+    monitor_pad_m: Annotated[PositiveMetres, Field(le=0.5)] = 0.0
+    """Height of what a floor-standing monitor stands on, above the bare floor."""
+
+    @property
+    def ball_to_screen_m(self) -> float:
+        """Ball to screen along the target line, in metres; negative with the ball behind the screen."""
+        return self.ball_y_m - self.screen_y_m

@@ -1,0 +1,1 @@
+"""What a build costs: lines, totals with their scope, and the horizon."""

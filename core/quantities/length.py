@@ -1,0 +1,101 @@
+"""Lengths as people type and read them: `2.4`, `2400mm`, `7'10½"`, `7 ft 10 1/2 in`."""
+
+import re
+from fractions import Fraction
+
+from core.quantities.units import METRES_PER_FOOT, METRES_PER_INCH, UnitSystem
+
+ACCEPTED_LENGTHS = "a length such as 2.4, 2400mm, 240 cm, 7'10½\" or 7 ft 10 1/2 in"
+SMALLEST_INCH_FRACTION = 16
+
+_VULGAR_FRACTIONS = {
+    "½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3",
+}  # fmt: skip
+_PRINTED_FRACTIONS = {Fraction(text): sign for sign, text in _VULGAR_FRACTIONS.items()}
+_METRES_PER_METRIC_UNIT = {"m": 1.0, "cm": 0.01, "mm": 0.001}
+
+_NUMBER = r"\d+(?:\.\d+)?|\.\d+"
+_MIXED = rf"(?:(?:{_NUMBER})(?:\s+\d+/[1-9]\d*)?|\d+/[1-9]\d*)"
+_METRIC = re.compile(rf"(?P<number>{_NUMBER})\s*(?P<unit>mm|cm|m)")
+_IMPERIAL = re.compile(
+    rf"(?:(?P<feet>{_MIXED})\s*(?:'|ft|feet|foot))?\s*-?\s*"
+    rf"(?:(?P<inches>{_MIXED})\s*(?:\"|in|inch|inches)?)?"
+)
+
+
+class LengthError(ValueError):
+    """Text that is not a length. Carries the text and what is accepted."""
+
+    def __init__(self, text: str) -> None:
+        super().__init__(f"'{text}' is not a length; accepted: {ACCEPTED_LENGTHS}")
+        self.text = text
+
+
+def parse_length(text: str, system: UnitSystem = UnitSystem.METRIC) -> float:
+    """Metres meant by `text`; a bare number is metres in the metric system and feet in the imperial one.
+
+    Raises `LengthError` for anything else, negative lengths included a leading minus excepted.
+
+    >>> parse_length("2.4"), parse_length("2400mm")
+    (2.4, 2.4)
+    >>> round(parse_length("7'10½\\""), 4)
+    2.4003
+    >>> round(parse_length("7 ft 10 1/2 in"), 4)
+    2.4003
+    """
+    cleaned = _tidy(text)
+    if cleaned.startswith("-"):
+        return -parse_length(cleaned[1:], system)
+    if metric := _METRIC.fullmatch(cleaned):
+        return round(float(metric["number"]) * _METRES_PER_METRIC_UNIT[metric["unit"]], 9)
+    if re.fullmatch(_NUMBER, cleaned):
+        return float(cleaned) * (1.0 if system is UnitSystem.METRIC else METRES_PER_FOOT)
+    imperial = _IMPERIAL.fullmatch(cleaned)
+    if imperial is None or not (imperial["feet"] or imperial["inches"]):
+        raise LengthError(text)
+    if imperial["feet"] is None and not re.search(r"[\"a-z]$", cleaned):
+        raise LengthError(text)  # a bare fraction such as 1/2 says no unit
+    feet, inches = _mixed_number(imperial["feet"]), _mixed_number(imperial["inches"])
+    return float(feet) * METRES_PER_FOOT + float(inches) * METRES_PER_INCH
+
+
+def format_length(length_m: float, system: UnitSystem) -> str:
+    """`length_m` as a person reads it: metres or millimetres, or feet, inches and sixteenths.
+
+    >>> format_length(2.4, UnitSystem.METRIC), format_length(0.0855, UnitSystem.METRIC)
+    ('2.40 m', '85.5 mm')
+    >>> format_length(2.4003, UnitSystem.IMPERIAL)
+    '7 ft 10½ in'
+    """
+    return _format_metric(length_m) if system is UnitSystem.METRIC else _format_imperial(length_m)
+
+
+def _tidy(text: str) -> str:
+    cleaned = text.strip().lower().replace("′", "'").replace("’", "'").replace("″", '"').replace("”", '"')
+    cleaned = cleaned.replace("''", '"').replace("−", "-").replace(",", ".")
+    for sign, plain in _VULGAR_FRACTIONS.items():
+        cleaned = re.sub(rf"(?<=\d)\s*{sign}", f" {plain}", cleaned).replace(sign, plain)
+    return re.sub(r"\s+", " ", cleaned)
+
+
+def _mixed_number(text: str | None) -> Fraction:
+    return sum((Fraction(word) for word in text.split()), Fraction(0)) if text else Fraction(0)
+
+
+def _format_metric(length_m: float) -> str:
+    millimetres = round(length_m * 1000, 1)
+    if abs(millimetres) < 1000:
+        return f"{millimetres + 0.0:.1f}".removesuffix(".0").replace("-", "−") + " mm"
+    text = f"{length_m:.3f}"
+    return (text[:-1] if text.endswith("0") else text).replace("-", "−") + " m"
+
+
+def _format_imperial(length_m: float) -> str:
+    sixteenths = round(abs(length_m) / METRES_PER_INCH * SMALLEST_INCH_FRACTION)
+    sign = "−" if length_m < 0 and sixteenths else ""
+    feet, rest = divmod(sixteenths, 12 * SMALLEST_INCH_FRACTION)
+    inches, over = divmod(rest, SMALLEST_INCH_FRACTION)
+    fraction = Fraction(over, SMALLEST_INCH_FRACTION)
+    printed = _PRINTED_FRACTIONS.get(fraction, f" {fraction}" if inches else str(fraction)) if over else ""
+    inch_text = f"{inches or '' if over else inches}{printed} in"
+    return sign + (f"{feet} ft {inch_text}" if feet else inch_text)

@@ -1,0 +1,95 @@
+"""Money: whole minor units of one currency. Floats are refused; two currencies never add up silently."""
+
+import re
+from dataclasses import dataclass
+from decimal import ROUND_HALF_UP, Decimal
+from typing import Self
+
+ACCEPTED_MONEY = "an amount such as 1250 or 1,250.50"
+DECIMALS_BY_CURRENCY = {
+    "EUR": 2, "USD": 2, "GBP": 2, "CAD": 2, "AUD": 2, "NZD": 2, "CHF": 2,
+    "SEK": 2, "NOK": 2, "DKK": 2, "PLN": 2, "ZAR": 2, "JPY": 0, "KRW": 0,
+}  # fmt: skip
+SYMBOLS = {"EUR": "€", "USD": "$", "GBP": "£", "JPY": "¥"}
+
+
+class CurrencyMismatch(ArithmeticError):
+    """Two currencies met in one sum without a rate."""
+
+    def __init__(self, first: str, second: str) -> None:
+        super().__init__(f"cannot add {second} to {first} without an exchange rate")
+
+
+class MoneyError(ValueError):
+    """Text that is not an amount of money."""
+
+    def __init__(self, text: str) -> None:
+        super().__init__(f"'{text}' is not an amount; accepted: {ACCEPTED_MONEY}")
+
+
+@dataclass(frozen=True, order=True)
+class Money:
+    """`minor` whole cents (or the currency's least unit) of `currency`.
+
+    >>> Money(129900, "EUR").scaled(Decimal("0.1")).text()
+    '€129.90'
+    """
+
+    minor: int
+    currency: str
+
+    def __post_init__(self) -> None:
+        if not isinstance(self.minor, int):
+            raise TypeError(f"money is whole minor units, not {self.minor!r}")
+        if self.currency not in DECIMALS_BY_CURRENCY:
+            raise ValueError(f"unknown currency {self.currency!r}; known: {', '.join(DECIMALS_BY_CURRENCY)}")
+
+    def __add__(self, other: Self) -> "Money":
+        return Money(self.minor + self._same(other), self.currency)
+
+    def __sub__(self, other: Self) -> "Money":
+        return Money(self.minor - self._same(other), self.currency)
+
+    def __mul__(self, times: int) -> "Money":
+        return Money(self.minor * times, self.currency)
+
+    def scaled(self, factor: Decimal) -> "Money":
+        """This amount times `factor`, rounded half up to whole minor units: the one place that rounds."""
+        return Money(int((self.minor * factor).quantize(Decimal(1), ROUND_HALF_UP)), self.currency)
+
+    def converted(self, rate: Decimal, currency: str) -> "Money":
+        """This amount in `currency`, one major unit of ours being `rate` major units of that."""
+        shift = Decimal(10) ** (DECIMALS_BY_CURRENCY[currency] - DECIMALS_BY_CURRENCY[self.currency])
+        return Money(self.scaled(rate * shift).minor, currency)
+
+    def text(self) -> str:
+        """Symbol or code, thousands grouped, the currency's decimals."""
+        decimals = DECIMALS_BY_CURRENCY[self.currency]
+        amount = f"{abs(Decimal(self.minor).scaleb(-decimals)):,.{decimals}f}"
+        symbol = SYMBOLS.get(self.currency, f"{self.currency} ")
+        return ("−" if self.minor < 0 else "") + symbol + amount
+
+    def _same(self, other: Self) -> int:
+        if other.currency != self.currency:
+            raise CurrencyMismatch(self.currency, other.currency)
+        return other.minor
+
+    @classmethod
+    def total(cls, amounts: "list[Money]", currency: str) -> "Money":
+        """The sum of `amounts`, all in `currency`; zero of it for none."""
+        return sum(amounts, cls(0, currency))  # type: ignore[arg-type]
+
+
+def parse_minor(text: str, currency: str) -> int:
+    """Minor units of `currency` meant by `text`; a comma or point before the last digits is the decimal mark.
+
+    >>> parse_minor("€1,250.50", "EUR"), parse_minor("1 250,5", "EUR"), parse_minor("1.250", "EUR")
+    (125050, 125050, 125000)
+    """
+    cleaned = re.sub(r"[\s']", "", text.replace(SYMBOLS.get(currency, currency), "").replace(currency, ""))
+    decimals = DECIMALS_BY_CURRENCY[currency]
+    match = re.fullmatch(r"(?P<whole>\d{1,9}|\d{1,3}(?:[.,]\d{3})+)(?:[.,](?P<part>\d{1,2}))?", cleaned)
+    if match is None or (match["part"] and decimals == 0):
+        raise MoneyError(text)
+    whole = re.sub(r"[.,]", "", match["whole"])
+    return int(Decimal(f"{whole}.{match['part'] or 0}").scaleb(decimals))

@@ -1,0 +1,79 @@
+"""A number with its unit, and how a person reads it in either system."""
+
+from dataclasses import dataclass
+
+from core.quantities.length import format_length
+from core.quantities.money import Money
+from core.quantities.units import (
+    CANDELA_PER_SQUARE_METRE_PER_FOOTLAMBERT,
+    LUX_PER_FOOTCANDLE,
+    METRES_PER_SECOND_PER_MPH,
+    SQUARE_METRES_PER_SQUARE_FOOT,
+    Unit,
+    UnitSystem,
+)
+
+_IMPERIAL_FACTORS = {
+    Unit.METRE_PER_SECOND: (METRES_PER_SECOND_PER_MPH, "mph"),
+    Unit.SQUARE_METRE: (SQUARE_METRES_PER_SQUARE_FOOT, "sq ft"),
+    Unit.LUX: (LUX_PER_FOOTCANDLE, "fc"),
+    Unit.CANDELA_PER_SQUARE_METRE: (CANDELA_PER_SQUARE_METRE_PER_FOOTLAMBERT, "fL"),
+}
+_DECIMALS = {
+    Unit.SQUARE_METRE: 2,
+    Unit.METRE_PER_SECOND: 1,
+    Unit.DEGREE: 1,
+    Unit.CANDELA_PER_SQUARE_METRE: 1,
+    Unit.PIXELS_PER_DEGREE: 1,
+    Unit.SHARE: 1,
+    Unit.RATIO: 1,
+    Unit.FACTOR: 2,
+    Unit.GIGABYTE: 0,
+}
+
+
+FIGURE_DECIMALS_M = 3
+"""Computed lengths are told to the millimetre; more would claim what no tape can show."""
+
+
+@dataclass(frozen=True)
+class Quantity:
+    """`value` in `unit`. A share is kept as a fraction of one and told in percent."""
+
+    value: float
+    unit: Unit
+
+    def text(self, system: UnitSystem) -> str:
+        """As a person reads it in `system`, unit included.
+
+        >>> Quantity(60.0, Unit.METRE_PER_SECOND).text(UnitSystem.IMPERIAL)
+        '134.2 mph'
+        >>> Quantity(0.75, Unit.SHARE).text(UnitSystem.METRIC)
+        '75 %'
+        """
+        if self.unit is Unit.METRE:
+            return format_length(round(self.value, FIGURE_DECIMALS_M), system)
+        value, symbol = self.value, str(self.unit)
+        decimals = _DECIMALS.get(self.unit, 0)
+        if self.unit is Unit.SHARE:
+            value *= 100
+        if system is UnitSystem.IMPERIAL and self.unit in _IMPERIAL_FACTORS:
+            factor, symbol = _IMPERIAL_FACTORS[self.unit]
+            value, decimals = value / factor, 1
+        if self.unit in (Unit.GRADE, Unit.TIER):
+            return f"{symbol} {value:.0f}"
+        number = f"{value:,.{decimals}f}".replace("-", "−")
+        if self.unit is Unit.SHARE:
+            number = number.removesuffix(".0")
+        return number + symbol if symbol == "°" else f"{number} {symbol}".rstrip()
+
+
+Figure = Quantity | Money | str
+"""What a verdict measures or requires: a quantity, an amount, or a fact that is a word ('both hands')."""
+
+
+def figure_text(figure: Figure, system: UnitSystem) -> str:
+    """`figure` as a person reads it."""
+    if isinstance(figure, Quantity):
+        return figure.text(system)
+    return figure.text() if isinstance(figure, Money) else figure

@@ -1,0 +1,27 @@
+"""A sentence whose figures stay figures until somebody reads it in their own units."""
+
+from dataclasses import dataclass
+
+from core.quantities.quantity import Figure, figure_text
+from core.quantities.units import UnitSystem
+
+
+@dataclass(frozen=True)
+class Sentence:
+    """`template` with a `{name}` for every figure."""
+
+    template: str
+    figures: tuple[tuple[str, Figure], ...] = ()
+
+    def text(self, system: UnitSystem) -> str:
+        """The sentence with its figures told in `system`."""
+        return self.template.format(**{name: figure_text(figure, system) for name, figure in self.figures})
+
+
+def say(template: str, **figures: Figure) -> Sentence:
+    """A `Sentence`; braces in the template name the figures that follow.
+
+    >>> say("{plan} is enough", plan="the yearly plan").text(UnitSystem.METRIC)
+    'the yearly plan is enough'
+    """
+    return Sentence(template, tuple(figures.items()))

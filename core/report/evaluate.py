@@ -1,0 +1,91 @@
+"""evaluate(build, parts): every verdict on a build, its drawing, its money, its open questions."""
+
+from collections.abc import Iterator, Mapping
+from itertools import pairwise
+
+import core.checks  # noqa: F401  registers the checks
+from core.checks.places import Step
+from core.checks.readings import given_readings
+from core.checks.register import REGISTRY
+from core.checks.registry import Registry
+from core.checks.verdict import State, Verdict
+from core.geometry.scene import scene_of
+from core.model.build import OPTIONAL_SLOTS_BY_STAGE, Build, Slot
+from core.model.chain import resolve_chain
+from core.model.parts import Part
+from core.money.costs import Costs
+from core.quantities import say
+from core.report.furnishing import furnishing_of
+from core.report.report import LinkStatus, OpenQuestion, Report, SlotStatus
+
+ROOM_QUESTIONS = {"width_m": "width", "length_m": "length", "ceiling_m": "ceiling height"}
+
+
+def evaluate(build: Build, parts: Mapping[str, Part], registry: Registry = REGISTRY) -> Report:
+    """The report on `build`, whose chain refers to `parts` by id.
+
+    Raises `UnknownPart` where the chain names a part or plan that is not there.
+    """
+    chain = resolve_chain(build, parts)
+    readings = registry.derived(given_readings(build, chain))
+    verdicts = tuple(registry.verdicts(readings, build.brief.players))
+    worst = _worst_by_place(verdicts, registry)
+    costs = readings[Costs]
+    assert isinstance(costs, Costs)
+    return Report(
+        verdicts=verdicts,
+        slots=tuple(_slot_status(slot, build, worst) for slot in Slot),
+        links=tuple(_link_status(upper, lower, build, worst) for upper, lower in pairwise(Slot)),
+        scene=scene_of(build.room, build.layout, build.brief.players, furnishing_of(readings)),
+        costs=costs,
+        questions=tuple(_questions(build, verdicts, registry)),
+    )
+
+
+def _worst_by_place(verdicts: tuple[Verdict, ...], registry: Registry) -> dict[tuple[Slot, ...], Verdict]:
+    by_place: dict[tuple[Slot, ...], Verdict] = {}
+    for verdict in verdicts:
+        slots = registry[verdict.id].place.slots
+        if slots not in by_place or verdict.state.rank > by_place[slots].state.rank:
+            by_place[slots] = verdict
+    return by_place
+
+
+def _slot_status(slot: Slot, build: Build, worst: Mapping[tuple[Slot, ...], Verdict]) -> SlotStatus:
+    optional = slot in OPTIONAL_SLOTS_BY_STAGE[build.brief.stage]
+    if slot not in build.chain:
+        return SlotStatus(slot, optional, None)
+    return SlotStatus(slot, optional, worst[slot,].state if (slot,) in worst else State.CLEAR)
+
+
+def _link_status(upper: Slot, lower: Slot, build: Build, worst: Mapping[tuple[Slot, ...], Verdict]) -> LinkStatus:
+    deciding = worst.get((upper, lower)) if upper in build.chain and lower in build.chain else None
+    return LinkStatus(upper, lower, deciding.state if deciding else None, deciding)
+
+
+def _questions(build: Build, verdicts: tuple[Verdict, ...], registry: Registry) -> Iterator[OpenQuestion]:
+    if not build.brief.players:
+        yield OpenQuestion(Step.BRIEF, say("Who will swing here"), say("Add the players to the brief."))
+    for field in build.room.guessed:
+        if name := ROOM_QUESTIONS.get(field):
+            yield OpenQuestion(
+                Step.ROOM,
+                say("The {name} is a first guess", name=name),
+                say("Measure it and type it on the drawing."),
+            )
+    for slot in Slot:
+        if slot not in build.chain and slot not in OPTIONAL_SLOTS_BY_STAGE[build.brief.stage]:
+            yield OpenQuestion(Step.PARTS, say("Nothing hangs here yet"), say("Choose a part."), slot)
+    yield from _questions_of_verdicts(build, verdicts, registry)
+
+
+def _questions_of_verdicts(
+    build: Build, verdicts: tuple[Verdict, ...], registry: Registry
+) -> Iterator[OpenQuestion]:
+    asked = set()
+    for verdict in verdicts:
+        if verdict.state is not State.UNKNOWN or verdict.headline in asked or not build.brief.players:
+            continue
+        asked.add(verdict.headline)
+        place = registry[verdict.id].place
+        yield OpenQuestion(place.step, verdict.headline, verdict.changes[0], place.slots[0] if place.slots else None)

@@ -1,0 +1,62 @@
+"""The report: what every screen and the shell show of a build."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from core.checks.places import Step
+from core.checks.verdict import State, Verdict
+from core.geometry.scene import Scene
+from core.model.build import Slot
+from core.money.costs import Costs
+from core.quantities import Sentence
+
+
+@dataclass(frozen=True)
+class OpenQuestion:
+    """Something that is not known or not chosen yet, where it is answered, and how."""
+
+    step: Step
+    question: Sentence
+    how: Sentence
+    slot: Slot | None = None
+
+
+@dataclass(frozen=True)
+class SlotStatus:
+    """A place on the chain: worst state of its own verdicts, `None` while nothing hangs there."""
+
+    slot: Slot
+    optional: bool
+    state: State | None
+
+
+@dataclass(frozen=True)
+class LinkStatus:
+    """Between two parts: worst state, and the verdict that could break it; `None` while an end is empty."""
+
+    upper: Slot
+    lower: Slot
+    state: State | None
+    deciding: Verdict | None
+
+
+@dataclass(frozen=True)
+class Report:
+    """Everything the core says of a build."""
+
+    verdicts: tuple[Verdict, ...]
+    slots: tuple[SlotStatus, ...]
+    links: tuple[LinkStatus, ...]
+    scene: Scene
+    costs: Costs
+    questions: tuple[OpenQuestion, ...]
+
+    @property
+    def blocked(self) -> bool:
+        """Something rules the build out as it stands."""
+        return any(verdict.state is State.BLOCKED for verdict in self.verdicts)
+
+
+def worst(verdicts: Iterable[Verdict]) -> Verdict | None:
+    """The verdict to look at first: blocked before unknown before tight before clear; the first of equals."""
+    return max(verdicts, key=lambda verdict: verdict.state.rank, default=None)
