@@ -15,11 +15,6 @@ def share(value: float) -> Quantity:
     return Quantity(value, Unit.SHARE)
 
 
-def count(value: int) -> Quantity:
-    """A bare number of things."""
-    return Quantity(value, Unit.COUNT)
-
-
 def measured_in_room(room: Room, field: str, name: str) -> Input:
     """One of the room's own measurements; a trade default while it is still a first guess."""
     if field in room.guessed:
@@ -35,3 +30,8 @@ def placed(name: str, value_m: float) -> Input:
 def stated(name: str, value: Quantity | str) -> Input:
     """A fact from a maker's spec sheet."""
     return Input(name, value, Basis.SPEC)
+
+
+def met(is_met: bool) -> str:
+    """The margin of a rule about words: there is no number to be short by."""
+    return "met" if is_met else "not met"

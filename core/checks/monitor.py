@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from core.checks.figures import count, measured_in_room, metres, placed, stated
+from core.checks.figures import measured_in_room, metres, placed, stated
 from core.checks.places import between, on
 from core.checks.readings import MONITOR_BODY_M, HittingSurface, MonitorSpot
 from core.checks.register import check
@@ -217,10 +217,10 @@ def hands(brief: Brief, monitor: LaunchMonitor) -> Verdict:
         state = State.TIGHT if mixed and served == "moved" else State.CLEAR
     return Verdict(
         state,
-        say("Serves {served}; {left} of {all} play left-handed", served=words[served], left=count(len(left)), all=count(len(brief.players))),
+        say("Serves {served}; {left} of {all} play left-handed", served=words[served], left=str(len(left)), all=str(len(brief.players))),
         measured=words[served],
         required="both hands" if mixed else ("left hand" if left else "right hand"),
-        margin=count(-unserved),
+        margin=Quantity(-unserved, Unit.PLAYERS),
         basis=Basis.SPEC,
         formula="players whose hand the monitor does not serve",
         inputs=(stated("Serves", words[served]), Input("Left-handers", ", ".join(left) or "none", Basis.MEASURED)),

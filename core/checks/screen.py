@@ -1,6 +1,6 @@
 """What stops the ball, what it hangs in, and whether both fit the room and the stage."""
 
-from core.checks.figures import count, measured_in_room, metres, placed, stated
+from core.checks.figures import measured_in_room, met, metres, placed, stated
 from core.checks.places import between, on
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, judge
@@ -146,7 +146,7 @@ def surface_for_stage(brief: Brief, surface: Surface) -> Verdict:
         say("A net shows no projected picture") if blocked else say("Right for the stage chosen"),
         measured="net" if isinstance(surface, Net) else "screen",
         required="screen" if brief.stage is Stage.PROJECTED else "net or screen",
-        margin=count(-1 if blocked else 0),
+        margin=met(not blocked),
         basis=Basis.PHYSICS,
         formula="kind of surface against the stage of the brief",
         inputs=(Input("Stage", brief.stage.value, Basis.MEASURED),),
@@ -164,7 +164,7 @@ def display_for_stage(brief: Brief, display: Display) -> Verdict:
         say("A television cannot be struck") if blocked else say("Right for the stage chosen"),
         measured="television" if television else "projector",
         required="projector" if brief.stage is Stage.PROJECTED else "television or projector",
-        margin=count(-1 if blocked else 0),
+        margin=met(not blocked),
         basis=Basis.PHYSICS,
         formula="kind of display against the stage of the brief",
         inputs=(Input("Stage", brief.stage.value, Basis.MEASURED),),

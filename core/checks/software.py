@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from core.checks.figures import count, stated
+from core.checks.figures import met, stated
 from core.checks.places import between
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, judge
@@ -39,7 +39,7 @@ def title_listens(monitor: LaunchMonitor, plan: MonitorPlan | None, title: Title
             say("{title} has no link to {monitor}", title=title.name, monitor=monitor.name),
             measured="no link",
             required="native or connector",
-            margin=count(-1),
+            margin=met(False),
             basis=Basis.SPEC,
             formula="links that the title's maker lists",
             inputs=inputs,
@@ -70,7 +70,7 @@ def title_listens(monitor: LaunchMonitor, plan: MonitorPlan | None, title: Title
         headline,
         measured=Quantity(tier, Unit.TIER),
         required=Quantity(link.tier, Unit.TIER),
-        margin=count(tier - link.tier),
+        margin=Quantity(tier - link.tier, Unit.TIERS),
         basis=Basis.SPEC,
         formula="tier of the plan held − tier the link asks for",
         inputs=inputs,
@@ -89,7 +89,7 @@ def platform(title: Title, machine: Machine) -> Verdict:
         say("{title} runs on {offers}; this is {has}", title=title.name, offers=", ".join(offers), has=has),
         measured=has,
         required=" or ".join(offers),
-        margin=count(0 if runs else -1),
+        margin=met(runs),
         basis=Basis.SPEC,
         formula="operating system among the title's platforms",
         inputs=(stated("Machine", has), stated("Title", ", ".join(offers))),

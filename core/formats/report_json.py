@@ -56,15 +56,24 @@ class VerdictJson(BaseModel):
     formula: str
     inputs: list[InputJson]
     changes: list[str]
+
+
+class CheckJson(BaseModel):
+    """A check and its page in the manual."""
+
+    id: str
+    title: str
     manual: str
 
 
 class SlotJson(BaseModel):
-    """A place on the chain; `state` is empty while nothing hangs there."""
+    """A place on the chain and what its lines cost; `state` is empty while nothing hangs there."""
 
     slot: Slot
     optional: bool
     state: State | None
+    up_front: str
+    yearly: str
 
 
 class LinkJson(BaseModel):
@@ -178,11 +187,29 @@ class QuestionJson(BaseModel):
     how: str
 
 
+class AttentionJson(BaseModel):
+    """Which verdict is not clear; the first of a list is to be looked at first."""
+
+    id: str
+    subject: str
+
+
+class StepJson(BaseModel):
+    """A step of the work: its worst state, what is in the way there, and how many questions are open."""
+
+    step: Step
+    state: State
+    blocked: int
+    questions: int
+
+
 class ReportJson(BaseModel):
     """Everything the core says of a build."""
 
     blocked: bool
     verdicts: list[VerdictJson]
+    attention: list[AttentionJson]
+    steps: list[StepJson]
     slots: list[SlotJson]
     links: list[LinkJson]
     scene: SceneJson
@@ -220,12 +247,28 @@ class AlternativeJson(BaseModel):
     priced: bool
 
 
+def checks_json() -> list[CheckJson]:
+    """The manual: every check there is."""
+    return [CheckJson(id=check.id, title=check.title, manual=check.manual) for check in REGISTRY.checks]
+
+
 def report_json(report: Report, system: UnitSystem) -> ReportJson:
     """`report` for a reader of `system`."""
     return ReportJson(
         blocked=report.blocked,
         verdicts=[_verdict(verdict, system) for verdict in report.verdicts],
-        slots=[SlotJson(slot=status.slot, optional=status.optional, state=status.state) for status in report.slots],
+        steps=[_step(step, report) for step in Step],
+        attention=[AttentionJson(id=verdict.id, subject=verdict.subject) for verdict in report.attention],
+        slots=[
+            SlotJson(
+                slot=status.slot,
+                optional=status.optional,
+                state=status.state,
+                up_front=status.up_front.text(),
+                yearly=status.yearly.text() if status.yearly.minor else "",
+            )
+            for status in report.slots
+        ],
         links=[
             LinkJson(
                 upper=link.upper,
@@ -271,6 +314,18 @@ def alternative_json(alternative: Alternative, system: UnitSystem) -> Alternativ
         up_front_change=_signed(alternative.up_front_change),
         yearly_change=_signed(alternative.yearly_change),
         priced=alternative.priced,
+    )
+
+
+def _step(step: Step, report: Report) -> StepJson:
+    states = [verdict.state for verdict in report.verdicts if REGISTRY[verdict.id].place.step is step]
+    questions = sum(question.step is step for question in report.questions)
+    asked = [State.UNKNOWN] if questions else []
+    return StepJson(
+        step=step,
+        state=max([State.CLEAR, *asked, *states], key=lambda state: state.rank),
+        blocked=states.count(State.BLOCKED),
+        questions=questions,
     )
 
 
@@ -333,12 +388,11 @@ def _verdict(verdict: Verdict, system: UnitSystem) -> VerdictJson:
             for input in verdict.inputs
         ],
         changes=_texts(verdict.changes, system),
-        manual=check.manual,
     )
 
 
 def _point(point: tuple[float, float]) -> PointJson:
-    return PointJson(u=round(point[0], 4), v=round(point[1], 4))
+    return PointJson(u=round(point[0], 3), v=round(point[1], 3))
 
 
 def _scene(scene: Scene, system: UnitSystem) -> SceneJson:

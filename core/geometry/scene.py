@@ -231,10 +231,15 @@ def _dimensions(room: Room, layout: Layout, furnishing: Furnishing) -> list[Dime
         Dimension("plan", "Gap behind the screen", (0, 0), (screen, 0), screen, "layout.screen_y_m"),
         Dimension("plan", "Ball to screen", (screen, 0), (ball_y, 0), ball_y - screen, "layout.ball_to_screen_m"),
         Dimension("plan", "Behind the ball", (ball_y, 0), (length, 0), length - ball_y, "layout.behind_ball_m"),
-        Dimension("plan", "Ball to left wall", (ball_y, 0), (ball_y, ball_x), ball_x, "layout.ball_x_m"),
-        Dimension("plan", "Ball to right wall", (ball_y, ball_x), (ball_y, width), width - ball_x, "layout.right_wall_m"),
+        Dimension("plan", "Ball to left wall", (length, 0), (length, ball_x), ball_x, "layout.ball_x_m"),
+        Dimension("plan", "Ball to right wall", (length, ball_x), (length, width), width - ball_x, "layout.right_wall_m"),
         Dimension("section", "Under the screen", (screen, 0), (screen, layout.screen_bottom_m), layout.screen_bottom_m, "layout.screen_bottom_m"),
     ]  # fmt: skip
+    if furnishing.monitor and furnishing.monitor[0] == "behind":
+        u = ball_y + furnishing.monitor[1]
+        dimensions.append(
+            Dimension("plan", "Monitor to ball", (ball_y, ball_x), (u, ball_x), u - ball_y, "layout.monitor_distance_m")
+        )
     if lens := furnishing.lens:
         u = screen + lens.distance_m
         dimensions += [

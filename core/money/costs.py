@@ -62,6 +62,15 @@ class Costs:
     horizon_years: int
     scope: str = SCOPE
 
+    def of_slot(self, slot: Slot) -> tuple[Money, Money]:
+        """What the lines of one place come to: up front, each year."""
+        lines = [line for line in self.lines if line.slot is slot]
+        currency = self.up_front.currency
+        return (
+            Money.total([line.up_front for line in lines if line.up_front], currency),
+            Money.total([line.yearly for line in lines if line.yearly], currency),
+        )
+
     @property
     def missing(self) -> tuple[MissingFact, ...]:
         """Why amounts are not known, line by line."""

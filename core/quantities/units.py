@@ -28,7 +28,8 @@ class Unit(StrEnum):
     FACTOR = "×"
     GRADE = "class"
     TIER = "tier"
-    COUNT = ""
+    TIERS = "tiers"
+    PLAYERS = "players"
     YEAR = "years"
     MINOR_MONEY = "minor units"
 

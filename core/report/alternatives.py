@@ -10,7 +10,7 @@ from core.model.chain import plans_of
 from core.model.parts import LaunchMonitor, MonitorPlan, Part, Title
 from core.quantities import Money
 from core.report.evaluate import evaluate
-from core.report.report import Report, worst
+from core.report.report import Report
 
 
 @dataclass(frozen=True)
@@ -64,15 +64,12 @@ def _weigh(build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, now:
     changed = evaluate(hung(build, parts, slot, part), parts)
     before = {(verdict.id, verdict.subject): verdict for verdict in now.verdicts}
     touched = [verdict for verdict in changed.verdicts if _involves(verdict, slot, before)]
-    ranked = sorted(
-        (verdict for verdict in touched if verdict.state is not State.CLEAR), key=lambda v: -v.state.rank
-    )
+    ranked = sorted((v for v in touched if v.state is not State.CLEAR), key=lambda v: -v.state.rank)
     moved = [(verdict, before.get((verdict.id, verdict.subject))) for verdict in changed.verdicts]
-    deciding = worst(touched)
     return Alternative(
         part=part,
         hangs_now=slot in build.chain and build.chain[slot].part == part.id,
-        state=deciding.state if deciding else State.CLEAR,
+        state=ranked[0].state if ranked else State.CLEAR,
         reasons=tuple(ranked),
         better=tuple(verdict for verdict, was in moved if was and verdict.state.rank < was.state.rank),
         worse=tuple(verdict for verdict, was in moved if was and verdict.state.rank > was.state.rank),

@@ -34,7 +34,7 @@ def evaluate(build: Build, parts: Mapping[str, Part], registry: Registry = REGIS
     assert isinstance(costs, Costs)
     return Report(
         verdicts=verdicts,
-        slots=tuple(_slot_status(slot, build, worst) for slot in Slot),
+        slots=tuple(_slot_status(slot, build, worst, costs) for slot in Slot),
         links=tuple(_link_status(upper, lower, build, worst) for upper, lower in pairwise(Slot)),
         scene=scene_of(build.room, build.layout, build.brief.players, furnishing_of(readings)),
         costs=costs,
@@ -51,11 +51,12 @@ def _worst_by_place(verdicts: tuple[Verdict, ...], registry: Registry) -> dict[t
     return by_place
 
 
-def _slot_status(slot: Slot, build: Build, worst: Mapping[tuple[Slot, ...], Verdict]) -> SlotStatus:
+def _slot_status(
+    slot: Slot, build: Build, worst: Mapping[tuple[Slot, ...], Verdict], costs: Costs
+) -> SlotStatus:
     optional = slot in OPTIONAL_SLOTS_BY_STAGE[build.brief.stage]
-    if slot not in build.chain:
-        return SlotStatus(slot, optional, None)
-    return SlotStatus(slot, optional, worst[slot,].state if (slot,) in worst else State.CLEAR)
+    state = worst[slot,].state if (slot,) in worst else State.CLEAR
+    return SlotStatus(slot, optional, state if slot in build.chain else None, *costs.of_slot(slot))
 
 
 def _link_status(upper: Slot, lower: Slot, build: Build, worst: Mapping[tuple[Slot, ...], Verdict]) -> LinkStatus:

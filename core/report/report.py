@@ -1,6 +1,5 @@
 """The report: what every screen and the shell show of a build."""
 
-from collections.abc import Iterable
 from dataclasses import dataclass
 
 from core.checks.places import Step
@@ -8,7 +7,7 @@ from core.checks.verdict import State, Verdict
 from core.geometry.scene import Scene
 from core.model.build import Slot
 from core.money.costs import Costs
-from core.quantities import Sentence
+from core.quantities import Money, Sentence
 
 
 @dataclass(frozen=True)
@@ -23,11 +22,13 @@ class OpenQuestion:
 
 @dataclass(frozen=True)
 class SlotStatus:
-    """A place on the chain: worst state of its own verdicts, `None` while nothing hangs there."""
+    """A place on the chain: worst state of its own verdicts, `None` while nothing hangs there; what it costs."""
 
     slot: Slot
     optional: bool
     state: State | None
+    up_front: Money
+    yearly: Money
 
 
 @dataclass(frozen=True)
@@ -52,11 +53,12 @@ class Report:
     questions: tuple[OpenQuestion, ...]
 
     @property
+    def attention(self) -> tuple[Verdict, ...]:
+        """The verdicts that are not clear, what shall be looked at first in front."""
+        return tuple(sorted((v for v in self.verdicts if v.state is not State.CLEAR), key=lambda v: -v.state.rank))
+
+    @property
     def blocked(self) -> bool:
         """Something rules the build out as it stands."""
         return any(verdict.state is State.BLOCKED for verdict in self.verdicts)
 
-
-def worst(verdicts: Iterable[Verdict]) -> Verdict | None:
-    """The verdict to look at first: blocked before unknown before tight before clear; the first of equals."""
-    return max(verdicts, key=lambda verdict: verdict.state.rank, default=None)

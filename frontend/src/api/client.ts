@@ -1,0 +1,71 @@
+/** The typed client of the API, and what every call comes back as. */
+import createClient from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+type Schemas = components['schemas']
+export type BuildReply = Schemas['BuildReply']
+export type Report = Schemas['ReportJson']
+export type Verdict = Schemas['VerdictJson']
+export type Scene = Schemas['SceneJson']
+export type Point = Schemas['PointJson']
+export type Shape = Schemas['ShapeJson']
+export type Dimension = Schemas['DimensionJson']
+export type Handle = Schemas['HandleJson']
+export type Slot = Schemas['Slot']
+export type State = Schemas['State']
+export type Step = Schemas['Step']
+export type Problem = Schemas['Problem']
+export type Alternative = Schemas['AlternativeJson']
+export type Budget = Schemas['BudgetJson']
+export type Player = Schemas['Player']
+export type Preview = Schemas['Preview']
+export type BuildSummary = Schemas['BuildSummary']
+export type Session = Schemas['Session']
+export type PartSheet = Schemas['PartSheet']
+
+export type BriefChange = Omit<Schemas['BriefChange'], 'revision'>
+export type PlayerChange = Omit<Schemas['PlayerChange'], 'revision'>
+export type RoomChange = Omit<Schemas['RoomChange'], 'revision'>
+export type LayoutChange = Omit<Schemas['LayoutChange'], 'revision'>
+export type Decision = Omit<Schemas['Decision'], 'revision'>
+
+export const api = createClient<paths>()
+
+api.use({
+  onRequest({ request }) {
+    const token = /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1]
+    if (token && request.method !== 'GET') request.headers.set('X-CSRFToken', token)
+  },
+})
+
+/** What a call came to: its data, or why it was refused. `status` is 0 when no answer came. */
+export interface Outcome<T> {
+  data?: T
+  status: number
+  message: string
+  problems: Problem[]
+  current?: BuildReply
+}
+
+interface Reply<T> {
+  data?: T
+  error?: unknown
+  response: Response
+}
+
+/** Waits for `call` and never throws: without an answer the outcome says so. */
+export async function outcome<T>(call: Promise<Reply<T>>): Promise<Outcome<T>> {
+  try {
+    const { data, error, response } = await call
+    const refusal = (error ?? {}) as { message?: string; errors?: Problem[]; current?: BuildReply }
+    return {
+      ...(data !== undefined && { data }),
+      ...(refusal.current && { current: refusal.current }),
+      status: response.status,
+      message: refusal.message ?? (response.ok ? '' : `The server answered ${response.status}.`),
+      problems: refusal.errors ?? [],
+    }
+  } catch {
+    return { status: 0, message: 'The server did not answer.', problems: [] }
+  }
+}

@@ -1,0 +1,17 @@
+<script lang="ts">
+  import { useBuild } from '../lib/build.svelte'
+  import VerdictRow from './VerdictRow.svelte'
+
+  /** What is not clear in the whole build, what shall be looked at first in front, each with a way out. */
+  const build = $derived(useBuild()())
+  const verdicts = $derived(
+    (build.report?.attention ?? []).flatMap(({ id, subject }) => build.verdict(id, subject) ?? []),
+  )
+</script>
+
+<h2 class="mt-4 mb-1 text-base">To look at first</h2>
+{#each verdicts as verdict (verdict.id + verdict.subject)}
+  <VerdictRow {verdict} advice />
+{:else}
+  <p class="text-sm text-faint">Everything that was checked is clear.</p>
+{/each}

@@ -1,0 +1,27 @@
+<script lang="ts" generics="T extends string">
+  interface Props {
+    label: string
+    value: T
+    options: Readonly<Record<T, string>>
+    choose: (value: T) => void
+    showLabel?: boolean
+    narrow?: boolean
+  }
+
+  let { label, value, options, choose, showLabel = false, narrow = false }: Props = $props()
+  const id = $props.id()
+</script>
+
+<span class="inline-flex flex-col align-baseline leading-normal">
+  <label for={id} class={showLabel ? 'text-xs text-faint' : 'sr-only'}>{label}</label>
+  <select
+    {id}
+    class="blank {narrow ? 'max-w-40' : 'max-w-56'}"
+    {value}
+    onchange={(event) => choose(event.currentTarget.value as T)}
+  >
+    {#each Object.entries<string>(options) as [key, words] (key)}
+      <option value={key}>{words}</option>
+    {/each}
+  </select>
+</span>

@@ -1,0 +1,88 @@
+<script lang="ts">
+  import type { Problem } from '../api/client'
+
+  interface Props {
+    label: string
+    /** The quantity as the core tells it; empty where nothing is set. */
+    text: string
+    commit: (typed: string) => Promise<Problem[]>
+    hint?: string
+    width?: string
+    showLabel?: boolean
+    start?: boolean
+    done?: () => void
+  }
+
+  let {
+    label,
+    text,
+    commit,
+    hint = '',
+    width = '6.5rem',
+    showLabel = false,
+    start = false,
+    done,
+  }: Props = $props()
+  const id = $props.id()
+  let typed = $state<string | null>(null)
+  let problem = $state('')
+  const shown = $derived(typed ?? text)
+
+  async function finish(): Promise<void> {
+    if (typed === null || typed.trim() === text) {
+      leave()
+      return
+    }
+    const [first] = await commit(typed.trim())
+    if (first) problem = `${first.value} is not accepted: ${first.accepted}`
+    else leave()
+  }
+
+  function leave(): void {
+    typed = null
+    problem = ''
+    done?.()
+  }
+
+  function onkeydown(event: KeyboardEvent): void {
+    if (event.key === 'Enter') void finish()
+    if (event.key === 'Escape') {
+      event.stopPropagation()
+      leave()
+    }
+  }
+
+  function begin(input: HTMLInputElement): void {
+    if (!start) return
+    input.focus()
+    input.select()
+  }
+</script>
+
+<span class="relative inline-flex flex-col align-baseline leading-normal">
+  <label for={id} class={showLabel ? 'text-xs text-faint' : 'sr-only'}>{label}</label>
+  <input
+    {id}
+    class="blank"
+    style:width
+    type="text"
+    autocomplete="off"
+    value={shown}
+    placeholder={hint}
+    aria-invalid={problem !== ''}
+    aria-describedby={problem ? `${id}-problem` : undefined}
+    oninput={(event) => (typed = event.currentTarget.value)}
+    onblur={() => void finish()}
+    {onkeydown}
+    {@attach begin}
+  />
+  {#if problem}
+    <span
+      id="{id}-problem"
+      role="alert"
+      class="absolute top-full left-0 z-20 mt-1 w-64 border border-error bg-base-100 p-2 text-xs text-error"
+    >
+      {problem}
+    </span>
+  {/if}
+</span>

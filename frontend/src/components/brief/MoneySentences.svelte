@@ -1,0 +1,72 @@
+<script lang="ts">
+  import type { BuildReply } from '../../api/client'
+  import { useBuild } from '../../lib/build.svelte'
+  import { session } from '../../lib/session.svelte'
+  import Choice from '../Choice.svelte'
+  import QuantityField from '../QuantityField.svelte'
+
+  let { brief }: { brief: BuildReply['build']['brief'] } = $props()
+  const build = $derived(useBuild()())
+  const codes = $derived(session.session?.currencies ?? [brief.currency])
+  const currencies = $derived(Object.fromEntries(codes.map((code) => [code, code])))
+  const years = Object.fromEntries(
+    [1, 2, 3, 4, 5, 6, 8, 10, 15, 20].map((count) => [String(count), `${count} year${count > 1 ? 's' : ''}`]),
+  )
+  const foreign = $derived([
+    ...new Set(
+      (build.report?.costs.lines ?? []).flatMap(
+        ({ missing }) => /rate from ([A-Z]{3})/.exec(missing)?.[1] ?? [],
+      ),
+    ),
+    ...brief.exchange_rates.map(({ currency }) => currency),
+  ])
+</script>
+
+<div class="leading-9">
+  <p>
+    Up front at most
+    <QuantityField
+      label="Up-front cap"
+      text={build.texts['brief.up_front_cap_minor'] ?? ''}
+      hint="no cap"
+      commit={(typed) => build.changeBrief(`up-front cap ${typed}`, { up_front_cap_minor: typed })}
+    />
+    in
+    <Choice
+      label="Currency"
+      value={brief.currency}
+      options={currencies}
+      choose={(currency) => void build.changeBrief(`currency ${currency}`, { currency })}
+    />; we keep back
+    <QuantityField
+      label="Contingency share"
+      text={build.texts['brief.contingency_share'] ?? ''}
+      width="4rem"
+      commit={(typed) => build.changeBrief(`contingency ${typed}`, { contingency_share: typed })}
+    />
+    of the parts for what goes wrong.
+  </p>
+  <p>
+    Each year at most
+    <QuantityField
+      label="Yearly cap"
+      text={build.texts['brief.yearly_cap_minor'] ?? ''}
+      hint="no cap"
+      commit={(typed) => build.changeBrief(`yearly cap ${typed}`, { yearly_cap_minor: typed })}
+    />
+    in fees, counted over
+    <Choice
+      label="Horizon"
+      value={String(brief.horizon_years)}
+      options={years}
+      choose={(count) => void build.changeBrief(`horizon ${count} years`, { horizon_years: Number(count) })}
+    />. Tax of
+    <QuantityField
+      label="Tax share"
+      text={build.texts['brief.tax_share'] ?? ''}
+      width="4rem"
+      commit={(typed) => build.changeBrief(`tax ${typed}`, { tax_share: typed })}
+    />
+    is added to prices that come without.
+  </p>
+</div>

@@ -1,0 +1,50 @@
+<script lang="ts">
+  import type { Alternative } from '../../api/client'
+  import { KIND_WORDS, STATE_WORDS } from '../../lib/words'
+  import Mark from '../Mark.svelte'
+
+  let { candidate, hang }: { candidate: Alternative; hang: () => void } = $props()
+  const shown = $derived(
+    candidate.state === 'blocked'
+      ? candidate.reasons.filter(({ state }) => state === 'blocked')
+      : candidate.reasons,
+  )
+</script>
+
+<li class="py-1.5">
+  <div class="flex items-start gap-2">
+    <span class="mt-1"><Mark state={candidate.state} /></span>
+    <div class="min-w-0 flex-1 leading-snug">
+      <p>
+        <strong>{candidate.name}</strong>
+        <span class="text-faint">{candidate.maker} · {KIND_WORDS[candidate.kind]} · {candidate.price}</span>
+      </p>
+      {#if candidate.note}<p class="text-[13px] text-faint">{candidate.note}</p>{/if}
+      {#each shown as reason (reason.id + reason.subject)}
+        <p class="text-[13px]">
+          <span class="text-{reason.state}">{reason.title} {STATE_WORDS[reason.state]}:</span>
+          {reason.headline}
+        </p>
+      {/each}
+      {#if candidate.better.length > 0}
+        <p class="text-[13px]">
+          <span class="text-clear">Improves:</span>
+          {candidate.better.map(({ title }) => title.toLowerCase()).join(', ')}
+        </p>
+      {/if}
+    </div>
+    <div class="shrink-0 text-right text-[13px] leading-snug">
+      {#if candidate.hangs_now}
+        <span class="text-faint">hangs now</span>
+      {:else}
+        <p class="whitespace-nowrap">
+          {candidate.priced ? candidate.up_front_change.text : 'price not known'}
+        </p>
+        <p class="whitespace-nowrap text-faint">{candidate.yearly_change.text} a year</p>
+        <button class="btn mt-1 btn-primary btn-xs" aria-label="Hang {candidate.name}" onclick={hang}
+          >Hang</button
+        >
+      {/if}
+    </div>
+  </div>
+</li>

@@ -1,0 +1,69 @@
+<script lang="ts">
+  import { ChevronDown } from '@lucide/svelte'
+  import type { Report } from '../../api/client'
+  import { useBuild } from '../../lib/build.svelte'
+  import { SLOT_WORDS } from '../../lib/words'
+  import Mark from '../Mark.svelte'
+  import AlternativeList from './AlternativeList.svelte'
+  import HungPart from './HungPart.svelte'
+
+  interface Props {
+    status: Report['slots'][number]
+    open: boolean
+    toggle: () => void
+  }
+
+  let { status, open, toggle }: Props = $props()
+  const build = $derived(useBuild()())
+  const part = $derived(build.reply?.parts[status.slot])
+  const hung = $derived(build.reply?.build.chain[status.slot])
+  const plan = $derived(part?.plans.find((choice) => choice.id === hung?.plan))
+</script>
+
+<div
+  class="border {open
+    ? 'border-primary'
+    : part
+      ? 'border-base-content'
+      : 'border-dashed border-base-content/50'} rounded-sm"
+>
+  <button
+    class="flex w-full cursor-pointer items-center gap-2.5 px-2.5 py-1 text-left hover:bg-base-200"
+    aria-expanded={open}
+    onclick={toggle}
+  >
+    <Mark state={status.state ?? 'unknown'} />
+    <span class="min-w-0 flex-1 leading-tight">
+      <span class="block text-xs text-faint">{SLOT_WORDS[status.slot]}</span>
+      {#if part}
+        <span class="block truncate font-semibold"
+          >{part.name}<span class="font-normal text-faint"
+            >{` · ${part.maker}`}{plan && part.plans.length > 1 ? ` · plan ${plan.name}` : ''}</span
+          ></span
+        >
+      {:else}
+        <span class="block text-primary"
+          >{status.optional ? 'Nothing, and none needed. Choose one' : 'Choose one'}</span
+        >
+      {/if}
+    </span>
+    {#if part}
+      <span class="text-right leading-tight whitespace-nowrap">
+        {hung?.owned ? 'owned' : status.up_front}
+        {#if status.yearly}<span class="block text-xs text-faint">{status.yearly} a year</span>{/if}
+      </span>
+    {/if}
+    <ChevronDown
+      size={16}
+      class="shrink-0 text-primary transition-transform motion-reduce:transition-none {open
+        ? 'rotate-180'
+        : ''}"
+    />
+  </button>
+  {#if open}
+    <div class="border-t border-primary/40 px-2.5 py-2">
+      {#if part && hung}<HungPart slot={status.slot} {part} {hung} />{/if}
+      <AlternativeList slot={status.slot} />
+    </div>
+  {/if}
+</div>

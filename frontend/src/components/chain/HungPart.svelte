@@ -1,0 +1,88 @@
+<script lang="ts">
+  import type { BuildReply, PartSheet, Slot } from '../../api/client'
+  import { useBuild } from '../../lib/build.svelte'
+  import { KIND_WORDS } from '../../lib/words'
+  import Choice from '../Choice.svelte'
+  import QuantityField from '../QuantityField.svelte'
+  import VerdictRow from '../VerdictRow.svelte'
+
+  interface Props {
+    slot: Slot
+    part: PartSheet
+    hung: BuildReply['build']['chain'][Slot]
+  }
+
+  let { slot, part, hung }: Props = $props()
+  const build = $derived(useBuild()())
+  const plans = $derived(
+    Object.fromEntries(part.plans.map((plan) => [plan.id, `${plan.name}, ${plan.price}`])),
+  )
+  const touching = $derived((build.report?.verdicts ?? []).filter((verdict) => verdict.slots.includes(slot)))
+  const replacement = $derived(
+    build.report?.costs.lines.find((line) => line.slot === slot)?.replacement_value?.text ?? '',
+  )
+</script>
+
+<p class="text-sm">
+  {KIND_WORDS[part.kind]} · list price {part.price}{#if part.note}<br /><span class="text-faint"
+      >{part.note}</span
+    >{/if}
+</p>
+<div class="my-2 flex flex-wrap items-end gap-x-4 gap-y-2">
+  {#if part.plans.length > 0}
+    <Choice
+      label="Plan"
+      showLabel
+      value={hung.plan ?? ''}
+      options={plans}
+      choose={(plan) => void build.decide(slot, `plan ${plans[plan] ?? ''}`, { plan })}
+    />
+  {/if}
+  {#if hung.owned}
+    <QuantityField
+      label="Worth, to buy again"
+      showLabel
+      text={build.texts[`chain.${slot}.replacement_value_minor`] ?? ''}
+      hint={replacement}
+      commit={(typed) => build.decide(slot, `worth ${typed}`, { replacement_value_minor: typed })}
+    />
+  {:else}
+    <QuantityField
+      label="Price quoted to you"
+      showLabel
+      text={build.texts[`chain.${slot}.quote_minor`] ?? ''}
+      hint="none yet"
+      commit={(typed) => build.decide(slot, `quote ${typed}`, { quote_minor: typed })}
+    />
+  {/if}
+  <label class="flex min-h-7 items-center gap-2">
+    <input
+      type="checkbox"
+      class="checkbox checkbox-sm checkbox-primary"
+      checked={hung.owned}
+      onchange={(event) => void build.decide(slot, 'owned or not', { owned: event.currentTarget.checked })}
+    />
+    I own it
+  </label>
+  <button class="btn btn-outline btn-primary btn-xs" onclick={() => void build.takeDown(slot, part.name)}
+    >Take it down</button
+  >
+</div>
+{#each touching as verdict (verdict.id + verdict.subject)}
+  <VerdictRow {verdict} />
+{/each}
+<details class="my-2 text-sm">
+  <summary class="cursor-pointer text-primary">Spec sheet</summary>
+  <dl class="grid grid-cols-[1fr_auto] gap-x-4 py-1">
+    {#each part.facts as fact (fact.name)}
+      <dt class="border-b border-base-300 py-0.5">{fact.name}</dt>
+      <dd
+        class="border-b border-base-300 py-0.5 text-right {fact.text === 'not stated'
+          ? 'text-faint italic'
+          : ''}"
+      >
+        {fact.text}
+      </dd>
+    {/each}
+  </dl>
+</details>

@@ -1,0 +1,53 @@
+<script lang="ts">
+  import type { Shape } from '../../api/client'
+  import { type Frame, path, toPage } from '../../lib/drawing'
+
+  let { shape, frame, order }: { shape: Shape; frame: Frame; order: number } = $props()
+
+  const d = $derived(path(frame, shape.points, shape.closed))
+  const at = $derived(toPage(frame, shape.points[0] ?? { u: 0, v: 0 }))
+  const HEAD = 0.1
+</script>
+
+{#if shape.meaning === 'swing-disc'}
+  <path
+    {d}
+    class="fill-base-content/5 stroke-base-content"
+    stroke-width="1"
+    stroke-dasharray={['none', '5 3', '2 2.5'][order % 3]}
+  />
+{:else if shape.meaning === 'golfer'}
+  <circle
+    cx={at.x}
+    cy={at.y}
+    r={Math.max(3, HEAD * frame.pxPerM)}
+    class="fill-base-100 stroke-base-content"
+    stroke-width="1.2"
+  />
+{:else if shape.meaning === 'monitor'}
+  <rect
+    x={at.x - 5}
+    y={at.y - 5}
+    width="10"
+    height="10"
+    class="fill-base-content"
+    transform="rotate(45 {at.x} {at.y})"
+  />
+  <text x={at.x + 10} y={at.y - 7} class="fill-base-content text-[11px]">{shape.label}</text>
+{:else if shape.meaning === 'beam'}
+  <path {d} class="fill-warning/15 stroke-warning" stroke-width="0.8" />
+{:else if shape.meaning === 'picture'}
+  <path {d} class="stroke-warning" fill="none" stroke-width="5" />
+{:else if shape.meaning === 'shadow'}
+  <path {d} class="stroke-base-content" fill="none" stroke-width="9" />
+{:else if shape.meaning === 'screen'}
+  <path {d} class="stroke-base-content" fill="none" stroke-width="2.4" />
+{:else if shape.meaning === 'screen-line' || shape.meaning === 'target-line'}
+  <path {d} class="stroke-base-content" fill="none" stroke-width="0.9" stroke-dasharray="9 3 2 3" />
+{:else if shape.meaning === 'enclosure'}
+  <path {d} class="fill-base-content/5 stroke-base-content" stroke-width="1" />
+{:else if shape.meaning === 'mat'}
+  <path {d} class="fill-success/20 stroke-success" stroke-width="1" />
+{:else if shape.meaning === 'floor' || shape.meaning === 'foam' || shape.meaning === 'lining'}
+  <path {d} class="fill-base-content/30" />
+{/if}

@@ -1,0 +1,29 @@
+<script lang="ts">
+  import type { Verdict } from '../../api/client'
+  import { useBuild } from '../../lib/build.svelte'
+  import AnswerGroup from './AnswerGroup.svelte'
+
+  /** The room's own answers, grouped by what was checked, what needs a look first in front. */
+  const build = $derived(useBuild()())
+  const groups = $derived.by(() => {
+    const ranks = { blocked: 0, unknown: 1, tight: 2, clear: 3 }
+    const found: Record<string, Verdict[]> = {}
+    for (const verdict of build.report?.verdicts ?? []) {
+      if (verdict.step === 'room') (found[verdict.id] ??= []).push(verdict)
+    }
+    const worstFirst = Object.values(found).map((group) =>
+      group.sort((a, b) => ranks[a.state] - ranks[b.state]),
+    )
+    const rank = (group: Verdict[]) => ranks[group[0]?.state ?? 'clear']
+    return worstFirst.sort((a, b) => rank(a) - rank(b))
+  })
+</script>
+
+<h2 class="mb-1 text-lg">Does it fit</h2>
+{#if build.reply?.build.brief.players.length === 0}
+  <p class="mb-2 text-faint">Add players to the brief to see their swings here.</p>
+{/if}
+{#each groups as verdicts (verdicts[0]?.id)}
+  <AnswerGroup {verdicts} />
+{/each}
+<p class="mt-2 text-xs text-faint">{build.report?.caution}</p>

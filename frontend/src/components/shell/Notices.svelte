@@ -1,0 +1,25 @@
+<script lang="ts">
+  import { useBuild } from '../../lib/build.svelte'
+
+  /** What could not be done, with the way out of it. */
+  const build = $derived(useBuild()())
+</script>
+
+<div aria-live="polite">
+  {#if build.held}
+    {@const held = build.held}
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 border-warning bg-base-200 px-3 py-2">
+      <p class="min-w-60 flex-1">
+        {held.message} You see it as it is now. Your edit, <strong>{held.what}</strong>, was not made and is
+        kept here.
+      </p>
+      <button class="btn btn-primary btn-sm" onclick={() => void held.retry()}>Make it now</button>
+      <button class="btn btn-ghost btn-sm" onclick={() => (build.held = null)}>Drop it</button>
+    </div>
+  {:else if build.problem}
+    <div class="flex flex-wrap items-center gap-4 border-b-2 border-error bg-base-200 px-3 py-2">
+      <p class="flex-1">{build.problem}</p>
+      <button class="btn btn-primary btn-sm" onclick={() => void build.load()}>Try again</button>
+    </div>
+  {/if}
+</div>

@@ -1,0 +1,223 @@
+/** The build on screen: the newest reply, edits in their turn, and drags on their way. */
+import { createContext } from 'svelte'
+import {
+  api,
+  outcome,
+  type BriefChange,
+  type BuildReply,
+  type Decision,
+  type LayoutChange,
+  type Outcome,
+  type PlayerChange,
+  type Preview,
+  type Problem,
+  type Report,
+  type RoomChange,
+  type Slot,
+  type Verdict,
+} from '../api/client'
+
+type Send = (revision: number) => Promise<Outcome<BuildReply>>
+
+/** An edit that was not made: what it was, and how to make it after all. */
+export interface HeldEdit {
+  message: string
+  what: string
+  retry: () => Promise<Problem[]>
+}
+
+export class BuildState {
+  readonly id: number
+  reply = $state.raw<BuildReply | null>(null)
+  preview = $state.raw<Preview | null>(null)
+  held = $state.raw<HeldEdit | null>(null)
+  problem = $state<string | null>(null)
+  missing = $state(false)
+  pending = $state(0)
+
+  report: Report | undefined = $derived(this.preview?.report ?? this.reply?.report)
+  texts: Record<string, string> = $derived(this.preview?.texts ?? this.reply?.texts ?? {})
+
+  #queue: Promise<unknown> = Promise.resolve()
+  #drag: LayoutChange | null = null
+  #dragging = false
+  #dragNumber = 0
+
+  constructor(id: number) {
+    this.id = id
+  }
+
+  async load(): Promise<void> {
+    const found = await outcome(
+      api.GET('/api/builds/{build_id}', { params: { path: { build_id: this.id } } }),
+    )
+    this.missing = found.status === 404
+    if (found.data) this.#take(found.data)
+    else if (!this.missing) this.problem = found.message
+  }
+
+  /** Looks whether another window has changed the build, and shows it as it is. */
+  async refresh(): Promise<void> {
+    if (this.pending === 0 && !this.held) await this.load()
+  }
+
+  changeBrief(what: string, change: BriefChange): Promise<Problem[]> {
+    return this.#edit(what, (revision) =>
+      outcome(api.PATCH('/api/builds/{build_id}/brief', { ...this.#path, body: { revision, ...change } })),
+    )
+  }
+
+  addPlayer(): Promise<Problem[]> {
+    return this.#edit('a new player', (revision) =>
+      outcome(api.POST('/api/builds/{build_id}/players', { ...this.#path, body: { revision } })),
+    )
+  }
+
+  changePlayer(player_id: string, what: string, change: PlayerChange): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, player_id } }
+    return this.#edit(what, (revision) =>
+      outcome(
+        api.PATCH('/api/builds/{build_id}/players/{player_id}', { params, body: { revision, ...change } }),
+      ),
+    )
+  }
+
+  removePlayer(player_id: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, player_id } }
+    return this.#edit('taking a player out', (revision) =>
+      outcome(api.POST('/api/builds/{build_id}/players/{player_id}/remove', { params, body: { revision } })),
+    )
+  }
+
+  measureRoom(what: string, change: RoomChange): Promise<Problem[]> {
+    return this.#edit(what, (revision) =>
+      outcome(api.PATCH('/api/builds/{build_id}/room', { ...this.#path, body: { revision, ...change } })),
+    )
+  }
+
+  move(what: string, change: LayoutChange): Promise<Problem[]> {
+    this.#drag = null
+    this.#dragNumber += 1
+    return this.#edit(what, (revision) =>
+      outcome(api.PATCH('/api/builds/{build_id}/layout', { ...this.#path, body: { revision, ...change } })),
+    )
+  }
+
+  hang(slot: Slot, part: string, name: string): Promise<Problem[]> {
+    return this.#edit(`hanging ${name}`, (revision) =>
+      outcome(
+        api.PUT('/api/builds/{build_id}/chain/{slot}', { ...this.#place(slot), body: { revision, part } }),
+      ),
+    )
+  }
+
+  decide(slot: Slot, what: string, change: Decision): Promise<Problem[]> {
+    return this.#edit(what, (revision) =>
+      outcome(
+        api.PATCH('/api/builds/{build_id}/chain/{slot}', {
+          ...this.#place(slot),
+          body: { revision, ...change },
+        }),
+      ),
+    )
+  }
+
+  takeDown(slot: Slot, name: string): Promise<Problem[]> {
+    return this.#edit(`taking ${name} down`, (revision) =>
+      outcome(
+        api.POST('/api/builds/{build_id}/chain/{slot}/take-down', {
+          ...this.#place(slot),
+          body: { revision },
+        }),
+      ),
+    )
+  }
+
+  rename(name: string): Promise<Problem[]> {
+    return this.#edit(`the name ${name}`, (revision) =>
+      outcome(api.PATCH('/api/builds/{build_id}', { ...this.#path, body: { revision, name } })),
+    )
+  }
+
+  undo(): Promise<Problem[]> {
+    if (!this.reply?.undo) return Promise.resolve([])
+    return this.#edit('undo', (revision) =>
+      outcome(api.POST('/api/builds/{build_id}/undo', { ...this.#path, body: { revision } })),
+    )
+  }
+
+  redo(): Promise<Problem[]> {
+    if (!this.reply?.redo) return Promise.resolve([])
+    return this.#edit('redo', (revision) =>
+      outcome(api.POST('/api/builds/{build_id}/redo', { ...this.#path, body: { revision } })),
+    )
+  }
+
+  /** Shows what a drag would do. One request is under way at a time; only the newest position follows it. */
+  async dragTo(change: LayoutChange): Promise<void> {
+    this.#drag = change
+    if (this.#dragging) return
+    this.#dragging = true
+    while (this.#drag !== null) {
+      const body = { revision: this.reply?.revision ?? 0, number: ++this.#dragNumber, ...this.#drag }
+      this.#drag = null
+      const { data } = await outcome(api.POST('/api/builds/{build_id}/preview', { ...this.#path, body }))
+      if (data?.number === this.#dragNumber) this.preview = data
+    }
+    this.#dragging = false
+  }
+
+  /** Leaves things where they were before the drag. */
+  stopDrag(): void {
+    this.#drag = null
+    this.#dragNumber += 1
+    this.preview = null
+  }
+
+  /** The verdict of check `id` about `subject`. */
+  verdict(id: string, subject = ''): Verdict | undefined {
+    return this.report?.verdicts.find((verdict) => verdict.id === id && verdict.subject === subject)
+  }
+
+  get #path() {
+    return { params: { path: { build_id: this.id } } }
+  }
+
+  #place(slot: Slot) {
+    return { params: { path: { build_id: this.id, slot } } }
+  }
+
+  /** Makes edits one after the other, each on the revision that the one before it left. */
+  #edit(what: string, send: Send): Promise<Problem[]> {
+    this.pending += 1
+    const made = this.#queue.then(() => this.#make(what, send))
+    this.#queue = made.finally(() => (this.pending -= 1))
+    return made
+  }
+
+  async #make(what: string, send: Send): Promise<Problem[]> {
+    const { data, current, status, message, problems } = await send(this.reply?.revision ?? 0)
+    if (data) {
+      this.#take(data)
+      this.held = null
+      return []
+    }
+    this.preview = null
+    if (problems.length > 0) return problems
+    if (current) this.#take(current)
+    if (status === 409 || status === 0) {
+      this.held = { message, what, retry: () => this.#edit(what, send) }
+    } else {
+      this.problem = message
+    }
+    return []
+  }
+
+  #take(reply: BuildReply): void {
+    this.reply = reply
+    this.preview = null
+    this.problem = null
+  }
+}
+
+export const [useBuild, provideBuild] = createContext<() => BuildState>()

@@ -1,0 +1,132 @@
+/** From metres to the page: pure functions, no state. */
+import type { Dimension, Point, Scene } from '../api/client'
+
+/** A view's place on the page: `x`, `y` of its lower left corner in pixels, and its scale. */
+export interface Frame {
+  x: number
+  y: number
+  pxPerM: number
+}
+
+/** Where both views lie on a page of `width` × `height` pixels. They share scale and horizontal axis. */
+export interface Sheet {
+  width: number
+  height: number
+  plan: Frame
+  section: Frame
+  pxPerM: number
+}
+
+export const MARGIN = { left: 20, right: 74, top: 44, between: 70, bottom: 44 }
+
+/** The largest scale at which plan and section fit on the page, one above the other. */
+export function layOut(scene: Scene, width: number, height: number): Sheet {
+  const { left, right, top, between, bottom } = MARGIN
+  const across = (width - left - right) / scene.length_m
+  const down = (height - top - between - bottom) / (scene.width_m + scene.height_m)
+  const pxPerM = Math.max(8, Math.min(across, down))
+  const x = left + Math.max(0, (width - left - right - pxPerM * scene.length_m) / 2)
+  const planFloor = top + pxPerM * scene.width_m
+  const sectionFloor = planFloor + between + pxPerM * scene.height_m
+  return {
+    width,
+    height: Math.max(height, sectionFloor + bottom),
+    plan: { x, y: planFloor, pxPerM },
+    section: { x, y: sectionFloor, pxPerM },
+    pxPerM,
+  }
+}
+
+/** A point in metres as pixels on the page. */
+export function toPage(frame: Frame, { u, v }: Point): { x: number; y: number } {
+  return { x: frame.x + u * frame.pxPerM, y: frame.y - v * frame.pxPerM }
+}
+
+/** Pixels on the page as a point in metres. */
+export function toMetres(frame: Frame, x: number, y: number): Point {
+  return { u: (x - frame.x) / frame.pxPerM, v: (frame.y - y) / frame.pxPerM }
+}
+
+/** An SVG path through `points`. */
+export function path(frame: Frame, points: readonly Point[], closed: boolean): string {
+  const steps = points
+    .map((point) => toPage(frame, point))
+    .map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`)
+  return `M${steps.join('L')}${closed ? 'Z' : ''}`
+}
+
+/** Where a dimension line is drawn: its two ends, moved off what it measures, and its text. */
+export interface Drawn {
+  dimension: Dimension
+  vertical: boolean
+  x1: number
+  y1: number
+  x2: number
+  y2: number
+  textX: number
+  textY: number
+}
+
+/** How far, in pixels, each dimension line stands off; keyed by its label. Positive is down or right. */
+const OFFSETS: Record<string, number> = {
+  Length: -26,
+  Width: 24,
+  Ceiling: 24,
+  'Gap behind the screen': 18,
+  'Ball to screen': 18,
+  'Behind the ball': 18,
+  'Ball to left wall': -26,
+  'Ball to right wall': -26,
+  'Monitor to ball': 0,
+  'Under the screen': -16,
+  'Lens to screen': 18,
+}
+
+/** Places a dimension line on the page. */
+export function drawDimension(frame: Frame, dimension: Dimension): Drawn {
+  const start = toPage(frame, dimension.start)
+  const end = toPage(frame, dimension.end)
+  const vertical = dimension.start.u === dimension.end.u
+  const offset = OFFSETS[dimension.label] ?? 0
+  const shift = vertical ? { x: offset, y: 0 } : { x: 0, y: offset }
+  const x1 = start.x + shift.x
+  const y1 = start.y + shift.y
+  const x2 = end.x + shift.x
+  const y2 = end.y + shift.y
+  return { dimension, vertical, x1, y1, x2, y2, textX: (x1 + x2) / 2, textY: (y1 + y2) / 2 }
+}
+
+/** A name beside a swing disc: where the leader starts, and where the text stands. */
+export interface Name {
+  text: string
+  fromX: number
+  fromY: number
+  x: number
+  y: number
+}
+
+const NAME_GAP = 14
+const NAME_OFFSET = 12
+
+/** Names of the swing discs of one view, to the right of them, none over another. */
+export function placeNames(frame: Frame, view: string, shapes: Scene['shapes']): Name[] {
+  const names = shapes
+    .filter((shape) => shape.view === view && shape.meaning === 'swing-disc')
+    .map((shape) => {
+      const heights = shape.points.map((point) => point.v)
+      const v =
+        view === 'plan' ? (Math.min(...heights) + Math.max(...heights)) / 2 : Math.max(...heights) - 0.35
+      const u = Math.max(
+        ...shape.points.filter((point) => Math.abs(point.v - v) < 0.25).map((point) => point.u),
+      )
+      const { x, y } = toPage(frame, { u, v })
+      return { text: shape.label, fromX: x, fromY: y, x: x + NAME_OFFSET, y }
+    })
+    .sort((a, b) => a.y - b.y)
+  names.forEach((name, index) => {
+    const above = names[index - 1]
+    if (above) name.y = Math.max(name.y, above.y + NAME_GAP)
+  })
+  const most = Math.max(...names.map((name) => name.x))
+  return names.map((name) => ({ ...name, x: most }))
+}

@@ -1,0 +1,35 @@
+/** Keyboard shortcuts: which key does what, and whether a key press is one. */
+
+export interface Shortcut {
+  keys: string
+  does: string
+}
+
+export const SHORTCUTS: readonly Shortcut[] = [
+  { keys: 'B', does: 'Brief' },
+  { keys: 'R', does: 'Room' },
+  { keys: 'P', does: 'Parts' },
+  { keys: 'M', does: 'Money, line by line' },
+  { keys: 'U', does: 'Metric or imperial' },
+  { keys: 'Ctrl Z', does: 'Undo' },
+  { keys: 'Ctrl Shift Z', does: 'Redo' },
+  { keys: 'Arrows', does: 'Move what is marked on the drawing by 10 mm; with Shift by 100 mm' },
+  { keys: 'Esc', does: 'Close, or leave a field as it was' },
+  { keys: '?', does: 'This list' },
+]
+
+/** The person is typing: single keys belong to the field. */
+export function isTyping(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable]') !== null
+  )
+}
+
+/** The name of the shortcut that `event` is, or nothing. */
+export function shortcutOf(event: KeyboardEvent): string | null {
+  const key = event.key.toLowerCase()
+  if ((event.ctrlKey || event.metaKey) && key === 'z') return event.shiftKey ? 'redo' : 'undo'
+  if ((event.ctrlKey || event.metaKey) && key === 'y') return 'redo'
+  if (event.ctrlKey || event.metaKey || event.altKey) return null
+  return key
+}

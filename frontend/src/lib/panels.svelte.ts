@@ -1,0 +1,14 @@
+/** Which panel is open over the build. */
+
+class Panels {
+  why = $state.raw<{ id: string; subject: string } | null>(null)
+  money = $state(false)
+  shortcuts = $state(false)
+
+  /** Opens the workings of the verdict of check `id` about `subject`. */
+  ask(id: string, subject = ''): void {
+    this.why = { id, subject }
+  }
+}
+
+export const panels = new Panels()

@@ -1,0 +1,76 @@
+/** What the interface calls things. */
+import type { Slot, State, Step } from '../api/client'
+
+export const SLOT_WORDS: Record<Slot, string> = {
+  floor: 'Floor',
+  mat: 'Mat',
+  monitor: 'Launch monitor',
+  title: 'Title',
+  machine: 'Machine',
+  display: 'Display',
+  screen: 'Screen or net',
+  enclosure: 'Enclosure',
+}
+export const STATE_WORDS: Record<State, string> = {
+  clear: 'clear',
+  tight: 'tight',
+  unknown: 'not known',
+  blocked: 'blocked',
+}
+export const STEP_WORDS: Record<Step, string> = { brief: 'Brief', room: 'Room', parts: 'Parts' }
+export const KIND_WORDS: Record<string, string> = {
+  rear_radar: 'radar behind the ball',
+  radar_camera_hybrid: 'radar and camera behind the ball',
+  side_camera: 'camera beside the ball',
+  overhead_camera: 'camera overhead',
+  title: 'software',
+  computer: 'computer',
+  tablet: 'tablet',
+  projector: 'projector',
+  television: 'television',
+  impact_screen: 'impact screen',
+  net: 'net',
+  enclosure: 'enclosure',
+  mat: 'hitting mat',
+  floor_tiles: 'tiles, price a pack',
+  floor_roll: 'off the roll, price a metre',
+}
+export const PURPOSE_WORDS: Record<string, string> = {
+  full_rounds: 'full rounds',
+  swing_work: 'work on the swing',
+  putting: 'putting and short game',
+  club_testing: 'testing clubs and balls',
+  family_games: 'family games',
+  coaching: 'coaching',
+  filming: 'filming swings',
+  films: 'films and TV',
+}
+export const STAGE_WORDS = {
+  net: 'a net and a data screen',
+  tablet: 'a bay with a tablet or a TV',
+  projected: 'a projected simulator',
+} as const
+export const BAND_WORDS = {
+  junior: 'junior',
+  recreational: 'recreational',
+  fast: 'fast',
+} as const
+export const LIGHT_WORDS = {
+  lamp_on_ball: 'dark, a lamp on the ball',
+  dim: 'dim',
+  working: 'working light',
+  open_door: 'an open door in daylight',
+} as const
+export const CLUBS = ['driver', '3-wood', '5-wood', '4-iron', '6-iron', '7-iron', '9-iron', 'wedge'] as const
+export const BASIS_WORDS: Record<string, string> = {
+  physics: 'physics',
+  spec: 'spec sheet',
+  standard: 'standard',
+  trade: 'trade rule',
+  measured: 'measured',
+}
+
+/** `count` things: `1 question`, `3 questions`. */
+export function counted(count: number, thing: string): string {
+  return `${count} ${thing}${count === 1 ? '' : 's'}`
+}

@@ -1,0 +1,7 @@
+/** Starts the application. */
+import { mount } from 'svelte'
+import App from './App.svelte'
+import './app.css'
+
+const target = document.getElementById('app')
+if (target) mount(App, { target })

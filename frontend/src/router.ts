@@ -1,0 +1,20 @@
+/** Addresses and the views behind them. */
+import { createRouter } from 'sv-router'
+import BriefView from './views/BriefView.svelte'
+import BuildShell from './views/BuildShell.svelte'
+import BuildsView from './views/BuildsView.svelte'
+import NotFound from './views/NotFound.svelte'
+import PartsView from './views/PartsView.svelte'
+import RoomView from './views/RoomView.svelte'
+
+export const { p, navigate, route, isActive } = createRouter({
+  '/': BuildsView,
+  '/builds/:id': {
+    '/': PartsView,
+    '/brief': BriefView,
+    '/room': RoomView,
+    '/parts': PartsView,
+    layout: BuildShell,
+  },
+  '*': NotFound,
+})

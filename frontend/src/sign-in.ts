@@ -1,0 +1,3 @@
+/** The sign-in page needs the styles and the theme, nothing else. */
+import './app.css'
+import './lib/preferences.svelte'

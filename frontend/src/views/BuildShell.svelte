@@ -1,0 +1,82 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte'
+  import MoneyPanel from '../components/MoneyPanel.svelte'
+  import ShortcutsPanel from '../components/ShortcutsPanel.svelte'
+  import BuildHeader from '../components/shell/BuildHeader.svelte'
+  import MoneyFooter from '../components/shell/MoneyFooter.svelte'
+  import Notices from '../components/shell/Notices.svelte'
+  import StepPath from '../components/shell/StepPath.svelte'
+  import WhyPanel from '../components/WhyPanel.svelte'
+  import { BuildState, provideBuild } from '../lib/build.svelte'
+  import { isTyping, shortcutOf } from '../lib/keys'
+  import { panels } from '../lib/panels.svelte'
+  import { preferences } from '../lib/preferences.svelte'
+  import { session } from '../lib/session.svelte'
+  import { navigate, route } from '../router'
+  import NotFound from './NotFound.svelte'
+
+  let { children }: { children: Snippet } = $props()
+
+  const id = $derived(Number(route.params.id))
+  const build = $derived(new BuildState(id))
+  provideBuild(() => build)
+  $effect(() => void build.load())
+
+  const why = $derived(panels.why && build.verdict(panels.why.id, panels.why.subject))
+
+  async function toggleUnits(): Promise<void> {
+    if (await session.toggleUnits()) await build.load()
+  }
+
+  const actions: Record<string, () => void> = {
+    b: () => void navigate('/builds/:id/brief', { params: { id: String(id) } }),
+    r: () => void navigate('/builds/:id/room', { params: { id: String(id) } }),
+    p: () => void navigate('/builds/:id/parts', { params: { id: String(id) } }),
+    m: () => (panels.money = true),
+    u: () => void toggleUnits(),
+    '?': () => (panels.shortcuts = true),
+    undo: () => void build.undo(),
+    redo: () => void build.redo(),
+  }
+
+  function onkeydown(event: KeyboardEvent): void {
+    const name = shortcutOf(event)
+    const action = name === null ? undefined : actions[name]
+    if (!action || isTyping(event.target)) return
+    if (name?.length === 1 && !preferences.singleKeys) return
+    event.preventDefault()
+    action()
+  }
+</script>
+
+<svelte:window {onkeydown} onfocus={() => void build.refresh()} />
+<svelte:head><title>{build.reply?.build.name ?? 'Build'} · Jungle</title></svelte:head>
+
+{#if build.missing}
+  <NotFound />
+{:else if build.reply}
+  <div class="flex min-h-dvh flex-col lg:h-dvh">
+    <BuildHeader toggleUnits={() => void toggleUnits()} />
+    <Notices />
+    <div class="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[9.75rem_minmax(0,1fr)]">
+      <StepPath />
+      <main class="min-h-0 min-w-0 flex-1 lg:overflow-y-auto">{@render children()}</main>
+    </div>
+    <div class="sticky bottom-0 z-30 bg-base-100"><MoneyFooter /></div>
+  </div>
+  {#if why}<WhyPanel verdict={why} close={() => (panels.why = null)} />{/if}
+  {#if panels.money && build.report}<MoneyPanel
+      costs={build.report.costs}
+      close={() => (panels.money = false)}
+    />{/if}
+  {#if panels.shortcuts}<ShortcutsPanel close={() => (panels.shortcuts = false)} />{/if}
+{:else}
+  <main class="grid min-h-dvh place-content-center gap-3 text-center text-faint" aria-busy={!build.problem}>
+    {#if build.problem}
+      <p role="alert">{build.problem}</p>
+      <button class="btn btn-primary" onclick={() => void build.load()}>Try again</button>
+    {:else}
+      <p role="status">Opening the build</p>
+    {/if}
+  </main>
+{/if}

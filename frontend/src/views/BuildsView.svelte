@@ -1,0 +1,127 @@
+<script lang="ts">
+  import { Trash2 } from '@lucide/svelte'
+  import { api, type BuildSummary, outcome, type Problem } from '../api/client'
+  import ImportBuild from '../components/builds/ImportBuild.svelte'
+  import Mark from '../components/Mark.svelte'
+  import { session } from '../lib/session.svelte'
+  import { counted, STAGE_WORDS } from '../lib/words'
+  import { navigate, p } from '../router'
+
+  let builds = $state.raw<BuildSummary[] | null>(null)
+  let message = $state('')
+  let problems = $state.raw<Problem[]>([])
+  let name = $state('')
+  let deleting = $state<number | null>(null)
+
+  async function load(): Promise<void> {
+    const found = await outcome(api.GET('/api/builds'))
+    message = found.data ? '' : found.message
+    if (found.data) builds = found.data
+  }
+  void load()
+
+  async function start(event: SubmitEvent): Promise<void> {
+    event.preventDefault()
+    const begun = await outcome(api.POST('/api/builds', { body: { name: name.trim() || 'New build' } }))
+    message = begun.message
+    problems = begun.problems
+    if (begun.data) await navigate('/builds/:id/brief', { params: { id: String(begun.data.id) } })
+  }
+
+  async function remove(id: number): Promise<void> {
+    await outcome(api.DELETE('/api/builds/{build_id}', { params: { path: { build_id: id } } }))
+    deleting = null
+    await load()
+  }
+
+  const date = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+</script>
+
+<svelte:head><title>Builds · Jungle</title></svelte:head>
+<main class="mx-auto max-w-4xl px-4 py-8">
+  <h1 class="text-4xl">Jungle</h1>
+  <p class="mt-1 mb-8 max-w-prose text-faint">
+    From a tape measure to a golf simulator that fits the room, works together and stays within the budget.
+  </p>
+  {#if message}
+    <div role="alert" class="mb-4 border-l-3 border-error pl-3">
+      <p>{message}</p>
+      <ul class="text-sm">
+        {#each problems as problem, index (index)}<li>
+            <strong>{problem.field}</strong>: {problem.accepted}{problem.value
+              ? ` (found ${problem.value})`
+              : ''}
+          </li>{/each}
+      </ul>
+    </div>
+  {/if}
+  {#if builds === null && !message}
+    <p role="status" class="text-faint">Opening your builds</p>
+  {:else if builds?.length === 0}
+    <p class="mb-6">
+      You have no build yet. Begin one below: sensible first values are there to be typed over.
+    </p>
+  {/if}
+  <ul class="mb-8 divide-y divide-base-300 border-y border-base-content">
+    {#each builds ?? [] as build (build.id)}
+      <li class="flex flex-wrap items-center gap-x-4 gap-y-1 py-3">
+        <Mark state={build.blocked ? 'blocked' : build.questions ? 'unknown' : 'clear'} size={16} />
+        <div class="min-w-52 flex-1">
+          <a
+            class="font-display text-lg font-semibold break-words"
+            href={p('/builds/:id/parts', { params: { id: String(build.id) } })}>{build.name}</a
+          >
+          <p class="text-sm text-faint">
+            {STAGE_WORDS[build.stage]} · {build.blocked
+              ? counted(build.blocked, 'thing') + ' in the way'
+              : 'nothing in the way'} · {counted(build.questions, 'open question')}
+          </p>
+        </div>
+        <div class="text-right">
+          <p>{build.up_front}</p>
+          <p class="text-sm text-faint">{date.format(new Date(build.changed_at))}</p>
+        </div>
+        {#if deleting === build.id}
+          <p class="flex items-center gap-2">
+            Delete it and its history?
+            <button class="btn btn-error btn-sm" onclick={() => void remove(build.id)}>Delete</button>
+            <button class="btn btn-sm" onclick={() => (deleting = null)}>Keep</button>
+          </p>
+        {:else}
+          <button
+            class="btn btn-square btn-ghost btn-sm"
+            aria-label="Delete {build.name}"
+            onclick={() => (deleting = build.id)}><Trash2 size={17} /></button
+          >
+        {/if}
+      </li>
+    {/each}
+  </ul>
+  <div class="grid gap-8 sm:grid-cols-2">
+    <form onsubmit={(event) => void start(event)}>
+      <h2 class="mb-2 text-xl">Begin a build</h2>
+      <label for="new-name" class="block text-sm text-faint">What do you call it</label>
+      <div class="mt-1 flex gap-2">
+        <input
+          id="new-name"
+          class="input flex-1 border-base-content"
+          maxlength="120"
+          placeholder="Garage, spare room, shed"
+          bind:value={name}
+        />
+        <button class="btn btn-primary">Begin</button>
+      </div>
+    </form>
+    <ImportBuild failed={(found) => ((message = found.message), (problems = found.problems))} />
+  </div>
+  {#if session.session && !session.session.local}
+    <form method="post" action="/sign-out" class="mt-10">
+      <input
+        type="hidden"
+        name="csrfmiddlewaretoken"
+        value={/(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? ''}
+      />
+      <button class="btn btn-sm">Sign {session.session.user} out</button>
+    </form>
+  {/if}
+</main>

@@ -1,0 +1,15 @@
+import { svelte } from '@sveltejs/vite-plugin-svelte'
+import tailwindcss from '@tailwindcss/vite'
+import { defineConfig } from 'vite'
+
+// Django serves the built files under /static/ and finds them by the manifest.
+export default defineConfig({
+  plugins: [svelte(), tailwindcss()],
+  base: '/static/',
+  build: {
+    manifest: 'manifest.json',
+    assetsInlineLimit: 0,
+    rollupOptions: { input: ['src/main.ts', 'src/sign-in.ts'] },
+  },
+  server: { port: 5173, strictPort: true, origin: 'http://localhost:5173' },
+})

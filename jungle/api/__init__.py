@@ -1,0 +1,1 @@
+"""Typed endpoints: schema in, one service call, schema out."""

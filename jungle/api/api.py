@@ -1,0 +1,15 @@
+"""The API: one router for each view of the product."""
+
+from ninja import NinjaAPI
+from ninja.security import django_auth
+
+from jungle.api.errors import register_errors
+from jungle.api.routers import brief, builds, parts, room, session
+
+api = NinjaAPI(title="Jungle", version="1", auth=django_auth, docs_url=None)
+register_errors(api)
+api.add_router("/session", session.router)
+api.add_router("/builds", builds.router)
+api.add_router("/builds", brief.router)
+api.add_router("/builds", room.router)
+api.add_router("/builds", parts.router)

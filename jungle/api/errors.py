@@ -1,0 +1,66 @@
+"""One handler for each class of error; routers hold none."""
+
+from django.http import HttpRequest, HttpResponse
+from ninja import NinjaAPI
+from ninja.errors import ValidationError
+
+from core.formats.errors import BadFile
+from core.model.chain import UnknownPart
+from core.model.typed import FieldErrors
+from jungle.api.replies import build_reply, send
+from jungle.api.schemas import Problem, Problems, Stale
+from jungle.plans.services.editing import NothingThere, StaleRevision
+from jungle.plans.services.people import units_of
+
+SHOWN_VALUE = 120
+
+
+def register_errors(api: NinjaAPI) -> None:
+    """Tell `api` how each error of the core and the services is answered."""
+
+    @api.exception_handler(FieldErrors)
+    def field_errors(request: HttpRequest, error: FieldErrors) -> HttpResponse:
+        found = [_problem(field, value, accepted) for field, value, accepted in error.errors]
+        return _refused("Some values were not accepted.", found)
+
+    @api.exception_handler(ValidationError)
+    def invalid_request(request: HttpRequest, error: ValidationError) -> HttpResponse:
+        found = [
+            _problem(".".join(map(str, _in_body(problem["loc"]))), problem.get("input", ""), problem["msg"])
+            for problem in error.errors
+        ]
+        return _refused("Some values were not accepted.", found)
+
+    @api.exception_handler(BadFile)
+    def bad_file(request: HttpRequest, error: BadFile) -> HttpResponse:
+        found = [_problem(problem.place, problem.value, problem.problem) for problem in error.errors]
+        return _refused("The file could not be read; nothing was stored.", found)
+
+    @api.exception_handler(UnknownPart)
+    def unknown_part(request: HttpRequest, error: UnknownPart) -> HttpResponse:
+        return _refused("Some values were not accepted.", [_problem(f"chain.{error.slot}", "", error.problem)])
+
+    @api.exception_handler(NothingThere)
+    def nothing_there(request: HttpRequest, error: NothingThere) -> HttpResponse:
+        return send(Problems(message=str(error), errors=[]), 404)
+
+    @api.exception_handler(StaleRevision)
+    def stale(request: HttpRequest, error: StaleRevision) -> HttpResponse:
+        reply = Stale.model_construct(
+            message="This build was changed in another window.",
+            current=build_reply(error.build, units_of(request.user)),
+        )
+        return send(reply, 409)
+
+
+def _in_body(place: tuple[str | int, ...]) -> tuple[str | int, ...]:
+    return place[2:] if len(place) > 2 and place[0] == "body" else place[1:]
+
+
+def _problem(field: str, value: object, accepted: str) -> Problem:
+    shown = value if isinstance(value, str) else repr(value)
+    return Problem(field=field, value=shown[:SHOWN_VALUE], accepted=accepted)
+
+
+def _refused(message: str, errors: list[Problem]) -> HttpResponse:
+    return send(Problems(message=message, errors=errors), 422)

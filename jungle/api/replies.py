@@ -1,0 +1,68 @@
+"""Builds as replies: the document, its texts in the reader's units, and the report."""
+
+from collections.abc import Mapping
+from typing import Any, TypeVar
+
+from django.http import HttpRequest, HttpResponse
+from pydantic import BaseModel
+
+from core.formats.report_json import report_json
+from core.formats.spec_sheet import spec_rows
+from core.model.build import Build as BuildDocument
+from core.model.chain import plans_of
+from core.model.parts import Part as SpecSheet
+from core.model.parts import Plan
+from core.model.typed import field_texts
+from core.quantities import UnitSystem
+from core.report import evaluate
+from jungle.api.schemas import BuildReply, Fact, PartSheet, PlanChoice
+from jungle.catalogue.models import Part
+from jungle.plans.models import Build
+from jungle.plans.services.editing import redo_label, undo_label
+
+M = TypeVar("M", bound=BaseModel)
+
+
+def send(reply: BaseModel, status: int = 200) -> Any:
+    """`reply` as it is: it is of the endpoint's own type, and validating a report again would double its cost."""
+    return HttpResponse(reply.model_dump_json(), content_type="application/json", status=status)
+
+
+def hung_sheets(owner_id: int, plan: BuildDocument) -> Mapping[str, SpecSheet]:
+    """The spec sheets that `plan` hangs."""
+    return Part.objects.visible_to(owner_id).named(*(hung.part for hung in plan.chain.values())).sheets()
+
+
+def build_reply(build: Build, units: UnitSystem) -> BuildReply:
+    """`build` and its report for a reader of `units`."""
+    plan = build.plan
+    sheets = hung_sheets(build.owner_id, plan)
+    return BuildReply.model_construct(
+        id=build.pk,
+        revision=build.revision,
+        undo=undo_label(build),
+        redo=redo_label(build),
+        units=units,
+        build=plan,
+        texts=dict(field_texts(plan, units, plan.brief.currency)),
+        parts={slot: _part_sheet(sheets[hung.part], units) for slot, hung in plan.chain.items()},
+        report=report_json(evaluate(plan, sheets), units),
+    )
+
+
+def _part_sheet(sheet: SpecSheet, units: UnitSystem) -> PartSheet:
+    return PartSheet(
+        part=sheet.id,
+        maker=sheet.maker,
+        name=sheet.name,
+        kind=getattr(sheet, "kind", ""),
+        note=sheet.note,
+        price=sheet.price.money.text() if sheet.price else "price not known",
+        plans=[PlanChoice(id=plan.id, name=plan.name, billing=plan.billing, price=_plan_price(plan)) for plan in plans_of(sheet)],
+        facts=[Fact(name=name, text=text) for name, text in spec_rows(sheet, units)],
+    )
+
+
+def _plan_price(plan: Plan) -> str:
+    period = {"monthly": " a month", "yearly": " a year", "once": " once"}.get(plan.billing, "")
+    return f"{plan.price.money.text()}{period}" if plan.price else "free"

@@ -1,0 +1,98 @@
+"""Builds as wholes, their history, and their files."""
+
+from typing import Any
+
+from django.http import HttpRequest, HttpResponse
+from ninja import File, Router, Status
+from ninja.files import UploadedFile
+
+from core.checks.verdict import State
+from core.formats.build_file import write_build_file
+from core.model.build import Build as BuildDocument
+from core.report import evaluate
+from jungle.api.replies import build_reply, hung_sheets, send
+from jungle.api.schemas import BuildReply, BuildSummary, Change, NewBuild, Problems, Rename, Stale
+from jungle.plans.models import Build
+from jungle.plans.services import builds, editing
+from jungle.plans.services.editing import On
+from jungle.plans.services.people import units_of
+
+router = Router(tags=["builds"])
+EDIT_REPLIES: dict[int, Any] = {200: BuildReply, 404: Problems, 409: Stale, 422: Problems}
+
+
+@router.get("", response=list[BuildSummary])
+def list_builds(request: HttpRequest) -> Any:
+    """All builds of the person signed in, the one changed last first."""
+    return [_summary(build) for build in Build.objects.visible_to(request.user.pk)]
+
+
+@router.post("", response={201: BuildReply, 422: Problems})
+def start_build(request: HttpRequest, body: NewBuild) -> Any:
+    """Begin a build with first guesses."""
+    build = builds.start_build(request.user, BuildDocument(name=body.name))
+    return send(build_reply(build, units_of(request.user)), 201)
+
+
+@router.post("/import", response={201: BuildReply, 422: Problems})
+def import_build(request: HttpRequest, file: File[UploadedFile]) -> Any:
+    """Read a build file as a new build."""
+    build = builds.import_build(request.user, file.read())
+    return send(build_reply(build, units_of(request.user)), 201)
+
+
+@router.get("/{int:build_id}", response={200: BuildReply, 404: Problems})
+def read_build(request: HttpRequest, build_id: int) -> Any:
+    """A build and its report."""
+    return send(build_reply(editing.find_build(build_id, request.user), units_of(request.user)))
+
+
+@router.patch("/{int:build_id}", response=EDIT_REPLIES)
+def rename_build(request: HttpRequest, build_id: int, body: Rename) -> Any:
+    """Rename a build."""
+    build = builds.rename_build(On(build_id, body.revision, request.user), body.name)
+    return send(build_reply(build, units_of(request.user)))
+
+
+@router.delete("/{int:build_id}", response={204: None, 404: Problems})
+def delete_build(request: HttpRequest, build_id: int) -> Any:
+    """Delete a build and its history."""
+    builds.delete_build(build_id, request.user)
+    return Status(204, None)
+
+
+@router.get("/{int:build_id}/file", response={200: Any, 404: Problems})
+def write_build(request: HttpRequest, build_id: int) -> Any:
+    """The build as a build file."""
+    build = editing.find_build(build_id, request.user)
+    reply = HttpResponse(write_build_file(builds.build_file(build)), content_type="application/json")
+    reply["Content-Disposition"] = f'attachment; filename="build-{build_id}.json"'
+    return reply
+
+
+@router.post("/{int:build_id}/undo", response=EDIT_REPLIES)
+def undo(request: HttpRequest, build_id: int, body: Change) -> Any:
+    """Take the last edit back."""
+    build = editing.undo(On(build_id, body.revision, request.user))
+    return send(build_reply(build, units_of(request.user)))
+
+
+@router.post("/{int:build_id}/redo", response=EDIT_REPLIES)
+def redo(request: HttpRequest, build_id: int, body: Change) -> Any:
+    """Make the edit again that was taken back last."""
+    build = editing.redo(On(build_id, body.revision, request.user))
+    return send(build_reply(build, units_of(request.user)))
+
+
+def _summary(build: Build) -> BuildSummary:
+    plan = build.plan
+    report = evaluate(plan, hung_sheets(build.owner_id, plan))
+    return BuildSummary(
+        id=build.pk,
+        name=build.name,
+        changed_at=build.changed_at,
+        stage=plan.brief.stage,
+        blocked=sum(verdict.state is State.BLOCKED for verdict in report.verdicts),
+        questions=len(report.questions),
+        up_front=report.costs.up_front.text(),
+    )

@@ -1,0 +1,42 @@
+"""The Room view: measuring and moving."""
+
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Router
+
+from core.formats.report_json import report_json
+from core.model.typed import field_texts
+from core.report import evaluate
+from jungle.api.replies import build_reply, hung_sheets, send
+from jungle.api.routers.builds import EDIT_REPLIES
+from jungle.api.schemas import LayoutChange, Preview, PreviewChange, Problems, RoomChange
+from jungle.plans.services import room
+from jungle.plans.services.editing import On, find_build
+from jungle.plans.services.people import units_of
+
+router = Router(tags=["room"])
+
+
+@router.patch("/{int:build_id}/room", response=EDIT_REPLIES)
+def measure_room(request: HttpRequest, build_id: int, body: RoomChange) -> Any:
+    """Enter measurements."""
+    build = room.measure_room(On(build_id, body.revision, request.user), body.changes())
+    return send(build_reply(build, units_of(request.user)))
+
+
+@router.patch("/{int:build_id}/layout", response=EDIT_REPLIES)
+def move(request: HttpRequest, build_id: int, body: LayoutChange) -> Any:
+    """Move ball, screen line, projector or monitor."""
+    build = room.move(On(build_id, body.revision, request.user), body.changes())
+    return send(build_reply(build, units_of(request.user)))
+
+
+@router.post("/{int:build_id}/preview", response={200: Preview, 404: Problems, 422: Problems})
+def preview(request: HttpRequest, build_id: int, body: PreviewChange) -> Any:
+    """What moving something would do, while it is dragged; nothing is stored."""
+    build, units = find_build(build_id, request.user), units_of(request.user)
+    plan = room.moved(build.plan, body.changes(), units)
+    report = report_json(evaluate(plan, hung_sheets(build.owner_id, plan)), units)
+    texts = dict(field_texts(plan, units, plan.brief.currency))
+    return send(Preview.model_construct(number=body.number, texts=texts, report=report))

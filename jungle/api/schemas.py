@@ -1,0 +1,238 @@
+"""What goes in and out of the endpoints, the report aside."""
+
+from datetime import datetime
+from typing import Annotated, Any
+
+from ninja import Schema
+from pydantic import ConfigDict, Field
+
+from core.formats.report_json import AlternativeJson, ReportJson
+from core.model.brief import ExchangeRate, Handedness, Purpose, SpeedBand, Stage
+from core.model.build import Build as BuildDocument
+from core.model.build import Slot
+from core.model.clubs import Club
+from core.model.parts import Billing
+from core.model.room import Light
+from core.quantities import UnitSystem
+
+Typed = Annotated[str, Field(max_length=40)] | Annotated[float, Field(allow_inf_nan=False)]
+"""A quantity: text as a person types it, in their units, or a number in the core's own unit."""
+TypedOrCleared = Typed | None
+NewName = Annotated[str, Field(min_length=1, max_length=120)]
+Revision = Annotated[int, Field(ge=0, le=2**31)]
+
+
+def _absent_is_unchanged(schema: dict[str, Any]) -> None:
+    for field in schema["properties"].values():
+        field.pop("default", None)
+
+
+class Change(Schema):
+    """An edit, made on a build as it was at `revision`. Only the fields that are given change."""
+
+    model_config = ConfigDict(extra="forbid", json_schema_extra=_absent_is_unchanged)
+
+    revision: Revision
+
+    def changes(self) -> dict[str, object]:
+        """The fields that were given, `revision` aside."""
+        return self.model_dump(exclude_unset=True, exclude={"revision"})
+
+
+class BriefChange(Change):
+    """Answers to questions of the brief."""
+
+    purposes: dict[Purpose, Annotated[int, Field(ge=0, le=5)]] = {}
+    stage: Stage = Stage.PROJECTED
+    currency: Annotated[str, Field(pattern="^[A-Z]{3}$")] = "EUR"
+    up_front_cap_minor: TypedOrCleared = None
+    yearly_cap_minor: TypedOrCleared = None
+    horizon_years: Annotated[int, Field(ge=1, le=30)] = 5
+    contingency_share: Typed = 0.1
+    tax_share: Typed = 0.0
+    exchange_rates: Annotated[list[ExchangeRate], Field(max_length=20)] = []
+
+
+class PlayerChange(Change):
+    """What is known of a player."""
+
+    name: NewName = ""
+    height_m: Typed = 0.0
+    handedness: Handedness = Handedness.RIGHT
+    longest_club: Club = Club.DRIVER
+    speed_band: SpeedBand = SpeedBand.RECREATIONAL
+    measured_ball_speed_m_s: TypedOrCleared = None
+    early_release: bool = False
+
+
+class RoomChange(Change):
+    """Measurements of the room."""
+
+    width_m: Typed = 0.0
+    length_m: Typed = 0.0
+    ceiling_m: Typed = 0.0
+    lining_m: Typed = 0.0
+    wall_foam_m: Typed = 0.0
+    light: Light = Light.DIM
+    measured_lux: TypedOrCleared = None
+
+
+class LayoutChange(Change):
+    """Where things are moved; a field set to nothing is proposed again."""
+
+    ball_x_m: Typed = 0.0
+    ball_y_m: Typed = 0.0
+    screen_y_m: Typed = 0.0
+    screen_bottom_m: Typed = 0.0
+    lens_distance_m: TypedOrCleared = None
+    lens_height_m: TypedOrCleared = None
+    monitor_distance_m: TypedOrCleared = None
+    monitor_pad_m: Typed = 0.0
+    ball_to_screen_m: Typed = 0.0
+    behind_ball_m: Typed = 0.0
+    right_wall_m: Typed = 0.0
+
+
+class Hang(Change):
+    """Which part to hang."""
+
+    part: Annotated[str, Field(max_length=80)]
+
+
+class Decision(Change):
+    """What was decided about a part."""
+
+    plan: Annotated[str, Field(max_length=80)] | None = None
+    owned: bool = False
+    quote_minor: TypedOrCleared = None
+    replacement_value_minor: TypedOrCleared = None
+
+
+class Rename(Change):
+    """The build's new name."""
+
+    name: NewName
+
+
+class NewBuild(Schema):
+    """A build to begin."""
+
+    name: NewName
+
+
+class Preferences(Schema):
+    """How a person reads and types quantities."""
+
+    units: UnitSystem
+
+
+class Session(Schema):
+    """Who is signed in, and how."""
+
+    user: str
+    local: bool
+    units: UnitSystem
+    currencies: list[str]
+
+
+class BuildSummary(Schema):
+    """A build in the list."""
+
+    id: int
+    name: str
+    changed_at: datetime
+    stage: Stage
+    blocked: int
+    questions: int
+    up_front: str
+
+
+class PlanChoice(Schema):
+    """A plan that a part can be licensed under."""
+
+    id: str
+    name: str
+    billing: Billing
+    price: str
+
+
+class Fact(Schema):
+    """One row of a spec sheet."""
+
+    name: str
+    text: str
+
+
+class PartSheet(Schema):
+    """A part that hangs on the chain."""
+
+    part: str
+    maker: str
+    name: str
+    kind: str
+    note: str
+    price: str
+    plans: list[PlanChoice]
+    facts: list[Fact]
+
+
+class BuildReply(Schema):
+    """A build and the report on it. `texts` holds every quantity of the build, by path, as the reader types it."""
+
+    id: int
+    revision: int
+    undo: str | None
+    redo: str | None
+    units: UnitSystem
+    build: BuildDocument
+    texts: dict[str, str]
+    parts: dict[Slot, PartSheet]
+    report: ReportJson
+
+
+class Preview(Schema):
+    """What a drag would do; nothing is stored. `number` is the one the request named."""
+
+    number: int
+    texts: dict[str, str]
+    report: ReportJson
+
+
+class PreviewChange(LayoutChange):
+    """A drag on its way. `number` tells replies apart."""
+
+    number: Annotated[int, Field(ge=0, le=2**31)] = 0
+
+    def changes(self) -> dict[str, object]:
+        """The fields that were given, `revision` and `number` aside."""
+        return self.model_dump(exclude_unset=True, exclude={"revision", "number"})
+
+
+class Alternatives(Schema):
+    """Every candidate for a place."""
+
+    revision: int
+    slot: Slot
+    candidates: list[AlternativeJson]
+
+
+class Problem(Schema):
+    """One thing wrong with what was sent."""
+
+    field: str
+    value: str
+    accepted: str
+
+
+class Problems(Schema):
+    """Why a request was refused."""
+
+    message: str
+    errors: list[Problem]
+
+
+class Stale(Schema):
+    """The build has changed since it was seen; here it is as it is now."""
+
+    message: str
+    current: BuildReply

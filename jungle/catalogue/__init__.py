@@ -1,0 +1,1 @@
+"""Parts: every owner's own catalogue of spec sheets."""

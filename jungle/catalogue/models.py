@@ -1,0 +1,53 @@
+"""The parts an owner can choose from."""
+
+from collections.abc import Mapping
+
+from django.conf import settings
+from django.db import models
+from pydantic import TypeAdapter
+
+from core.model.parts import AnyPart
+from core.model.parts import Part as SpecSheet
+
+_SHEET: TypeAdapter[SpecSheet] = TypeAdapter(AnyPart)
+
+
+class PartQuerySet(models.QuerySet["Part"]):
+    """Parts of one or more owners."""
+
+    def visible_to(self, user_id: int) -> "PartQuerySet":
+        """The parts that belong to this user."""
+        return self.filter(owner_id=user_id)
+
+    def named(self, *names: str) -> "PartQuerySet":
+        """The parts of these ids."""
+        return self.filter(name_id__in=names)
+
+    def sheets(self) -> Mapping[str, SpecSheet]:
+        """The spec sheets, by part id."""
+        return {part.name_id: part.sheet for part in self}
+
+
+class Part(models.Model):
+    """One spec sheet in one owner's catalogue."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="parts")
+    name_id = models.SlugField(max_length=80)
+    """The part's id in files and builds."""
+    slot = models.CharField(max_length=20, db_index=True)
+    document = models.JSONField()
+    """The spec sheet as a parts pack holds it."""
+
+    objects = PartQuerySet.as_manager()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["owner", "name_id"], name="part_once_per_owner")]
+        ordering = ["name_id"]
+
+    def __str__(self) -> str:
+        return self.name_id
+
+    @property
+    def sheet(self) -> SpecSheet:
+        """The typed spec sheet."""
+        return _SHEET.validate_python(self.document)

@@ -1,0 +1,39 @@
+"""manage.py load_demo: put the sample world into the local owner's hands; what is there already stays."""
+
+from argparse import ArgumentParser
+from pathlib import Path
+
+from django.core.management.base import BaseCommand
+from django.db import transaction
+
+from jungle.catalogue.services import adopt_sample_parts
+from jungle.plans.models import Build
+from jungle.plans.services.builds import import_build
+from jungle.plans.services.people import ensure_owner
+
+BUILDS = Path(__file__).resolve().parents[2] / "builds"
+
+
+class Command(BaseCommand):
+    """Loads parts and builds once; with `--afresh`, deletes the owner's own builds and parts first."""
+
+    help = __doc__
+
+    def add_arguments(self, parser: ArgumentParser) -> None:
+        parser.add_argument("--afresh", action="store_true", help="delete all builds and parts of the owner first")
+        parser.add_argument("--yes", action="store_true", help="do not ask before deleting")
+
+    @transaction.atomic
+    def handle(self, *args: object, afresh: bool, yes: bool, **options: object) -> None:
+        owner = ensure_owner()
+        if afresh:
+            if not yes and input("Delete all builds and parts and load the sample world? [y/N] ").lower() != "y":
+                self.stdout.write("Nothing was changed.")
+                return
+            Build.objects.visible_to(owner.pk).delete()
+            owner.parts.all().delete()
+        adopt_sample_parts(owner.pk)
+        if not Build.objects.visible_to(owner.pk).exists():
+            for file in sorted(BUILDS.glob("*.json")):
+                import_build(owner, file.read_bytes())
+        self.stdout.write("The sample world is loaded.")

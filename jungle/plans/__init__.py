@@ -1,0 +1,1 @@
+"""Builds: who owns them, what was done to them, and doing it."""

@@ -1,0 +1,75 @@
+"""The brief: purposes, money, and the players."""
+
+from collections.abc import Mapping
+
+from core.model.brief import Brief, Player
+from core.model.build import Build as BuildDocument
+from core.model.typed import changed
+from jungle.plans.models import Build
+from jungle.plans.services.editing import NothingThere, On, edit, named
+from jungle.plans.services.people import units_of
+
+def change_brief(on: On, changes: Mapping[str, object]) -> Build:
+    """Answer questions of the brief; texts are read in the actor's units."""
+    units = units_of(on.actor)
+
+    def change(build: BuildDocument) -> BuildDocument:
+        currency = str(changes.get("currency") or build.brief.currency)
+        return build.model_copy(update={"brief": changed(build.brief, changes, units, currency)})
+
+    return edit(on, f"Brief: {named(changes)}", change)
+
+
+def add_player(on: On, changes: Mapping[str, object]) -> Build:
+    """Add a player; what is not given takes usual values."""
+    units = units_of(on.actor)
+
+    def change(build: BuildDocument) -> BuildDocument:
+        number = 1 + max((_number(player.id) for player in build.brief.players), default=0)
+        fresh = Player(id=f"player-{number}", name=f"Player {number}", height_m=1.78)
+        return _with_players(build, (*build.brief.players, changed(fresh, changes, units, build.brief.currency)))
+
+    return edit(on, "Player added", change)
+
+
+def change_player(on: On, player_id: str, changes: Mapping[str, object]) -> Build:
+    """Change what is known of a player."""
+    units = units_of(on.actor)
+
+    def change(build: BuildDocument) -> BuildDocument:
+        _require(build, player_id)
+        return _with_players(
+            build,
+            tuple(
+                changed(player, changes, units, build.brief.currency) if player.id == player_id else player
+                for player in build.brief.players
+            ),
+        )
+
+    return edit(on, f"Player: {named(changes)}", change)
+
+
+def remove_player(on: On, player_id: str) -> Build:
+    """Take a player out of the brief."""
+
+    def change(build: BuildDocument) -> BuildDocument:
+        _require(build, player_id)
+        return _with_players(build, tuple(player for player in build.brief.players if player.id != player_id))
+
+    return edit(on, "Player removed", change)
+
+
+def _require(build: BuildDocument, player_id: str) -> None:
+    if all(player.id != player_id for player in build.brief.players):
+        raise NothingThere(f"There is no player {player_id}.")
+
+
+def _with_players(build: BuildDocument, players: tuple[Player, ...]) -> BuildDocument:
+    brief = Brief.model_validate({**build.brief.model_dump(), "players": [player.model_dump() for player in players]})
+    return build.model_copy(update={"brief": brief})
+
+
+def _number(id: str) -> int:
+    digits = id.rpartition("-")[2]
+    return int(digits) if digits.isdigit() else 0
+

@@ -1,0 +1,60 @@
+"""The chain: parts hung, swapped, decided on and taken down."""
+
+from collections.abc import Mapping
+
+from core.model.build import Build as BuildDocument
+from core.model.build import HungPart, Slot, slot_for
+from core.model.chain import resolve_chain
+from core.model.parts import Part as SpecSheet
+from core.model.typed import changed
+from core.report.alternatives import hung
+from jungle.catalogue.models import Part
+from jungle.plans.models import Build
+from jungle.plans.services.editing import NothingThere, On, edit, named
+from jungle.plans.services.people import units_of
+
+
+def hang_part(on: On, slot: Slot, part_id: str) -> Build:
+    """Hang a part of the actor's catalogue in `slot`, in place of what hangs there."""
+    sheets = Part.objects.visible_to(on.actor.pk).sheets()
+    sheet = _fitting(sheets, slot, part_id)
+    return edit(on, f"Hung {sheet.name}", lambda build: hung(build, sheets, slot, sheet))
+
+
+def decide_on_part(on: On, slot: Slot, changes: Mapping[str, object]) -> Build:
+    """Choose the part's plan, mark it as owned, or enter a quote or a replacement value."""
+    units = units_of(on.actor)
+    sheets = Part.objects.visible_to(on.actor.pk).sheets()
+
+    def change(build: BuildDocument) -> BuildDocument:
+        decided = changed(_hanging(build, slot), changes, units, build.brief.currency)
+        after = build.model_copy(update={"chain": {**build.chain, slot: decided}})
+        resolve_chain(after, sheets)
+        return after
+
+    return edit(on, f"{slot.value.capitalize()}: {named(changes)}", change)
+
+
+def take_down(on: On, slot: Slot) -> Build:
+    """Take the part in `slot` off the chain."""
+
+    def change(build: BuildDocument) -> BuildDocument:
+        _hanging(build, slot)
+        rest = {place: part for place, part in build.chain.items() if place is not slot}
+        return build.model_copy(update={"chain": rest})
+
+    return edit(on, f"Took the {slot.value} down", change)
+
+
+def _hanging(build: BuildDocument, slot: Slot) -> HungPart:
+    decided = build.chain.get(slot)
+    if decided is None:
+        raise NothingThere(f"Nothing hangs in place '{slot}'.")
+    return decided
+
+
+def _fitting(sheets: Mapping[str, SpecSheet], slot: Slot, part_id: str) -> SpecSheet:
+    sheet = sheets.get(part_id)
+    if sheet is None or slot_for(sheet) is not slot:
+        raise NothingThere(f"There is no part '{part_id}' for place '{slot}'.")
+    return sheet

@@ -1,0 +1,117 @@
+"""The one way a build changes: on the revision it was seen at, recorded, or not at all."""
+
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass
+
+from django.contrib.auth.models import User
+from django.db import transaction
+
+from core.model.build import Build as BuildDocument
+from jungle.plans.models import Build, Edit
+
+LABEL_LENGTH = 200
+
+
+class StaleRevision(Exception):
+    """The build has changed since it was seen. Carries the build as it is now."""
+
+    def __init__(self, build: Build) -> None:
+        super().__init__(f"build {build.pk} is at revision {build.revision}")
+        self.build = build
+
+
+class NothingThere(LookupError):
+    """Something named in a request is not there for this person."""
+
+
+@dataclass(frozen=True)
+class On:
+    """Which build an edit is for, the revision it was made on, and who makes it."""
+
+    build_id: int
+    revision: int
+    actor: User
+
+
+def find_build(build_id: int, actor: User) -> Build:
+    """The build, if it is there for `actor`; otherwise `NothingThere`."""
+    build = Build.objects.visible_to(actor.pk).filter(pk=build_id).first()
+    if build is None:
+        raise NothingThere(f"There is no build {build_id}.")
+    return build
+
+
+@transaction.atomic
+def edit(on: On, label: str, change: Callable[[BuildDocument], BuildDocument]) -> Build:
+    """Make one edit. What could have been redone before it is forgotten; an edit that changes nothing is none.
+
+    Raises `StaleRevision` when the build is no longer at `on.revision`, and whatever `change` raises; the
+    build is then as it was.
+    """
+    build = _current(on)
+    before = build.plan
+    after = change(before)
+    if after == before:
+        return build
+    build.edits.filter(number__gt=build.edit_number).delete()
+    document = after.model_dump(mode="json")
+    number = build.edit_number + 1
+    Edit.objects.create(
+        build=build, number=number, label=label[:LABEL_LENGTH], actor=on.actor, document=document
+    )
+    return _set(build, document, number)
+
+
+@transaction.atomic
+def undo(on: On) -> Build:
+    """Go back one edit. Raises `NothingThere` at the beginning."""
+    return _step(on, -1)
+
+
+@transaction.atomic
+def redo(on: On) -> Build:
+    """Make the edit again that was undone last. Raises `NothingThere` where none was."""
+    return _step(on, +1)
+
+
+def undo_label(build: Build) -> str | None:
+    """What `undo` would take back."""
+    return _label(build, build.edit_number) if build.edit_number else None
+
+
+def redo_label(build: Build) -> str | None:
+    """What `redo` would make again."""
+    return _label(build, build.edit_number + 1)
+
+
+def named(fields: Iterable[str]) -> str:
+    """Fields as a label says them: `up_front_cap_minor` is 'up front cap'."""
+    return ", ".join(field.removesuffix("_minor").removesuffix("_m").replace("_", " ") for field in fields)
+
+
+def _label(build: Build, number: int) -> str | None:
+    return build.edits.filter(number=number).values_list("label", flat=True).first()
+
+
+def _current(on: On) -> Build:
+    build = find_build(on.build_id, on.actor)
+    if build.revision != on.revision:
+        raise StaleRevision(build)
+    return build
+
+
+def _step(on: On, by: int) -> Build:
+    build = _current(on)
+    number = build.edit_number + by
+    target = build.edits.filter(number=number).first() if number >= 0 else None
+    if target is None:
+        raise NothingThere("There is nothing to undo." if by < 0 else "There is nothing to redo.")
+    return _set(build, target.document, number)
+
+
+def _set(build: Build, document: dict[str, object], number: int) -> Build:
+    build.document, build.edit_number = document, number
+    build.name = str(document["name"])
+    build.revision += 1
+    build.save()
+    return build

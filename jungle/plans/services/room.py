@@ -1,0 +1,41 @@
+"""The room and what is placed in it."""
+
+from collections.abc import Mapping
+
+from core.model.build import Build as BuildDocument
+from core.model.moves import LayoutMove, layout_changes
+from core.model.typed import changed
+from core.quantities import UnitSystem
+from jungle.plans.models import Build
+from jungle.plans.services.editing import On, edit, named
+from jungle.plans.services.people import units_of
+
+
+def measure_room(on: On, changes: Mapping[str, object]) -> Build:
+    """Enter measurements of the room; what was a first guess no longer is one."""
+    units = units_of(on.actor)
+
+    def change(build: BuildDocument) -> BuildDocument:
+        guessed = tuple(field for field in build.room.guessed if field not in changes)
+        room = changed(build.room, {**changes, "guessed": guessed}, units, build.brief.currency)
+        return build.model_copy(update={"room": room})
+
+    return edit(on, f"Room: {named(changes)}", change)
+
+
+def move(on: On, changes: Mapping[str, object]) -> Build:
+    """Move the ball, the screen line, the projector or the monitor."""
+    units = units_of(on.actor)
+    return edit(on, f"Moved: {named(changes)}", lambda build: moved(build, changes, units))
+
+
+def moved(build: BuildDocument, changes: Mapping[str, object], units: UnitSystem) -> BuildDocument:
+    """`build` with something moved, nothing stored: what a drag shows on its way."""
+    given = changed(LayoutMove(), changes, units, build.brief.currency)
+    layout = changed(
+        build.layout,
+        layout_changes(build.layout, build.room, given, frozenset(changes)),
+        units,
+        build.brief.currency,
+    )
+    return build.model_copy(update={"layout": layout})

@@ -1,0 +1,164 @@
+"""Settings, all from the environment; without any, the local mode for one person on one machine."""
+
+from pathlib import Path
+
+import environ
+from csp.constants import NONE, SELF
+from django.core.exceptions import ImproperlyConfigured
+from django.core.management.utils import get_random_secret_key
+
+BASE_DIR = Path(__file__).resolve().parent.parent
+env = environ.Env()
+
+LOCAL = env.bool("JUNGLE_LOCAL", default=True)
+"""One owner, signed in by itself, on a loopback address. Otherwise a sign-in page guards everything."""
+DEBUG = env.bool("JUNGLE_DEBUG", default=False)
+DATA_DIR = Path(env.str("JUNGLE_DATA_DIR", default=str(BASE_DIR / "var")))
+DATA_DIR.mkdir(parents=True, exist_ok=True)
+
+
+def _secret_key() -> str:
+    given = env.str("JUNGLE_SECRET_KEY", default="")
+    if given:
+        return given
+    if not LOCAL:
+        raise ImproperlyConfigured("JUNGLE_SECRET_KEY must be set when JUNGLE_LOCAL=0")
+    kept = DATA_DIR / "secret-key"
+    if not kept.exists():
+        kept.write_text(get_random_secret_key())
+        kept.chmod(0o600)
+    return kept.read_text()
+
+
+SECRET_KEY = _secret_key()
+ALLOWED_HOSTS = ["127.0.0.1", "localhost", "[::1]"] if LOCAL else env.list("JUNGLE_ALLOWED_HOSTS", default=[])
+CSRF_TRUSTED_ORIGINS = env.list("JUNGLE_TRUSTED_ORIGINS", default=[])
+
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "django.contrib.staticfiles",
+    "axes",
+    "csp",
+    "django_vite",
+    "jungle.catalogue",
+    "jungle.plans",
+    "jungle.demo",
+]
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "csp.middleware.CSPMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "jungle.plans.middleware.LocalOwnerMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "axes.middleware.AxesMiddleware",
+]
+ROOT_URLCONF = "jungle.urls"
+WSGI_APPLICATION = "jungle.wsgi.application"
+TEMPLATES = [
+    {
+        "BACKEND": "django.template.backends.django.DjangoTemplates",
+        "DIRS": [BASE_DIR / "jungle" / "templates"],
+        "OPTIONS": {"context_processors": ["django.template.context_processors.request"]},
+    }
+]
+
+DATABASES = {
+    "default": {
+        "ENGINE": "django.db.backends.sqlite3",
+        "NAME": DATA_DIR / "jungle.sqlite3",
+        "OPTIONS": {
+            # Writers queue for the lock at BEGIN; deferred ones would fail half-way with 'database is locked'.
+            "transaction_mode": "IMMEDIATE",
+            "init_command": (
+                f"PRAGMA journal_mode={env.str('JUNGLE_JOURNAL_MODE', default='WAL')};"
+                "PRAGMA synchronous=NORMAL;PRAGMA busy_timeout=5000;PRAGMA foreign_keys=ON;"
+            ),
+        },
+        # A file, because live-server tests share one connection on an in-memory database.
+        "TEST": {"NAME": DATA_DIR / "test.sqlite3"},
+    }
+}
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+
+AUTHENTICATION_BACKENDS = [
+    "axes.backends.AxesStandaloneBackend",
+    "django.contrib.auth.backends.ModelBackend",
+]
+PASSWORD_HASHERS = ["django.contrib.auth.hashers.Argon2PasswordHasher"]
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator"},
+    {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator", "OPTIONS": {"min_length": 10}},
+    {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+]
+LOGIN_URL = "login"
+LOGIN_REDIRECT_URL = "/"
+LOGOUT_REDIRECT_URL = "login"
+AXES_FAILURE_LIMIT = 8
+AXES_COOLOFF_TIME = 1  # hours
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+
+LANGUAGE_CODE = "en"
+USE_TZ = True
+TIME_ZONE = "UTC"
+
+STATIC_URL = "/static/"
+STATIC_ROOT = DATA_DIR / "static"
+FRONTEND_DIST = BASE_DIR / "frontend" / "dist"
+STATICFILES_DIRS = [FRONTEND_DIST] if FRONTEND_DIST.exists() else []
+STORAGES = {
+    "default": {"BACKEND": "django.core.files.storage.FileSystemStorage"},
+    # Vite names files by their content already; a manifest storage would hash them twice.
+    "staticfiles": {"BACKEND": "whitenoise.storage.CompressedStaticFilesStorage"},
+}
+
+
+def _named_by_content(path: str, url: str) -> bool:
+    return url.startswith("/static/assets/")
+
+
+WHITENOISE_IMMUTABLE_FILE_TEST = _named_by_content
+DJANGO_VITE = {
+    "default": {
+        "dev_mode": DEBUG,
+        "manifest_path": FRONTEND_DIST / "manifest.json",
+        "dev_server_port": env.int("JUNGLE_VITE_PORT", default=5173),
+    }
+}
+
+_VITE_DEV = "http://localhost:5173"
+CONTENT_SECURITY_POLICY = {
+    "DIRECTIVES": {
+        "default-src": [NONE],
+        "script-src": [SELF, *([_VITE_DEV] if DEBUG else [])],
+        "style-src": [SELF, *(["'unsafe-inline'"] if DEBUG else [])],
+        "font-src": [SELF, *([_VITE_DEV] if DEBUG else [])],
+        "img-src": [SELF, "data:"],
+        "connect-src": [SELF, *([_VITE_DEV, "ws://localhost:5173"] if DEBUG else [])],
+        "form-action": [SELF],
+        "base-uri": [NONE],
+        "frame-ancestors": [NONE],
+    }
+}
+
+DATA_UPLOAD_MAX_MEMORY_SIZE = 4 * 1024 * 1024
+SESSION_COOKIE_AGE = 60 * 60 * 24 * 90
+SESSION_COOKIE_SAMESITE = "Lax"
+CSRF_COOKIE_SAMESITE = "Lax"
+X_FRAME_OPTIONS = "DENY"
+SECURE_REFERRER_POLICY = "same-origin"
+if not LOCAL:
+    SECURE_SSL_REDIRECT = env.bool("JUNGLE_SSL_REDIRECT", default=True)
+    SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")
+    SECURE_HSTS_SECONDS = 60 * 60 * 24 * 365
+    SECURE_HSTS_INCLUDE_SUBDOMAINS = True
+    SECURE_HSTS_PRELOAD = True
+    SESSION_COOKIE_SECURE = True
+    CSRF_COOKIE_SECURE = True
+
+SILENCED_SYSTEM_CHECKS: list[str] = []
