@@ -19,11 +19,14 @@ export default ts.config(
       '@typescript-eslint/no-unsafe-member-access': 'off',
       '@typescript-eslint/no-confusing-void-expression': 'off',
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+      '@typescript-eslint/unbound-method': 'off',
       'svelte/no-navigation-without-resolve': 'off',
     },
   },
   {
     files: ['**/*.svelte', '**/*.svelte.ts'],
     languageOptions: { parserOptions: { parser: ts.parser, svelteConfig } },
+    // Wrong about the type parameters of generic components.
+    rules: { '@typescript-eslint/no-unnecessary-type-assertion': 'off' },
   },
 )

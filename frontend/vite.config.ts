@@ -9,7 +9,7 @@ export default defineConfig({
   build: {
     manifest: 'manifest.json',
     assetsInlineLimit: 0,
-    rollupOptions: { input: ['src/main.ts', 'src/sign-in.ts'] },
+    rolldownOptions: { input: ['src/main.ts', 'src/sign-in.ts'] },
   },
   server: { port: 5173, strictPort: true, origin: 'http://localhost:5173' },
 })

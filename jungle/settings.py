@@ -18,7 +18,7 @@ DATA_DIR.mkdir(parents=True, exist_ok=True)
 
 
 def _secret_key() -> str:
-    given = env.str("JUNGLE_SECRET_KEY", default="")
+    given = str(env.str("JUNGLE_SECRET_KEY", default=""))
     if given:
         return given
     if not LOCAL:
@@ -160,5 +160,3 @@ if not LOCAL:
     SECURE_HSTS_PRELOAD = True
     SESSION_COOKIE_SECURE = True
     CSRF_COOKIE_SECURE = True
-
-SILENCED_SYSTEM_CHECKS: list[str] = []

@@ -1,0 +1,1 @@
+"""What is run from the shell beside Django's own commands."""

@@ -38,7 +38,11 @@ def gap_behind_screen(room: Room, layout: Layout) -> Verdict:
     cures = [say("Move the screen {more} into the room.", more=metres(GAP_COMFORT_M - gap_m))]
     if least_m == GAP_LEAST_M and state is State.BLOCKED:
         cures.append(
-            say("With {foam} of foam on the wall, {least} is enough.", foam=metres(FOAM_LEAST_M), least=metres(GAP_WITH_FOAM_M))
+            say(
+                "With {foam} of foam on the wall, {least} is enough.",
+                foam=metres(FOAM_LEAST_M),
+                least=metres(GAP_WITH_FOAM_M),
+            )
         )
     return Verdict(
         state,
@@ -64,7 +68,11 @@ def ball_to_screen(layout: Layout) -> Verdict:
     back = say("Move the ball back {more}.", more=metres(BALL_TO_SCREEN_COMFORT_M - distance_m))
     return Verdict(
         state,
-        say("{distance} from ball to screen, {least} is the least", distance=metres(distance_m), least=metres(BALL_TO_SCREEN_LEAST_M)),
+        say(
+            "{distance} from ball to screen, {least} is the least",
+            distance=metres(distance_m),
+            least=metres(BALL_TO_SCREEN_LEAST_M),
+        ),
         measured=metres(distance_m),
         required=metres(BALL_TO_SCREEN_LEAST_M),
         margin=metres(margin_m),
@@ -87,7 +95,12 @@ def behind_ball(brief: Brief, room: Room, layout: Layout) -> Verdict:
     forward = say("Move the ball {more} toward the screen.", more=metres(BEHIND_BALL_COMFORT_M - margin_m))
     return Verdict(
         state,
-        say("{behind} behind the ball, {who} needs {required}", behind=metres(behind_m), who=widest, required=metres(required_m)),
+        say(
+            "{behind} behind the ball, {who} needs {required}",
+            behind=metres(behind_m),
+            who=widest,
+            required=metres(required_m),
+        ),
         measured=metres(behind_m),
         required=metres(required_m),
         margin=metres(margin_m),

@@ -1,7 +1,7 @@
 """The build against both caps of the brief."""
 
-from core.checks.places import IN_BUDGET
 from core.checks.figures import share
+from core.checks.places import IN_BUDGET
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, judge
 from core.model.brief import Brief
@@ -25,7 +25,12 @@ def up_front(brief: Brief, costs: Costs) -> Verdict:
     state = judge(margin.minor, costs.contingency.minor)
     return Verdict(
         state,
-        say("{spent} of {cap} up front, {contingency} kept back", spent=costs.up_front, cap=cap, contingency=costs.contingency),
+        say(
+            "{spent} of {cap} up front, {contingency} kept back",
+            spent=costs.up_front,
+            cap=cap,
+            contingency=costs.contingency,
+        ),
         measured=costs.up_front,
         required=cap,
         margin=margin,

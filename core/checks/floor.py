@@ -59,7 +59,12 @@ def flush(mat: Mat, flooring: Flooring) -> Verdict:
     higher = "above" if mat_m >= floor_m else "below"
     return Verdict(
         state,
-        say("Mat {step} {higher} the floor, {flush} is flush", step=metres(step_m), higher=higher, flush=metres(FLUSH_TOLERANCE_M)),
+        say(
+            "Mat {step} {higher} the floor, {flush} is flush",
+            step=metres(step_m),
+            higher=higher,
+            flush=metres(FLUSH_TOLERANCE_M),
+        ),
         measured=metres(step_m),
         required=metres(TRIP_STEP_M),
         margin=metres(TRIP_STEP_M - step_m),
@@ -68,7 +73,11 @@ def flush(mat: Mat, flooring: Flooring) -> Verdict:
         changes=()
         if state is State.CLEAR
         else (
-            say("Put {step} of underlay under the {lower}.", step=metres(step_m), lower="floor" if higher == "above" else "mat"),
+            say(
+                "Put {step} of underlay under the {lower}.",
+                step=metres(step_m),
+                lower="floor" if higher == "above" else "mat",
+            ),
             say("Bevel the edge and mark it: a step trips people."),
         ),
     )

@@ -217,7 +217,12 @@ def hands(brief: Brief, monitor: LaunchMonitor) -> Verdict:
         state = State.TIGHT if mixed and served == "moved" else State.CLEAR
     return Verdict(
         state,
-        say("Serves {served}; {left} of {all} play left-handed", served=words[served], left=str(len(left)), all=str(len(brief.players))),
+        say(
+            "Serves {served}; {left} of {all} play left-handed",
+            served=words[served],
+            left=str(len(left)),
+            all=str(len(brief.players)),
+        ),
         measured=words[served],
         required="both hands" if mixed else ("left hand" if left else "right hand"),
         margin=Quantity(-unserved, Unit.PLAYERS),

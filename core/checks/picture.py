@@ -63,7 +63,9 @@ def screen_fill(title: Title, screen: ImpactScreen, picture: Picture) -> Verdict
         ),
         changes=()
         if state is State.CLEAR
-        else (say("Choose a screen nearer to {shape}, or a title that draws the screen's shape.", shape=picture.shape),),
+        else (
+            say("Choose a screen nearer to {shape}, or a title that draws the screen's shape.", shape=picture.shape),
+        ),
     )
 
 
@@ -92,7 +94,9 @@ def panel_fill(projector: Projector, picture: Picture, raster: Raster) -> Verdic
 
 
 @check("picture.throw", title="Throw distance", place=on(Slot.DISPLAY))
-def throw_distance(projector: Projector, raster: Raster, throw: Throw, lens: Lens, room: Room, layout: Layout) -> Verdict:
+def throw_distance(
+    projector: Projector, raster: Raster, throw: Throw, lens: Lens, room: Room, layout: Layout
+) -> Verdict:
     """The lens hangs where the zoom gives the picture's size, and the room reaches that far.
 
     D = throw ratio × raster width. A 16:9 panel on a 2.60 m square at 0.69–0.83 hangs 3.19–3.84 m from it.
@@ -116,7 +120,9 @@ def throw_distance(projector: Projector, raster: Raster, throw: Throw, lens: Len
             near=metres(throw.near_m),
             far=metres(throw.far_m),
         )
-    cures = [say("Hang it between {near} and {far} from the screen.", near=metres(throw.near_m), far=metres(throw.far_m))]
+    cures = [
+        say("Hang it between {near} and {far} from the screen.", near=metres(throw.near_m), far=metres(throw.far_m))
+    ]
     if throw.near_m > room_m:
         cures = [
             say(
@@ -136,7 +142,9 @@ def throw_distance(projector: Projector, raster: Raster, throw: Throw, lens: Len
             stated("Least throw ratio", Quantity(projector.throw_min or 0.0, Unit.FACTOR)),
             stated("Greatest throw ratio", Quantity(projector.throw_max or 0.0, Unit.FACTOR)),
             Input("Raster width Wr", metres(raster.width_m), Basis.PHYSICS),
-            placed("Lens to screen (proposed)" if layout.lens_distance_m is None else "Lens to screen", lens.distance_m),
+            placed(
+                "Lens to screen (proposed)" if layout.lens_distance_m is None else "Lens to screen", lens.distance_m
+            ),
             measured_in_room(room, "length_m", "Length"),
         ),
         changes=() if state is State.CLEAR else tuple(cures),

@@ -9,7 +9,7 @@ from core.model.brief import Brief
 from core.model.build import Build
 from core.model.chain import Chain
 from core.model.facts import known
-from core.model.parts import FloorStanding, Flooring, ImpactScreen, Mat, Part, Plan, Projector, Title
+from core.model.parts import Flooring, FloorStanding, ImpactScreen, Mat, Part, Plan, Projector, Title
 from core.model.room import Layout, Room
 from core.money.costs import Costs, costs_of
 
@@ -165,4 +165,3 @@ def costs(brief: Brief, chain: Chain, room: Room) -> Costs:
 def _aspect(shape: str) -> float:
     width, height = shape.split(":")
     return int(width) / int(height)
-

@@ -74,9 +74,7 @@ class Registry:
     def __getitem__(self, id: str) -> Check:
         return self._checks[id]
 
-    def check(
-        self, id: str, *, title: str, place: Place
-    ) -> Callable[[Callable[P, Verdict]], Callable[P, Verdict]]:
+    def check(self, id: str, *, title: str, place: Place) -> Callable[[Callable[P, Verdict]], Callable[P, Verdict]]:
         """Register a function as the check `id`.
 
         Raises `BadCheck` for a duplicate id, a missing docstring, a parameter without a class as its type,

@@ -96,7 +96,13 @@ def _fits_room(width_m: float, height_m: float, room: Room, inputs: tuple[Input,
         ),
         changes=()
         if state is State.CLEAR
-        else (say("Choose one at least {less} less {direction}.", less=metres(FIT_COMFORT_M - margin_m), direction=direction),),
+        else (
+            say(
+                "Choose one at least {less} less {direction}.",
+                less=metres(FIT_COMFORT_M - margin_m),
+                direction=direction,
+            ),
+        ),
     )
 
 
@@ -133,7 +139,11 @@ def screen_in_enclosure(surface: Surface, enclosure: Enclosure, layout: Layout) 
         ),
         changes=()
         if state is State.CLEAR
-        else (say("Choose an enclosure {more} larger inside, or a smaller screen.", more=metres(EDGE_COMFORT_M - margin_m)),),
+        else (
+            say(
+                "Choose an enclosure {more} larger inside, or a smaller screen.", more=metres(EDGE_COMFORT_M - margin_m)
+            ),
+        ),
     )
 
 

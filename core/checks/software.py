@@ -9,8 +9,8 @@ from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, judge
 from core.model.build import Slot
 from core.model.facts import MissingFact, known
-from core.model.parts import Display, LaunchMonitor, Machine, MachineNeeds, MonitorPlan, ResolutionNeeds, Title
-from core.quantities import Quantity, Unit, say
+from core.model.parts import Display, LaunchMonitor, Machine, MonitorLink, MonitorPlan, ResolutionNeeds, Title
+from core.quantities import Quantity, Sentence, Unit, say
 
 DEFAULT_MINIMUM_MEMORY_GB = 16.0
 DEFAULT_RECOMMENDED_MEMORY_GB = 32.0
@@ -45,26 +45,7 @@ def title_listens(monitor: LaunchMonitor, plan: MonitorPlan | None, title: Title
             inputs=inputs,
             changes=(say("{title} listens to: {linked}.", title=title.name, linked=linked),),
         )
-    short = tier < link.tier
-    enough = sorted((plan for plan in monitor.plans if plan.tier >= link.tier), key=lambda plan: plan.tier)
-    if short:
-        headline = say(
-            "Needs plan {tier} of {monitor}, has {has}",
-            tier=Quantity(link.tier, Unit.TIER),
-            monitor=monitor.name,
-            has=Quantity(tier, Unit.TIER),
-        )
-        names = ", ".join(plan.name for plan in enough) or "none of its plans"
-        changes = (say("Plans that unlock it: {names}.", names=names),)
-    elif link.via == "connector":
-        headline = say("Through a connector, at your own risk")
-        changes = (say("A title with a native link is supported by its maker."),)
-    else:
-        headline, changes = say("Native link, plan {tier} is enough", tier=Quantity(tier, Unit.TIER)), ()
-    if short:
-        state = State.BLOCKED
-    else:
-        state = State.TIGHT if link.via == "connector" else State.CLEAR
+    state, headline, changes = _link_state(monitor, link, tier)
     return Verdict(
         state,
         headline,
@@ -76,6 +57,23 @@ def title_listens(monitor: LaunchMonitor, plan: MonitorPlan | None, title: Title
         inputs=inputs,
         changes=changes,
     )
+
+
+def _link_state(monitor: LaunchMonitor, link: MonitorLink, tier: int) -> tuple[State, Sentence, tuple[Sentence, ...]]:
+    if tier < link.tier:
+        enough = sorted((plan for plan in monitor.plans if plan.tier >= link.tier), key=lambda plan: plan.tier)
+        headline = say(
+            "Needs plan {tier} of {monitor}, has {has}",
+            tier=Quantity(link.tier, Unit.TIER),
+            monitor=monitor.name,
+            has=Quantity(tier, Unit.TIER),
+        )
+        names = ", ".join(plan.name for plan in enough) or "none of its plans"
+        return State.BLOCKED, headline, (say("Plans that unlock it: {names}.", names=names),)
+    if link.via == "connector":
+        cure = say("A title with a native link is supported by its maker.")
+        return State.TIGHT, say("Through a connector, at your own risk"), (cure,)
+    return State.CLEAR, say("Native link, plan {tier} is enough", tier=Quantity(tier, Unit.TIER)), ()
 
 
 @check("machine.platform", title="Title runs on the machine", place=between(Slot.TITLE, Slot.MACHINE))
@@ -227,5 +225,7 @@ def signal(machine: Machine, display: Display) -> Verdict:
             stated("Machine sends", Quantity(sends, Unit.LINES)),
             stated("Display shows", Quantity(shows, Unit.LINES)),
         ),
-        changes=() if state is State.CLEAR else (say("Choose a machine with an output of {shows}.", shows=Quantity(shows, Unit.LINES)),),
+        changes=()
+        if state is State.CLEAR
+        else (say("Choose a machine with an output of {shows}.", shows=Quantity(shows, Unit.LINES)),),
     )

@@ -12,8 +12,8 @@ from core.geometry.swing_disc import COMFORT_M, PLANE_RAD, UNCERTAINTY_M, Point3
 from core.model.brief import Player
 from core.model.build import Slot
 from core.model.clubs import Club
-from core.model.parts import Enclosure
 from core.model.facts import known
+from core.model.parts import Enclosure
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
 
@@ -243,9 +243,7 @@ def inside_enclosure(
 
 
 @check("projector.swing", title="Projector out of the swing", place=on(Slot.DISPLAY))
-def projector_clearance(
-    player: Player, lens: Lens, layout: Layout, surface: HittingSurface
-) -> Verdict:
+def projector_clearance(player: Player, lens: Lens, layout: Layout, surface: HittingSurface) -> Verdict:
     """The projector hangs at least 0.30 m outside the player's swing disc."""
     disc = swing_disc(player, player.longest_club)
     points = disc.at(ball_at(layout, surface))

@@ -175,6 +175,7 @@ class CostsJson(BaseModel):
     horizon_years: int
     newcomer: FigureJson
     unpriced: int
+    missing_rates: list[str]
     scope: str
 
 
@@ -249,7 +250,12 @@ class AlternativeJson(BaseModel):
 
 def checks_json() -> list[CheckJson]:
     """The manual: every check there is."""
-    return [CheckJson(id=check.id, title=check.title, manual=check.manual) for check in REGISTRY.checks]
+    return [CheckJson(id=check.id, title=check.title, manual=_unwrapped(check.manual)) for check in REGISTRY.checks]
+
+
+def _unwrapped(docstring: str) -> str:
+    paragraphs = docstring.split("\n\n")
+    return "\n\n".join(" ".join(paragraph.split()) for paragraph in paragraphs)
 
 
 def report_json(report: Report, system: UnitSystem) -> ReportJson:
@@ -448,6 +454,7 @@ def _costs(costs: Costs, verdicts: tuple[Verdict, ...], system: UnitSystem) -> C
         horizon_years=costs.horizon_years,
         newcomer=_figure(costs.newcomer, system),
         unpriced=len(costs.missing),
+        missing_rates=list(costs.missing_rates),
         scope=costs.scope,
     )
 

@@ -124,9 +124,7 @@ def _room_shapes(room: Room, layout: Layout) -> list[Shape]:
     return shapes
 
 
-def _furniture_shapes(
-    room: Room, layout: Layout, players: tuple[Player, ...], furnishing: Furnishing
-) -> list[Shape]:
+def _furniture_shapes(room: Room, layout: Layout, players: tuple[Player, ...], furnishing: Furnishing) -> list[Shape]:
     middle_m, screen_m = room.width_m / 2, layout.screen_y_m
     shapes: list[Shape] = []
     if furnishing.floor_m:
@@ -140,7 +138,13 @@ def _furniture_shapes(
     if furnishing.enclosure:
         wide, high_m, deep = furnishing.enclosure
         shapes.append(
-            _box("plan", "enclosure", (screen_m, middle_m - wide / 2), (screen_m + deep, middle_m + wide / 2), "enclosure")
+            _box(
+                "plan",
+                "enclosure",
+                (screen_m, middle_m - wide / 2),
+                (screen_m + deep, middle_m + wide / 2),
+                "enclosure",
+            )
         )
         shapes.append(_box("section", "enclosure", (screen_m, 0), (screen_m + deep, high_m)))
     wide, high_m = furnishing.screen or (0.0, 0.0)
@@ -148,7 +152,9 @@ def _furniture_shapes(
     bottom_m = layout.screen_bottom_m
     top_m = bottom_m + high_m if high_m else room.ceiling_m
     meaning = "screen" if furnishing.screen else "screen-line"
-    shapes.append(Shape("plan", meaning, ((screen_m, middle_m - half_m), (screen_m, middle_m + half_m)), False, label="screen"))
+    shapes.append(
+        Shape("plan", meaning, ((screen_m, middle_m - half_m), (screen_m, middle_m + half_m)), False, label="screen")
+    )
     shapes.append(Shape("section", meaning, ((screen_m, bottom_m), (screen_m, top_m)), False, label="screen"))
     if furnishing.monitor:
         shapes += _monitor_shapes(*furnishing.monitor, room, layout, players, furnishing)
@@ -232,9 +238,18 @@ def _dimensions(room: Room, layout: Layout, furnishing: Furnishing) -> list[Dime
         Dimension("plan", "Ball to screen", (screen, 0), (ball_y, 0), ball_y - screen, "layout.ball_to_screen_m"),
         Dimension("plan", "Behind the ball", (ball_y, 0), (length, 0), length - ball_y, "layout.behind_ball_m"),
         Dimension("plan", "Ball to left wall", (length, 0), (length, ball_x), ball_x, "layout.ball_x_m"),
-        Dimension("plan", "Ball to right wall", (length, ball_x), (length, width), width - ball_x, "layout.right_wall_m"),
-        Dimension("section", "Under the screen", (screen, 0), (screen, layout.screen_bottom_m), layout.screen_bottom_m, "layout.screen_bottom_m"),
-    ]  # fmt: skip
+        Dimension(
+            "plan", "Ball to right wall", (length, ball_x), (length, width), width - ball_x, "layout.right_wall_m"
+        ),
+        Dimension(
+            "section",
+            "Under the screen",
+            (screen, 0),
+            (screen, layout.screen_bottom_m),
+            layout.screen_bottom_m,
+            "layout.screen_bottom_m",
+        ),
+    ]
     if furnishing.monitor and furnishing.monitor[0] == "behind":
         u = ball_y + furnishing.monitor[1]
         dimensions.append(
@@ -259,6 +274,14 @@ def _handles(room: Room, layout: Layout, furnishing: Furnishing) -> list[Handle]
         u = layout.screen_y_m + lens.distance_m
         handles += [
             Handle("plan", "projector", "Projector", (u, lens.x_m), "lens_distance_m", "", layout.screen_y_m),
-            Handle("section", "projector", "Projector", (u, lens.height_m), "lens_distance_m", "lens_height_m", layout.screen_y_m),
-        ]  # fmt: skip
+            Handle(
+                "section",
+                "projector",
+                "Projector",
+                (u, lens.height_m),
+                "lens_distance_m",
+                "lens_height_m",
+                layout.screen_y_m,
+            ),
+        ]
     return handles

@@ -53,7 +53,8 @@ class SwingDisc:
 
     def at(self, ball: Point3) -> NDArray[np.float64]:
         """(SAMPLES, 3) clubhead positions in the room for a ball there."""
-        return self.points_m + np.array(ball)
+        moved: NDArray[np.float64] = self.points_m + np.array(ball)
+        return moved
 
     def bounds(self, ball: Point3) -> tuple[Point3, Point3]:
         """Least and greatest x, y and z in the room for a ball there."""
@@ -108,4 +109,3 @@ def _disc(height_m: float, club_m: float, handedness: Handedness, early_release:
 def _point(coordinates: NDArray[np.float64]) -> Point3:
     x, y, z = coordinates.tolist()
     return x, y, z
-

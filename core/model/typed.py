@@ -1,7 +1,7 @@
 """Numbers as people type and read them: the unit on a field says how its text is understood and told back."""
 
 import re
-from collections.abc import Iterator, Mapping
+from collections.abc import Callable, Iterator, Mapping
 from typing import Annotated, Any, TypeVar, get_args, get_origin
 
 from pydantic import ValidationError
@@ -18,6 +18,8 @@ ACCEPTED_LIGHT = "a light level such as 30 lux or 3 fc"
 _SPEED_UNITS = {"m/s": 1.0, "mph": METRES_PER_SECOND_PER_MPH, "km/h": 1 / 3.6}
 _LIGHT_UNITS = {"lux": 1.0, "lx": 1.0, "fc": LUX_PER_FOOTCANDLE}
 
+_BARE_SPEED = {UnitSystem.METRIC: "m/s", UnitSystem.IMPERIAL: "mph"}
+_BARE_LIGHT = {UnitSystem.METRIC: "lux", UnitSystem.IMPERIAL: "fc"}
 _BOUNDS = {"ge": "at least", "gt": "more than", "le": "at most", "lt": "less than"}
 
 
@@ -96,20 +98,17 @@ def _marked(annotation: Any) -> Unit | None:
 def _read(value: object, unit: Unit | None, system: UnitSystem, currency: str) -> object:
     if not isinstance(value, str) or unit is None:
         return value
-    text, imperial = value.strip(), system is UnitSystem.IMPERIAL
+    text = value.strip()
     if not text:
         return None
-    if unit is Unit.METRE:
-        return parse_length(text, system)
-    if unit is Unit.MINOR_MONEY:
-        return parse_minor(text, currency)
-    if unit is Unit.SHARE:
-        return round(_number(text, {"%": 1.0}, "%", ACCEPTED_SHARE) / 100, 6)
-    if unit is Unit.METRE_PER_SECOND:
-        return _number(text, _SPEED_UNITS, "mph" if imperial else "m/s", ACCEPTED_SPEED)
-    if unit is Unit.LUX:
-        return _number(text, _LIGHT_UNITS, "fc" if imperial else "lux", ACCEPTED_LIGHT)
-    return value
+    readers: dict[Unit, Callable[[], float]] = {
+        Unit.METRE: lambda: parse_length(text, system),
+        Unit.MINOR_MONEY: lambda: parse_minor(text, currency),
+        Unit.SHARE: lambda: round(_number(text, {"%": 1.0}, "%", ACCEPTED_SHARE) / 100, 6),
+        Unit.METRE_PER_SECOND: lambda: _number(text, _SPEED_UNITS, _BARE_SPEED[system], ACCEPTED_SPEED),
+        Unit.LUX: lambda: _number(text, _LIGHT_UNITS, _BARE_LIGHT[system], ACCEPTED_LIGHT),
+    }
+    return readers[unit]() if unit in readers else value
 
 
 def _number(text: str, units: Mapping[str, float], bare: str, accepted: str) -> float:

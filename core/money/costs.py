@@ -10,7 +10,7 @@ from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.chain import Chain, Hanging
 from core.model.facts import MissingFact, known
-from core.model.parts import Billing, FloorRoll, Flooring, FloorTiles, MonitorPlan, Plan, Price, Title
+from core.model.parts import Billing, Flooring, FloorRoll, FloorTiles, MonitorPlan, Plan, Price, Title
 from core.model.room import Room
 from core.quantities import Money
 
@@ -19,6 +19,16 @@ SCOPE = (
     "Parts on the chain and their plans, tax included. "
     "Left out: small items, delivery, electricity, building works, resale."
 )
+
+
+class MissingRate(MissingFact):
+    """An amount in `currency` cannot be added up: the brief has no rate for it."""
+
+    def __init__(self, currency: str, into: str) -> None:
+        super().__init__(
+            f"The rate from {currency} to {into}", f"Enter in the brief what 1 {currency} costs in {into}."
+        )
+        self.currency = currency
 
 
 class Payment(StrEnum):
@@ -76,6 +86,11 @@ class Costs:
         """Why amounts are not known, line by line."""
         return tuple(line.missing for line in self.lines if line.missing)
 
+    @property
+    def missing_rates(self) -> tuple[str, ...]:
+        """Currencies that the brief has no rate for, each once."""
+        return tuple(sorted({fact.currency for fact in self.missing if isinstance(fact, MissingRate)}))
+
 
 def costs_of(brief: Brief, chain: Chain, room: Room) -> Costs:
     """What `chain` costs in the brief's currency, the floor covered wall to wall."""
@@ -113,10 +128,7 @@ def in_currency(price: Price, brief: Brief) -> Money:
         return amount
     rate = next((rate.rate for rate in brief.exchange_rates if rate.currency == price.currency), None)
     if rate is None:
-        raise MissingFact(
-            f"The rate from {price.currency} to {brief.currency}",
-            f"Enter in the brief what 1 {price.currency} costs in {brief.currency}.",
-        )
+        raise MissingRate(price.currency, brief.currency)
     return amount.converted(rate, brief.currency)
 
 
@@ -139,13 +151,14 @@ def _part_line(hanging: Hanging, brief: Brief, room: Room) -> Line:
     part, decided = hanging.part, hanging.decided
     nothing = Money(0, brief.currency)
     label = f"{part.maker} {part.name}"
+    quantity, unit = 1, ""
+    listed: Money | None = None
+    reason: MissingFact | None = None
     try:
         quantity, unit = _quantity(hanging, room)
         listed = in_currency(known(part.price, part, "price"), brief) * quantity
     except MissingFact as missing:
-        quantity, unit, listed, reason = 1, "", None, missing
-    else:
-        reason = None
+        reason = missing
     if decided.owned:
         value = decided.replacement_value_minor
         worth = listed if value is None else Money(value, brief.currency)

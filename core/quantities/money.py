@@ -77,7 +77,7 @@ class Money:
     @classmethod
     def total(cls, amounts: "list[Money]", currency: str) -> "Money":
         """The sum of `amounts`, all in `currency`; zero of it for none."""
-        return sum(amounts, cls(0, currency))  # type: ignore[arg-type]
+        return sum(amounts, cls(0, currency))
 
 
 def parse_minor(text: str, currency: str) -> int:

@@ -1,6 +1,6 @@
 """What every candidate for a place on the chain would do, before it is picked: the checks, asked once for each."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from core.checks.register import REGISTRY

@@ -51,9 +51,7 @@ def _worst_by_place(verdicts: tuple[Verdict, ...], registry: Registry) -> dict[t
     return by_place
 
 
-def _slot_status(
-    slot: Slot, build: Build, worst: Mapping[tuple[Slot, ...], Verdict], costs: Costs
-) -> SlotStatus:
+def _slot_status(slot: Slot, build: Build, worst: Mapping[tuple[Slot, ...], Verdict], costs: Costs) -> SlotStatus:
     optional = slot in OPTIONAL_SLOTS_BY_STAGE[build.brief.stage]
     state = worst[slot,].state if (slot,) in worst else State.CLEAR
     return SlotStatus(slot, optional, state if slot in build.chain else None, *costs.of_slot(slot))
@@ -80,9 +78,7 @@ def _questions(build: Build, verdicts: tuple[Verdict, ...], registry: Registry) 
     yield from _questions_of_verdicts(build, verdicts, registry)
 
 
-def _questions_of_verdicts(
-    build: Build, verdicts: tuple[Verdict, ...], registry: Registry
-) -> Iterator[OpenQuestion]:
+def _questions_of_verdicts(build: Build, verdicts: tuple[Verdict, ...], registry: Registry) -> Iterator[OpenQuestion]:
     asked = set()
     for verdict in verdicts:
         if verdict.state is not State.UNKNOWN or verdict.headline in asked or not build.brief.players:

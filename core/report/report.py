@@ -61,4 +61,3 @@ class Report:
     def blocked(self) -> bool:
         """Something rules the build out as it stands."""
         return any(verdict.state is State.BLOCKED for verdict in self.verdicts)
-

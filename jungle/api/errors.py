@@ -8,6 +8,7 @@ from core.formats.errors import BadFile
 from core.model.chain import UnknownPart
 from core.model.typed import FieldErrors
 from jungle.api.replies import build_reply, send
+from jungle.api.requests import SignedIn
 from jungle.api.schemas import Problem, Problems, Stale
 from jungle.plans.services.editing import NothingThere, StaleRevision
 from jungle.plans.services.people import units_of
@@ -45,7 +46,7 @@ def register_errors(api: NinjaAPI) -> None:
         return send(Problems(message=str(error), errors=[]), 404)
 
     @api.exception_handler(StaleRevision)
-    def stale(request: HttpRequest, error: StaleRevision) -> HttpResponse:
+    def stale(request: SignedIn, error: StaleRevision) -> HttpResponse:
         reply = Stale.model_construct(
             message="This build was changed in another window.",
             current=build_reply(error.build, units_of(request.user)),

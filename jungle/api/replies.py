@@ -1,9 +1,8 @@
 """Builds as replies: the document, its texts in the reader's units, and the report."""
 
 from collections.abc import Mapping
-from typing import Any, TypeVar
 
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpResponse
 from pydantic import BaseModel
 
 from core.formats.report_json import report_json
@@ -15,15 +14,20 @@ from core.model.parts import Plan
 from core.model.typed import field_texts
 from core.quantities import UnitSystem
 from core.report import evaluate
+from jungle.api.requests import SignedIn
 from jungle.api.schemas import BuildReply, Fact, PartSheet, PlanChoice
 from jungle.catalogue.models import Part
 from jungle.plans.models import Build
 from jungle.plans.services.editing import redo_label, undo_label
+from jungle.plans.services.people import units_of
 
-M = TypeVar("M", bound=BaseModel)
+
+def show(request: SignedIn, build: Build, status: int = 200) -> HttpResponse:
+    """The build as it is now, for the person who asked."""
+    return send(build_reply(build, units_of(request.user)), status)
 
 
-def send(reply: BaseModel, status: int = 200) -> Any:
+def send(reply: BaseModel, status: int = 200) -> HttpResponse:
     """`reply` as it is: it is of the endpoint's own type, and validating a report again would double its cost."""
     return HttpResponse(reply.model_dump_json(), content_type="application/json", status=status)
 
@@ -58,7 +62,10 @@ def _part_sheet(sheet: SpecSheet, units: UnitSystem) -> PartSheet:
         kind=getattr(sheet, "kind", ""),
         note=sheet.note,
         price=sheet.price.money.text() if sheet.price else "price not known",
-        plans=[PlanChoice(id=plan.id, name=plan.name, billing=plan.billing, price=_plan_price(plan)) for plan in plans_of(sheet)],
+        plans=[
+            PlanChoice(id=plan.id, name=plan.name, billing=plan.billing, price=_plan_price(plan))
+            for plan in plans_of(sheet)
+        ],
         facts=[Fact(name=name, text=text) for name, text in spec_rows(sheet, units)],
     )
 

@@ -31,10 +31,14 @@ export type Decision = Omit<Schemas['Decision'], 'revision'>
 
 export const api = createClient<paths>()
 
+/** Django's token, sent back with everything that changes something. */
+export function csrfToken(): string {
+  return /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? ''
+}
+
 api.use({
   onRequest({ request }) {
-    const token = /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1]
-    if (token && request.method !== 'GET') request.headers.set('X-CSRFToken', token)
+    if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrfToken())
   },
 })
 

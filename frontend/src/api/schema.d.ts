@@ -642,6 +642,8 @@ export interface components {
             newcomer: components["schemas"]["FigureJson"];
             /** Unpriced */
             unpriced: number;
+            /** Missing Rates */
+            missing_rates: string[];
             /** Scope */
             scope: string;
         };

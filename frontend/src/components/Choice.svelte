@@ -10,6 +10,11 @@
 
   let { label, value, options, choose, showLabel = false, narrow = false }: Props = $props()
   const id = $props.id()
+
+  function chosen(key: string): void {
+    const known = (Object.keys(options) as T[]).find((option) => option === key)
+    if (known !== undefined) choose(known)
+  }
 </script>
 
 <span class="inline-flex flex-col align-baseline leading-normal">
@@ -18,7 +23,7 @@
     {id}
     class="blank {narrow ? 'max-w-40' : 'max-w-56'}"
     {value}
-    onchange={(event) => choose(event.currentTarget.value as T)}
+    onchange={(event) => chosen(event.currentTarget.value)}
   >
     {#each Object.entries<string>(options) as [key, words] (key)}
       <option value={key}>{words}</option>

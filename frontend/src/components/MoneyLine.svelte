@@ -18,7 +18,7 @@
     </span>
     <span class="text-sm text-faint">
       {#if budget.cap}
-        {#if budget.contingency}{budget.contingency.text} kept back ·{/if}
+        {#if budget.contingency}<span class="max-sm:hidden">{budget.contingency.text} kept back · </span>{/if}
         <span class={over ? 'text-blocked' : ''}>{budget.left?.text} left</span> of {budget.cap.text}
       {:else}
         no cap set

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { Trash2 } from '@lucide/svelte'
-  import { api, type BuildSummary, outcome, type Problem } from '../api/client'
+  import { Trash } from '@lucide/svelte'
+  import { api, type BuildSummary, csrfToken, outcome, type Outcome, type Problem } from '../api/client'
   import ImportBuild from '../components/builds/ImportBuild.svelte'
   import Mark from '../components/Mark.svelte'
   import { session } from '../lib/session.svelte'
@@ -26,6 +26,11 @@
     message = begun.message
     problems = begun.problems
     if (begun.data) await navigate('/builds/:id/brief', { params: { id: String(begun.data.id) } })
+  }
+
+  function failed(found: Outcome<unknown>): void {
+    message = found.message
+    problems = found.problems
   }
 
   async function remove(id: number): Promise<void> {
@@ -91,7 +96,7 @@
           <button
             class="btn btn-square btn-ghost btn-sm"
             aria-label="Delete {build.name}"
-            onclick={() => (deleting = build.id)}><Trash2 size={17} /></button
+            onclick={() => (deleting = build.id)}><Trash size={17} /></button
           >
         {/if}
       </li>
@@ -112,15 +117,11 @@
         <button class="btn btn-primary">Begin</button>
       </div>
     </form>
-    <ImportBuild failed={(found) => ((message = found.message), (problems = found.problems))} />
+    <ImportBuild {failed} />
   </div>
   {#if session.session && !session.session.local}
     <form method="post" action="/sign-out" class="mt-10">
-      <input
-        type="hidden"
-        name="csrfmiddlewaretoken"
-        value={/(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? ''}
-      />
+      <input type="hidden" name="csrfmiddlewaretoken" value={csrfToken()} />
       <button class="btn btn-sm">Sign {session.session.user} out</button>
     </form>
   {/if}

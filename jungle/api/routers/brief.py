@@ -2,42 +2,41 @@
 
 from typing import Any
 
-from django.http import HttpRequest
 from ninja import Router
 
-from jungle.api.replies import build_reply, send
+from jungle.api.replies import show
+from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
 from jungle.api.schemas import BriefChange, Change, PlayerChange
 from jungle.plans.services import brief
 from jungle.plans.services.editing import On
-from jungle.plans.services.people import units_of
 
 router = Router(tags=["brief"])
 
 
 @router.patch("/{int:build_id}/brief", response=EDIT_REPLIES)
-def change_brief(request: HttpRequest, build_id: int, body: BriefChange) -> Any:
+def change_brief(request: SignedIn, build_id: int, body: BriefChange) -> Any:
     """Answer questions of the brief."""
     build = brief.change_brief(On(build_id, body.revision, request.user), body.changes())
-    return send(build_reply(build, units_of(request.user)))
+    return show(request, build)
 
 
 @router.post("/{int:build_id}/players", response=EDIT_REPLIES)
-def add_player(request: HttpRequest, build_id: int, body: PlayerChange) -> Any:
+def add_player(request: SignedIn, build_id: int, body: PlayerChange) -> Any:
     """Add a player."""
     build = brief.add_player(On(build_id, body.revision, request.user), body.changes())
-    return send(build_reply(build, units_of(request.user)))
+    return show(request, build)
 
 
 @router.patch("/{int:build_id}/players/{player_id}", response=EDIT_REPLIES)
-def change_player(request: HttpRequest, build_id: int, player_id: str, body: PlayerChange) -> Any:
+def change_player(request: SignedIn, build_id: int, player_id: str, body: PlayerChange) -> Any:
     """Change a player."""
     build = brief.change_player(On(build_id, body.revision, request.user), player_id, body.changes())
-    return send(build_reply(build, units_of(request.user)))
+    return show(request, build)
 
 
 @router.post("/{int:build_id}/players/{player_id}/remove", response=EDIT_REPLIES)
-def remove_player(request: HttpRequest, build_id: int, player_id: str, body: Change) -> Any:
+def remove_player(request: SignedIn, build_id: int, player_id: str, body: Change) -> Any:
     """Remove a player."""
     build = brief.remove_player(On(build_id, body.revision, request.user), player_id)
-    return send(build_reply(build, units_of(request.user)))
+    return show(request, build)

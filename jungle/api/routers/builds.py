@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpResponse
 from ninja import File, Router, Status
 from ninja.files import UploadedFile
 
@@ -10,59 +10,59 @@ from core.checks.verdict import State
 from core.formats.build_file import write_build_file
 from core.model.build import Build as BuildDocument
 from core.report import evaluate
-from jungle.api.replies import build_reply, hung_sheets, send
+from jungle.api.replies import hung_sheets, show
+from jungle.api.requests import SignedIn
 from jungle.api.schemas import BuildReply, BuildSummary, Change, NewBuild, Problems, Rename, Stale
 from jungle.plans.models import Build
 from jungle.plans.services import builds, editing
 from jungle.plans.services.editing import On
-from jungle.plans.services.people import units_of
 
 router = Router(tags=["builds"])
 EDIT_REPLIES: dict[int, Any] = {200: BuildReply, 404: Problems, 409: Stale, 422: Problems}
 
 
 @router.get("", response=list[BuildSummary])
-def list_builds(request: HttpRequest) -> Any:
+def list_builds(request: SignedIn) -> Any:
     """All builds of the person signed in, the one changed last first."""
     return [_summary(build) for build in Build.objects.visible_to(request.user.pk)]
 
 
 @router.post("", response={201: BuildReply, 422: Problems})
-def start_build(request: HttpRequest, body: NewBuild) -> Any:
+def start_build(request: SignedIn, body: NewBuild) -> Any:
     """Begin a build with first guesses."""
     build = builds.start_build(request.user, BuildDocument(name=body.name))
-    return send(build_reply(build, units_of(request.user)), 201)
+    return show(request, build, 201)
 
 
 @router.post("/import", response={201: BuildReply, 422: Problems})
-def import_build(request: HttpRequest, file: File[UploadedFile]) -> Any:
+def import_build(request: SignedIn, file: File[UploadedFile]) -> Any:
     """Read a build file as a new build."""
     build = builds.import_build(request.user, file.read())
-    return send(build_reply(build, units_of(request.user)), 201)
+    return show(request, build, 201)
 
 
 @router.get("/{int:build_id}", response={200: BuildReply, 404: Problems})
-def read_build(request: HttpRequest, build_id: int) -> Any:
+def read_build(request: SignedIn, build_id: int) -> Any:
     """A build and its report."""
-    return send(build_reply(editing.find_build(build_id, request.user), units_of(request.user)))
+    return show(request, editing.find_build(build_id, request.user))
 
 
 @router.patch("/{int:build_id}", response=EDIT_REPLIES)
-def rename_build(request: HttpRequest, build_id: int, body: Rename) -> Any:
+def rename_build(request: SignedIn, build_id: int, body: Rename) -> Any:
     """Rename a build."""
     build = builds.rename_build(On(build_id, body.revision, request.user), body.name)
-    return send(build_reply(build, units_of(request.user)))
+    return show(request, build)
 
 
 @router.delete("/{int:build_id}", response={204: None, 404: Problems})
-def delete_build(request: HttpRequest, build_id: int) -> Any:
+def delete_build(request: SignedIn, build_id: int) -> Any:
     """Delete a build and its history."""
     builds.delete_build(build_id, request.user)
     return Status(204, None)
 
 
 @router.get("/{int:build_id}/file", response={200: Any, 404: Problems})
-def write_build(request: HttpRequest, build_id: int) -> Any:
+def write_build(request: SignedIn, build_id: int) -> Any:
     """The build as a build file."""
     build = editing.find_build(build_id, request.user)
     reply = HttpResponse(write_build_file(builds.build_file(build)), content_type="application/json")
@@ -71,17 +71,17 @@ def write_build(request: HttpRequest, build_id: int) -> Any:
 
 
 @router.post("/{int:build_id}/undo", response=EDIT_REPLIES)
-def undo(request: HttpRequest, build_id: int, body: Change) -> Any:
+def undo(request: SignedIn, build_id: int, body: Change) -> Any:
     """Take the last edit back."""
     build = editing.undo(On(build_id, body.revision, request.user))
-    return send(build_reply(build, units_of(request.user)))
+    return show(request, build)
 
 
 @router.post("/{int:build_id}/redo", response=EDIT_REPLIES)
-def redo(request: HttpRequest, build_id: int, body: Change) -> Any:
+def redo(request: SignedIn, build_id: int, body: Change) -> Any:
     """Make the edit again that was taken back last."""
     build = editing.redo(On(build_id, body.revision, request.user))
-    return send(build_reply(build, units_of(request.user)))
+    return show(request, build)
 
 
 def _summary(build: Build) -> BuildSummary:

@@ -2,13 +2,13 @@
 
 from typing import Any
 
-from django.http import HttpRequest
 from ninja import Router
 
 from core.formats.report_json import report_json
 from core.model.typed import field_texts
 from core.report import evaluate
-from jungle.api.replies import build_reply, hung_sheets, send
+from jungle.api.replies import hung_sheets, send, show
+from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
 from jungle.api.schemas import LayoutChange, Preview, PreviewChange, Problems, RoomChange
 from jungle.plans.services import room
@@ -19,21 +19,21 @@ router = Router(tags=["room"])
 
 
 @router.patch("/{int:build_id}/room", response=EDIT_REPLIES)
-def measure_room(request: HttpRequest, build_id: int, body: RoomChange) -> Any:
+def measure_room(request: SignedIn, build_id: int, body: RoomChange) -> Any:
     """Enter measurements."""
     build = room.measure_room(On(build_id, body.revision, request.user), body.changes())
-    return send(build_reply(build, units_of(request.user)))
+    return show(request, build)
 
 
 @router.patch("/{int:build_id}/layout", response=EDIT_REPLIES)
-def move(request: HttpRequest, build_id: int, body: LayoutChange) -> Any:
+def move(request: SignedIn, build_id: int, body: LayoutChange) -> Any:
     """Move ball, screen line, projector or monitor."""
     build = room.move(On(build_id, body.revision, request.user), body.changes())
-    return send(build_reply(build, units_of(request.user)))
+    return show(request, build)
 
 
 @router.post("/{int:build_id}/preview", response={200: Preview, 404: Problems, 422: Problems})
-def preview(request: HttpRequest, build_id: int, body: PreviewChange) -> Any:
+def preview(request: SignedIn, build_id: int, body: PreviewChange) -> Any:
     """What moving something would do, while it is dragged; nothing is stored."""
     build, units = find_build(build_id, request.user), units_of(request.user)
     plan = room.moved(build.plan, body.changes(), units)

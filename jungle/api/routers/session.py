@@ -3,11 +3,11 @@
 from typing import Any
 
 from django.conf import settings
-from django.http import HttpRequest
 from ninja import Router
 
 from core.formats.report_json import CheckJson, checks_json
 from core.quantities.money import DECIMALS_BY_CURRENCY
+from jungle.api.requests import SignedIn
 from jungle.api.schemas import Preferences, Session
 from jungle.plans.services.people import set_units, units_of
 
@@ -15,25 +15,25 @@ router = Router(tags=["session"])
 
 
 @router.get("", response=Session)
-def read_session(request: HttpRequest) -> Any:
+def read_session(request: SignedIn) -> Any:
     """Who is signed in."""
     return _session(request)
 
 
 @router.patch("", response=Session)
-def change_session(request: HttpRequest, body: Preferences) -> Any:
+def change_session(request: SignedIn, body: Preferences) -> Any:
     """Change how quantities are read and typed."""
     set_units(request.user, body.units)
     return _session(request)
 
 
 @router.get("/checks", response=list[CheckJson])
-def list_checks(request: HttpRequest) -> Any:
+def list_checks(request: SignedIn) -> Any:
     """Every check and its page in the manual."""
     return checks_json()
 
 
-def _session(request: HttpRequest) -> Session:
+def _session(request: SignedIn) -> Session:
     return Session(
         user=request.user.get_username(),
         local=settings.LOCAL,

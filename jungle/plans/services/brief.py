@@ -9,6 +9,7 @@ from jungle.plans.models import Build
 from jungle.plans.services.editing import NothingThere, On, edit, named
 from jungle.plans.services.people import units_of
 
+
 def change_brief(on: On, changes: Mapping[str, object]) -> Build:
     """Answer questions of the brief; texts are read in the actor's units."""
     units = units_of(on.actor)
@@ -72,4 +73,3 @@ def _with_players(build: BuildDocument, players: tuple[Player, ...]) -> BuildDoc
 def _number(id: str) -> int:
     digits = id.rpartition("-")[2]
     return int(digits) if digits.isdigit() else 0
-

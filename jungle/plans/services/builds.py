@@ -47,7 +47,5 @@ def import_build(actor: User, text: bytes) -> Build:
     """A new build from a build file; its parts join the catalogue. Raises `BadFile`, storing nothing."""
     file = read_build_file(text)
     kept = adopt_parts(actor.pk, file.parts)
-    chain = {
-        slot: hung.model_copy(update={"part": kept[hung.part]}) for slot, hung in file.build.chain.items()
-    }
+    chain = {slot: hung.model_copy(update={"part": kept[hung.part]}) for slot, hung in file.build.chain.items()}
     return start_build(actor, file.build.model_copy(update={"chain": chain}), "Read from a file")

@@ -56,9 +56,7 @@ def edit(on: On, label: str, change: Callable[[BuildDocument], BuildDocument]) -
     build.edits.filter(number__gt=build.edit_number).delete()
     document = after.model_dump(mode="json")
     number = build.edit_number + 1
-    Edit.objects.create(
-        build=build, number=number, label=label[:LABEL_LENGTH], actor=on.actor, document=document
-    )
+    Edit.objects.create(build=build, number=number, label=label[:LABEL_LENGTH], actor=on.actor, document=document)
     return _set(build, document, number)
 
 

@@ -4,6 +4,7 @@
   import { session } from '../../lib/session.svelte'
   import Choice from '../Choice.svelte'
   import QuantityField from '../QuantityField.svelte'
+  import ExchangeRates from './ExchangeRates.svelte'
 
   let { brief }: { brief: BuildReply['build']['brief'] } = $props()
   const build = $derived(useBuild()())
@@ -12,14 +13,6 @@
   const years = Object.fromEntries(
     [1, 2, 3, 4, 5, 6, 8, 10, 15, 20].map((count) => [String(count), `${count} year${count > 1 ? 's' : ''}`]),
   )
-  const foreign = $derived([
-    ...new Set(
-      (build.report?.costs.lines ?? []).flatMap(
-        ({ missing }) => /rate from ([A-Z]{3})/.exec(missing)?.[1] ?? [],
-      ),
-    ),
-    ...brief.exchange_rates.map(({ currency }) => currency),
-  ])
 </script>
 
 <div class="leading-9">
@@ -69,4 +62,5 @@
     />
     is added to prices that come without.
   </p>
+  <ExchangeRates {brief} />
 </div>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Dimension, LayoutChange, Problem, RoomChange } from '../../api/client'
+  import type { Dimension, Problem } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import Drawing from './Drawing.svelte'
 
@@ -9,8 +9,8 @@
   function type(dimension: Dimension, typed: string): Promise<Problem[]> {
     const [record, field] = dimension.field.split('.')
     const what = `${dimension.label.toLowerCase()} ${typed}`
-    if (record === 'room') return build.measureRoom(what, { [field ?? '']: typed } as RoomChange)
-    return build.move(what, { [field ?? '']: typed } as LayoutChange)
+    if (record === 'room') return build.measureRoom(what, { [field ?? '']: typed })
+    return build.move(what, { [field ?? '']: typed })
   }
 </script>
 

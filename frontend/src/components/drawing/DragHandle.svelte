@@ -95,7 +95,6 @@
   }
 </script>
 
-<!-- svelte-ignore a11y_no_noninteractive_tabindex (a slider that moves in two directions) -->
 <g
   class="cursor-grab touch-none outline-offset-4 active:cursor-grabbing"
   role="slider"

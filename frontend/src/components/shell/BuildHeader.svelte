@@ -18,15 +18,15 @@
     class="font-display text-lg font-bold text-base-content no-underline"
     aria-label="Jungle: all builds">Jungle</a
   >
-  <h1 class="min-w-0 flex-1 text-base font-normal">
+  <h1 class="max-w-96 min-w-0 flex-1 text-base font-normal *:w-full">
     <QuantityField
       label="Name of the build"
       text={build.reply?.build.name ?? ''}
       commit={(name) => build.rename(name)}
-      width="min(24rem, 46vw)"
+      width="100%"
     />
   </h1>
-  <div class="flex items-center gap-0.5">
+  <div class="ml-auto flex items-center gap-0.5">
     {#if build.pending > 0}<span class="loading loading-xs loading-spinner" role="status" aria-label="Saving"
       ></span>{/if}
     <button

@@ -1,0 +1,35 @@
+<script lang="ts">
+  import type { BuildReply } from '../../api/client'
+  import { useBuild } from '../../lib/build.svelte'
+  import QuantityField from '../QuantityField.svelte'
+
+  /** What foreign money costs, for every currency that a part is priced in. */
+  let { brief }: { brief: BuildReply['build']['brief'] } = $props()
+  const build = $derived(useBuild()())
+  const kept = $derived(brief.exchange_rates.filter(({ currency }) => currency !== brief.currency))
+  const missing = $derived(build.report?.costs.missing_rates ?? [])
+  const currencies = $derived([...new Set([...kept.map(({ currency }) => currency), ...missing])])
+
+  function setRate(currency: string, rate: string) {
+    const others = brief.exchange_rates.filter((known) => known.currency !== currency)
+    const dated = new Date().toISOString().slice(0, 10)
+    const exchange_rates =
+      rate === '' ? others : [...others, { currency, rate: rate.replace(',', '.'), dated }]
+    return build.changeBrief(`rate of ${currency} ${rate}`, { exchange_rates })
+  }
+</script>
+
+{#each currencies as currency (currency)}
+  {@const rate = kept.find((known) => known.currency === currency)}
+  <p>
+    1 {currency} costs
+    <QuantityField
+      label="Rate from {currency} to {brief.currency}"
+      text={rate?.rate ?? ''}
+      hint="not known"
+      width="5rem"
+      commit={(typed) => setRate(currency, typed)}
+    />
+    {brief.currency}{rate?.dated ? `, as of ${rate.dated}` : ''}.
+  </p>
+{/each}
