@@ -34,7 +34,7 @@ class LengthError(ValueError):
 def parse_length(text: str, system: UnitSystem = UnitSystem.METRIC) -> float:
     """Metres meant by `text`; a bare number is metres in the metric system and feet in the imperial one.
 
-    Raises `LengthError` for anything else, negative lengths included a leading minus excepted.
+    A leading minus makes it negative. Raises `LengthError` for anything else.
 
     >>> parse_length("2.4"), parse_length("2400mm")
     (2.4, 2.4)
@@ -44,7 +44,7 @@ def parse_length(text: str, system: UnitSystem = UnitSystem.METRIC) -> float:
     2.4003
     """
     cleaned = _tidy(text)
-    if cleaned.startswith("-"):
+    if cleaned.startswith("-") and not cleaned.startswith("--"):
         return -parse_length(cleaned[1:], system)
     if metric := _METRIC.fullmatch(cleaned):
         return round(float(metric["number"]) * _METRES_PER_METRIC_UNIT[metric["unit"]], 9)

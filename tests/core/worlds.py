@@ -1,0 +1,230 @@
+"""Small worlds for tests: a room, players and one part for each place, every fact stated."""
+
+from core.checks.readings import HittingSurface
+from core.model.brief import Brief, Player
+from core.model.build import Build
+from core.model.parts import (
+    Computer,
+    Enclosure,
+    FloorTiles,
+    ImpactScreen,
+    LaunchMonitor,
+    MachineNeeds,
+    Mat,
+    MonitorLink,
+    MonitorPlan,
+    Part,
+    Price,
+    Projector,
+    RearRadar,
+    ResolutionNeeds,
+    Title,
+    TitlePlan,
+)
+from core.model.room import Layout, Room
+
+BARE_FLOOR = HittingSurface(0.0, 0.0)
+
+
+def price(euros: float, currency: str = "EUR", tax_included: bool = True) -> Price:
+    return Price(minor=round(euros * 100), currency=currency, tax_included=tax_included)
+
+
+def player(name: str = "Ada", **facts: object) -> Player:
+    return Player.model_validate({"id": name.lower(), "name": name, "height_m": 1.80, **facts})
+
+
+def left_hander(name: str = "Lin", **facts: object) -> Player:
+    return player(name, handedness="left", **facts)
+
+
+def room(**facts: object) -> Room:
+    return Room.model_validate({"width_m": 4.6, "length_m": 7.0, "ceiling_m": 3.0, "guessed": (), **facts})
+
+
+def layout(**facts: object) -> Layout:
+    return Layout.model_validate({"ball_x_m": 2.3, "ball_y_m": 3.5, "screen_y_m": 0.4, **facts})
+
+
+def radar(**facts: object) -> RearRadar:
+    return RearRadar.model_validate(
+        {
+            "id": "radar",
+            "maker": "Maker",
+            "name": "Radar",
+            "price": price(500),
+            "both_hands": "unmoved",
+            "ball_speed_min_m_s": 5,
+            "ball_speed_max_m_s": 90,
+            "level_tolerance_m": 0.05,
+            "distance_min_m": 2.0,
+            "distance_max_m": 2.6,
+            "flight_min_m": 2.4,
+            "plans": (
+                MonitorPlan(id="base", name="Base"),
+                MonitorPlan(id="full", name="Full", billing="yearly", price=price(200), tier=2),
+            ),
+            **facts,
+        }
+    )
+
+
+def title(**facts: object) -> Title:
+    needs = ResolutionNeeds(
+        lines=1080,
+        minimum=MachineNeeds(graphics_grade=4, graphics_memory_gb=4, memory_gb=16, processor_grade=4, storage_gb=50),
+        recommended=MachineNeeds(
+            graphics_grade=6, graphics_memory_gb=8, memory_gb=16, processor_grade=5, storage_gb=100
+        ),
+    )
+    return Title.model_validate(
+        {
+            "id": "title",
+            "maker": "Maker",
+            "name": "Rounds",
+            "price": price(0),
+            "shapes": ("16:9", "4:3"),
+            "platforms": ("Wicket OS",),
+            "plans": (TitlePlan(id="monthly", name="Monthly", billing="monthly", price=price(15)),),
+            "monitor_links": (MonitorLink(monitor="radar"),),
+            "machine_needs": (needs,),
+            **facts,
+        }
+    )
+
+
+def computer(**facts: object) -> Computer:
+    return Computer.model_validate(
+        {
+            "id": "computer",
+            "maker": "Maker",
+            "name": "Tower",
+            "price": price(1000),
+            "platform": "Wicket OS",
+            "graphics_grade": 6,
+            "graphics_memory_gb": 8,
+            "memory_gb": 16,
+            "processor_grade": 6,
+            "storage_gb": 500,
+            "output_lines": 2160,
+            **facts,
+        }
+    )
+
+
+def projector(**facts: object) -> Projector:
+    return Projector.model_validate(
+        {
+            "id": "projector",
+            "maker": "Maker",
+            "name": "Lamp",
+            "price": price(900),
+            "width_px": 1920,
+            "height_px": 1080,
+            "throw_min": 0.69,
+            "throw_max": 0.83,
+            "lumens": 4000,
+            "native_contrast": 2000,
+            "lens_above_min": 0.0,
+            "lens_above_max": 0.1,
+            "keystone_max_deg": 20,
+            **facts,
+        }
+    )
+
+
+def screen(**facts: object) -> ImpactScreen:
+    return ImpactScreen.model_validate(
+        {
+            "id": "screen",
+            "maker": "Maker",
+            "name": "Square",
+            "price": price(300),
+            "width_m": 2.7,
+            "height_m": 2.7,
+            "border_m": 0.05,
+            "gain": 1.0,
+            "rated_ball_speed_m_s": 90,
+            **facts,
+        }
+    )
+
+
+def enclosure(**facts: object) -> Enclosure:
+    return Enclosure.model_validate(
+        {
+            "id": "enclosure",
+            "maker": "Maker",
+            "name": "Box",
+            "price": price(800),
+            "outer_width_m": 2.9,
+            "outer_height_m": 2.85,
+            "inner_width_m": 2.8,
+            "inner_height_m": 2.76,
+            "depth_m": 1.0,
+            **facts,
+        }
+    )
+
+
+def mat(**facts: object) -> Mat:
+    return Mat.model_validate(
+        {
+            "id": "mat",
+            "maker": "Maker",
+            "name": "Strip",
+            "price": price(400),
+            "width_m": 1.5,
+            "length_m": 1.5,
+            "thickness_m": 0.04,
+            "strip_width_m": 0.5,
+            "strip_length_m": 1.2,
+            **facts,
+        }
+    )
+
+
+def tiles(**facts: object) -> FloorTiles:
+    return FloorTiles.model_validate(
+        {
+            "id": "tiles",
+            "maker": "Maker",
+            "name": "Tile",
+            "price": price(30),
+            "thickness_m": 0.04,
+            "tile_side_m": 0.5,
+            "tiles_per_pack": 4,
+            **facts,
+        }
+    )
+
+
+PLACES = {
+    "floor": "tiles",
+    "mat": "mat",
+    "monitor": "radar",
+    "title": "title",
+    "machine": "computer",
+    "display": "projector",
+    "screen": "screen",
+    "enclosure": "enclosure",
+}
+
+
+def full_parts() -> dict[str, Part]:
+    parts = (tiles(), mat(), radar(), title(), computer(), projector(), screen(), enclosure())
+    return {part.id: part for part in parts}
+
+
+def full_build(**facts: object) -> Build:
+    chain = {slot: {"part": part} for slot, part in PLACES.items()}
+    chain["monitor"]["plan"] = "base"
+    chain["title"]["plan"] = "monthly"
+    brief = Brief(players=(player(), left_hander(height_m=1.64)), up_front_cap_minor=1_000_000, yearly_cap_minor=30_000)
+    return Build.model_validate(
+        {"name": "Test", "brief": brief, "room": room(), "layout": layout(), "chain": chain, **facts}
+    )
+
+
+def monitor_of(kind: type[LaunchMonitor], **facts: object) -> LaunchMonitor:
+    return kind.model_validate({"id": "monitor", "maker": "Maker", "name": "Monitor", "both_hands": "unmoved", **facts})
