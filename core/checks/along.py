@@ -3,7 +3,7 @@
 from core.checks.figures import measured_in_room, metres, placed, stated
 from core.checks.places import IN_ROOM
 from core.checks.register import check
-from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.checks.verdict import ROUNDING, Basis, Input, State, Verdict, judge
 from core.geometry.picture import Picture
 from core.geometry.swing_disc import swing_disc
 from core.model.brief import Brief, Handedness, Player
@@ -150,7 +150,7 @@ def picture_offset(room: Room, layout: Layout, picture: Picture) -> Verdict:
     """
     offset_m = abs(layout.ball_x_m - room.width_m / 2)
     half_m = picture.width_m / 2
-    if offset_m <= CENTRED_M:
+    if offset_m <= CENTRED_M + ROUNDING:
         state = State.CLEAR
     else:
         state = State.TIGHT if offset_m < half_m else State.BLOCKED

@@ -141,7 +141,7 @@ def spec(title: Title, machine: Machine, display: Display | None) -> Verdict:
         say("Weakest line: {line}, {has} of {asked}", line=weakest.name.lower(), has=has, asked=asked),
         measured=has,
         required=least,
-        margin=Quantity(weakest.has - weakest.minimum, weakest.unit),
+        margin=Quantity(weakest.has - weakest.minimum, Unit.GRADES if weakest.unit is Unit.GRADE else weakest.unit),
         basis=Basis.SPEC,
         formula="each line of the machine against the title's minimum and recommended machine",
         inputs=(

@@ -28,6 +28,7 @@ class Unit(StrEnum):
     FACTOR = "×"
     GRADE = "class"
     TIER = "tier"
+    GRADES = "classes"
     TIERS = "tiers"
     PLAYERS = "players"
     YEAR = "years"

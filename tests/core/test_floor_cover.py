@@ -46,9 +46,7 @@ class RollTests(TestCase):
 
     @given(spans_mm, spans_mm, st.sampled_from([1000, 2000, 4000]))
     def test_no_direction_is_better(self, width: int, length: int, roll: int) -> None:
-        metres = [
-            -(-laid_mm(across, roll) * along // 1000) for across, along in ((width, length), (length, width))
-        ]
+        metres = [-(-laid_mm(across, roll) * along // 1000) for across, along in ((width, length), (length, width))]
         self.assertEqual(roll_cover(width / 1000, length / 1000, roll / 1000).units, min(metres))
 
     @given(spans_mm, spans_mm)

@@ -37,7 +37,9 @@ class FillTests(TestCase):
             self.assertAlmostEqual(width * height / 2.6**2, fill)
 
     @given(aspects, sizes, sizes)
-    def test_a_fitted_picture_touches_two_edges_and_passes_none(self, aspect: float, width: float, height: float) -> None:
+    def test_a_fitted_picture_touches_two_edges_and_passes_none(
+        self, aspect: float, width: float, height: float
+    ) -> None:
         fitted_width, fitted_height = fit_shape(aspect, width, height)
         self.assertAlmostEqual(fitted_width / fitted_height, aspect)
         self.assertLessEqual(fitted_width, width + 1e-9)

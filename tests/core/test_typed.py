@@ -13,9 +13,7 @@ METRIC, IMPERIAL = UnitSystem.METRIC, UnitSystem.IMPERIAL
 
 class ChangedTests(TestCase):
     def test_a_text_is_read_by_the_unit_of_its_field(self) -> None:
-        player = changed(
-            worlds.player(), {"height_m": "6'2\"", "measured_ball_speed_m_s": "140 mph"}, METRIC, "EUR"
-        )
+        player = changed(worlds.player(), {"height_m": "6'2\"", "measured_ball_speed_m_s": "140 mph"}, METRIC, "EUR")
         self.assertAlmostEqual(player.height_m, 74 * 0.0254, places=4)
         self.assertAlmostEqual(player.measured_ball_speed_m_s or 0, 140 * 0.44704)
 
@@ -37,7 +35,9 @@ class ChangedTests(TestCase):
     def test_every_text_that_cannot_be_read_is_named(self) -> None:
         with self.assertRaises(FieldErrors) as caught:
             changed(Room(), {"width_m": "wide", "length_m": "long"}, METRIC, "EUR")
-        self.assertEqual([(field, value) for field, value, _ in caught.exception.errors], [("width_m", "wide"), ("length_m", "long")])
+        self.assertEqual(
+            [(field, value) for field, value, _ in caught.exception.errors], [("width_m", "wide"), ("length_m", "long")]
+        )
 
     def test_a_bound_is_told_in_the_readers_units(self) -> None:
         for system, accepted in ((METRIC, "at most 40.00 m"), (IMPERIAL, "at most 131 ft 2 13/16 in")):
@@ -46,7 +46,11 @@ class ChangedTests(TestCase):
             self.assertEqual(caught.exception.errors, [("width_m", "900 m", accepted)])
 
     def test_speeds_shares_and_light_say_what_they_accept(self) -> None:
-        for record, field in ((worlds.player(), "measured_ball_speed_m_s"), (Brief(), "tax_share"), (Room(), "measured_lux")):
+        for record, field in (
+            (worlds.player(), "measured_ball_speed_m_s"),
+            (Brief(), "tax_share"),
+            (Room(), "measured_lux"),
+        ):
             with self.subTest(field), self.assertRaises(FieldErrors) as caught:
                 changed(record, {field: "a lot"}, METRIC, "EUR")
             self.assertIn("such as", caught.exception.errors[0][2])

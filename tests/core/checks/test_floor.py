@@ -1,0 +1,59 @@
+"""Mat and floor."""
+
+from core.checks.floor import cover, flush, strip
+from core.model.parts import FloorRoll
+from tests.core.checks.base import CheckTestCase
+from tests.core.worlds import mat, room, tiles
+
+
+class StripTests(CheckTestCase):
+    def test_the_narrower_of_both_decides(self) -> None:
+        """0.50 × 1.20 m: 100 mm over the least width, 300 mm over the least length."""
+        self.assert_verdict(strip(mat()), "clear", "500 mm", "400 mm", "100 mm")
+        self.assert_verdict(strip(mat(strip_width_m=0.42)), "tight", "420 mm", "400 mm", "20 mm")
+        self.assert_verdict(strip(mat(strip_length_m=0.8)), "blocked", "800 mm", "900 mm", "−100 mm")
+
+    def test_unknown(self) -> None:
+        self.assert_unknown(strip(mat(strip_width_m=None)), "The strip width of Strip")
+
+
+class FlushTests(CheckTestCase):
+    def answer(self, mat_m: float | None, floor_m: float | None):  # type: ignore[no-untyped-def]
+        return flush(mat(thickness_m=mat_m), tiles(thickness_m=floor_m))
+
+    def test_within_three_millimetres(self) -> None:
+        self.assert_verdict(self.answer(0.042, 0.040), "clear", "2 mm", "10 mm", "8 mm")
+        self.assert_verdict(self.answer(0.043, 0.040), "clear", "3 mm", "10 mm", "7 mm")
+
+    def test_a_step_that_is_felt_and_one_that_trips(self) -> None:
+        self.assert_verdict(
+            self.answer(0.046, 0.040), "tight", "6 mm", "10 mm", "4 mm", "Put 6 mm of underlay under the floor."
+        )
+        self.assert_verdict(
+            self.answer(0.018, 0.040), "blocked", "22 mm", "10 mm", "−12 mm", "Put 22 mm of underlay under the mat."
+        )
+
+    def test_unknown(self) -> None:
+        self.assert_unknown(self.answer(None, 0.04), "The thickness of Strip")
+        self.assert_unknown(self.answer(0.04, None), "The thickness of Tile")
+
+
+class CoverTests(CheckTestCase):
+    def test_tiles(self) -> None:
+        """35 packs, 35.0 m² for 32.2 m²: 2.8 / 35 = 8 %."""
+        self.assert_verdict(cover(tiles(), room()), "clear", "8 %", "15 %", "7 %")
+
+    def test_much_waste_is_worth_a_second_look(self) -> None:
+        """0.95 m tiles: 5 × 8 = 40, 36.1 m² for 32.2: 10.8 %; singles. In 1.2 m: 4 × 6 = 24, 34.56 m²: 6.8 %; 1.5: 4 × 5, 45 m²: 28.4 %."""
+        self.assert_verdict(
+            cover(tiles(tile_side_m=1.5, tiles_per_pack=1), room()), "tight", "28.4 %", "15 %", "−13.4 %"
+        )
+
+    def test_off_the_roll(self) -> None:
+        """2 m wide: 3 strips of 7 m are 21 m, 4 strips of 4.6 m are 19 m: 38 m² for 32.2: 15.3 %."""
+        roll = FloorRoll(id="roll", maker="Maker", name="Roll", roll_width_m=2.0)
+        self.assert_verdict(cover(roll, room()), "tight", "15.3 %", "15 %", "−0.3 %")
+
+    def test_unknown(self) -> None:
+        self.assert_unknown(cover(tiles(tile_side_m=None), room()), "The tile size of Tile")
+        self.assert_unknown(cover(FloorRoll(id="roll", maker="M", name="Roll"), room()), "The roll width of Roll")

@@ -1,0 +1,160 @@
+"""The launch monitor's checks."""
+
+from core.checks.monitor import ball_speed, behind, beside, flight, hands, level, overhead
+from core.checks.readings import HittingSurface, MonitorSpot, monitor_spot
+from core.model.brief import Brief
+from core.model.parts import OverheadCamera, SideCamera
+
+from tests.core.checks.base import CheckTestCase
+from tests.core.worlds import layout, left_hander, monitor_of, player, radar, room
+
+
+class BehindTests(CheckTestCase):
+    def answer(self, ball_y_m: float, spot_m: float, **facts: object):  # type: ignore[no-untyped-def]
+        return behind(radar(**facts), MonitorSpot(spot_m, False), room(), layout(ball_y_m=ball_y_m))
+
+    def test_room_before_the_wall(self) -> None:
+        """Stands 2.0 m back, 2.15 with its body; 7.00 − 4.80 leaves 2.20, 50 mm to spare."""
+        self.assert_verdict(self.answer(3.5, 2.3), "clear", "2.30 m", "2.00 m", "300 mm")
+        self.assert_verdict(self.answer(4.8, 2.0), "tight", "2.20 m", "2.15 m", "50 mm")
+        self.assert_verdict(self.answer(5.0, 2.0), "blocked", "2.00 m", "2.15 m", "−150 mm")
+
+    def test_the_makers_range(self) -> None:
+        self.assert_verdict(
+            self.answer(3.5, 1.8), "blocked", "1.80 m", "2.00 m", "−200 mm", "Move it 200 mm further from the ball."
+        )
+        self.assert_verdict(
+            self.answer(3.5, 2.9), "blocked", "2.90 m", "2.60 m", "−300 mm", "Move it 300 mm nearer to the ball."
+        )
+
+    def test_unknown_without_the_range(self) -> None:
+        self.assert_unknown(self.answer(3.5, 2.3, distance_max_m=None), "The distance from the ball of Radar")
+
+
+class BesideTests(CheckTestCase):
+    def answer(self, who: object, ball_x_m: float, **facts: object):  # type: ignore[no-untyped-def]
+        camera = monitor_of(SideCamera, **{"distance_min_m": 0.4, "distance_max_m": 0.6, **facts})
+        return beside(who, camera, MonitorSpot(0.5, True), room(), layout(ball_x_m=ball_x_m))  # type: ignore[arg-type]
+
+    def test_it_stands_on_the_free_side(self) -> None:
+        """0.50 and 0.15 for its body are 0.65 m; the spot itself is 0.10 m inside the range both ways."""
+        self.assert_verdict(self.answer(player(), 2.3), "clear", "500 mm", "400 mm", "100 mm")
+        self.assert_verdict(
+            self.answer(player(), 3.9), "tight", "700 mm", "650 mm", "50 mm", "Move the ball 50 mm from that wall."
+        )
+        self.assert_verdict(self.answer(left_hander(), 0.5), "blocked", "500 mm", "650 mm", "−150 mm")
+
+    def test_unknown_without_the_range(self) -> None:
+        verdict = self.answer(player(), 2.3, distance_min_m=None)
+        self.assert_unknown(verdict, "The distance from the ball of Monitor")
+
+
+class OverheadTests(CheckTestCase):
+    def answer(self, ceiling_m: float, **facts: object):  # type: ignore[no-untyped-def]
+        camera = monitor_of(OverheadCamera, **{"mount_height_min_m": 2.7, "mount_height_max_m": 3.2, **facts})
+        return overhead(camera, room(ceiling_m=ceiling_m), HittingSurface(0.04, 0.04))  # type: ignore[arg-type]
+
+    def test_height_over_the_hitting_surface(self) -> None:
+        """2.90 − 0.04 = 2.86, 160 mm over the least; 2.77 − 0.04 = 2.73, 30 mm over."""
+        self.assert_verdict(self.answer(2.9), "clear", "2.86 m", "2.70 m", "160 mm")
+        self.assert_verdict(self.answer(2.77), "tight", "2.73 m", "2.70 m", "30 mm")
+        self.assert_verdict(self.answer(2.6), "blocked", "2.56 m", "2.70 m", "−140 mm")
+
+    def test_too_high_is_cured_by_a_drop_rod(self) -> None:
+        self.assert_verdict(
+            self.answer(3.5), "blocked", "3.46 m", "3.20 m", "−260 mm", "Hang it on a drop rod of 260 mm or more."
+        )
+
+    def test_unknown_without_its_heights(self) -> None:
+        self.assert_unknown(self.answer(2.9, mount_height_min_m=None), "The mounting height of Monitor")
+
+
+class FlightTests(CheckTestCase):
+    def answer(self, ball_y_m: float, **facts: object):  # type: ignore[no-untyped-def]
+        return flight(radar(**facts), layout(ball_y_m=ball_y_m))
+
+    def test_clear_tight_blocked(self) -> None:
+        self.assert_verdict(self.answer(3.5), "clear", "3.10 m", "2.40 m", "700 mm")
+        self.assert_verdict(self.answer(2.9), "tight", "2.50 m", "2.40 m", "100 mm", "Move the ball back 50 mm.")
+        self.assert_verdict(self.answer(2.5), "blocked", "2.10 m", "2.40 m", "−300 mm")
+
+    def test_unknown(self) -> None:
+        self.assert_unknown(self.answer(3.5, flight_min_m=None), "The flight it needs of Radar")
+
+
+class HandsTests(CheckTestCase):
+    BOTH = Brief(players=(player(), left_hander()))
+
+    def answer(self, served: str | None, brief: Brief = BOTH):  # type: ignore[no-untyped-def]
+        return hands(brief, radar(both_hands=served))
+
+    def test_clear_tight_blocked(self) -> None:
+        self.assert_verdict(self.answer("unmoved"), "clear", "both hands, unmoved", "both hands", "0 players")
+        self.assert_verdict(self.answer("moved"), "tight", "both hands, moved across", "both hands", "0 players")
+        self.assert_verdict(self.answer("no"), "blocked", "right hand only", "both hands", "−1 players")
+
+    def test_one_hand_alone_need_not_be_moved_for(self) -> None:
+        self.assert_verdict(
+            self.answer("moved", Brief(players=(left_hander(),))),
+            "clear",
+            "both hands, moved across",
+            "left hand",
+            "0 players",
+        )
+
+    def test_unknown(self) -> None:
+        self.assert_unknown(self.answer(None), "The handedness of Radar")
+        self.assert_unknown(self.answer("no", Brief()), "Who will swing here")
+
+
+class LevelTests(CheckTestCase):
+    def answer(self, mat_m: float, floor_m: float, pad_m: float = 0.0, tolerance: float | None = 0.010):  # type: ignore[no-untyped-def]
+        camera = monitor_of(SideCamera, level_tolerance_m=tolerance)
+        return level(camera, HittingSurface(mat_m, floor_m), layout(monitor_pad_m=pad_m))  # type: ignore[arg-type]
+
+    def test_clear_tight_blocked(self) -> None:
+        """10 mm are allowed; up to half of it is clear."""
+        self.assert_verdict(self.answer(0.042, 0.040), "clear", "2 mm", "10 mm", "8 mm")
+        self.assert_verdict(self.answer(0.047, 0.040), "tight", "7 mm", "10 mm", "3 mm", "Put it on a pad 7 mm thick.")
+        self.assert_verdict(self.answer(0.060, 0.040), "blocked", "20 mm", "10 mm", "−10 mm")
+
+    def test_a_pad_lifts_it_and_may_lift_too_far(self) -> None:
+        self.assert_verdict(self.answer(0.060, 0.040, pad_m=0.02), "clear", "0 mm", "10 mm", "10 mm")
+        self.assert_verdict(
+            self.answer(0.040, 0.040, pad_m=0.03),
+            "blocked",
+            "30 mm",
+            "10 mm",
+            "−20 mm",
+            "Lower its pad by 30 mm, or raise the mat.",
+        )
+
+    def test_unknown(self) -> None:
+        self.assert_unknown(self.answer(0.04, 0.04, tolerance=None), "The level tolerance of Monitor")
+
+
+class BallSpeedTests(CheckTestCase):
+    def answer(self, limit: float | None, **facts: object):  # type: ignore[no-untyped-def]
+        return ball_speed(Brief(players=(player(**facts),)), radar(ball_speed_max_m_s=limit))
+
+    def test_clear_tight_blocked(self) -> None:
+        self.assert_verdict(self.answer(72, speed_band="recreational"), "clear", "72.0 m/s", "60.0 m/s", "12.0 m/s")
+        self.assert_verdict(self.answer(77, speed_band="fast"), "tight", "77.0 m/s", "76.0 m/s", "1.0 m/s")
+        self.assert_verdict(self.answer(72, speed_band="fast"), "blocked", "72.0 m/s", "76.0 m/s", "−4.0 m/s")
+
+    def test_a_measured_speed_stands_before_the_band(self) -> None:
+        verdict = self.answer(72, speed_band="fast", measured_ball_speed_m_s=65)
+        self.assert_verdict(verdict, "clear", "72.0 m/s", "65.0 m/s", "7.0 m/s")
+
+    def test_unknown(self) -> None:
+        self.assert_unknown(self.answer(None), "The greatest ball speed of Radar")
+        self.assert_unknown(ball_speed(Brief(), radar()), "Who will swing here")
+
+
+class PlacementTests(CheckTestCase):
+    def test_the_proposed_spot_gives_way_to_a_short_room(self) -> None:
+        """Middle of 2.0–2.6 is 2.30; with 2.30 m behind the ball it comes 0.15 m nearer: 2.15."""
+
+        self.assertAlmostEqual(monitor_spot(radar(), layout(ball_y_m=3.5), room()).distance_m, 2.30)
+        self.assertAlmostEqual(monitor_spot(radar(), layout(ball_y_m=4.7), room()).distance_m, 2.15)
+        self.assertFalse(monitor_spot(radar(), layout(monitor_distance_m=2.5), room()).proposed)

@@ -1,0 +1,115 @@
+"""What stops the ball, and what it hangs in."""
+
+from core.checks.screen import (
+    display_for_stage,
+    enclosure_in_room,
+    rating,
+    screen_in_enclosure,
+    screen_in_room,
+    surface_for_stage,
+)
+from core.model.brief import Brief
+from core.model.parts import Net, Television
+from tests.core.checks.base import CheckTestCase
+from tests.core.worlds import enclosure, layout, player, projector, room, screen
+
+
+class RatingTests(CheckTestCase):
+    def answer(self, rated: float | None, **facts: object):  # type: ignore[no-untyped-def]
+        return rating(Brief(players=(player(**facts),)), screen(rated_ball_speed_m_s=rated))
+
+    def test_eleven_tenths_of_the_fastest_ball(self) -> None:
+        """1.1 · 60 = 66 m/s; within a twentieth over it, 69.3, is tight."""
+        self.assert_verdict(self.answer(75), "clear", "75.0 m/s", "66.0 m/s", "9.0 m/s")
+        self.assert_verdict(self.answer(68), "tight", "68.0 m/s", "66.0 m/s", "2.0 m/s")
+        self.assert_verdict(
+            self.answer(62),
+            "blocked",
+            "62.0 m/s",
+            "66.0 m/s",
+            "−4.0 m/s",
+            "Choose a surface rated for 69.3 m/s of ball speed.",
+        )
+
+    def test_the_fastest_player_decides(self) -> None:
+        brief = Brief(players=(player(speed_band="junior"), player("Max", speed_band="fast")))
+        self.assert_verdict(rating(brief, screen()), "clear", "90.0 m/s", "83.6 m/s", "6.4 m/s")
+
+    def test_unknown(self) -> None:
+        self.assert_unknown(self.answer(None), "The rated ball speed of Square")
+        self.assert_unknown(rating(Brief(), screen()), "Who will swing here")
+
+
+class FitTests(CheckTestCase):
+    def test_screen_in_the_room(self) -> None:
+        """2.70 m and 0.10 under it are 2.80 of 3.00 m up; across there is more to spare."""
+        self.assert_verdict(
+            screen_in_room(screen(), room(), layout(screen_bottom_m=0.1)), "clear", "3.00 m", "2.80 m", "200 mm"
+        )
+        self.assert_verdict(
+            screen_in_room(screen(), room(ceiling_m=2.72), layout()), "tight", "2.72 m", "2.70 m", "20 mm"
+        )
+        self.assert_verdict(
+            screen_in_room(screen(width_m=4.8), room(), layout()),
+            "blocked",
+            "4.60 m",
+            "4.80 m",
+            "−200 mm",
+            "Choose one at least 250 mm less wide.",
+        )
+
+    def test_enclosure_in_the_room(self) -> None:
+        self.assert_verdict(enclosure_in_room(enclosure(), room()), "clear", "3.00 m", "2.85 m", "150 mm")
+        self.assert_verdict(enclosure_in_room(enclosure(), room(lining_m=0.12)), "tight", "2.88 m", "2.85 m", "30 mm")
+        self.assert_verdict(
+            enclosure_in_room(enclosure(), room(ceiling_m=2.6)), "blocked", "2.60 m", "2.85 m", "−250 mm"
+        )
+
+    def test_screen_in_the_enclosure(self) -> None:
+        """Inside 2.80 × 2.76 m; the screen takes 2.70 m both ways: 60 mm to spare up, 100 mm across."""
+        self.assert_verdict(screen_in_enclosure(screen(), enclosure(), layout()), "clear", "2.76 m", "2.70 m", "60 mm")
+        self.assert_verdict(
+            screen_in_enclosure(screen(), enclosure(), layout(screen_bottom_m=0.05)),
+            "tight",
+            "2.76 m",
+            "2.75 m",
+            "10 mm",
+        )
+        self.assert_verdict(
+            screen_in_enclosure(screen(width_m=3.0), enclosure(), layout()),
+            "blocked",
+            "2.80 m",
+            "3.00 m",
+            "−200 mm",
+            "Choose an enclosure 220 mm larger inside, or a smaller screen.",
+        )
+
+    def test_unknown(self) -> None:
+        self.assert_unknown(screen_in_room(screen(width_m=None), room(), layout()), "The width of Square")
+        self.assert_unknown(enclosure_in_room(enclosure(outer_height_m=None), room()), "The outer height of Box")
+        self.assert_unknown(
+            screen_in_enclosure(screen(), enclosure(inner_width_m=None), layout()), "The inner width of Box"
+        )
+
+
+class StageTests(CheckTestCase):
+    NET = Net(id="net", maker="Maker", name="Net")
+    TELEVISION = Television(id="tv", maker="Maker", name="TV")
+
+    def test_a_net_shows_no_picture(self) -> None:
+        self.assert_verdict(surface_for_stage(Brief(), screen()), "clear", "screen", "screen", "met")
+        self.assert_verdict(surface_for_stage(Brief(), self.NET), "blocked", "net", "screen", "not met")
+        self.assert_verdict(surface_for_stage(Brief(stage="net"), self.NET), "clear", "net", "net or screen", "met")  # type: ignore[arg-type]
+
+    def test_a_television_is_not_projected(self) -> None:
+        self.assert_verdict(display_for_stage(Brief(), projector()), "clear", "projector", "projector", "met")
+        self.assert_verdict(
+            display_for_stage(Brief(), self.TELEVISION), "blocked", "television", "projector", "not met"
+        )
+        self.assert_verdict(
+            display_for_stage(Brief(stage="tablet"), self.TELEVISION),  # type: ignore[arg-type]
+            "clear",
+            "television",
+            "television or projector",
+            "met",
+        )

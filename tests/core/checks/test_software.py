@@ -1,0 +1,106 @@
+"""Monitor, title and machine."""
+
+from core.checks.software import platform, signal, spec, title_listens
+from core.model.parts import MachineNeeds, MonitorLink, MonitorPlan, ResolutionNeeds
+from tests.core.checks.base import METRIC, CheckTestCase
+from tests.core.worlds import computer, price, projector, radar, title
+
+
+class LinkTests(CheckTestCase):
+    def answer(self, link: MonitorLink | None, tier: int = 0):  # type: ignore[no-untyped-def]
+        plan = MonitorPlan(id="held", name="Held", tier=tier)
+        return title_listens(radar(), plan, title(monitor_links=(link,) if link else ()))
+
+    def test_native_is_clear(self) -> None:
+        self.assert_verdict(self.answer(MonitorLink(monitor="radar")), "clear", "tier 0", "tier 0", "0 tiers")
+
+    def test_a_connector_is_at_ones_own_risk(self) -> None:
+        link = MonitorLink(monitor="radar", via="connector", connector_price=price(40))
+        self.assert_verdict(self.answer(link), "tight", "tier 0", "tier 0", "0 tiers")
+
+    def test_too_low_a_plan_names_those_that_unlock_it(self) -> None:
+        link = MonitorLink(monitor="radar", tier=2)
+        self.assert_verdict(self.answer(link), "blocked", "tier 0", "tier 2", "−2 tiers", "Plans that unlock it: Full.")
+        self.assert_verdict(self.answer(link, tier=2), "clear", "tier 2", "tier 2", "0 tiers")
+
+    def test_no_link_names_what_the_title_does_hear(self) -> None:
+        self.assert_verdict(
+            self.answer(None), "blocked", "no link", "native or connector", "not met", "Rounds listens to: no monitor."
+        )
+
+    def test_without_a_plan_the_tier_is_zero(self) -> None:
+        verdict = title_listens(radar(), None, title(monitor_links=(MonitorLink(monitor="radar", tier=1),)))
+        self.assert_verdict(verdict, "blocked", "tier 0", "tier 1", "−1 tiers")
+
+
+class PlatformTests(CheckTestCase):
+    def test_clear_and_blocked(self) -> None:
+        self.assert_verdict(platform(title(), computer()), "clear", "Wicket OS", "Wicket OS", "met")
+        self.assert_verdict(
+            platform(title(), computer(platform="Heron Linux")),
+            "blocked",
+            "Heron Linux",
+            "Wicket OS",
+            "not met",
+            "Choose a machine with Wicket OS.",
+        )
+
+    def test_unknown(self) -> None:
+        self.assert_unknown(platform(title(), computer(platform=None)), "The operating system of Tower")
+        self.assert_unknown(platform(title(platforms=()), computer()), "The list of platforms of Rounds")
+
+
+class SpecTests(CheckTestCase):
+    def test_as_recommended_is_clear(self) -> None:
+        """Graphics class 6 of 6 is the line with least over what is recommended."""
+        self.assert_verdict(spec(title(), computer(), projector()), "clear", "class 6", "class 4", "2 classes")
+
+    def test_between_minimum_and_recommended_is_tight(self) -> None:
+        verdict = spec(title(), computer(graphics_memory_gb=6), projector())
+        self.assert_verdict(verdict, "tight", "6 GB", "4 GB", "2 GB", "Upgrade the graphics memory to 8 GB.")
+
+    def test_weak_graphics_are_not_rescued_by_memory(self) -> None:
+        verdict = spec(title(), computer(graphics_grade=2, memory_gb=128), projector())
+        self.assert_verdict(verdict, "blocked", "class 2", "class 4", "−2 classes")
+        self.assertIn("retire", verdict.changes[0].text(METRIC))
+
+    def test_too_little_memory_is_blocked_and_can_be_upgraded(self) -> None:
+        verdict = spec(title(), computer(memory_gb=8), projector())
+        self.assert_verdict(verdict, "blocked", "8 GB", "16 GB", "−8 GB", "Upgrade the memory to 16 GB.")
+
+    def test_trade_memory_where_the_maker_states_none(self) -> None:
+        """16 GB least and 32 GB comfortable: a machine with 16 is tight."""
+        bare = ResolutionNeeds(lines=2160, minimum=MachineNeeds(), recommended=MachineNeeds())
+        verdict = spec(title(machine_needs=(bare,)), computer(), projector())
+        self.assert_verdict(verdict, "tight", "16 GB", "16 GB", "0 GB", "Upgrade the memory to 32 GB.")
+
+    def test_a_sharper_picture_asks_for_more(self) -> None:
+        sharp = ResolutionNeeds(
+            lines=2160, minimum=MachineNeeds(graphics_grade=8), recommended=MachineNeeds(graphics_grade=9)
+        )
+        both = title(machine_needs=(*title().machine_needs, sharp))
+        self.assertEqual(spec(both, computer(), projector()).state.value, "clear")
+        verdict = spec(both, computer(), projector(width_px=3840, height_px=2160))
+        self.assert_verdict(verdict, "blocked", "class 6", "class 8", "−2 classes")
+
+    def test_unknown_for_a_picture_nobody_stated_a_machine_for(self) -> None:
+        verdict = spec(title(), computer(), projector(width_px=3840, height_px=2160))
+        self.assert_unknown(verdict, "What Rounds asks of a machine for 2160 lines")
+
+    def test_unknown_without_a_line_of_the_machine(self) -> None:
+        self.assert_unknown(spec(title(), computer(graphics_grade=None), None), "The graphics of Tower")
+
+
+class SignalTests(CheckTestCase):
+    def test_clear_tight_blocked(self) -> None:
+        self.assert_verdict(signal(computer(), projector()), "clear", "2,160 lines", "1,080 lines", "1,080 lines")
+        sharp = projector(width_px=3840, height_px=2160)
+        self.assert_verdict(
+            signal(computer(output_lines=1080), sharp), "tight", "1,080 lines", "2,160 lines", "−1,080 lines"
+        )
+        self.assert_verdict(
+            signal(computer(output_lines=0), projector()), "blocked", "0 lines", "1,080 lines", "−1,080 lines"
+        )
+
+    def test_unknown(self) -> None:
+        self.assert_unknown(signal(computer(output_lines=None), projector()), "The video output of Tower")

@@ -1,0 +1,139 @@
+"""Swing checks. Ada, 1.80 m with a driver: apex 2.668 m, R 1.804 m, r 1.464 m."""
+
+from core.checks.readings import Headroom, HittingSurface
+from core.checks.swing import ceiling, inside_enclosure, longest_club, projector_clearance, rear_wall, side_walls
+from core.geometry.shadow import Lens
+from core.model.parts import Enclosure
+from core.model.room import Room
+from tests.core import worlds
+from tests.core.checks.base import METRIC, CheckTestCase
+from tests.core.worlds import BARE_FLOOR, layout, left_hander, player, room
+
+
+class CeilingTests(CheckTestCase):
+    def answer(self, ceiling_m: float, **facts: object):  # type: ignore[no-untyped-def]
+        return ceiling(player(**facts), room(ceiling_m=ceiling_m), BARE_FLOOR, Headroom(ceiling_m))
+
+    def test_clear_from_150_mm(self) -> None:
+        """3.000 − 2.668 = 0.332."""
+        self.assert_verdict(self.answer(3.0), "clear", "3.00 m", "2.668 m", "332 mm")
+
+    def test_tight_below_comfort_and_says_which_club_is_clear(self) -> None:
+        """2.750 − 2.668 = 0.082. A 4-iron: r² = 0.4199 + 0.9565 + 2·0.6337·0.2588 → 1.3054, apex 2.5348: 0.215 spare."""
+        verdict = self.answer(2.75)
+        self.assert_verdict(verdict, "tight", "2.75 m", "2.668 m", "82 mm")
+        self.assertIn("slow test swing", verdict.changes[0].text(METRIC))
+        self.assertEqual(verdict.changes[1].text(METRIC), "A 4-iron at the longest leaves 215 mm.")
+        self.assertEqual(verdict.changes[2].text(METRIC), "68 mm more height makes it clear.")
+
+    def test_still_tight_while_the_estimate_may_be_wrong(self) -> None:
+        """2.60 is 68 mm short, inside ±0.10 m: only a test swing can tell."""
+        self.assert_verdict(self.answer(2.6), "tight", "2.60 m", "2.668 m", "−68 mm")
+
+    def test_blocked_beyond_the_uncertainty(self) -> None:
+        self.assert_verdict(self.answer(2.5), "blocked", "2.50 m", "2.668 m", "−168 mm")
+
+    def test_an_early_release_takes_more(self) -> None:
+        self.assert_verdict(self.answer(3.0, early_release=True), "tight", "3.00 m", "2.932 m", "68 mm")
+
+    def test_lining_and_mat_come_off_the_height(self) -> None:
+        """3.000 − 0.050 − 0.040 = 2.910."""
+        verdict = ceiling(player(), room(lining_m=0.05), HittingSurface(0.04, 0.04), Headroom(2.91))
+        self.assert_verdict(verdict, "clear", "2.91 m", "2.668 m", "242 mm")
+
+
+class SideWallTests(CheckTestCase):
+    def answer(self, ball_x_m: float, width_m: float = 4.6):  # type: ignore[no-untyped-def]
+        return side_walls(player(), room(width_m=width_m), layout(ball_x_m=ball_x_m), BARE_FLOOR)
+
+    def test_clear_in_the_middle(self) -> None:
+        """The disc reaches (R + r)·cos 57° = 3.268·0.5446 = 1.780 m to the player's side: 2.30 − 1.780 = 0.520."""
+        self.assert_verdict(self.answer(2.3), "clear", "520 mm", "0 mm", "520 mm")
+
+    def test_tight_and_moves_the_ball_away_from_the_wall(self) -> None:
+        """1.85 − 1.780 = 0.070: 80 mm more make 0.15."""
+        self.assert_verdict(self.answer(1.85), "tight", "70 mm", "0 mm", "70 mm", "Move the ball 80 mm to the right.")
+
+    def test_blocked(self) -> None:
+        self.assert_verdict(self.answer(1.5), "blocked", "−280 mm", "0 mm", "−280 mm")
+
+    def test_a_narrow_room_is_not_cured_by_moving(self) -> None:
+        """1.90 m wide: the far wall has no room to give."""
+        verdict = self.answer(1.8, width_m=1.9)
+        self.assertFalse(any("Move the ball" in change.text(METRIC) for change in verdict.changes))
+
+    def test_a_left_hander_is_stopped_by_the_other_wall(self) -> None:
+        """4.60 − 2.75 = 1.85 m to the right wall: as tight as the mirror image."""
+        verdict = side_walls(left_hander(), room(), layout(ball_x_m=2.75), BARE_FLOOR)
+        self.assert_verdict(verdict, "tight", "70 mm", "0 mm", "70 mm", "Move the ball 80 mm to the left.")
+
+
+class RearWallTests(CheckTestCase):
+    def answer(self, ball_y_m: float):  # type: ignore[no-untyped-def]
+        return rear_wall(player(), room(), layout(ball_y_m=ball_y_m), BARE_FLOOR)
+
+    def test_clear_tight_blocked(self) -> None:
+        """The disc reaches 1.501 m back, where (r + (R − r)·sin δ)·cos δ is greatest: 7.00 − 5.30 − 1.501 = 0.199."""
+        self.assert_verdict(self.answer(5.3), "clear", "199 mm", "0 mm", "199 mm")
+        self.assert_verdict(
+            self.answer(5.4), "tight", "99 mm", "0 mm", "99 mm", "Move the ball 51 mm toward the screen."
+        )
+        self.assert_verdict(self.answer(5.7), "blocked", "−201 mm", "0 mm", "−201 mm")
+
+
+class LongestClubTests(CheckTestCase):
+    def answer(self, **facts: object):  # type: ignore[no-untyped-def]
+        return longest_club(player(), room(**facts), layout(), BARE_FLOOR)
+
+    def test_the_wanted_club_is_clear(self) -> None:
+        self.assert_verdict(self.answer(), "clear", "driver", "driver", "332 mm")
+
+    def test_a_shorter_club_is_clear(self) -> None:
+        """Under 2.75 m the 3- and 5-wood leave 129 and 147 mm; the 4-iron is the first to leave 150 mm."""
+        self.assert_verdict(self.answer(ceiling_m=2.75), "tight", "4-iron", "driver", "82 mm")
+
+    def test_no_club_is_clear(self) -> None:
+        """2.20 m: even the wedge needs 2.48 m."""
+        verdict = self.answer(ceiling_m=2.2)
+        self.assert_verdict(verdict, "blocked", "none", "driver", "−468 mm", "Possible after a slow test swing: none.")
+
+
+class EnclosureTests(CheckTestCase):
+    def answer(self, box: Enclosure, where: Room | None = None):  # type: ignore[no-untyped-def]
+        return inside_enclosure(player(), box, where or room(), layout(), BARE_FLOOR)
+
+    def test_a_shallow_box_ends_before_the_swing(self) -> None:
+        """The disc reaches forward to 3.50 − 1.501 = 1.999 m; the mouth is at 0.40 + 1.00: 0.599 short of it."""
+        self.assert_verdict(self.answer(worlds.enclosure()), "clear", "599 mm", "0 mm", "599 mm")
+
+    def test_a_deep_wide_high_box_keeps_clear(self) -> None:
+        """Right across the swing: roof at 2.90 leaves 2.90 − 2.668 = 0.232 m; the sides more."""
+        box = worlds.enclosure(depth_m=5.0, inner_width_m=4.5, inner_height_m=2.9)
+        self.assert_verdict(self.answer(box), "clear", "232 mm", "0 mm", "232 mm")
+
+    def test_a_deep_narrow_box_is_struck(self) -> None:
+        """2.80 m inside: side panel 0.90 m from the left wall, disc to 0.520 m: 0.380 m through it."""
+        box = worlds.enclosure(depth_m=5.0, inner_width_m=2.8, inner_height_m=2.9)
+        self.assert_verdict(self.answer(box), "blocked", "−380 mm", "0 mm", "−380 mm")
+
+    def test_a_low_roof_is_tight(self) -> None:
+        box = worlds.enclosure(depth_m=5.0, inner_width_m=4.5, inner_height_m=2.75)
+        self.assert_verdict(self.answer(box), "tight", "82 mm", "0 mm", "82 mm")
+
+    def test_unknown_without_its_depth(self) -> None:
+        self.assert_unknown(self.answer(worlds.enclosure(depth_m=None)), "The depth of Box")
+
+
+class ProjectorTests(CheckTestCase):
+    def answer(self, x_m: float, distance_m: float, height_m: float):  # type: ignore[no-untyped-def]
+        return projector_clearance(player(), Lens(x_m, distance_m, height_m, False), layout(), BARE_FLOOR)
+
+    def test_well_in_front_is_clear(self) -> None:
+        """The disc's foremost point is 1.999 m from the wall, 0.81 m left of the ball line and 1.17 m up."""
+        self.assert_verdict(self.answer(1.494, 0.999, 1.168), "clear", "600 mm", "300 mm", "300 mm")
+
+    def test_just_outside_is_tight(self) -> None:
+        self.assert_verdict(self.answer(1.494, 1.199, 1.168), "tight", "400 mm", "300 mm", "100 mm")
+
+    def test_too_near_is_blocked(self) -> None:
+        self.assert_verdict(self.answer(1.494, 1.499, 1.168), "blocked", "100 mm", "300 mm", "−200 mm")

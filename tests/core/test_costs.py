@@ -1,0 +1,110 @@
+"""What a build costs, line by line."""
+
+from decimal import Decimal
+from unittest import TestCase
+
+from core.model.brief import Brief, ExchangeRate
+from core.model.build import Build, Slot
+from core.model.chain import resolve_chain
+from core.model.facts import MissingFact
+from core.model.parts import Flooring, MonitorLink, MonitorPlan, Part
+from core.money.costs import Costs, Payment, costs_of, floor_cover, in_currency
+from core.quantities import Money
+from tests.core import worlds
+
+
+def euros(amount: float) -> Money:
+    return Money(round(amount * 100), "EUR")
+
+
+class CostTests(TestCase):
+    def costs(self, parts: dict[str, Part] | None = None, build: Build | None = None) -> Costs:
+        build, parts = build or worlds.full_build(), parts or worlds.full_parts()
+        return costs_of(build.brief, resolve_chain(build, parts), build.room)
+
+    def decided(self, slot: str, **decision: object) -> Build:
+        build = worlds.full_build()
+        chain = {place: hung.model_dump() for place, hung in build.chain.items()}
+        chain[Slot(slot)].update(decision)
+        return Build.model_validate({**build.model_dump(), "chain": chain})
+
+    def test_totals(self) -> None:
+        """Up front 4950; 12 · 15 = 180 a year; five years: 4950 + 900 = 5850."""
+        costs = self.costs()
+        self.assertEqual(costs.up_front, euros(4950))
+        self.assertEqual(costs.contingency, euros(495))
+        self.assertEqual(costs.yearly, euros(180))
+        self.assertEqual(costs.horizon, euros(5850))
+        self.assertIn("Left out", costs.scope)
+
+    def test_total_and_lines_agree(self) -> None:
+        costs = self.costs()
+        self.assertEqual(Money.total([line.up_front for line in costs.lines if line.up_front], "EUR"), costs.up_front)
+        self.assertEqual(
+            Money.total([costs.of_slot(slot)[0] for slot in Slot], "EUR"), costs.up_front, "places hold all lines"
+        )
+
+    def test_the_floor_is_bought_in_packs(self) -> None:
+        line = self.costs().lines[0]
+        self.assertEqual((line.quantity, line.unit, line.up_front), (35, "packs", euros(1050)))
+
+    def test_an_owned_part_costs_nothing_and_keeps_its_value(self) -> None:
+        costs = self.costs(build=self.decided("machine", owned=True, replacement_value_minor=70_000))
+        line = next(line for line in costs.lines if line.slot is Slot.MACHINE)
+        self.assertEqual((line.payment, line.up_front, line.replacement_value), (Payment.OWNED, euros(0), euros(700)))
+        self.assertEqual(costs.up_front, euros(3950))
+        self.assertEqual(costs.newcomer, euros(4650))
+
+    def test_an_owned_part_is_worth_its_list_price_unless_said(self) -> None:
+        costs = self.costs(build=self.decided("machine", owned=True))
+        self.assertEqual(costs.newcomer, euros(4950))
+
+    def test_a_quote_stands_before_the_list_price(self) -> None:
+        costs = self.costs(build=self.decided("display", quote_minor=75_050))
+        self.assertEqual(costs.up_front, euros(4800.5))
+        self.assertIn(Payment.QUOTE, [line.payment for line in costs.lines])
+
+    def test_plans_are_paid_once_monthly_or_yearly(self) -> None:
+        costs = self.costs(build=self.decided("monitor", plan="full"))
+        self.assertEqual(costs.yearly, euros(380))
+        once = worlds.title(plans=({"id": "monthly", "name": "Once", "billing": "once", "price": worlds.price(400)},))
+        costs = self.costs({**worlds.full_parts(), "title": once})
+        self.assertEqual((costs.up_front, costs.yearly), (euros(5350), euros(0)))
+
+    def test_a_bundled_title_is_not_paid_twice(self) -> None:
+        full = MonitorPlan(id="full", name="Full", billing="yearly", price=worlds.price(200), bundled_titles=("title",))  # type: ignore[arg-type]
+        parts = {**worlds.full_parts(), "radar": worlds.radar(plans=(full,))}
+        costs = self.costs(parts, self.decided("monitor", plan="full"))
+        self.assertEqual(costs.yearly, euros(200))
+        self.assertIn(Payment.BUNDLED, [line.payment for line in costs.lines])
+
+    def test_a_connector_is_a_line_of_its_own(self) -> None:
+        link = MonitorLink(monitor="radar", via="connector", connector_price=worlds.price(45))
+        costs = self.costs({**worlds.full_parts(), "title": worlds.title(monitor_links=(link,))})
+        self.assertEqual(costs.up_front, euros(4995))
+
+    def test_a_line_without_a_price_is_left_out_and_named(self) -> None:
+        costs = self.costs({**worlds.full_parts(), "mat": worlds.mat(price=None)})
+        self.assertEqual(costs.up_front, euros(4550))
+        self.assertEqual([fact.fact for fact in costs.missing], ["The price of Strip"])
+
+    def test_foreign_money_needs_a_rate(self) -> None:
+        parts = {**worlds.full_parts(), "radar": worlds.radar(price=worlds.price(500, "USD"))}
+        self.assertEqual(self.costs(parts).missing_rates, ("USD",))
+        build = worlds.full_build()
+        rate = ExchangeRate(currency="USD", rate=Decimal("0.90"))
+        rated = build.model_copy(update={"brief": build.brief.model_copy(update={"exchange_rates": (rate,)})})
+        costs = self.costs(parts, rated)
+        self.assertEqual((costs.up_front, costs.missing_rates), (euros(4900), ()))
+
+    def test_tax_is_added_where_a_price_comes_without(self) -> None:
+        """1000 and 19 % are 1190; a price that includes tax stays."""
+        brief = Brief(tax_share=0.19)
+        self.assertEqual(in_currency(worlds.price(1000, tax_included=False), brief), euros(1190))
+        self.assertEqual(in_currency(worlds.price(1000), brief), euros(1000))
+
+    def test_a_floor_of_no_known_make_cannot_be_laid(self) -> None:
+        with self.assertRaises(TypeError):
+            floor_cover(Flooring(id="x", maker="M", name="X"), worlds.room())
+        with self.assertRaises(MissingFact):
+            floor_cover(worlds.tiles(tile_side_m=None), worlds.room())
