@@ -36,4 +36,4 @@ def read_parts_pack(text: str | bytes) -> PartsPack:
 
 def write_parts_pack(pack: PartsPack) -> str:
     """`pack` as indented JSON; `read_parts_pack` gives it back unchanged, unknown fields included."""
-    return pack.model_dump_json(indent=2, exclude_defaults=True) + "\n"
+    return pack.model_dump_json(indent=2) + "\n"

@@ -6,7 +6,7 @@ from ninja.security import django_auth
 from jungle.api.errors import register_errors
 from jungle.api.routers import brief, builds, parts, room, session
 
-api = NinjaAPI(title="Jungle", version="1", auth=django_auth, docs_url=None)
+api = NinjaAPI(title="Jungle", version="1", auth=django_auth, docs_url=None, openapi_url=None)
 register_errors(api)
 api.add_router("/session", session.router)
 api.add_router("/builds", builds.router)

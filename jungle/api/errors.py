@@ -1,6 +1,8 @@
 """One handler for each class of error; routers hold none."""
 
-from django.http import HttpRequest, HttpResponse
+import json
+
+from django.http import HttpRequest, HttpResponse, RawPostDataException
 from ninja import NinjaAPI
 from ninja.errors import ValidationError
 
@@ -27,8 +29,9 @@ def register_errors(api: NinjaAPI) -> None:
     @api.exception_handler(ValidationError)
     def invalid_request(request: HttpRequest, error: ValidationError) -> HttpResponse:
         found = [
-            _problem(".".join(map(str, _in_body(problem["loc"]))), problem.get("input", ""), problem["msg"])
+            _problem(".".join(map(str, place)), _value_at(request, place), problem["msg"])
             for problem in error.errors
+            for place in [_in_body(problem["loc"])]
         ]
         return _refused("Some values were not accepted.", found)
 
@@ -56,6 +59,17 @@ def register_errors(api: NinjaAPI) -> None:
 
 def _in_body(place: tuple[str | int, ...]) -> tuple[str | int, ...]:
     return place[2:] if len(place) > 2 and place[0] == "body" else place[1:]
+
+
+def _value_at(request: HttpRequest, place: tuple[str | int, ...]) -> object:
+    """What was sent at `place` of the body; nothing where it was not there, or the body is no JSON."""
+    try:
+        value = json.loads(request.body)
+        for step in place:
+            value = value[step]
+    except (ValueError, LookupError, TypeError, RawPostDataException):
+        return ""
+    return value
 
 
 def _problem(field: str, value: object, accepted: str) -> Problem:

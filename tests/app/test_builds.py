@@ -1,0 +1,140 @@
+"""Builds as wholes: files in and out, the catalogue they bring, the demo, the shell."""
+
+import json
+from io import StringIO
+from pathlib import Path
+from tempfile import TemporaryDirectory
+from unittest.mock import patch
+
+from django.core.management import call_command
+from django.test import TestCase
+
+from core.formats.build_file import read_build_file, write_build_file
+from core.formats.errors import BadFile
+from core.model.build import Slot
+from jungle.catalogue.models import Part
+from jungle.catalogue.services import adopt_parts, adopt_sample_parts
+from jungle.plans.models import Build, Edit
+from jungle.plans.services.builds import build_file, import_build
+from jungle.plans.services.people import ensure_owner
+from tests.app.worlds import file_text, full_build_of, person
+from tests.core import worlds
+
+DEMO_BUILD = Path("jungle/demo/builds/boat-shed.json")
+
+
+class FileTests(TestCase):
+    def test_a_build_goes_out_and_comes_back_as_a_new_one(self) -> None:
+        owner = person()
+        build = full_build_of(owner)
+        text = write_build_file(build_file(build)).encode()
+        copy = import_build(owner, text)
+        self.assertNotEqual(copy.pk, build.pk)
+        self.assertEqual(copy.plan, build.plan)
+        self.assertEqual(Part.objects.visible_to(owner.pk).count(), 8, "the same parts are not kept twice")
+
+    def test_somebody_elses_parts_join_the_catalogue(self) -> None:
+        build = import_build(person(), file_text())
+        self.assertEqual(build.plan.chain[Slot.SCREEN].part, "screen")
+        self.assertEqual(Part.objects.visible_to(build.owner_id).count(), 8)
+
+    def test_another_part_of_the_same_id_is_kept_beside_it(self) -> None:
+        owner = person()
+        adopt_parts(owner.pk, [worlds.screen(name="Mine", gain=0.8)])
+        build = import_build(owner, file_text())
+        self.assertEqual(build.plan.chain[Slot.SCREEN].part, "screen-2")
+        sheets = Part.objects.visible_to(owner.pk).sheets()
+        self.assertEqual((sheets["screen"].name, sheets["screen-2"].name), ("Mine", "Square"))
+        again = import_build(owner, file_text())
+        self.assertEqual(again.plan.chain[Slot.SCREEN].part, "screen-2")
+        self.assertEqual(Part.objects.visible_to(owner.pk).count(), 9)
+
+    def test_unknown_fields_survive_the_database(self) -> None:
+        document = json.loads(file_text())
+        document["build"]["room"]["sockets"] = [{"x_m": 1.2}]
+        document["parts"][0]["warranty_years"] = 3
+        written = json.loads(write_build_file(build_file(import_build(person(), json.dumps(document).encode()))))
+        self.assertEqual(written["build"]["room"]["sockets"], [{"x_m": 1.2}])
+        self.assertIn(3, [part.get("warranty_years") for part in written["parts"]])
+
+    def test_a_bad_file_stores_nothing(self) -> None:
+        document = json.loads(file_text())
+        document["build"]["room"]["width_m"] = 0
+        owner = person()
+        with self.assertRaises(BadFile):
+            import_build(owner, json.dumps(document).encode())
+        self.assertEqual((Build.objects.count(), Part.objects.count(), Edit.objects.count()), (0, 0, 0))
+
+
+class DemoTests(TestCase):
+    def load(self, *arguments: str) -> str:
+        out = StringIO()
+        call_command("load_demo", *arguments, stdout=out)
+        return out.getvalue()
+
+    def test_loading_twice_changes_nothing(self) -> None:
+        self.load()
+        Build.objects.update(name="Renamed by me")
+        self.load()
+        self.assertEqual([build.name for build in Build.objects.all()], ["Renamed by me"])
+
+    def test_afresh_asks_first(self) -> None:
+        self.load()
+        Build.objects.update(name="Mine")
+        with patch("builtins.input", return_value="n"):
+            self.assertIn("Nothing was changed", self.load("--afresh"))
+        self.assertEqual(Build.objects.get().name, "Mine")
+        with patch("builtins.input", return_value="y"):
+            self.load("--afresh")
+        self.assertEqual(Build.objects.get().name, "Boat shed by the lake")
+
+    def test_afresh_leaves_other_people_alone(self) -> None:
+        other = full_build_of(person("other"))
+        self.load("--afresh", "--yes")
+        self.assertTrue(Build.objects.filter(pk=other.pk).exists())
+        self.assertTrue(Part.objects.visible_to(other.owner_id).exists())
+
+    def test_sample_parts_are_adopted_once(self) -> None:
+        owner = ensure_owner()
+        self.assertGreater(adopt_sample_parts(owner.pk), 48)
+        self.assertEqual(adopt_sample_parts(owner.pk), 0)
+
+
+class ShellTests(TestCase):
+    def evaluate(self, path: Path, *arguments: str) -> tuple[int, str, str]:
+        out, err = StringIO(), StringIO()
+        with self.assertRaises(SystemExit) as caught:
+            call_command("evaluate", str(path), *arguments, stdout=out, stderr=err)
+        return int(str(caught.exception.code)), out.getvalue(), err.getvalue()
+
+    def written(self, folder: str, text: str) -> Path:
+        path = Path(folder) / "build.json"
+        path.write_text(text)
+        return path
+
+    def test_something_blocked_is_one(self) -> None:
+        code, out, err = self.evaluate(DEMO_BUILD)
+        self.assertEqual((code, err), (1, ""))
+        report = json.loads(out)
+        self.assertTrue(report["blocked"])
+        self.assertIn("title.monitor", [v["id"] for v in report["verdicts"] if v["state"] == "blocked"])
+
+    def test_nothing_blocked_is_nought(self) -> None:
+        with TemporaryDirectory() as folder:
+            code, out, _ = self.evaluate(self.written(folder, file_text().decode()), "--units", "imperial")
+        self.assertEqual(code, 0)
+        self.assertIn(" ft ", out)
+
+    def test_a_bad_file_is_two_with_the_errors_on_standard_error(self) -> None:
+        with TemporaryDirectory() as folder:
+            broken = file_text().decode().replace('"width_m":4.6', '"width_m":-1')
+            code, out, err = self.evaluate(self.written(folder, broken))
+            self.assertEqual((code, out), (2, ""))
+            self.assertIn("build.room.width_m: Input should be greater than or equal to 1 (found -1)", err)
+            code, _, err = self.evaluate(Path(folder) / "missing.json")
+        self.assertEqual(code, 2)
+        self.assertIn("No such file", err)
+
+    def test_the_demo_build_is_read_back_unchanged(self) -> None:
+        file = read_build_file(DEMO_BUILD.read_text())
+        self.assertEqual(read_build_file(write_build_file(file)), file)

@@ -1,0 +1,197 @@
+"""Edits: made on the revision they were seen at, recorded, undone and redone; or not made at all."""
+
+from django.test import TestCase
+
+from core.model.build import Build as BuildDocument
+from core.model.build import Slot
+from core.model.typed import FieldErrors
+from core.quantities import UnitSystem
+from jungle.plans.models import Edit
+from jungle.plans.services import brief, builds, chain, room
+from jungle.plans.services.editing import (
+    NothingThere,
+    On,
+    StaleRevision,
+    edit,
+    redo,
+    redo_label,
+    undo,
+    undo_label,
+)
+from jungle.plans.services.people import set_units
+from tests.app.worlds import full_build_of, on, person
+
+
+class EditingTestCase(TestCase):
+    def setUp(self) -> None:
+        self.owner = person()
+        self.build = full_build_of(self.owner)
+
+    def on(self) -> On:
+        return on(self.build)
+
+    def plan(self) -> BuildDocument:
+        self.build.refresh_from_db()
+        return self.build.plan
+
+
+class HistoryTests(EditingTestCase):
+    def test_undo_and_redo_walk_the_whole_history(self) -> None:
+        for width in ("4.7", "4.8", "4.9"):
+            room.measure_room(self.on(), {"width_m": width})
+        for width in (4.8, 4.7, 4.6):
+            undo(self.on())
+            self.assertEqual(self.plan().room.width_m, width)
+        with self.assertRaisesMessage(NothingThere, "nothing to undo"):
+            undo(self.on())
+        for width in (4.7, 4.8, 4.9):
+            redo(self.on())
+            self.assertEqual(self.plan().room.width_m, width)
+        with self.assertRaisesMessage(NothingThere, "nothing to redo"):
+            redo(self.on())
+
+    def test_a_new_edit_forgets_what_was_undone(self) -> None:
+        room.measure_room(self.on(), {"width_m": "4.7"})
+        undo(self.on())
+        build = room.measure_room(self.on(), {"width_m": "5"})
+        self.assertIsNone(redo_label(build))
+        self.assertEqual(Edit.objects.filter(build=self.build).count(), 2)
+
+    def test_labels_say_what_would_be_undone_and_redone(self) -> None:
+        self.assertIsNone(undo_label(self.build))
+        build = room.measure_room(self.on(), {"ceiling_m": "3.1"})
+        self.assertEqual(undo_label(build), "Room: ceiling")
+        self.assertEqual(redo_label(undo(self.on())), "Room: ceiling")
+
+    def test_every_edit_names_its_actor(self) -> None:
+        room.measure_room(self.on(), {"width_m": "4.7"})
+        self.assertEqual(Edit.objects.get(build=self.build, number=1).actor, self.owner)
+
+    def test_an_edit_that_changes_nothing_is_none(self) -> None:
+        before = self.on().revision
+        room.measure_room(self.on(), {"width_m": "4.6"})
+        self.assertEqual(self.on().revision, before)
+        self.assertIsNone(undo_label(self.build))
+
+    def test_the_revision_grows_with_undo_too(self) -> None:
+        room.measure_room(self.on(), {"width_m": "4.7"})
+        revision = self.on().revision
+        undo(self.on())
+        self.assertEqual(self.on().revision, revision + 1)
+
+
+class RefusalTests(EditingTestCase):
+    def test_an_edit_on_an_older_revision_is_refused_with_the_newer_build(self) -> None:
+        seen = self.on()
+        room.measure_room(seen, {"width_m": "4.7"})
+        for late in (
+            lambda: room.measure_room(seen, {"width_m": "5"}),
+            lambda: undo(seen),
+            lambda: builds.rename_build(seen, "Other"),
+        ):
+            with self.assertRaises(StaleRevision) as caught:
+                late()
+            self.assertEqual(caught.exception.build.plan.room.width_m, 4.7)
+        self.assertEqual(self.plan().room.width_m, 4.7)
+
+    def test_a_refused_value_leaves_everything_as_it_was(self) -> None:
+        before = self.plan()
+        for refused in (
+            lambda: room.measure_room(self.on(), {"length_m": "8", "width_m": "wide"}),
+            lambda: room.move(self.on(), {"ball_x_m": "-1"}),
+            lambda: brief.change_brief(self.on(), {"currency": "XXX"}),
+            lambda: brief.change_player(self.on(), "ada", {"height_m": "5 m"}),
+        ):
+            with self.assertRaises(FieldErrors):
+                refused()
+        self.assertEqual(self.plan(), before)
+        self.assertEqual(self.build.revision, 0)
+
+    def test_a_change_that_fails_half_way_stores_nothing(self) -> None:
+        def fails(build: BuildDocument) -> BuildDocument:
+            raise RuntimeError("half way")
+
+        with self.assertRaises(RuntimeError):
+            edit(self.on(), "Fails", fails)
+        self.assertEqual(Edit.objects.filter(build=self.build).count(), 1)
+
+    def test_nobody_edits_a_build_of_somebody_else(self) -> None:
+        stranger = person("mallory")
+        with self.assertRaisesMessage(NothingThere, "There is no build"):
+            room.measure_room(On(self.build.pk, 0, stranger), {"width_m": "9"})
+        with self.assertRaises(NothingThere):
+            builds.delete_build(self.build.pk, stranger)
+
+
+class RoomTests(EditingTestCase):
+    def test_a_measured_value_is_no_guess_any_more(self) -> None:
+        fresh = builds.start_build(self.owner, BuildDocument(name="New"))
+        self.assertEqual(fresh.plan.room.guessed, ("width_m", "length_m", "ceiling_m"))
+        measured = room.measure_room(on(fresh), {"length_m": "7 m"})
+        self.assertEqual(measured.plan.room.guessed, ("width_m", "ceiling_m"))
+
+    def test_confirming_a_guess_is_an_edit(self) -> None:
+        fresh = builds.start_build(self.owner, BuildDocument(name="New"))
+        measured = room.measure_room(on(fresh), {"width_m": "4.5"})
+        self.assertNotIn("width_m", measured.plan.room.guessed)
+
+    def test_lengths_are_typed_in_the_persons_units(self) -> None:
+        set_units(self.owner, UnitSystem.IMPERIAL)
+        room.measure_room(self.on(), {"width_m": "15' 6\""})
+        self.assertEqual(self.plan().room.width_m, 4.7244)
+
+    def test_moving_by_any_dimension(self) -> None:
+        room.move(self.on(), {"ball_to_screen_m": "3.2"})
+        self.assertEqual(self.plan().layout.ball_y_m, 3.6)
+        room.move(self.on(), {"behind_ball_m": "3"})
+        self.assertEqual(self.plan().layout.ball_y_m, 4.0)
+        room.move(self.on(), {"lens_height_m": 2.4})
+        room.move(self.on(), {"lens_height_m": None})
+        self.assertIsNone(self.plan().layout.lens_height_m)
+
+
+class BriefTests(EditingTestCase):
+    def test_players_come_and_go(self) -> None:
+        brief.add_player(self.on(), {})
+        brief.add_player(self.on(), {"name": "Zoe", "height_m": "5'6\""})
+        players = self.plan().brief.players
+        self.assertEqual([player.id for player in players], ["ada", "lin", "player-1", "player-2"])
+        self.assertAlmostEqual(players[3].height_m, 1.6764)
+        brief.remove_player(self.on(), "player-1")
+        brief.add_player(self.on(), {})
+        self.assertEqual([player.id for player in self.plan().brief.players][-2:], ["player-2", "player-3"])
+
+    def test_no_such_player(self) -> None:
+        for missing in (
+            lambda: brief.change_player(self.on(), "ghost", {"name": "X"}),
+            lambda: brief.remove_player(self.on(), "ghost"),
+        ):
+            with self.assertRaisesMessage(NothingThere, "There is no player ghost."):
+                missing()
+
+    def test_an_amount_is_read_in_the_currency_it_comes_with(self) -> None:
+        brief.change_brief(self.on(), {"currency": "JPY", "up_front_cap_minor": "900,000"})
+        self.assertEqual(self.plan().brief.up_front_cap_minor, 900_000)
+
+
+class ChainTests(EditingTestCase):
+    def test_parts_are_hung_decided_on_and_taken_down(self) -> None:
+        chain.decide_on_part(self.on(), Slot.MACHINE, {"owned": True, "replacement_value_minor": "700"})
+        self.assertEqual(self.plan().chain[Slot.MACHINE].replacement_value_minor, 70_000)
+        chain.decide_on_part(self.on(), Slot.MONITOR, {"plan": "full"})
+        self.assertEqual(self.plan().chain[Slot.MONITOR].plan, "full")
+        chain.take_down(self.on(), Slot.TITLE)
+        self.assertNotIn(Slot.TITLE, self.plan().chain)
+        chain.hang_part(self.on(), Slot.TITLE, "title")
+        self.assertEqual(self.plan().chain[Slot.TITLE].plan, "monthly")
+
+    def test_what_is_not_there_cannot_be_hung_or_decided_on(self) -> None:
+        chain.take_down(self.on(), Slot.MAT)
+        for missing in (
+            lambda: chain.hang_part(self.on(), Slot.TITLE, "ghost"),
+            lambda: chain.hang_part(self.on(), Slot.TITLE, "radar"),
+            lambda: chain.take_down(self.on(), Slot.MAT),
+            lambda: chain.decide_on_part(self.on(), Slot.MAT, {"owned": True}),
+        ):
+            with self.assertRaises(NothingThere):
+                missing()

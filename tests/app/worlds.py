@@ -1,0 +1,55 @@
+"""People and builds for tests of the application."""
+
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.test import Client, TestCase, override_settings
+
+from core.formats.build_file import BuildFile
+from jungle.catalogue.services import adopt_parts
+from jungle.plans.models import Build
+from jungle.plans.services.builds import start_build
+from jungle.plans.services.editing import On
+from tests.core import worlds
+
+
+def person(name: str = "ada") -> User:
+    return User.objects.create_user(name, password="a long enough secret")
+
+
+def full_build_of(owner: User) -> Build:
+    """The full test build, its parts in the owner's catalogue."""
+    adopt_parts(owner.pk, worlds.full_parts().values())
+    return start_build(owner, worlds.full_build())
+
+
+def file_text() -> bytes:
+    parts = [part.model_dump() for part in worlds.full_parts().values()]
+    return (
+        BuildFile.model_validate({"build": worlds.full_build().model_dump(), "parts": parts}).model_dump_json().encode()
+    )
+
+
+def on(build: Build) -> On:
+    """An edit on the build as it is stored now."""
+    build.refresh_from_db()
+    return On(build.pk, build.revision, build.owner)
+
+
+@override_settings(LOCAL=False)
+class ApiTestCase(TestCase):
+    """Somebody is signed in and owns the full test build."""
+
+    def setUp(self) -> None:
+        self.owner = person()
+        self.build = full_build_of(self.owner)
+        self.client.force_login(self.owner)
+
+    def url(self, path: str = "") -> str:
+        return f"/api/builds/{self.build.pk}{path}"
+
+    def send(self, method: str, path: str, client: Client | None = None, **body: Any) -> Any:
+        """A request to the build's own endpoints on the revision it is at, unless the body names one."""
+        self.build.refresh_from_db()
+        call = getattr(client or self.client, method)
+        return call(self.url(path), {"revision": self.build.revision, **body}, content_type="application/json")

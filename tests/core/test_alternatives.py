@@ -1,0 +1,75 @@
+"""What each candidate would do, against evaluating the swapped build by hand."""
+
+from unittest import TestCase
+
+from core.checks.register import REGISTRY
+from core.checks.verdict import State
+from core.model.build import HungPart, Slot
+from core.model.parts import MonitorLink, Part
+from core.quantities import Money
+from core.report import evaluate
+from core.report.alternatives import alternatives, hung
+from tests.core import worlds
+
+
+def with_candidates() -> dict[str, Part]:
+    weak = worlds.computer(id="weak", name="Weak", graphics_grade=2, price=worlds.price(200))
+    strong = worlds.computer(id="strong", name="Strong", graphics_grade=9, price=worlds.price(2000))
+    unpriced = worlds.computer(id="unpriced", name="Unpriced", price=None)
+    return {**worlds.full_parts(), "weak": weak, "strong": strong, "unpriced": unpriced}
+
+
+class AlternativeTests(TestCase):
+    def setUp(self) -> None:
+        self.parts = with_candidates()
+        self.build = worlds.full_build()
+        self.found = {a.part.id: a for a in alternatives(self.build, self.parts, Slot.MACHINE)}
+
+    def test_every_part_of_the_place_is_there_usable_ones_first(self) -> None:
+        order = [a.part.id for a in alternatives(self.build, self.parts, Slot.MACHINE)]
+        self.assertEqual(order, ["unpriced", "computer", "strong", "weak"])
+
+    def test_what_cannot_work_says_why(self) -> None:
+        weak = self.found["weak"]
+        self.assertIs(weak.state, State.BLOCKED)
+        self.assertEqual(weak.reasons[0].id, "machine.spec")
+        self.assertIn("machine.spec", [verdict.id for verdict in weak.worse])
+
+    def test_changes_in_money(self) -> None:
+        self.assertEqual(self.found["strong"].up_front_change, Money(100_000, "EUR"))
+        self.assertEqual(self.found["computer"].up_front_change, Money(0, "EUR"))
+        self.assertTrue(self.found["computer"].hangs_now)
+        self.assertFalse(self.found["unpriced"].priced)
+
+    def test_they_agree_with_hanging_the_part_and_evaluating(self) -> None:
+        """One rule, three uses: what is foretold of a part is what the report says once it hangs."""
+        for slot in Slot:
+            for alternative in alternatives(self.build, self.parts, slot):
+                with self.subTest(slot=slot, part=alternative.part.id):
+                    report = evaluate(hung(self.build, self.parts, slot, alternative.part), self.parts)
+                    own = [verdict.state for verdict in report.verdicts if slot in REGISTRY[verdict.id].place.slots]
+                    self.assertGreaterEqual(alternative.state.rank, max(state.rank for state in own))
+                    before = evaluate(self.build, self.parts).costs
+                    self.assertEqual(alternative.up_front_change, report.costs.up_front - before.up_front)
+                    self.assertEqual(alternative.yearly_change, report.costs.yearly - before.yearly)
+
+
+class HangTests(TestCase):
+    def test_a_monitor_hangs_under_the_least_plan_that_its_title_can_use(self) -> None:
+        title = worlds.title(monitor_links=(MonitorLink(monitor="radar", tier=2),))
+        parts: dict[str, Part] = {**worlds.full_parts(), "title": title}
+        build = worlds.full_build()
+        bare = build.model_copy(update={"chain": {Slot.TITLE: build.chain[Slot.TITLE]}})
+        self.assertEqual(hung(bare, parts, Slot.MONITOR, parts["radar"]).chain[Slot.MONITOR].plan, "full")
+        free = {**parts, "title": worlds.title()}
+        self.assertEqual(hung(bare, free, Slot.MONITOR, parts["radar"]).chain[Slot.MONITOR].plan, "base")
+
+    def test_decisions_on_another_part_do_not_carry_over(self) -> None:
+        build = worlds.full_build()
+        owned = build.model_copy(
+            update={"chain": {**build.chain, Slot.MACHINE: HungPart(part="computer", owned=True, quote_minor=5)}}
+        )
+        parts = with_candidates()
+        swapped = hung(owned, parts, Slot.MACHINE, parts["strong"])
+        self.assertEqual(swapped.chain[Slot.MACHINE], HungPart(part="strong"))
+        self.assertIs(hung(owned, parts, Slot.MACHINE, parts["computer"]), owned)
