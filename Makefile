@@ -40,7 +40,7 @@ browser: ## install the browser that the tests drive
 	scripts/ensure-browser
 
 test: setup browser ## run all tests
-	$(MANAGE) test --parallel 2
+	JUNGLE_JOURNAL_MODE=MEMORY $(MANAGE) test --noinput --parallel 2
 
 lint: setup ## lint, types, import contracts, generated files
 	scripts/lint

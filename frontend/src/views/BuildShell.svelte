@@ -55,14 +55,14 @@
 {#if build.missing}
   <NotFound />
 {:else if build.reply}
-  <div class="flex min-h-dvh flex-col lg:h-dvh">
+  <div class="flex h-dvh flex-col print:h-auto">
     <BuildHeader toggleUnits={() => void toggleUnits()} />
     <Notices />
     <div class="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[9.75rem_minmax(0,1fr)]">
       <StepPath />
-      <main class="min-h-0 min-w-0 flex-1 lg:overflow-y-auto">{@render children()}</main>
+      <main class="min-h-0 min-w-0 flex-1 overflow-y-auto print:overflow-visible">{@render children()}</main>
     </div>
-    <div class="sticky bottom-0 z-30 bg-base-100"><MoneyFooter /></div>
+    <MoneyFooter />
   </div>
   {#if why}<WhyPanel verdict={why} close={() => (panels.why = null)} />{/if}
   {#if panels.money && build.report}<MoneyPanel

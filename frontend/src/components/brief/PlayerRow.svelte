@@ -73,7 +73,7 @@
     </label>
     <button
       class="btn btn-ghost text-primary btn-xs"
-      aria-label="Take {player.name} out"
+      aria-label="Take out {player.name}"
       onclick={() => void build.removePlayer(player.id)}>Take out</button
     >
   </span>

@@ -17,7 +17,7 @@
   {#if link.state && link.verdict}
     {@const id = link.verdict}
     <button
-      class="flex w-full cursor-pointer items-start gap-2 py-0.5 pr-1 pl-3 text-left text-[13px] leading-tight hover:bg-base-200"
+      class="flex min-h-[24px] w-full cursor-pointer items-start gap-2 py-1 pr-1 pl-3 text-left text-[13px] leading-tight hover:bg-base-200"
       onclick={() => panels.ask(id, link.subject)}
     >
       <span class="mt-px"><Mark state={link.state} size={12} /></span>

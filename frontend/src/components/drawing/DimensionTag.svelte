@@ -27,7 +27,7 @@
     </span>
   {:else}
     <button
-      class="min-h-6 cursor-text rounded-xs bg-base-100 px-1 text-xs leading-4 whitespace-nowrap text-primary hover:bg-primary hover:text-primary-content"
+      class="min-h-[24px] min-w-[24px] cursor-text rounded-xs bg-base-100 px-1 text-xs leading-4 whitespace-nowrap text-primary hover:bg-primary hover:text-primary-content"
       title={dimension.label}
       aria-label="{dimension.label}: {dimension.text}. Type another length"
       onclick={() => (typing = true)}

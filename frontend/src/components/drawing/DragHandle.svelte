@@ -14,6 +14,7 @@
 
   let { handle, frame, limit, drag, drop, cancel }: Props = $props()
   let held = $state.raw<Point | null>(null)
+  let taken: Point | null = null
 
   const at = $derived(held ?? handle.at)
   const page = $derived(toPage(frame, at))
@@ -46,6 +47,7 @@
   function onpointerdown(event: PointerEvent & { currentTarget: SVGGElement }): void {
     event.currentTarget.setPointerCapture(event.pointerId)
     held = handle.at
+    taken = handle.at
   }
 
   function onpointermove(event: PointerEvent & { currentTarget: SVGGElement }): void {
@@ -58,7 +60,8 @@
 
   function onpointerup(): void {
     if (!held) return
-    const moved = held.u !== handle.at.u || held.v !== handle.at.v
+    // The handle itself has followed the preview by now; what counts is where it was taken up.
+    const moved = held.u !== taken?.u || held.v !== taken.v
     if (moved) drop(change(held))
     else cancel()
     held = null

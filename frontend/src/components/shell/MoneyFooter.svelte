@@ -9,10 +9,9 @@
 {#if costs}
   <button
     class="flex w-full cursor-pointer flex-col gap-x-8 gap-y-1 border-t border-base-content px-3 py-2 text-left hover:bg-base-200 lg:flex-row"
-    aria-label="Money, line by line: {costs.up_front.total.text} up front, {costs.yearly.total
-      .text} each year"
     onclick={() => (panels.money = true)}
   >
+    <span class="sr-only">Money, line by line:</span>
     <MoneyLine name="Up front" budget={costs.up_front} />
     <MoneyLine name="Each year" budget={costs.yearly} />
   </button>

@@ -1,0 +1,112 @@
+"""The real interface in headless Chromium, failing on any console error, page error or failed request."""
+
+import os
+from pathlib import Path
+from typing import ClassVar
+
+from django.contrib.staticfiles.testing import StaticLiveServerTestCase
+from django.core.management import call_command
+from django.test import override_settings
+from playwright.sync_api import Browser, BrowserContext, Page, Playwright, Request, expect, sync_playwright
+
+from jungle.plans.models import Build
+
+EXECUTABLE = "/usr/bin/chromium-headless-shell"
+FLAGS = (
+    "--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking "
+    "--disable-component-update --disable-sync --disable-dev-shm-usage --renderer-process-limit=1 "
+    "--in-process-gpu --no-zygote"
+).split()
+DESK = {"width": 1280, "height": 800}
+PHONE = {"width": 390, "height": 844}
+AXE = Path(__file__).resolve().parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
+WCAG = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
+EXPECT_MS = 10_000
+
+
+@override_settings(LOCAL=True, ALLOWED_HOSTS=["localhost", "127.0.0.1"])
+class BrowserTestCase(StaticLiveServerTestCase):
+    """One browser for the class, a fresh context and the sample world for each test."""
+
+    viewport: ClassVar[dict[str, int]] = DESK
+    playwright: ClassVar[Playwright]
+    browser: ClassVar[Browser]
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
+        super().setUpClass()
+        cls.playwright = sync_playwright().start()
+        cls.addClassCleanup(cls.playwright.stop)
+        cls.browser = cls.playwright.chromium.launch(executable_path=EXECUTABLE, args=FLAGS)
+        cls.addClassCleanup(cls.browser.close)
+        expect.set_options(timeout=EXPECT_MS)
+
+    def setUp(self) -> None:
+        call_command("load_demo", verbosity=0, stdout=open(os.devnull, "w"))  # noqa: SIM115, PTH123
+        self.build = Build.objects.get()
+        self.problems: list[str] = []
+        self.allowed: tuple[str, ...] = ()
+        self.context = self.new_context()
+        self.page = self.new_page(self.context)
+
+    def tearDown(self) -> None:
+        for context in self.browser.contexts:
+            context.close()
+        unexpected = [problem for problem in self.problems if not any(words in problem for words in self.allowed)]
+        self.assertEqual(unexpected, [], "console errors, page errors or failed requests")
+
+    def new_context(self) -> BrowserContext:
+        context = self.browser.new_context(viewport=self.viewport, accept_downloads=True)  # type: ignore[arg-type]
+        context.set_default_timeout(EXPECT_MS)
+        return context
+
+    def new_page(self, context: BrowserContext) -> Page:
+        page = context.new_page()
+        page.on("console", lambda message: self.note(message.text) if message.type in ("error", "warning") else None)
+        page.on("pageerror", lambda error: self.note(f"page error: {error}"))
+        page.on("requestfailed", self.note_failure)
+        return page
+
+    def note(self, problem: str) -> None:
+        self.problems.append(problem)
+
+    def note_failure(self, request: Request) -> None:
+        # A request that the page itself gave up by leaving is no failure.
+        if request.failure != "net::ERR_ABORTED":
+            self.note(f"request failed: {request.url} {request.failure}")
+
+    def open(self, view: str = "parts", page: Page | None = None) -> Page:
+        """One of the demo build's views, ready to use."""
+        page = page or self.page
+        page.goto(f"{self.live_server_url}/builds/{self.build.pk}/{view}")
+        expect(page.get_by_role("navigation", name="Steps")).to_be_visible()
+        return page
+
+    def saved(self, page: Page | None = None) -> None:
+        """Wait until nothing is being saved."""
+        expect((page or self.page).get_by_role("status", name="Saving")).to_have_count(0)
+
+    def type_into(self, label: str, text: str, page: Page | None = None) -> None:
+        """Type into a field and leave it."""
+        page = page or self.page
+        field = page.get_by_label(label, exact=True)
+        field.fill(text)
+        field.press("Enter")
+        self.saved(page)
+
+    def assert_accessible(self, page: Page, what: str) -> None:
+        """The axe scan finds nothing against WCAG 2.2 AA."""
+        page.evaluate(AXE.read_text())
+        found = page.evaluate("tags => axe.run(document, {runOnly: tags})", WCAG)
+        told = [
+            f"{violation['id']}: {node['target']} {node.get('failureSummary', '')[:200]}"
+            for violation in found["violations"]
+            for node in violation["nodes"]
+        ]
+        self.assertEqual(told, [], what)
+
+    def assert_fits(self, page: Page) -> None:
+        """Nothing makes the page scroll sideways."""
+        width = page.evaluate("document.documentElement.scrollWidth")
+        self.assertLessEqual(width, self.viewport["width"])

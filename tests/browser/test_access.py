@@ -1,0 +1,65 @@
+"""Every view, at both widths and in both themes, against WCAG 2.2 AA; and signing in."""
+
+import re
+
+from django.contrib.auth.models import User
+from django.test import override_settings
+from playwright.sync_api import expect
+
+from tests.browser.base import PHONE, BrowserTestCase
+
+
+class AccessTests(BrowserTestCase):
+    def test_views_and_panels(self) -> None:
+        page = self.page
+        page.goto(self.live_server_url)
+        expect(page.get_by_role("link", name="Boat shed by the lake")).to_be_visible()
+        self.assert_accessible(page, "builds")
+        for theme in ("paper", "night"):
+            page.evaluate("theme => localStorage.setItem('jungle-theme', theme)", theme)
+            for view in ("brief", "room", "parts"):
+                self.open(view)
+                self.assert_accessible(page, f"{view}, {theme}")
+            page.get_by_role("button", name=re.compile("Launch monitor")).click()
+            expect(page.get_by_role("button", name="Hang Outfield 2")).to_be_visible()
+            self.assert_accessible(page, f"alternatives, {theme}")
+            for key, name in (("m", "Money, line by line"), ("?", "Keys")):
+                page.locator("body").press(key)
+                expect(page.get_by_role("dialog", name=name)).to_be_visible()
+                self.assert_accessible(page, f"{name}, {theme}")
+                page.keyboard.press("Escape")
+            page.get_by_role("button", name=re.compile("Needs plan tier 2")).first.click()
+            expect(page.get_by_role("heading", name="The rule")).to_be_visible()
+            self.assert_accessible(page, f"why, {theme}")
+            page.keyboard.press("Escape")
+
+    def test_the_theme_is_remembered(self) -> None:
+        page = self.open("room")
+        page.get_by_role("button", name="Switch to the night theme").click()
+        page.reload()
+        expect(page.get_by_role("button", name="Switch to the day theme")).to_be_visible()
+        self.assertEqual(page.evaluate("document.documentElement.dataset.theme"), "night")
+
+
+class PhoneAccessTests(AccessTests):
+    viewport = PHONE
+
+
+@override_settings(LOCAL=False)
+class SignInTests(BrowserTestCase):
+    def test_a_page_guards_everything(self) -> None:
+        User.objects.create_user("ada", password="a long enough secret")
+        page = self.page
+        page.goto(f"{self.live_server_url}/")
+        expect(page.get_by_role("heading", name="Jungle")).to_be_visible()
+        self.assert_accessible(page, "sign-in")
+        page.get_by_label("Name").fill("ada")
+        page.get_by_label("Password").fill("wrong")
+        page.get_by_role("button", name="Sign in").click()
+        expect(page.get_by_role("alert")).to_contain_text("do not match")
+        page.get_by_label("Name").fill("ada")
+        page.get_by_label("Password").fill("a long enough secret")
+        page.get_by_role("button", name="Sign in").click()
+        expect(page.get_by_text("You have no build yet.")).to_be_visible()
+        page.get_by_role("button", name="Sign ada out").click()
+        expect(page.get_by_role("button", name="Sign in")).to_be_visible()

@@ -1,0 +1,375 @@
+"""What a person does, from nothing to a build that is judged."""
+
+import json
+import re
+from pathlib import Path
+from tempfile import TemporaryDirectory
+
+from playwright.sync_api import expect
+
+from jungle.plans.models import Build
+from tests.browser.base import PHONE, BrowserTestCase
+
+DEMO_BUILD = Path("jungle/demo/builds/boat-shed.json")
+
+
+class FromNothingTests(BrowserTestCase):
+    def test_a_build_is_begun_briefed_measured_and_hung(self) -> None:
+        page = self.page
+        page.goto(self.live_server_url)
+        page.get_by_label("What do you call it").fill("Attic")
+        page.get_by_role("button", name="Begin").click()
+
+        expect(page.get_by_text("Nobody yet.")).to_be_visible()
+        page.get_by_role("button", name="Add a player").click()
+        self.type_into("Name", "Ida")
+        self.type_into("Height of Ida", "5'9\"")
+        page.get_by_label("Hand of Ida").select_option("left")
+        self.saved()
+        self.type_into("Up-front cap", "6000")
+        self.type_into("Yearly cap", "300")
+        expect(page.get_by_label("Up-front cap", exact=True)).to_have_value("€6,000.00")
+        page.get_by_role("group", name="putting and short game").get_by_label("4, much").check(force=True)
+        self.saved()
+
+        page.get_by_role("link", name=re.compile("^Room|Room")).first.click()
+        expect(page.get_by_text("first guess").first).to_be_visible()
+        for label, text in (("Width", "4.2"), ("Length", "6500mm"), ("Ceiling height", "2,9")):
+            self.type_into(label, text)
+        expect(page.get_by_text("first guess")).to_have_count(0)
+
+        page.get_by_role("link", name="Parts").first.click()
+        for place, part in (
+            ("Floor", "Lawn 4 m"),
+            ("Mat", "Stance 1.5"),
+            ("Launch monitor", "Outfield 2"),
+            ("Title", "Fairhollow"),
+            ("Machine", "Tower 5"),
+            ("Display", "Lantern Z"),
+            ("Screen or net", "Wide 3.5"),
+            ("Enclosure", "Bay 3.7"),
+        ):
+            slot = page.get_by_role("button", name=re.compile(f"{place}.*Choose one"))
+            slot.click()
+            page.get_by_role("button", name=f"Hang {part}", exact=True).click()
+            self.saved()
+            hung = page.get_by_role("button", name=re.compile(f"{place}.*{re.escape(part)}"))
+            expect(hung).to_be_visible()
+            hung.click()
+
+        plan = Build.objects.get(name="Attic").plan
+        self.assertEqual(len(plan.chain), 8)
+        self.assertEqual((plan.room.width_m, plan.room.length_m, plan.room.ceiling_m), (4.2, 6.5, 2.9))
+        self.assertEqual(plan.brief.players[0].handedness, "left")
+        self.assertEqual(plan.brief.purposes["putting"], 4)  # type: ignore[index]
+        expect(page.get_by_text("nothing open").first).to_be_visible()
+
+
+class DrawingTests(BrowserTestCase):
+    def test_the_ball_is_dragged_and_everything_follows(self) -> None:
+        page = self.open("room")
+        ball = page.get_by_role("slider", name=re.compile("^Ball on the plan"))
+        box = ball.locator("circle").first.bounding_box()
+        assert box is not None
+        x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+        page.mouse.move(x, y)
+        page.mouse.down()
+        page.mouse.move(x + 40, y - 30, steps=6)
+        expect(page.get_by_role("button", name=re.compile("^Behind the ball: 3"))).to_be_visible()
+        self.build.refresh_from_db()
+        self.assertEqual(self.build.plan.layout.ball_y_m, 3.7, "nothing is stored before the ball is let go")
+        page.mouse.up()
+        self.saved()
+        self.build.refresh_from_db()
+        layout = self.build.plan.layout
+        self.assertGreater(layout.ball_y_m, 4.0)
+        self.assertGreater(layout.ball_x_m, 2.5)
+        self.assertEqual(self.build.revision, 1, "one drag is one edit")
+        self.type_into("Right wall to ball", "2.3")
+        self.build.refresh_from_db()
+        self.assertEqual(self.build.plan.layout.ball_x_m, 2.3)
+
+    def test_arrow_keys_nudge_what_is_marked(self) -> None:
+        page = self.open("room")
+        screen = page.get_by_role("slider", name=re.compile("^Screen line"))
+        screen.focus()
+        page.keyboard.press("ArrowRight")
+        page.keyboard.press("Shift+ArrowRight")
+        expect(page.get_by_role("button", name=re.compile("^Gap behind the screen: 560 mm"))).to_be_visible()
+        page.wait_for_timeout(700)
+        self.saved()
+        self.build.refresh_from_db()
+        self.assertEqual(self.build.plan.layout.screen_y_m, 0.56)
+        self.assertEqual(self.build.revision, 1)
+
+    def test_the_projector_is_dragged_on_the_section(self) -> None:
+        page = self.open("parts")
+        projector = page.get_by_role("slider", name=re.compile("^Projector on the section"))
+        box = projector.locator("circle").first.bounding_box()
+        assert box is not None
+        page.mouse.move(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
+        page.mouse.down()
+        page.mouse.move(box["x"] + 60, box["y"] + 10, steps=4)
+        page.mouse.up()
+        self.saved()
+        self.build.refresh_from_db()
+        self.assertIsNotNone(self.build.plan.layout.lens_distance_m)
+        self.assertIsNotNone(self.build.plan.layout.lens_height_m)
+
+    def test_a_length_is_typed_on_its_dimension_line(self) -> None:
+        page = self.open("room")
+        for text, told in (
+            ("2.4", "2.40 m"),
+            ("2700mm", "2.70 m"),
+            ("9'10½\"", "3.01 m"),
+            ("9 ft 10 1/2 in", "3.01 m"),
+        ):
+            page.get_by_role("button", name=re.compile("^Ceiling:")).click()
+            page.keyboard.insert_text(text)
+            page.keyboard.press("Enter")
+            self.saved()
+            expect(page.get_by_role("button", name=f"Ceiling: {told}. Type another length")).to_be_visible()
+
+    def test_nonsense_is_refused_where_it_was_typed(self) -> None:
+        self.allowed = ("422",)
+        page = self.open("room")
+        page.get_by_role("button", name=re.compile("^Ceiling:")).click()
+        page.keyboard.insert_text("high")
+        page.keyboard.press("Enter")
+        expect(page.get_by_role("alert")).to_contain_text("high is not accepted: a length such as 2.4")
+        page.keyboard.press("Escape")
+        expect(page.get_by_role("alert")).to_have_count(0)
+        expect(page.get_by_role("button", name=re.compile("^Ceiling: 2.95 m"))).to_be_visible()
+
+
+class PartsTests(BrowserTestCase):
+    def test_an_alternative_says_what_it_would_do_and_does_it(self) -> None:
+        page = self.open("parts")
+        expect(page.get_by_text("Needs plan tier 2 of Twosight, has tier 1").first).to_be_visible()
+        page.get_by_role("button", name=re.compile("^blocked|Launch monitor")).filter(has_text="Launch monitor").click()
+        junior = page.get_by_role("listitem").filter(has_text="Bystand Junior").last
+        expect(junior).to_contain_text("Serves both hands blocked")
+        page.get_by_label("Plan", exact=True).select_option("complete")
+        self.saved()
+        expect(page.get_by_text("Native link, plan tier 2 is enough").first).to_be_visible()
+        expect(page.get_by_role("button", name=re.compile("Each year €458.00"))).to_be_visible()
+        page.get_by_role("button", name=re.compile("Launch monitor")).click()
+
+        page.get_by_role("button", name=re.compile("Display")).filter(has_text="Lantern Z").click()
+        page.get_by_role("button", name="Hang UHD 4000").click()
+        self.saved()
+        expect(page.get_by_role("button", name=re.compile("Display.*UHD 4000"))).to_be_visible()
+
+    def test_owned_and_quoted(self) -> None:
+        page = self.open("parts")
+        page.get_by_role("button", name=re.compile("Mat.*Softfair")).click()
+        self.type_into("Price quoted to you", "500")
+        expect(page.get_by_role("button", name=re.compile("Up front €7,109.00"))).to_be_visible()
+        page.get_by_label("I own it").check()
+        self.saved()
+        expect(page.get_by_role("button", name=re.compile("Up front €6,609.00"))).to_be_visible()
+        self.type_into("Worth, to buy again", "450")
+        page.get_by_role("button", name=re.compile("^Money, line by line")).click()
+        expect(page.get_by_role("dialog")).to_contain_text("worth €450.00")
+        expect(page.get_by_role("dialog")).to_contain_text("Left out: small items")
+
+    def test_taken_down_and_undone(self) -> None:
+        page = self.open("parts")
+        page.get_by_role("button", name=re.compile("Enclosure.*Bay 2.8")).click()
+        page.get_by_role("button", name="Take it down").click()
+        self.saved()
+        expect(page.get_by_role("button", name=re.compile("Enclosure.*none needed"))).to_be_visible()
+        page.get_by_role("button", name="Undo: Took the enclosure down").click()
+        self.saved()
+        expect(page.get_by_role("button", name=re.compile("Enclosure.*Bay 2.8"))).to_be_visible()
+
+    def test_every_verdict_opens_into_its_workings(self) -> None:
+        page = self.open("parts")
+        page.get_by_role("button", name=re.compile("Screen takes 2.73 m")).first.click()
+        dialog = page.get_by_role("dialog")
+        for words in (
+            "Screen fits the enclosure",
+            "2.74 m",
+            "10 mm",
+            "What would change it",
+            "Inner height",
+            "spec sheet",
+            "The rule",
+        ):
+            expect(dialog).to_contain_text(words)
+        page.keyboard.press("Escape")
+        expect(dialog).to_have_count(0)
+
+
+class HistoryTests(BrowserTestCase):
+    def test_undo_and_redo_outlive_the_browser(self) -> None:
+        self.open("room")
+        self.type_into("Width", "4.8")
+        self.type_into("Width", "5")
+        self.context.close()
+        page = self.open("room", self.new_page(self.new_context()))
+        width = page.get_by_label("Width", exact=True)
+        expect(width).to_have_value("5.00 m")
+        page.get_by_role("button", name="Undo: Room: width").click()
+        expect(width).to_have_value("4.80 m")
+        page.locator("body").click(position={"x": 4, "y": 400})
+        page.keyboard.press("Control+z")
+        expect(width).to_have_value("4.60 m")
+        page.keyboard.press("Control+Shift+z")
+        expect(width).to_have_value("4.80 m")
+
+    def test_two_windows_never_overwrite_each_other_silently(self) -> None:
+        self.allowed = ("409",)
+        first = self.open("room")
+        second = self.open("room", self.new_page(self.new_context()))
+        self.type_into("Length", "8.2", first)
+        self.type_into("Width", "5.5", second)
+        expect(second.get_by_text("This build was changed in another window.")).to_be_visible()
+        expect(second.get_by_text("width 5.5")).to_be_visible()
+        expect(second.get_by_label("Length", exact=True)).to_have_value("8.20 m")
+        expect(second.get_by_label("Width", exact=True)).to_have_value("4.60 m")
+        second.get_by_role("button", name="Make it now").click()
+        expect(second.get_by_label("Width", exact=True)).to_have_value("5.50 m")
+        self.build.refresh_from_db()
+        self.assertEqual((self.build.plan.room.width_m, self.build.plan.room.length_m), (5.5, 8.2))
+
+    def test_what_was_typed_survives_a_lost_connection(self) -> None:
+        self.allowed = ("ERR_INTERNET_DISCONNECTED",)
+        page = self.open("room")
+        self.context.set_offline(True)
+        self.type_into("Width", "5.1")
+        expect(page.get_by_text("The server did not answer.")).to_be_visible()
+        expect(page.get_by_text("width 5.1")).to_be_visible()
+        self.context.set_offline(False)
+        page.get_by_role("button", name="Make it now").click()
+        expect(page.get_by_label("Width", exact=True)).to_have_value("5.10 m")
+
+
+class FileTests(BrowserTestCase):
+    def test_a_build_file_goes_out_and_comes_back(self) -> None:
+        page = self.open("parts")
+        with page.expect_download() as download:
+            page.get_by_role("link", name="Write the build file").click()
+        written = json.loads(Path(download.value.path()).read_text())
+        self.assertEqual(written["build"]["name"], "Boat shed by the lake")
+        page.goto(self.live_server_url)
+        page.get_by_label("Yours or somebody else's, as a new build").set_input_files(DEMO_BUILD)
+        expect(page.get_by_role("navigation", name="Steps")).to_be_visible()
+        self.assertEqual(Build.objects.count(), 2)
+
+    def test_a_bad_file_lists_its_errors_and_stores_nothing(self) -> None:
+        self.allowed = ("422",)
+        document = json.loads(DEMO_BUILD.read_text())
+        document["build"]["room"]["width_m"] = -4
+        document["build"]["layout"]["ball_x_m"] = "left"
+        with TemporaryDirectory() as folder:
+            path = Path(folder) / "bad.json"
+            path.write_text(json.dumps(document))
+            self.page.goto(self.live_server_url)
+            self.page.get_by_label("Yours or somebody else's, as a new build").set_input_files(path)
+            alert = self.page.get_by_role("alert")
+            expect(alert).to_contain_text("nothing was stored")
+            expect(alert).to_contain_text("build.room.width_m")
+            expect(alert).to_contain_text("build.layout.ball_x_m")
+        self.assertEqual(Build.objects.count(), 1)
+
+    def test_a_build_is_deleted_after_asking(self) -> None:
+        page = self.page
+        page.goto(self.live_server_url)
+        page.get_by_role("button", name="Delete Boat shed by the lake").click()
+        page.get_by_role("button", name="Keep").click()
+        page.get_by_role("button", name="Delete Boat shed by the lake").click()
+        page.get_by_role("button", name="Delete", exact=True).click()
+        expect(page.get_by_text("You have no build yet.")).to_be_visible()
+
+
+class KeyboardTests(BrowserTestCase):
+    def test_views_panels_and_units_by_single_keys(self) -> None:
+        page = self.open("parts")
+        page.keyboard.press("b")
+        expect(page.get_by_role("heading", name="Who plays")).to_be_visible()
+        page.keyboard.press("r")
+        expect(page.get_by_role("heading", name="Does it fit")).to_be_visible()
+        page.keyboard.press("u")
+        expect(page.get_by_label("Width", exact=True)).to_have_value("15 ft 1⅛ in")
+        page.keyboard.press("u")
+        expect(page.get_by_label("Width", exact=True)).to_have_value("4.60 m")
+        page.keyboard.press("m")
+        expect(page.get_by_role("dialog", name="Money, line by line")).to_be_visible()
+        page.keyboard.press("Escape")
+        page.keyboard.press("?")
+        expect(page.get_by_role("dialog", name="Keys")).to_be_visible()
+        page.get_by_label("Single keys are shortcuts").uncheck()
+        page.keyboard.press("Escape")
+        page.keyboard.press("b")
+        expect(page.get_by_role("heading", name="Does it fit")).to_be_visible()
+
+    def test_a_part_is_swapped_without_a_mouse(self) -> None:
+        page = self.open("parts")
+        page.get_by_role("button", name=re.compile("Machine.*Forge 6")).focus()
+        page.keyboard.press("Enter")
+        hang = page.get_by_role("button", name="Hang Forge 8")
+        hang.focus()
+        page.keyboard.press("Enter")
+        self.saved()
+        expect(page.get_by_role("button", name=re.compile("Machine.*Forge 8"))).to_be_visible()
+
+    def test_keys_typed_into_a_field_are_text(self) -> None:
+        page = self.open("room")
+        name = page.get_by_label("Name of the build")
+        name.fill("")
+        name.press_sequentially("barn pump")
+        name.press("Enter")
+        self.saved()
+        expect(page.get_by_role("heading", name="Does it fit")).to_be_visible()
+        self.build.refresh_from_db()
+        self.assertEqual(self.build.name, "barn pump")
+
+
+class PhoneTests(BrowserTestCase):
+    viewport = PHONE
+
+    def test_measuring_with_one_hand(self) -> None:
+        page = self.open("room")
+        for label, text in (("Width", "4.7"), ("Length", "8"), ("Ceiling height", "9'9\"")):
+            self.type_into(label, text)
+        self.assert_fits(page)
+        self.build.refresh_from_db()
+        self.assertEqual((self.build.plan.room.width_m, self.build.plan.room.ceiling_m), (4.7, 2.9718))
+
+    def test_every_view_fits(self) -> None:
+        for view in ("brief", "room", "parts"):
+            page = self.open(view)
+            self.assert_fits(page)
+        page.get_by_role("button", name=re.compile("Launch monitor")).click()
+        expect(page.get_by_role("button", name="Hang Outfield 2")).to_be_visible()
+        self.assert_fits(page)
+        page.goto(self.live_server_url)
+        expect(page.get_by_role("link", name="Boat shed by the lake")).to_be_visible()
+        self.assert_fits(page)
+
+    def test_a_very_long_name_breaks_nothing(self) -> None:
+        page = self.open("room")
+        self.type_into("Name of the build", "An-extraordinarily-long-name-without-a-single-space" * 2)
+        self.assert_fits(page)
+        page.goto(self.live_server_url)
+        expect(page.get_by_role("link", name=re.compile("^An-extra"))).to_be_visible()
+        self.assert_fits(page)
+
+
+class ErrorTests(BrowserTestCase):
+    def test_an_address_that_leads_nowhere(self) -> None:
+        self.allowed = ("404",)
+        for path in ("/builds/999/room", "/nowhere"):
+            self.page.goto(f"{self.live_server_url}{path}")
+            expect(self.page.get_by_role("heading", name="There is nothing at this address")).to_be_visible()
+
+    def test_a_build_that_cannot_be_fetched_can_be_tried_again(self) -> None:
+        self.allowed = ("Failed to load resource", "request failed")
+        page = self.page
+        page.route("**/api/builds/*", lambda route: route.abort("connectionfailed"))
+        page.goto(f"{self.live_server_url}/builds/{self.build.pk}/room")
+        expect(page.get_by_role("alert")).to_contain_text("The server did not answer.")
+        page.unroute("**/api/builds/*")
+        page.get_by_role("button", name="Try again").click()
+        expect(page.get_by_role("heading", name="Does it fit")).to_be_visible()
