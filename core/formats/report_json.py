@@ -174,6 +174,9 @@ class CostsJson(BaseModel):
     horizon: FigureJson
     horizon_years: int
     newcomer: FigureJson
+    contingency_workings: str
+    horizon_workings: str
+    newcomer_workings: str
     unpriced: int
     missing_rates: list[str]
     scope: str
@@ -446,6 +449,7 @@ def _dimension(dimension: Dimension, system: UnitSystem) -> DimensionJson:
 
 def _costs(costs: Costs, verdicts: tuple[Verdict, ...], system: UnitSystem) -> CostsJson:
     by_id = {verdict.id: verdict for verdict in verdicts}
+    contingency, horizon, newcomer = _texts(costs.workings, system)
     return CostsJson(
         lines=[_line(line, system) for line in costs.lines],
         up_front=_budget(by_id["money.up_front"], costs.up_front, costs.contingency, system),
@@ -453,6 +457,9 @@ def _costs(costs: Costs, verdicts: tuple[Verdict, ...], system: UnitSystem) -> C
         horizon=_figure(costs.horizon, system),
         horizon_years=costs.horizon_years,
         newcomer=_figure(costs.newcomer, system),
+        contingency_workings=contingency,
+        horizon_workings=horizon,
+        newcomer_workings=newcomer,
         unpriced=len(costs.missing),
         missing_rates=list(costs.missing_rates),
         scope=costs.scope,

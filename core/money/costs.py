@@ -12,7 +12,7 @@ from core.model.chain import Chain, Hanging
 from core.model.facts import MissingFact, known
 from core.model.parts import Billing, Flooring, FloorRoll, FloorTiles, MonitorPlan, Plan, Price, Title
 from core.model.room import Room
-from core.quantities import Money
+from core.quantities import Money, Quantity, Sentence, Unit, say
 
 MONTHS = 12
 SCOPE = (
@@ -70,6 +70,7 @@ class Costs:
     newcomer: Money
     """What the same build would cost somebody who owns nothing of it."""
     horizon_years: int
+    contingency_share: float
     scope: str = SCOPE
 
     def of_slot(self, slot: Slot) -> tuple[Money, Money]:
@@ -79,6 +80,21 @@ class Costs:
         return (
             Money.total([line.up_front for line in lines if line.up_front], currency),
             Money.total([line.yearly for line in lines if line.yearly], currency),
+        )
+
+    @property
+    def workings(self) -> tuple[Sentence, Sentence, Sentence]:
+        """How contingency, horizon and newcomer's cost are made up."""
+        owned = self.newcomer - self.up_front
+        return (
+            say("{share} of {up_front}", share=Quantity(self.contingency_share, Unit.SHARE), up_front=self.up_front),
+            say(
+                "{up_front} up front + {years} × {yearly}",
+                up_front=self.up_front,
+                years=str(self.horizon_years),
+                yearly=self.yearly,
+            ),
+            say("{up_front} and {owned} for what is owned already", up_front=self.up_front, owned=owned),
         )
 
     @property
@@ -106,6 +122,7 @@ def costs_of(brief: Brief, chain: Chain, room: Room) -> Costs:
         horizon=up_front + yearly * brief.horizon_years,
         newcomer=up_front + Money.total(owned, brief.currency),
         horizon_years=brief.horizon_years,
+        contingency_share=brief.contingency_share,
     )
 
 

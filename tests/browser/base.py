@@ -10,15 +10,8 @@ from django.test import override_settings
 from playwright.sync_api import Browser, BrowserContext, Page, Playwright, Request, expect, sync_playwright
 
 from jungle.plans.models import Build
+from tests.browser.chromium import DESK, EXECUTABLE, FLAGS
 
-EXECUTABLE = "/usr/bin/chromium-headless-shell"
-FLAGS = (
-    "--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking "
-    "--disable-component-update --disable-sync --disable-dev-shm-usage --renderer-process-limit=1 "
-    "--in-process-gpu --no-zygote"
-).split()
-DESK = {"width": 1280, "height": 800}
-PHONE = {"width": 390, "height": 844}
 AXE = Path(__file__).resolve().parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
 WCAG = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
 EXPECT_MS = 10_000

@@ -6,7 +6,8 @@ from django.contrib.auth.models import User
 from django.test import override_settings
 from playwright.sync_api import expect
 
-from tests.browser.base import PHONE, BrowserTestCase
+from tests.browser.base import BrowserTestCase
+from tests.browser.chromium import PHONE
 
 
 class AccessTests(BrowserTestCase):

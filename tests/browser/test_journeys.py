@@ -8,7 +8,8 @@ from tempfile import TemporaryDirectory
 from playwright.sync_api import expect
 
 from jungle.plans.models import Build
-from tests.browser.base import PHONE, BrowserTestCase
+from tests.browser.base import BrowserTestCase
+from tests.browser.chromium import PHONE
 
 DEMO_BUILD = Path("jungle/demo/builds/boat-shed.json")
 

@@ -9,7 +9,7 @@ from core.model.chain import resolve_chain
 from core.model.facts import MissingFact
 from core.model.parts import Flooring, MonitorLink, MonitorPlan, Part
 from core.money.costs import Costs, Payment, costs_of, floor_cover, in_currency
-from core.quantities import Money
+from core.quantities import Money, UnitSystem
 from tests.core import worlds
 
 
@@ -36,6 +36,10 @@ class CostTests(TestCase):
         self.assertEqual(costs.yearly, euros(180))
         self.assertEqual(costs.horizon, euros(5850))
         self.assertIn("Left out", costs.scope)
+        self.assertEqual(
+            [sentence.text(UnitSystem.METRIC) for sentence in costs.workings],
+            ["10 % of €4,950.00", "€4,950.00 up front + 5 × €180.00", "€4,950.00 and €0.00 for what is owned already"],
+        )
 
     def test_total_and_lines_agree(self) -> None:
         costs = self.costs()

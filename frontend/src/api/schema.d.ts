@@ -640,6 +640,12 @@ export interface components {
             /** Horizon Years */
             horizon_years: number;
             newcomer: components["schemas"]["FigureJson"];
+            /** Contingency Workings */
+            contingency_workings: string;
+            /** Horizon Workings */
+            horizon_workings: string;
+            /** Newcomer Workings */
+            newcomer_workings: string;
             /** Unpriced */
             unpriced: number;
             /** Missing Rates */

@@ -51,7 +51,9 @@
       </tr>
       {#if costs.up_front.contingency}
         <tr>
-          <td class="py-1">Contingency kept back</td>
+          <td class="py-1">
+            Contingency kept back <span class="block text-xs text-faint">{costs.contingency_workings}</span>
+          </td>
           <td class="py-1 text-right">{costs.up_front.contingency.text}</td>
           <td></td>
         </tr>
@@ -66,9 +68,15 @@
     </tfoot>
   </table>
   <dl class="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
-    <dt>Over {costs.horizon_years} years, up front and fees</dt>
+    <dt>
+      Over {costs.horizon_years} years
+      <span class="block text-xs text-faint">{costs.horizon_workings}</span>
+    </dt>
     <dd class="text-right font-semibold">{costs.horizon.text}</dd>
-    <dt>What the same build costs a newcomer up front</dt>
+    <dt>
+      What the same build costs a newcomer
+      <span class="block text-xs text-faint">{costs.newcomer_workings}</span>
+    </dt>
     <dd class="text-right">{costs.newcomer.text}</dd>
   </dl>
   <p class="text-sm text-faint">

@@ -17,7 +17,9 @@ export interface Sheet {
   pxPerM: number
 }
 
-export const MARGIN = { left: 20, right: 74, top: 44, between: 70, bottom: 44 }
+const MARGIN = { left: 20, right: 66, top: 44, between: 70, bottom: 44 }
+/** Below this scale names beside the swing discs would cover more than they tell. */
+const LEAST_PX_PER_M_FOR_NAMES = 45
 
 /** The largest scale at which plan and section fit on the page, one above the other. */
 export function layOut(scene: Scene, width: number, height: number): Sheet {
@@ -82,6 +84,10 @@ const OFFSETS: Record<string, number> = {
   'Lens to screen': 18,
 }
 
+const SHORTEST_LINE_FOR_TEXT = 60
+const TEXT_BELOW = 16
+const LEFTMOST_TEXT = 38
+
 /** Places a dimension line on the page. */
 export function drawDimension(frame: Frame, dimension: Dimension): Drawn {
   const start = toPage(frame, dimension.start)
@@ -93,7 +99,10 @@ export function drawDimension(frame: Frame, dimension: Dimension): Drawn {
   const y1 = start.y + shift.y
   const x2 = end.x + shift.x
   const y2 = end.y + shift.y
-  return { dimension, vertical, x1, y1, x2, y2, textX: (x1 + x2) / 2, textY: (y1 + y2) / 2 }
+  // A text longer than its line goes below it, where its neighbours' texts are not.
+  const below = !vertical && Math.abs(x2 - x1) < SHORTEST_LINE_FOR_TEXT ? TEXT_BELOW : 0
+  const textX = Math.max((x1 + x2) / 2, LEFTMOST_TEXT)
+  return { dimension, vertical, x1, y1, x2, y2, textX, textY: (y1 + y2) / 2 + below }
 }
 
 /** A name beside a swing disc: where the leader starts, and where the text stands. */
@@ -110,6 +119,7 @@ const NAME_OFFSET = 12
 
 /** Names of the swing discs of one view, to the right of them, none over another. */
 export function placeNames(frame: Frame, view: string, shapes: Scene['shapes']): Name[] {
+  if (frame.pxPerM < LEAST_PX_PER_M_FOR_NAMES) return []
   const names = shapes
     .filter((shape) => shape.view === view && shape.meaning === 'swing-disc')
     .map((shape) => {

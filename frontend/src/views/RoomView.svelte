@@ -5,7 +5,7 @@
 </script>
 
 <div class="grid grid-cols-[minmax(0,1fr)] gap-x-5 lg:h-full lg:grid-cols-[minmax(0,1fr)_23rem]">
-  <section aria-label="Drawing" class="h-[34rem] p-2 max-lg:order-2 max-sm:h-[26rem] lg:h-auto lg:min-h-0">
+  <section aria-label="Drawing" class="h-[34rem] p-2 max-lg:order-2 max-sm:h-[31rem] lg:h-auto lg:min-h-0">
     <BuildDrawing />
   </section>
   <section

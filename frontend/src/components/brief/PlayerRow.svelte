@@ -29,7 +29,7 @@
   <QuantityField
     label="Height of {player.name}"
     text={build.texts[`brief.players.${index}.height_m`] ?? ''}
-    width="5rem"
+    width="6.75rem"
     commit={(typed) => change(`height ${typed}`, { height_m: typed })}
   />
   tall, plays

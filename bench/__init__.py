@@ -1,0 +1,1 @@
+"""Benchmarks: what the aims of speed and size are measured with."""

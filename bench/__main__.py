@@ -1,0 +1,135 @@
+"""python -m bench: every figure that docs/performance.md keeps, each beside its aim."""
+
+import gzip
+import json
+import statistics
+import time
+from collections.abc import Callable
+from pathlib import Path
+
+from playwright.sync_api import sync_playwright
+
+from bench.server import ROOT, Client, demo
+from core.formats.build_file import read_build_file
+from core.geometry import swing_disc
+from core.report import evaluate
+from tests.browser.chromium import DESK, EXECUTABLE, FLAGS
+
+EVALUATIONS = 400
+REQUESTS = 200
+VISITS = 7
+BUILD = ROOT / "jungle" / "demo" / "builds" / "boat-shed.json"
+DIST = ROOT / "frontend" / "dist"
+
+
+def seconds(work: Callable[[], object]) -> float:
+    """How long `work` takes."""
+    begun = time.perf_counter()
+    work()
+    return time.perf_counter() - begun
+
+
+def p95(times: list[float]) -> float:
+    """The 95th percentile."""
+    return statistics.quantiles(times, n=20)[-1]
+
+
+def tell(what: str, figure: str, aim: str) -> None:
+    """One row of the table."""
+    print(f"| {what} | {figure} | {aim} |", flush=True)
+
+
+def bench_core() -> None:
+    """Evaluating the full demo build, with and without the discs kept from before."""
+    file = read_build_file(BUILD.read_text())
+    warm = [seconds(lambda: evaluate(file.build, file.parts_by_id)) for _ in range(EVALUATIONS)]
+    tell("evaluate a full build in the core, median", f"{statistics.median(warm) * 1000:.2f} ms", "3 ms")
+
+    def cold() -> None:
+        swing_disc._disc.cache_clear()
+        evaluate(file.build, file.parts_by_id)
+
+    times = [seconds(cold) for _ in range(EVALUATIONS)]
+    tell("the same with no swing disc kept", f"{statistics.median(times) * 1000:.2f} ms", "–")
+
+
+def bench_http(client: Client, build_id: int) -> None:
+    """Edits, drags and alternatives through the running server."""
+    build = client.call("GET", f"/api/builds/{build_id}")
+    revision = [int(build["revision"])]
+
+    def edit(number: int) -> None:
+        change = {"revision": revision[0], "width_m": 4.6 + number % 7 / 100}
+        revision[0] = client.call("PATCH", f"/api/builds/{build_id}/room", change)["revision"]
+
+    def drag(number: int) -> None:
+        change = {"revision": revision[0], "number": number, "ball_y_m": 3.5 + number % 40 / 100}
+        client.call("POST", f"/api/builds/{build_id}/preview", change)
+
+    for what, work, aim in (
+        ("edit to report through HTTP", edit, "40 ms"),
+        ("drag to report through HTTP", drag, "40 ms"),
+        ("alternatives of a place through HTTP", lambda _: client.call("GET", f"/api/builds/{build_id}/chain/display"), "–"),
+    ):
+        times = [seconds(lambda number=number, work=work: work(number)) for number in range(1, REQUESTS + 1)]  # type: ignore[misc]
+        tell(f"{what}, median / p95", f"{statistics.median(times) * 1000:.1f} / {p95(times) * 1000:.1f} ms", aim)
+
+
+def bench_memory(first: int) -> None:
+    """Resident memory of all processes of the demo, shared pages counted once to each half-share (PSS)."""
+    children = Path(f"/proc/{first}/task/{first}/children").read_text().split()
+    resident = proportional = 0
+    for pid in (str(first), *children):
+        for line in Path(f"/proc/{pid}/smaps_rollup").read_text().splitlines():
+            if line.startswith("Rss:"):
+                resident += int(line.split()[1])
+            elif line.startswith("Pss:"):
+                proportional += int(line.split()[1])
+    tell("resident memory of the running demo", f"{resident / 1024:.0f} MB ({proportional / 1024:.0f} MB PSS)", "300 MB")
+
+
+def bench_script() -> None:
+    """Script on first load: the entry and all that it imports, gzipped."""
+    manifest = json.loads((DIST / "manifest.json").read_text())
+    wanted, seen = ["src/main.ts"], set()
+    while wanted:
+        key = wanted.pop()
+        if key not in seen:
+            seen.add(key)
+            wanted += manifest[key].get("imports", [])
+    size = sum(len(gzip.compress((DIST / manifest[key]["file"]).read_bytes(), 9)) for key in seen)
+    tell("script on first load, gzipped", f"{size / 1000:.1f} kB", "120 kB")
+
+
+def bench_first_view(port: int, build_id: int) -> None:
+    """From the address to a drawing whose handles can be taken, in a browser with an empty cache."""
+    times = []
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=EXECUTABLE, args=FLAGS)
+        for _ in range(VISITS):
+            page = browser.new_context(viewport=DESK).new_page()  # type: ignore[arg-type]
+
+            def visit(page=page) -> None:  # type: ignore[no-untyped-def]
+                page.goto(f"http://127.0.0.1:{port}/builds/{build_id}/parts")
+                page.get_by_role("slider").first.wait_for()
+
+            times.append(seconds(visit))
+        browser.close()
+    tell("first view of the demo usable, median", f"{statistics.median(times):.2f} s", "1.5 s")
+
+
+def main() -> None:
+    """All of it."""
+    print("| measured | figure | aim |\n|---|---|---|")
+    bench_core()
+    bench_script()
+    with demo() as (port, first):
+        client = Client(port)
+        build_id = client.call("GET", "/api/builds")[0]["id"]
+        bench_http(client, build_id)
+        bench_memory(first)
+        bench_first_view(port, build_id)
+
+
+if __name__ == "__main__":
+    main()

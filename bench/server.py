@@ -1,0 +1,69 @@
+"""The demo as people run it, on data of its own, and a client that is signed in."""
+
+import json
+import os
+import socket
+import subprocess
+import tempfile
+import time
+from collections.abc import Iterator
+from contextlib import contextmanager
+from http.client import HTTPConnection
+from pathlib import Path
+from typing import Any
+
+ROOT = Path(__file__).resolve().parent.parent
+START_TIMEOUT_S = 60
+
+
+class Client:
+    """One kept connection to the demo, with the cookies of its owner."""
+
+    def __init__(self, port: int) -> None:
+        self.port = port
+        self._connection = HTTPConnection("127.0.0.1", port)
+        self._cookies: dict[str, str] = {}
+        self.call("GET", "/")
+
+    def call(self, method: str, path: str, body: object = None) -> Any:
+        """The JSON that answers, or the text of a page."""
+        cookies = "; ".join(f"{name}={value}" for name, value in self._cookies.items())
+        headers = {"Cookie": cookies, "Content-Type": "application/json", "X-CSRFToken": self._cookies.get("csrftoken", "")}
+        self._connection.request(method, path, json.dumps(body) if body is not None else None, headers)
+        reply = self._connection.getresponse()
+        content = reply.read()
+        for header in reply.headers.get_all("Set-Cookie") or []:
+            name, _, value = header.partition(";")[0].partition("=")
+            self._cookies[name] = value
+        if reply.status >= 400:
+            raise RuntimeError(f"{method} {path}: {reply.status} {content[:200]!r}")
+        return json.loads(content) if reply.headers.get_content_type() == "application/json" else content
+
+
+@contextmanager
+def demo() -> Iterator[tuple[int, int]]:
+    """The running demo: its port and the id of its first process."""
+    with socket.socket() as free:
+        free.bind(("127.0.0.1", 0))
+        port = free.getsockname()[1]
+    with tempfile.TemporaryDirectory() as data:
+        environment = {**os.environ, "JUNGLE_DATA_DIR": data, "JUNGLE_PORT": str(port)}
+        process = subprocess.Popen(["scripts/demo"], cwd=ROOT, env=environment, stdout=subprocess.DEVNULL)
+        try:
+            _wait_for(port)
+            yield port, process.pid
+        finally:
+            process.terminate()
+            process.wait()
+
+
+def _wait_for(port: int) -> None:
+    deadline = time.monotonic() + START_TIMEOUT_S
+    while time.monotonic() < deadline:
+        try:
+            socket.create_connection(("127.0.0.1", port), timeout=1).close()
+        except OSError:
+            time.sleep(0.2)
+        else:
+            return
+    raise TimeoutError("the demo did not start")
