@@ -69,7 +69,11 @@ def bench_http(client: Client, build_id: int) -> None:
     for what, work, aim in (
         ("edit to report through HTTP", edit, "40 ms"),
         ("drag to report through HTTP", drag, "40 ms"),
-        ("alternatives of a place through HTTP", lambda _: client.call("GET", f"/api/builds/{build_id}/chain/display"), "–"),
+        (
+            "alternatives of a place through HTTP",
+            lambda _: client.call("GET", f"/api/builds/{build_id}/chain/display"),
+            "–",
+        ),
     ):
         times = [seconds(lambda number=number, work=work: work(number)) for number in range(1, REQUESTS + 1)]  # type: ignore[misc]
         tell(f"{what}, median / p95", f"{statistics.median(times) * 1000:.1f} / {p95(times) * 1000:.1f} ms", aim)
@@ -85,7 +89,9 @@ def bench_memory(first: int) -> None:
                 resident += int(line.split()[1])
             elif line.startswith("Pss:"):
                 proportional += int(line.split()[1])
-    tell("resident memory of the running demo", f"{resident / 1024:.0f} MB ({proportional / 1024:.0f} MB PSS)", "300 MB")
+    tell(
+        "resident memory of the running demo", f"{resident / 1024:.0f} MB ({proportional / 1024:.0f} MB PSS)", "300 MB"
+    )
 
 
 def bench_script() -> None:

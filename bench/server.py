@@ -28,7 +28,11 @@ class Client:
     def call(self, method: str, path: str, body: object = None) -> Any:
         """The JSON that answers, or the text of a page."""
         cookies = "; ".join(f"{name}={value}" for name, value in self._cookies.items())
-        headers = {"Cookie": cookies, "Content-Type": "application/json", "X-CSRFToken": self._cookies.get("csrftoken", "")}
+        headers = {
+            "Cookie": cookies,
+            "Content-Type": "application/json",
+            "X-CSRFToken": self._cookies.get("csrftoken", ""),
+        }
         self._connection.request(method, path, json.dumps(body) if body is not None else None, headers)
         reply = self._connection.getresponse()
         content = reply.read()

@@ -91,13 +91,12 @@ class Registry:
             @wraps(function)
             def answered(*args: P.args, **kwargs: P.kwargs) -> Verdict:
                 try:
-                    verdict = function(*args, **kwargs)
+                    return function(*args, **kwargs).signed(id)
                 except MissingFact as missing:
-                    verdict = unknown(missing)
-                return verdict.signed(id)
+                    return unknown(missing).signed(id)
 
             manual = inspect.cleandoc(function.__doc__ or "")
-            self._checks[id] = Check(id, title, place, reads, answered, manual, _per_player(reads))
+            self._checks[id] = Check(id, title, place, reads, function, manual, _per_player(reads))
             self._ordered = tuple(self._checks[id] for id in sorted(self._checks))
             return answered
 
@@ -120,14 +119,11 @@ class Registry:
         """`given` and everything that can be derived from it."""
         readings: dict[type, object] = dict(given)
         for derivation in self._derivations.values():
-            arguments = _arguments(derivation.reads, readings)
-            if arguments is None:
-                continue
-            missing = next((value for value in arguments.values() if isinstance(value, MissingFact)), None)
             try:
-                value = missing or derivation.run(**arguments)
-            except MissingFact as found:
-                value = found
+                arguments = _arguments(derivation.reads, readings)
+                value = None if arguments is None else derivation.run(*arguments)
+            except MissingFact as missing:
+                value = missing
             if value is not None:
                 readings[derivation.gives] = value
         return readings
@@ -138,28 +134,34 @@ class Registry:
         for check in self.checks:
             for subject, available in by_player if check.per_player else [("", readings)]:
                 if (verdict := answer(check, available)) is not None:
-                    yield verdict.signed(check.id, subject) if subject else verdict
+                    yield verdict.signed(check.id, subject)
 
 
 def answer(check: Check, readings: Readings) -> Verdict | None:
-    """The verdict of one check, or `None` where something it reads is not there."""
-    arguments = _arguments(check.reads, readings)
-    if arguments is None:
-        return None
-    for value in arguments.values():
-        if isinstance(value, MissingFact):
-            return unknown(value).signed(check.id)
-    return check.run(**arguments)
+    """The verdict of one check, not signed yet, or `None` where something it reads is not there."""
+    try:
+        arguments = _arguments(check.reads, readings)
+        return None if arguments is None else check.run(*arguments)
+    except MissingFact as missing:
+        return unknown(missing)
 
 
 def _per_player(reads: tuple[Read, ...]) -> bool:
     return any(read.type is Player for read in reads)
 
 
-def _arguments(reads: tuple[Read, ...], readings: Readings) -> dict[str, Any] | None:
-    arguments = {read.name: readings.get(read.type) for read in reads}
-    absent = any(arguments[read.name] is None and not read.optional for read in reads)
-    return None if absent else arguments
+def _arguments(reads: tuple[Read, ...], readings: Readings) -> list[Any] | None:
+    """The readings in the order of the parameters; raises the `MissingFact` that stands in for one of them."""
+    arguments = []
+    for read in reads:
+        value = readings.get(read.type)
+        if value is None and not read.optional:
+            return None
+        arguments.append(value)
+    for value in arguments:
+        if isinstance(value, MissingFact):
+            raise value
+    return arguments
 
 
 def _reads(function: Callable[..., object], id: str) -> tuple[Read, ...]:

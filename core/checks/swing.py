@@ -1,5 +1,6 @@
 """The swing disc against ceiling and walls, for every player (trade estimate, see `core.geometry.swing_disc`)."""
 
+from functools import lru_cache
 from math import degrees
 
 from core.checks.figures import measured_in_room, metres, placed
@@ -30,12 +31,17 @@ def ball_at(layout: Layout, surface: HittingSurface) -> Point3:
 
 def swing_inputs(player: Player, disc: SwingDisc) -> tuple[Input, ...]:
     """What the disc of `player` was computed from."""
+    return _swing_inputs(player.height_m, player.longest_club, player.early_release, disc.cocked_radius_m)
+
+
+@lru_cache(maxsize=1024)
+def _swing_inputs(height_m: float, club: Club, early_release: bool, cocked_radius_m: float) -> tuple[Input, ...]:
     return (
-        Input("Player's height", metres(player.height_m), Basis.MEASURED),
-        Input(f"Club length, {player.longest_club}", metres(player.longest_club.length_m), Basis.TRADE),
-        Input("Release", "early, 20° of wrist cock" if player.early_release else "usual, 75°", Basis.TRADE),
+        Input("Player's height", metres(height_m), Basis.MEASURED),
+        Input(f"Club length, {club}", metres(club.length_m), Basis.TRADE),
+        Input("Release", "early, 20° of wrist cock" if early_release else "usual, 75°", Basis.TRADE),
         Input("Swing plane", Quantity(degrees(PLANE_RAD), Unit.DEGREE), Basis.TRADE),
-        Input("Cocked radius r", metres(disc.cocked_radius_m), Basis.TRADE),
+        Input("Cocked radius r", metres(cocked_radius_m), Basis.TRADE),
     )
 
 
@@ -202,15 +208,16 @@ def inside_enclosure(
     inner_m = known(enclosure.inner_width_m, enclosure, "inner width")
     roof_m = known(enclosure.inner_height_m, enclosure, "inner height")
     disc = swing_disc(player, player.longest_club)
-    points = disc.at(ball_at(layout, surface))
+    ball = ball_at(layout, surface)
     mouth_m = layout.screen_y_m + depth_m
-    front_m = disc.bounds(ball_at(layout, surface))[0][1]
-    inside = points[points[:, 1] < mouth_m]
-    if len(inside) == 0:
+    front_m = disc.bounds(ball)[0][1]
+    if front_m >= mouth_m:
         clearance_m = front_m - mouth_m
         headline = say("{who}'s swing ends {spare} short of the enclosure", who=player.name, spare=metres(clearance_m))
         state = State.CLEAR
     else:
+        points = disc.at(ball)
+        inside = points[points[:, 1] < mouth_m]
         left_m = (room.width_m - inner_m) / 2
         clearance_m = float(
             min(

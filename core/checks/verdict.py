@@ -1,7 +1,7 @@
 """What a check answers: never a bare yes or no, but measured, required, margin, and what would change it."""
 
-from dataclasses import dataclass, field
 from enum import StrEnum
+from typing import NamedTuple
 
 from core.model.facts import MissingFact
 from core.quantities import Figure, Sentence, say
@@ -34,8 +34,7 @@ class Basis(StrEnum):
     MEASURED = "measured"
 
 
-@dataclass(frozen=True)
-class Input:
+class Input(NamedTuple):
     """One number that went into a verdict or a figure."""
 
     name: str
@@ -43,8 +42,7 @@ class Input:
     basis: Basis
 
 
-@dataclass(frozen=True)
-class Verdict:
+class Verdict(NamedTuple):
     """The answer of one check. `margin` is what is left between measured and required; negative is short."""
 
     state: State
@@ -55,7 +53,7 @@ class Verdict:
     basis: Basis = Basis.TRADE
     formula: str = ""
     inputs: tuple[Input, ...] = ()
-    changes: tuple[Sentence, ...] = field(default=())
+    changes: tuple[Sentence, ...] = ()
     """What would change it, the least trouble first."""
     id: str = ""
     subject: str = ""
@@ -63,20 +61,7 @@ class Verdict:
 
     def signed(self, id: str, subject: str = "") -> "Verdict":
         """This verdict as the answer of check `id`, about `subject`."""
-        # Spelled out because `dataclasses.replace` took a quarter of the time of a whole report.
-        return Verdict(
-            self.state,
-            self.headline,
-            self.measured,
-            self.required,
-            self.margin,
-            self.basis,
-            self.formula,
-            self.inputs,
-            self.changes,
-            id,
-            subject,
-        )
+        return self._replace(id=id, subject=subject)
 
 
 def unknown(missing: MissingFact) -> Verdict:

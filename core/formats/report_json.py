@@ -4,12 +4,14 @@ Every figure carries its value, its unit and its text in the reader's own units,
 """
 
 from collections.abc import Iterable
+from dataclasses import dataclass
 
-from pydantic import BaseModel
+from pydantic import TypeAdapter
 
 from core.checks.places import Step
 from core.checks.register import REGISTRY
 from core.checks.verdict import Basis, State, Verdict
+from core.formats.spec_sheet import spec_rows
 from core.geometry.scene import Dimension, Scene, View
 from core.model.build import Slot
 from core.money.costs import Costs, Line, Payment
@@ -23,7 +25,8 @@ CAUTION = (
 )
 
 
-class FigureJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class FigureJson:
     """A figure: `value` in SI units, minor units of money, or nothing for a word; `text` for the reader."""
 
     value: float | None
@@ -31,7 +34,8 @@ class FigureJson(BaseModel):
     text: str
 
 
-class InputJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class InputJson:
     """One number that went into a verdict."""
 
     name: str
@@ -39,26 +43,37 @@ class InputJson(BaseModel):
     basis: Basis
 
 
-class VerdictJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class VerdictJson:
     """One answer of one check."""
 
     id: str
     title: str
     subject: str
     step: Step
-    slots: list[Slot]
+    slots: tuple[Slot, ...]
     state: State
     headline: str
+    margin: str
+    changes: list[str]
+
+
+@dataclass(frozen=True, slots=True)
+class WorkingsJson:
+    """How an answer came about: figures, basis, formula, inputs, and the rule itself."""
+
+    verdict: VerdictJson
     measured: FigureJson | None
     required: FigureJson | None
     margin: FigureJson | None
     basis: Basis
     formula: str
     inputs: list[InputJson]
-    changes: list[str]
+    manual: str
 
 
-class CheckJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class CheckJson:
     """A check and its page in the manual."""
 
     id: str
@@ -66,7 +81,8 @@ class CheckJson(BaseModel):
     manual: str
 
 
-class SlotJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class SlotJson:
     """A place on the chain and what its lines cost; `state` is empty while nothing hangs there."""
 
     slot: Slot
@@ -76,7 +92,8 @@ class SlotJson(BaseModel):
     yearly: str
 
 
-class LinkJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class LinkJson:
     """Between two parts: the state, and the one thing that could break it with its margin."""
 
     upper: Slot
@@ -88,14 +105,16 @@ class LinkJson(BaseModel):
     subject: str
 
 
-class PointJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class PointJson:
     """A point of the drawing, in metres."""
 
     u: float
     v: float
 
 
-class ShapeJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class ShapeJson:
     """A shape of the drawing and what it means."""
 
     view: View
@@ -106,7 +125,8 @@ class ShapeJson(BaseModel):
     label: str
 
 
-class DimensionJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class DimensionJson:
     """A dimension line; `field` names what typing on it sets, empty where it only follows."""
 
     view: View
@@ -117,7 +137,8 @@ class DimensionJson(BaseModel):
     field: str
 
 
-class HandleJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class HandleJson:
     """What may be dragged, and which fields of the layout follow the pointer."""
 
     view: View
@@ -129,7 +150,8 @@ class HandleJson(BaseModel):
     u_origin_m: float
 
 
-class SceneJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class SceneJson:
     """The drawing, in metres."""
 
     length_m: float
@@ -140,7 +162,8 @@ class SceneJson(BaseModel):
     handles: list[HandleJson]
 
 
-class LineJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class LineJson:
     """One line of the cost."""
 
     slot: Slot
@@ -153,7 +176,8 @@ class LineJson(BaseModel):
     missing: str
 
 
-class BudgetJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class BudgetJson:
     """One measured line of money up to its cap. Shares are of the cap, or of the total where none is set."""
 
     total: FigureJson
@@ -165,7 +189,8 @@ class BudgetJson(BaseModel):
     state: State
 
 
-class CostsJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class CostsJson:
     """What it costs, and the scope of the sums."""
 
     lines: list[LineJson]
@@ -182,7 +207,8 @@ class CostsJson(BaseModel):
     scope: str
 
 
-class QuestionJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class QuestionJson:
     """An open question, where it is answered, and how."""
 
     step: Step
@@ -191,14 +217,16 @@ class QuestionJson(BaseModel):
     how: str
 
 
-class AttentionJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class AttentionJson:
     """Which verdict is not clear; the first of a list is to be looked at first."""
 
     id: str
     subject: str
 
 
-class StepJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class StepJson:
     """A step of the work: its worst state, what is in the way there, and how many questions are open."""
 
     step: Step
@@ -207,7 +235,8 @@ class StepJson(BaseModel):
     questions: int
 
 
-class ReportJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class ReportJson:
     """Everything the core says of a build."""
 
     blocked: bool
@@ -222,7 +251,24 @@ class ReportJson(BaseModel):
     caution: str
 
 
-class ReasonJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class FullReportJson:
+    """The report and the workings of every verdict: what the shell prints."""
+
+    report: ReportJson
+    workings: list[WorkingsJson]
+
+
+@dataclass(frozen=True, slots=True)
+class FactJson:
+    """One row of a spec sheet."""
+
+    name: str
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
+class ReasonJson:
     """A verdict in short."""
 
     id: str
@@ -232,7 +278,8 @@ class ReasonJson(BaseModel):
     headline: str
 
 
-class AlternativeJson(BaseModel):
+@dataclass(frozen=True, slots=True)
+class AlternativeJson:
     """A candidate for a place, and what it would do there."""
 
     part: str
@@ -249,6 +296,7 @@ class AlternativeJson(BaseModel):
     up_front_change: FigureJson
     yearly_change: FigureJson
     priced: bool
+    facts: list[FactJson]
 
 
 def checks_json() -> list[CheckJson]:
@@ -305,6 +353,15 @@ def report_json(report: Report, system: UnitSystem) -> ReportJson:
     )
 
 
+_FULL_REPORT = TypeAdapter(FullReportJson)
+
+
+def full_report_text(report: Report, system: UnitSystem) -> str:
+    """The report with all workings, as indented JSON."""
+    workings = [workings_json(verdict, system) for verdict in report.verdicts]
+    return _FULL_REPORT.dump_json(FullReportJson(report_json(report, system), workings), indent=2).decode()
+
+
 def alternative_json(alternative: Alternative, system: UnitSystem) -> AlternativeJson:
     """`alternative` for a reader of `system`."""
     part = alternative.part
@@ -323,6 +380,7 @@ def alternative_json(alternative: Alternative, system: UnitSystem) -> Alternativ
         up_front_change=_signed(alternative.up_front_change),
         yearly_change=_signed(alternative.yearly_change),
         priced=alternative.priced,
+        facts=[FactJson(name, text) for name, text in spec_rows(part, system)],
     )
 
 
@@ -384,9 +442,18 @@ def _verdict(verdict: Verdict, system: UnitSystem) -> VerdictJson:
         title=check.title,
         subject=verdict.subject,
         step=check.place.step,
-        slots=list(check.place.slots),
+        slots=check.place.slots,
         state=verdict.state,
         headline=verdict.headline.text(system),
+        margin=_text(verdict.margin, system),
+        changes=_texts(verdict.changes, system),
+    )
+
+
+def workings_json(verdict: Verdict, system: UnitSystem) -> WorkingsJson:
+    """`verdict` and how it came about, for a reader of `system`."""
+    return WorkingsJson(
+        verdict=_verdict(verdict, system),
         measured=_maybe(verdict.measured, system),
         required=_maybe(verdict.required, system),
         margin=_maybe(verdict.margin, system),
@@ -396,7 +463,7 @@ def _verdict(verdict: Verdict, system: UnitSystem) -> VerdictJson:
             InputJson(name=input.name, value=_figure(input.value, system), basis=input.basis)
             for input in verdict.inputs
         ],
-        changes=_texts(verdict.changes, system),
+        manual=_unwrapped(REGISTRY[verdict.id].manual),
     )
 
 

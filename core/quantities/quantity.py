@@ -1,6 +1,6 @@
 """A number with its unit, and how a person reads it in either system."""
 
-from dataclasses import dataclass
+from typing import NamedTuple
 
 from core.quantities.length import format_length
 from core.quantities.money import Money
@@ -36,9 +36,11 @@ FIGURE_DECIMALS_M = 3
 """Computed lengths are told to the millimetre; more would claim what no tape can show."""
 
 
-@dataclass(frozen=True)
-class Quantity:
-    """`value` in `unit`. A share is kept as a fraction of one and told in percent."""
+class Quantity(NamedTuple):
+    """`value` in `unit`. A share is kept as a fraction of one and told in percent.
+
+    A named tuple, like all the small values of a report: one report makes hundreds of them.
+    """
 
     value: float
     unit: Unit

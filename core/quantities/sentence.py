@@ -1,13 +1,12 @@
 """A sentence whose figures stay figures until somebody reads it in their own units."""
 
-from dataclasses import dataclass
+from typing import NamedTuple
 
 from core.quantities.quantity import Figure, figure_text
 from core.quantities.units import UnitSystem
 
 
-@dataclass(frozen=True)
-class Sentence:
+class Sentence(NamedTuple):
     """`template` with a `{name}` for every figure."""
 
     template: str

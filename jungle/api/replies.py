@@ -6,7 +6,6 @@ from django.http import HttpResponse
 from pydantic import BaseModel
 
 from core.formats.report_json import report_json
-from core.formats.spec_sheet import spec_rows
 from core.model.build import Build as BuildDocument
 from core.model.chain import plans_of
 from core.model.parts import Part as SpecSheet
@@ -15,10 +14,10 @@ from core.model.typed import field_texts
 from core.quantities import UnitSystem
 from core.report import evaluate
 from jungle.api.requests import SignedIn
-from jungle.api.schemas import BuildReply, Fact, PartSheet, PlanChoice
+from jungle.api.schemas import BuildReply, PartSheet, PlanChoice
 from jungle.catalogue.models import Part
 from jungle.plans.models import Build
-from jungle.plans.services.editing import redo_label, undo_label
+from jungle.plans.services.editing import history_labels
 from jungle.plans.services.people import units_of
 
 
@@ -41,20 +40,21 @@ def build_reply(build: Build, units: UnitSystem) -> BuildReply:
     """`build` and its report for a reader of `units`."""
     plan = build.plan
     sheets = hung_sheets(build.owner_id, plan)
+    undo, redo = history_labels(build)
     return BuildReply.model_construct(
         id=build.pk,
         revision=build.revision,
-        undo=undo_label(build),
-        redo=redo_label(build),
+        undo=undo,
+        redo=redo,
         units=units,
         build=plan,
         texts=dict(field_texts(plan, units, plan.brief.currency)),
-        parts={slot: _part_sheet(sheets[hung.part], units) for slot, hung in plan.chain.items()},
+        parts={slot: _part_sheet(sheets[hung.part]) for slot, hung in plan.chain.items()},
         report=report_json(evaluate(plan, sheets), units),
     )
 
 
-def _part_sheet(sheet: SpecSheet, units: UnitSystem) -> PartSheet:
+def _part_sheet(sheet: SpecSheet) -> PartSheet:
     return PartSheet(
         part=sheet.id,
         maker=sheet.maker,
@@ -66,7 +66,6 @@ def _part_sheet(sheet: SpecSheet, units: UnitSystem) -> PartSheet:
             PlanChoice(id=plan.id, name=plan.name, billing=plan.billing, price=_plan_price(plan))
             for plan in plans_of(sheet)
         ],
-        facts=[Fact(name=name, text=text) for name, text in spec_rows(sheet, units)],
     )
 
 

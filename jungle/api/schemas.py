@@ -156,13 +156,6 @@ class PlanChoice(Schema):
     price: str
 
 
-class Fact(Schema):
-    """One row of a spec sheet."""
-
-    name: str
-    text: str
-
-
 class PartSheet(Schema):
     """A part that hangs on the chain."""
 
@@ -173,7 +166,6 @@ class PartSheet(Schema):
     note: str
     price: str
     plans: list[PlanChoice]
-    facts: list[Fact]
 
 
 class BuildReply(Schema):

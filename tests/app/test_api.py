@@ -35,9 +35,14 @@ class ReadingTests(ApiTestCase):
         self.assertEqual(reply["build"]["room"]["width_m"], 4.6)
         self.assertEqual(self.client.get("/api/session").json()["units"], "imperial")
 
-    def test_the_manual_holds_every_check(self) -> None:
-        pages = self.client.get("/api/session/checks").json()
-        self.assertIn("picture.throw", [page["id"] for page in pages])
+    def test_a_verdict_opens_into_its_workings(self) -> None:
+        workings = self.client.get(self.url("/verdicts/swing.ceiling?subject=Ada")).json()
+        self.assertEqual(workings["verdict"]["subject"], "Ada")
+        self.assertEqual(workings["margin"]["text"], "292 mm")
+        self.assertIn("Cocked radius r", [row["name"] for row in workings["inputs"]])
+        self.assertIn("highest point", workings["manual"])
+        self.assertEqual(self.client.get(self.url("/verdicts/swing.ceiling?subject=Zoe")).status_code, 404)
+        self.assertEqual(self.client.get(self.url("/verdicts/no.such")).status_code, 404)
 
     def test_the_file_is_offered_for_download(self) -> None:
         reply = self.client.get(self.url("/file"))

@@ -115,9 +115,10 @@ class ShellTests(TestCase):
     def test_something_blocked_is_one(self) -> None:
         code, out, err = self.evaluate(DEMO_BUILD)
         self.assertEqual((code, err), (1, ""))
-        report = json.loads(out)
-        self.assertTrue(report["blocked"])
-        self.assertIn("title.monitor", [v["id"] for v in report["verdicts"] if v["state"] == "blocked"])
+        full = json.loads(out)
+        self.assertTrue(full["report"]["blocked"])
+        self.assertIn("title.monitor", [v["id"] for v in full["report"]["verdicts"] if v["state"] == "blocked"])
+        self.assertEqual(len(full["workings"]), len(full["report"]["verdicts"]))
 
     def test_nothing_blocked_is_nought(self) -> None:
         with TemporaryDirectory() as folder:

@@ -13,10 +13,9 @@ from jungle.plans.services.editing import (
     On,
     StaleRevision,
     edit,
+    history_labels,
     redo,
-    redo_label,
     undo,
-    undo_label,
 )
 from jungle.plans.services.people import set_units
 from tests.app.worlds import full_build_of, on, person
@@ -54,14 +53,14 @@ class HistoryTests(EditingTestCase):
         room.measure_room(self.on(), {"width_m": "4.7"})
         undo(self.on())
         build = room.measure_room(self.on(), {"width_m": "5"})
-        self.assertIsNone(redo_label(build))
+        self.assertEqual(history_labels(build), ("Room: width", None))
         self.assertEqual(Edit.objects.filter(build=self.build).count(), 2)
 
     def test_labels_say_what_would_be_undone_and_redone(self) -> None:
-        self.assertIsNone(undo_label(self.build))
+        self.assertEqual(history_labels(self.build), (None, None))
         build = room.measure_room(self.on(), {"ceiling_m": "3.1"})
-        self.assertEqual(undo_label(build), "Room: ceiling")
-        self.assertEqual(redo_label(undo(self.on())), "Room: ceiling")
+        self.assertEqual(history_labels(build), ("Room: ceiling", None))
+        self.assertEqual(history_labels(undo(self.on())), (None, "Room: ceiling"))
 
     def test_every_edit_names_its_actor(self) -> None:
         room.measure_room(self.on(), {"width_m": "4.7"})
@@ -71,7 +70,7 @@ class HistoryTests(EditingTestCase):
         before = self.on().revision
         room.measure_room(self.on(), {"width_m": "4.6"})
         self.assertEqual(self.on().revision, before)
-        self.assertIsNone(undo_label(self.build))
+        self.assertEqual(history_labels(self.build), (None, None))
 
     def test_the_revision_grows_with_undo_too(self) -> None:
         room.measure_room(self.on(), {"width_m": "4.7"})

@@ -1,5 +1,6 @@
 """The swing disc against worked values and an independent sampler."""
 
+from itertools import pairwise
 from math import cos, hypot, pi, radians, sin, sqrt
 from unittest import TestCase
 
@@ -66,7 +67,7 @@ class PropertyTests(TestCase):
     @given(heights)
     def test_a_longer_club_reaches_further_and_higher(self, height: float) -> None:
         discs = [swing_disc(player(height_m=height), club) for club in Club]
-        for longer, shorter in zip(discs, discs[1:], strict=False):
+        for longer, shorter in pairwise(discs):
             self.assertGreater(longer.apex_m, shorter.apex_m)
             self.assertLess(longer.low_m[0], shorter.low_m[0])
 

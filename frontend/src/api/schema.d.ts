@@ -28,26 +28,6 @@ export interface paths {
         patch: operations["jungle_api_routers_session_change_session"];
         trace?: never;
     };
-    "/api/session/checks": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * List Checks
-         * @description Every check and its page in the manual.
-         */
-        get: operations["jungle_api_routers_session_list_checks"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/builds": {
         parameters: {
             query?: never;
@@ -118,6 +98,26 @@ export interface paths {
          * @description Rename a build.
          */
         patch: operations["jungle_api_routers_builds_rename_build"];
+        trace?: never;
+    };
+    "/api/builds/{build_id}/verdicts/{check_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Workings
+         * @description How a verdict came about; `subject` is the player it speaks of, where it speaks of one.
+         */
+        get: operations["jungle_api_routers_builds_read_workings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/builds/{build_id}/file": {
@@ -399,18 +399,6 @@ export interface components {
             units: components["schemas"]["UnitSystem"];
         };
         /**
-         * CheckJson
-         * @description A check and its page in the manual.
-         */
-        CheckJson: {
-            /** Id */
-            id: string;
-            /** Title */
-            title: string;
-            /** Manual */
-            manual: string;
-        };
-        /**
          * BuildSummary
          * @description A build in the list.
          */
@@ -448,12 +436,6 @@ export interface components {
             /** Subject */
             subject: string;
         };
-        /**
-         * Basis
-         * @description Where a number comes from.
-         * @enum {string}
-         */
-        Basis: "physics" | "spec" | "standard" | "trade" | "measured";
         /**
          * Billing
          * @description How a plan is paid for.
@@ -690,16 +672,6 @@ export interface components {
             [key: string]: unknown;
         };
         /**
-         * Fact
-         * @description One row of a spec sheet.
-         */
-        Fact: {
-            /** Name */
-            name: string;
-            /** Text */
-            text: string;
-        };
-        /**
          * FigureJson
          * @description A figure: `value` in SI units, minor units of money, or nothing for a word; `text` for the reader.
          */
@@ -766,16 +738,6 @@ export interface components {
             replacement_value_minor?: number | null;
         } & {
             [key: string]: unknown;
-        };
-        /**
-         * InputJson
-         * @description One number that went into a verdict.
-         */
-        InputJson: {
-            /** Name */
-            name: string;
-            value: components["schemas"]["FigureJson"];
-            basis: components["schemas"]["Basis"];
         };
         /**
          * Layout
@@ -887,8 +849,6 @@ export interface components {
             price: string;
             /** Plans */
             plans: components["schemas"]["PlanChoice"][];
-            /** Facts */
-            facts: components["schemas"]["Fact"][];
         };
         /**
          * Payment
@@ -1150,14 +1110,8 @@ export interface components {
             state: components["schemas"]["State"];
             /** Headline */
             headline: string;
-            measured: components["schemas"]["FigureJson"] | null;
-            required: components["schemas"]["FigureJson"] | null;
-            margin: components["schemas"]["FigureJson"] | null;
-            basis: components["schemas"]["Basis"];
-            /** Formula */
-            formula: string;
-            /** Inputs */
-            inputs: components["schemas"]["InputJson"][];
+            /** Margin */
+            margin: string;
             /** Changes */
             changes: string[];
         };
@@ -1209,6 +1163,39 @@ export interface components {
             revision: number;
             /** Name */
             name: string;
+        };
+        /**
+         * Basis
+         * @description Where a number comes from.
+         * @enum {string}
+         */
+        Basis: "physics" | "spec" | "standard" | "trade" | "measured";
+        /**
+         * InputJson
+         * @description One number that went into a verdict.
+         */
+        InputJson: {
+            /** Name */
+            name: string;
+            value: components["schemas"]["FigureJson"];
+            basis: components["schemas"]["Basis"];
+        };
+        /**
+         * WorkingsJson
+         * @description How an answer came about: figures, basis, formula, inputs, and the rule itself.
+         */
+        WorkingsJson: {
+            verdict: components["schemas"]["VerdictJson"];
+            measured: components["schemas"]["FigureJson"] | null;
+            required: components["schemas"]["FigureJson"] | null;
+            margin: components["schemas"]["FigureJson"] | null;
+            basis: components["schemas"]["Basis"];
+            /** Formula */
+            formula: string;
+            /** Inputs */
+            inputs: components["schemas"]["InputJson"][];
+            /** Manual */
+            manual: string;
         };
         /**
          * Change
@@ -1390,6 +1377,8 @@ export interface components {
             yearly_change: components["schemas"]["FigureJson"];
             /** Priced */
             priced: boolean;
+            /** Facts */
+            facts: components["schemas"]["FactJson"][];
         };
         /**
          * Alternatives
@@ -1401,6 +1390,16 @@ export interface components {
             slot: components["schemas"]["Slot"];
             /** Candidates */
             candidates: components["schemas"]["AlternativeJson"][];
+        };
+        /**
+         * FactJson
+         * @description One row of a spec sheet.
+         */
+        FactJson: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
         };
         /**
          * ReasonJson
@@ -1492,26 +1491,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Session"];
-                };
-            };
-        };
-    };
-    jungle_api_routers_session_list_checks: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CheckJson"][];
                 };
             };
         };
@@ -1708,6 +1687,49 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_builds_read_workings: {
+        parameters: {
+            query?: {
+                subject?: string;
+            };
+            header?: never;
+            path: {
+                build_id: number;
+                check_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkingsJson"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -24,7 +24,7 @@
     <span class={titled ? 'block text-xs text-faint' : 'sr-only'}>{verdict.title}{titled ? '' : ': '}</span>
     {verdict.headline}
     {#if verdict.margin && verdict.state !== 'clear'}
-      <span class="text-{verdict.state} whitespace-nowrap">margin {verdict.margin.text}</span>
+      <span class="text-{verdict.state} whitespace-nowrap">margin {verdict.margin}</span>
     {/if}
     {#if change}<span class="block text-[13px] text-faint">{change}</span>{/if}
   </span>

@@ -1,15 +1,22 @@
 <script lang="ts">
-  import { api, outcome, type Verdict } from '../api/client'
+  import { api, outcome, type Verdict, type Workings } from '../api/client'
+  import { useBuild } from '../lib/build.svelte'
   import { BASIS_WORDS, STATE_WORDS } from '../lib/words'
   import Mark from './Mark.svelte'
   import Panel from './Panel.svelte'
 
   let { verdict, close }: { verdict: Verdict; close: () => void } = $props()
+  const build = $derived(useBuild()())
+  let workings = $state.raw<Workings | null>(null)
+  let problem = $state('')
 
-  async function manualOf(id: string): Promise<string> {
-    const { data } = await outcome(api.GET('/api/session/checks'))
-    return data?.find((check) => check.id === id)?.manual ?? ''
+  async function load(): Promise<void> {
+    const params = { path: { build_id: build.id, check_id: verdict.id }, query: { subject: verdict.subject } }
+    const found = await outcome(api.GET('/api/builds/{build_id}/verdicts/{check_id}', { params }))
+    problem = found.data ? '' : found.message
+    if (found.data) workings = found.data
   }
+  $effect(() => void load())
 </script>
 
 <Panel title={verdict.subject ? `${verdict.title}: ${verdict.subject}` : verdict.title} {close}>
@@ -19,9 +26,9 @@
       ><strong class="text-{verdict.state}">{STATE_WORDS[verdict.state]}</strong> · {verdict.headline}</span
     >
   </p>
-  {#if verdict.measured && verdict.required}
+  {#if workings?.measured && workings.required}
     <dl class="grid grid-cols-3 border-y border-base-300 py-2">
-      {#each [['Has', verdict.measured], ['Needs', verdict.required], ['Margin', verdict.margin]] as const as [name, figure] (name)}
+      {#each [['Has', workings.measured], ['Needs', workings.required], ['Margin', workings.margin]] as const as [name, figure] (name)}
         <div>
           <dt class="text-xs text-faint">{name}</dt>
           <dd class="text-lg">{figure?.text ?? '–'}</dd>
@@ -37,20 +44,20 @@
       </ul>
     </section>
   {/if}
-  {#if verdict.formula}
+  {#if workings?.formula}
     <section>
       <h3 class="mb-1">How it is worked out</h3>
-      <p class="bg-base-200 p-2">{verdict.formula}</p>
-      <p class="mt-1 text-sm text-faint">Basis: {BASIS_WORDS[verdict.basis]}</p>
+      <p class="bg-base-200 p-2">{workings.formula}</p>
+      <p class="mt-1 text-sm text-faint">Basis: {BASIS_WORDS[workings.basis]}</p>
     </section>
   {/if}
-  {#if verdict.inputs.length > 0}
+  {#if workings && workings.inputs.length > 0}
     <section>
       <h3 class="mb-1">From these inputs</h3>
       <table class="w-full text-sm">
         <thead class="sr-only"><tr><th>Input</th><th>Value</th><th>Basis</th></tr></thead>
         <tbody>
-          {#each verdict.inputs as input, index (index)}
+          {#each workings.inputs as input, index (index)}
             <tr class="border-b border-base-300">
               <td class="py-1 pr-2">{input.name}</td>
               <td class="py-1 pr-2 text-right whitespace-nowrap">{input.value.text}</td>
@@ -61,10 +68,14 @@
       </table>
     </section>
   {/if}
-  {#await manualOf(verdict.id) then manual}
+  {#if workings}
     <section>
       <h3 class="mb-1">The rule</h3>
-      <p class="text-sm whitespace-pre-line">{manual}</p>
+      <p class="text-sm whitespace-pre-line">{workings.manual}</p>
     </section>
-  {/await}
+  {:else if problem}
+    <p role="alert" class="text-error">{problem}</p>
+  {:else}
+    <p role="status" class="text-faint">Fetching the workings</p>
+  {/if}
 </Panel>

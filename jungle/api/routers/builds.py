@@ -1,13 +1,14 @@
 """Builds as wholes, their history, and their files."""
 
-from typing import Any
+from typing import Annotated, Any
 
 from django.http import HttpResponse
-from ninja import File, Router, Status
+from ninja import File, Query, Router, Status
 from ninja.files import UploadedFile
 
 from core.checks.verdict import State
 from core.formats.build_file import write_build_file
+from core.formats.report_json import WorkingsJson, workings_json
 from core.model.build import Build as BuildDocument
 from core.report import evaluate
 from jungle.api.replies import hung_sheets, show
@@ -15,9 +16,11 @@ from jungle.api.requests import SignedIn
 from jungle.api.schemas import BuildReply, BuildSummary, Change, NewBuild, Problems, Rename, Stale
 from jungle.plans.models import Build
 from jungle.plans.services import builds, editing
-from jungle.plans.services.editing import On
+from jungle.plans.services.editing import NothingThere, On
+from jungle.plans.services.people import units_of
 
 router = Router(tags=["builds"])
+Subject = Annotated[str, Query(max_length=120)]
 EDIT_REPLIES: dict[int, Any] = {200: BuildReply, 404: Problems, 409: Stale, 422: Problems}
 
 
@@ -59,6 +62,17 @@ def delete_build(request: SignedIn, build_id: int) -> Any:
     """Delete a build and its history."""
     builds.delete_build(build_id, request.user)
     return Status(204, None)
+
+
+@router.get("/{int:build_id}/verdicts/{check_id}", response={200: WorkingsJson, 404: Problems, 422: Problems})
+def read_workings(request: SignedIn, build_id: int, check_id: str, subject: Subject = "") -> Any:
+    """How a verdict came about; `subject` is the player it speaks of, where it speaks of one."""
+    build = editing.find_build(build_id, request.user)
+    plan = build.plan
+    for verdict in evaluate(plan, hung_sheets(build.owner_id, plan)).verdicts:
+        if (verdict.id, verdict.subject) == (check_id, subject):
+            return workings_json(verdict, units_of(request.user))
+    raise NothingThere(f"This build has no answer of check '{check_id}'.")
 
 
 @router.get("/{int:build_id}/file", response={200: Any, 404: Problems})

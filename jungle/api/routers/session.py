@@ -1,11 +1,10 @@
-"""Who is signed in, and how they read quantities; the manual of checks."""
+"""Who is signed in, and how they read quantities."""
 
 from typing import Any
 
 from django.conf import settings
 from ninja import Router
 
-from core.formats.report_json import CheckJson, checks_json
 from core.quantities.money import DECIMALS_BY_CURRENCY
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import Preferences, Session
@@ -25,12 +24,6 @@ def change_session(request: SignedIn, body: Preferences) -> Any:
     """Change how quantities are read and typed."""
     set_units(request.user, body.units)
     return _session(request)
-
-
-@router.get("/checks", response=list[CheckJson])
-def list_checks(request: SignedIn) -> Any:
-    """Every check and its page in the manual."""
-    return checks_json()
 
 
 def _session(request: SignedIn) -> Session:

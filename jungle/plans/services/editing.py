@@ -72,23 +72,16 @@ def redo(on: On) -> Build:
     return _step(on, +1)
 
 
-def undo_label(build: Build) -> str | None:
-    """What `undo` would take back."""
-    return _label(build, build.edit_number) if build.edit_number else None
-
-
-def redo_label(build: Build) -> str | None:
-    """What `redo` would make again."""
-    return _label(build, build.edit_number + 1)
+def history_labels(build: Build) -> tuple[str | None, str | None]:
+    """What `undo` would take back, and what `redo` would make again."""
+    number = build.edit_number
+    labels = dict(build.edits.filter(number__in=(number, number + 1)).values_list("number", "label"))
+    return labels[number] if number else None, labels.get(number + 1)
 
 
 def named(fields: Iterable[str]) -> str:
     """Fields as a label says them: `up_front_cap_minor` is 'up front cap'."""
     return ", ".join(field.removesuffix("_minor").removesuffix("_m").replace("_", " ") for field in fields)
-
-
-def _label(build: Build, number: int) -> str | None:
-    return build.edits.filter(number=number).values_list("label", flat=True).first()
 
 
 def _current(on: On) -> Build:

@@ -11,7 +11,7 @@ from tests.core.checks.base import CheckTestCase
 
 
 class BudgetTests(CheckTestCase):
-    """35 packs of tiles 1050, mat 400, radar 500, tower 1000, lamp 900, square 300, box 800: 4950 up front, 180 a year."""
+    """35 packs of tiles 1050, mat 400, radar 500, tower 1000, lamp 900, square 300, box 800: 4950, and 180 a year."""
 
     def answers(self, parts: dict[str, Part] | None = None, **brief: object):  # type: ignore[no-untyped-def]
         build: Build = worlds.full_build()

@@ -44,7 +44,7 @@ class CoverTests(CheckTestCase):
         self.assert_verdict(cover(tiles(), room()), "clear", "8 %", "15 %", "7 %")
 
     def test_much_waste_is_worth_a_second_look(self) -> None:
-        """0.95 m tiles: 5 × 8 = 40, 36.1 m² for 32.2: 10.8 %; singles. In 1.2 m: 4 × 6 = 24, 34.56 m²: 6.8 %; 1.5: 4 × 5, 45 m²: 28.4 %."""
+        """In 1.5 m tiles, sold singly: 4 × 5 = 20, 45 m² for 32.2: 28.4 %."""
         self.assert_verdict(
             cover(tiles(tile_side_m=1.5, tiles_per_pack=1), room()), "tight", "28.4 %", "15 %", "−13.4 %"
         )

@@ -4,7 +4,6 @@ from core.checks.monitor import ball_speed, behind, beside, flight, hands, level
 from core.checks.readings import HittingSurface, MonitorSpot, monitor_spot
 from core.model.brief import Brief
 from core.model.parts import OverheadCamera, SideCamera
-
 from tests.core.checks.base import CheckTestCase
 from tests.core.worlds import layout, left_hander, monitor_of, player, radar, room
 

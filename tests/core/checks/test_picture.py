@@ -143,7 +143,7 @@ class ShadowTests(CheckTestCase):
         self.assert_verdict(self.answer(3.0, 2.8), "clear", "0 %", "20 %", "20 %")
 
     def test_a_low_shadow_is_tolerated(self) -> None:
-        """Lens 6.0 m out, 2.70 m up: 2.70 − 0.85·6.0/2.9 = 0.941 m, (0.941 − 0.05)/2.6 = 34 %; at 2.80: 0.834 → 30 %."""
+        """Lens 6.0 m out, 2.70 m up: 2.70 − 0.85·6.0/2.9 = 0.941 m, (0.941 − 0.05)/2.6 = 34 %."""
         self.assert_verdict(self.answer(6.0, 2.70), "blocked", "34.3 %", "20 %", "−14.3 %")
         verdict = self.answer(4.6, 2.75)
         self.assert_verdict(verdict, "clear", "0 %", "20 %", "20 %")

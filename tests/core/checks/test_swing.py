@@ -19,7 +19,7 @@ class CeilingTests(CheckTestCase):
         self.assert_verdict(self.answer(3.0), "clear", "3.00 m", "2.668 m", "332 mm")
 
     def test_tight_below_comfort_and_says_which_club_is_clear(self) -> None:
-        """2.750 − 2.668 = 0.082. A 4-iron: r² = 0.4199 + 0.9565 + 2·0.6337·0.2588 → 1.3054, apex 2.5348: 0.215 spare."""
+        """2.750 − 2.668 = 0.082. A 4-iron: r² = 0.4199 + 0.9565 + 2·0.6337·0.2588, apex 2.535: 0.215 to spare."""
         verdict = self.answer(2.75)
         self.assert_verdict(verdict, "tight", "2.75 m", "2.668 m", "82 mm")
         self.assertIn("slow test swing", verdict.changes[0].text(METRIC))

@@ -2,6 +2,7 @@
   import type { Alternative } from '../../api/client'
   import { KIND_WORDS, STATE_WORDS } from '../../lib/words'
   import Mark from '../Mark.svelte'
+  import SpecSheet from './SpecSheet.svelte'
 
   let { candidate, hang }: { candidate: Alternative; hang: () => void } = $props()
   const shown = $derived(
@@ -32,6 +33,7 @@
           {candidate.better.map(({ title }) => title.toLowerCase()).join(', ')}
         </p>
       {/if}
+      <SpecSheet facts={candidate.facts} of={candidate.name} />
     </div>
     <div class="shrink-0 text-right text-[13px] leading-snug">
       {#if candidate.hangs_now}

@@ -71,18 +71,3 @@
 {#each touching as verdict (verdict.id + verdict.subject)}
   <VerdictRow {verdict} />
 {/each}
-<details class="my-2 text-sm">
-  <summary class="cursor-pointer text-primary">Spec sheet</summary>
-  <dl class="grid grid-cols-[1fr_auto] gap-x-4 py-1">
-    {#each part.facts as fact (fact.name)}
-      <dt class="border-b border-base-300 py-0.5">{fact.name}</dt>
-      <dd
-        class="border-b border-base-300 py-0.5 text-right {fact.text === 'not stated'
-          ? 'text-faint italic'
-          : ''}"
-      >
-        {fact.text}
-      </dd>
-    {/each}
-  </dl>
-</details>

@@ -8,7 +8,7 @@ from django.core.management.base import BaseCommand
 
 from core.formats.build_file import read_build_file
 from core.formats.errors import BadFile
-from core.formats.report_json import report_json
+from core.formats.report_json import full_report_text
 from core.quantities import UnitSystem
 from core.report import evaluate
 
@@ -36,5 +36,5 @@ class Command(BaseCommand):
                 self.stderr.write(f"{file}: {problem}")
             sys.exit(BAD_FILE)
         report = evaluate(content.build, content.parts_by_id)
-        self.stdout.write(report_json(report, UnitSystem(units)).model_dump_json(indent=2))
+        self.stdout.write(full_report_text(report, UnitSystem(units)))
         sys.exit(SOMETHING_BLOCKED if report.blocked else NOTHING_BLOCKED)
