@@ -1,7 +1,7 @@
 # Everything that is done from the shell. `make` alone lists it.
 PYTHON := .venv/bin/python
 MANAGE := $(PYTHON) manage.py
-export NODE_NO_WARNINGS := 1
+
 
 .DEFAULT_GOAL := help
 
@@ -9,9 +9,7 @@ help: ## list these targets
 	@grep -E '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sed -E 's/:.*## /: /' | column -t -s ':'
 
 .venv/ready: requirements/development.txt
-	python3 -m venv .venv
-	.venv/bin/pip install --quiet uv
-	.venv/bin/uv pip sync --quiet requirements/development.txt
+	scripts/ensure-python
 	touch $@
 
 frontend/node_modules/ready: frontend/package-lock.json

@@ -51,7 +51,7 @@ def gap_behind_screen(room: Room, layout: Layout) -> Verdict:
         required=metres(least_m),
         margin=metres(margin_m),
         formula="screen to wall − foam on the wall",
-        inputs=(
+        inputs=lambda: (
             placed("Screen to wall", layout.screen_y_m),
             Input("Foam on the wall", metres(room.wall_foam_m), Basis.MEASURED),
         ),
@@ -77,7 +77,7 @@ def ball_to_screen(layout: Layout) -> Verdict:
         required=metres(BALL_TO_SCREEN_LEAST_M),
         margin=metres(margin_m),
         formula="ball to wall − screen to wall",
-        inputs=(placed("Ball to wall", layout.ball_y_m), placed("Screen to wall", layout.screen_y_m)),
+        inputs=lambda: (placed("Ball to wall", layout.ball_y_m), placed("Screen to wall", layout.screen_y_m)),
         changes=() if state is State.CLEAR else (back,),
     )
 
@@ -105,7 +105,7 @@ def behind_ball(brief: Brief, room: Room, layout: Layout) -> Verdict:
         required=metres(required_m),
         margin=metres(margin_m),
         formula="length − ball to wall − (R + 0.30 m), R = 0.36·H + club length",
-        inputs=(
+        inputs=lambda: (
             measured_in_room(room, "length_m", "Length"),
             placed("Ball to the wall behind the screen", layout.ball_y_m),
             Input(f"Full radius R, {widest}", metres(radius_m), Basis.TRADE),
@@ -133,7 +133,7 @@ def free_side(player: Player, room: Room, layout: Layout) -> Verdict:
         required=metres(FREE_SIDE_LEAST_M),
         margin=metres(margin_m),
         formula="ball line to the wall on the side away from the player",
-        inputs=(
+        inputs=lambda: (
             measured_in_room(room, "width_m", "Width"),
             placed("Ball to left wall", layout.ball_x_m),
             Input("Plays", f"{player.handedness}-handed", Basis.MEASURED),
@@ -161,7 +161,7 @@ def picture_offset(room: Room, layout: Layout, picture: Picture) -> Verdict:
         required=metres(half_m),
         margin=metres(half_m - offset_m),
         formula="|ball line − room centre|, against half the picture",
-        inputs=(placed("Ball to left wall", layout.ball_x_m), stated("Picture width", metres(picture.width_m))),
+        inputs=lambda: (placed("Ball to left wall", layout.ball_x_m), stated("Picture width", metres(picture.width_m))),
         changes=()
         if state is State.CLEAR
         else (

@@ -36,7 +36,7 @@ def up_front(brief: Brief, costs: Costs) -> Verdict:
         margin=margin,
         basis=Basis.MEASURED,
         formula="cap − sum of up-front lines; comfort is the contingency",
-        inputs=(
+        inputs=lambda: (
             Input("Up-front cap", cap, Basis.MEASURED),
             *(Input(line.label, line.up_front, Basis.SPEC) for line in costs.lines if line.up_front is not None),
             Input("Contingency share", share(brief.contingency_share), Basis.MEASURED),
@@ -65,7 +65,7 @@ def yearly(brief: Brief, costs: Costs) -> Verdict:
         margin=margin,
         basis=Basis.MEASURED,
         formula="yearly cap − sum of yearly fees; 12 × a monthly fee",
-        inputs=(
+        inputs=lambda: (
             Input("Yearly cap", cap, Basis.MEASURED),
             *(Input(line.label, line.yearly, Basis.SPEC) for line in costs.lines if line.yearly and line.yearly.minor),
         ),

@@ -41,7 +41,7 @@ def strip(mat: Mat) -> Verdict:
         required=metres(required_m),
         margin=metres(margin_m),
         formula="the smaller of: strip width − 0.40 m; strip length − 0.90 m",
-        inputs=(stated("Strip width", metres(width_m)), stated("Strip length", metres(length_m))),
+        inputs=lambda: (stated("Strip width", metres(width_m)), stated("Strip length", metres(length_m))),
         changes=() if state is State.CLEAR else (say("Choose a mat with a larger strip."),),
     )
 
@@ -69,7 +69,7 @@ def flush(mat: Mat, flooring: Flooring) -> Verdict:
         required=metres(TRIP_STEP_M),
         margin=metres(TRIP_STEP_M - step_m),
         formula="10 mm − |mat thickness − floor covering|",
-        inputs=(stated("Mat", metres(mat_m)), stated("Floor covering", metres(floor_m))),
+        inputs=lambda: (stated("Mat", metres(mat_m)), stated("Floor covering", metres(floor_m))),
         changes=()
         if state is State.CLEAR
         else (
@@ -104,7 +104,7 @@ def cover(flooring: Flooring, room: Room) -> Verdict:
         margin=share(WASTE_COMFORT - waste),
         basis=Basis.PHYSICS,
         formula="pieces to cover width × length, rounded up to packs or whole metres; waste / bought",
-        inputs=(
+        inputs=lambda: (
             measured_in_room(room, "width_m", "Width"),
             measured_in_room(room, "length_m", "Length"),
             Input("Pieces", str(laid.pieces), Basis.PHYSICS),

@@ -7,7 +7,7 @@ from core.checks.figures import measured_in_room, metres, placed, stated
 from core.checks.places import between, on
 from core.checks.readings import MONITOR_BODY_M, HittingSurface, MonitorSpot
 from core.checks.register import check
-from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.checks.verdict import Basis, Input, Inputs, State, Verdict, judge
 from core.model.brief import Brief, Handedness, Player
 from core.model.build import Slot
 from core.model.facts import MissingFact, known
@@ -35,7 +35,7 @@ class _Limit:
     cure: Sentence
 
 
-def _tightest(limits: Sequence[_Limit], formula: str, inputs: tuple[Input, ...], basis: Basis) -> Verdict:
+def _tightest(limits: Sequence[_Limit], formula: str, inputs: Inputs, basis: Basis) -> Verdict:
     limit = min(limits, key=lambda limit: limit.margin_m - limit.comfort_m)
     state = judge(limit.margin_m, limit.comfort_m)
     return Verdict(
@@ -93,7 +93,7 @@ def behind(monitor: BehindTheBall, spot: MonitorSpot, room: Room, layout: Layout
     return _tightest(
         (wall, *_range_limits(spot.distance_m, near_m, far_m, "behind the ball")),
         "length − ball to wall − (distance behind the ball + 0.15 m); and the maker's range",
-        (
+        lambda: (
             stated("Nearest to the ball", metres(near_m)),
             stated("Furthest from the ball", metres(far_m)),
             placed("Stands behind the ball (proposed)" if spot.proposed else "Stands behind the ball", spot.distance_m),
@@ -126,7 +126,7 @@ def beside(player: Player, monitor: SideCamera, spot: MonitorSpot, room: Room, l
     return _tightest(
         (wall, *_range_limits(spot.distance_m, near_m, far_m, "beside the ball")),
         "free side − (distance beside the ball + 0.15 m); and the maker's range",
-        (
+        lambda: (
             stated("Nearest to the ball", metres(near_m)),
             stated("Furthest from the ball", metres(far_m)),
             placed("Stands beside the ball (proposed)" if spot.proposed else "Stands beside the ball", spot.distance_m),
@@ -162,7 +162,7 @@ def overhead(monitor: OverheadCamera, room: Room, surface: HittingSurface) -> Ve
             ),
         ),
         "ceiling − lining − hitting surface, against the maker's range",
-        (
+        lambda: (
             stated("Lowest mount", metres(low_m)),
             stated("Highest mount", metres(high_m)),
             measured_in_room(room, "ceiling_m", "Ceiling"),
@@ -187,7 +187,7 @@ def flight(monitor: BehindTheBall, layout: Layout) -> Verdict:
         margin=metres(margin_m),
         basis=Basis.SPEC,
         formula="ball to screen − flight the maker asks for",
-        inputs=(
+        inputs=lambda: (
             stated("Flight asked for", metres(needs_m)),
             placed("Ball to wall", layout.ball_y_m),
             placed("Screen to wall", layout.screen_y_m),
@@ -228,7 +228,10 @@ def hands(brief: Brief, monitor: LaunchMonitor) -> Verdict:
         margin=Quantity(-unserved, Unit.PLAYERS),
         basis=Basis.SPEC,
         formula="players whose hand the monitor does not serve",
-        inputs=(stated("Serves", words[served]), Input("Left-handers", ", ".join(left) or "none", Basis.MEASURED)),
+        inputs=lambda: (
+            stated("Serves", words[served]),
+            Input("Left-handers", ", ".join(left) or "none", Basis.MEASURED),
+        ),
         changes=()
         if state is State.CLEAR
         else (say("A monitor behind or above the ball serves both hands without being moved."),),
@@ -265,7 +268,7 @@ def level(monitor: FloorStanding, surface: HittingSurface, layout: Layout) -> Ve
         margin=metres(margin_m),
         basis=Basis.SPEC,
         formula="tolerance − |floor covering + pad − mat|",
-        inputs=(
+        inputs=lambda: (
             stated("Tolerance", metres(tolerance_m)),
             stated("Mat", metres(surface.height_m)),
             stated("Floor covering", metres(surface.floor_m)),
@@ -293,6 +296,6 @@ def ball_speed(brief: Brief, monitor: LaunchMonitor) -> Verdict:
         margin=Quantity(margin, Unit.METRE_PER_SECOND),
         basis=Basis.SPEC,
         formula="greatest ball speed read − fastest driver ball speed",
-        inputs=(stated("Greatest ball speed", greatest), Input(f"Ball speed, {name}", speed, Basis.TRADE)),
+        inputs=lambda: (stated("Greatest ball speed", greatest), Input(f"Ball speed, {name}", speed, Basis.TRADE)),
         changes=() if state is State.CLEAR else (say("Measure {who}'s ball speed; the band is a guess.", who=name),),
     )

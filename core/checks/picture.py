@@ -55,7 +55,7 @@ def screen_fill(title: Title, screen: ImpactScreen, picture: Picture) -> Verdict
         margin=share(picture.screen_fill - FILL_LEAST),
         basis=Basis.PHYSICS,
         formula="picture area / clear area of the screen, for the best shape the title draws",
-        inputs=(
+        inputs=lambda: (
             stated("Title draws", ", ".join(title.shapes)),
             stated("Picture width", metres(picture.width_m)),
             stated("Picture height", metres(picture.height_m)),
@@ -81,7 +81,7 @@ def panel_fill(projector: Projector, picture: Picture, raster: Raster) -> Verdic
         margin=share(raster.panel_fill - FILL_LEAST),
         basis=Basis.PHYSICS,
         formula="(w·h) / (Wr·Hr), Wr = max(w, h·Ap), Hr = Wr / Ap",
-        inputs=(
+        inputs=lambda: (
             stated("Panel", f"{projector.width_px} × {projector.height_px} pixels"),
             stated("Picture width w", metres(picture.width_m)),
             stated("Picture height h", metres(picture.height_m)),
@@ -138,7 +138,7 @@ def throw_distance(
         margin=metres(margin_m),
         basis=Basis.PHYSICS,
         formula="D = throw ratio × Wr at both ends of the zoom; room length − gap − 0.20 m for body and cables",
-        inputs=(
+        inputs=lambda: (
             stated("Least throw ratio", Quantity(projector.throw_min or 0.0, Unit.FACTOR)),
             stated("Greatest throw ratio", Quantity(projector.throw_max or 0.0, Unit.FACTOR)),
             Input("Raster width Wr", metres(raster.width_m), Basis.PHYSICS),
@@ -185,7 +185,7 @@ def lens_height(projector: Projector, band: LensBand, lens: Lens, room: Room) ->
         margin=metres(-outside_m),
         basis=Basis.SPEC,
         formula="band = top of raster + offset × Hr; keystone = atan(outside the band / D)",
-        inputs=(
+        inputs=lambda: (
             Input("Lowest without keystone", metres(band.lowest_m), Basis.SPEC),
             Input("Highest without keystone", metres(band.highest_m), Basis.SPEC),
             placed("Lens height", lens.height_m),
@@ -237,7 +237,7 @@ def shadow(player: Player, picture: Picture, lens: Lens, layout: Layout, surface
         margin=share(SHADOW_TOLERATED - reaches),
         basis=Basis.PHYSICS,
         formula="z0 − (z0 − head)·D / (D − s), where the head is above the beam's lower edge",
-        inputs=(
+        inputs=lambda: (
             Input("Top of the head", metres(head_m), Basis.MEASURED),
             placed("Head to screen s", distance_m),
             placed("Lens to screen D", lens.distance_m),
@@ -272,7 +272,7 @@ def luminance(projector: Projector, screen: ImpactScreen, raster: Raster) -> Ver
         margin=_cd(value - LUMINANCE_LEAST),
         basis=Basis.PHYSICS,
         formula="L = Φ·k·G / (π·Wr·Hr)",
-        inputs=_light_inputs(lumens, gain, raster),
+        inputs=lambda: _light_inputs(lumens, gain, raster),
         changes=() if state is State.CLEAR else (say("{needed} reach the aim.", needed=_lm(needed)),),
     )
 
@@ -300,7 +300,7 @@ def contrast(projector: Projector, screen: ImpactScreen, raster: Raster, room: R
         margin=_ratio(ratio - CONTRAST_LEAST),
         basis=Basis.STANDARD,
         formula="(L + La + L/C) / (La + L/C), La = E·G / π",
-        inputs=(
+        inputs=lambda: (
             *_light_inputs(lumens, gain, raster),
             Input("Room light on the screen E", Quantity(room.screen_lux, Unit.LUX), light_basis),
             stated("Native contrast C", _ratio(native)),
@@ -331,7 +331,7 @@ def sharpness(projector: Projector, picture: Picture, raster: Raster, layout: La
         margin=_ppd(margin),
         basis=Basis.TRADE,
         formula="pixels across / (2·atan(w / 2d))",
-        inputs=(
+        inputs=lambda: (
             stated("Pixels across the picture", f"{across_px:.0f}"),
             stated("Picture width w", metres(picture.width_m)),
             placed("Eye to screen d", layout.ball_to_screen_m),

@@ -40,7 +40,10 @@ def rating(brief: Brief, surface: Surface) -> Verdict:
         margin=_speed(rated - needed),
         basis=Basis.SPEC,
         formula="rating − 1.1 × fastest driver ball speed",
-        inputs=(stated("Rated ball speed", _speed(rated)), Input(f"Ball speed, {name}", _speed(fastest), Basis.TRADE)),
+        inputs=lambda: (
+            stated("Rated ball speed", _speed(rated)),
+            Input(f"Ball speed, {name}", _speed(fastest), Basis.TRADE),
+        ),
         changes=()
         if state is State.CLEAR
         else (
@@ -87,7 +90,7 @@ def _fits_room(width_m: float, height_m: float, room: Room, inputs: tuple[Input,
         margin=metres(margin_m),
         basis=Basis.SPEC,
         formula="the smaller of: room width − width; ceiling − lining − height",
-        inputs=(
+        inputs=lambda: (
             stated("Width", metres(width_m)),
             stated("Upper edge", metres(height_m)),
             *inputs,
@@ -131,7 +134,7 @@ def screen_in_enclosure(surface: Surface, enclosure: Enclosure, layout: Layout) 
         margin=metres(margin_m),
         basis=Basis.SPEC,
         formula="the smaller of: inner width − screen width; inner height − screen's upper edge",
-        inputs=(
+        inputs=lambda: (
             stated("Screen width", metres(width_m)),
             stated("Screen's upper edge", metres(height_m)),
             stated("Inner width", metres(inner_width_m)),
@@ -159,7 +162,7 @@ def surface_for_stage(brief: Brief, surface: Surface) -> Verdict:
         margin=met(not blocked),
         basis=Basis.PHYSICS,
         formula="kind of surface against the stage of the brief",
-        inputs=(Input("Stage", brief.stage.value, Basis.MEASURED),),
+        inputs=lambda: (Input("Stage", brief.stage.value, Basis.MEASURED),),
         changes=(say("Choose an impact screen, or the stage with net or tablet in the brief."),) if blocked else (),
     )
 
@@ -177,7 +180,7 @@ def display_for_stage(brief: Brief, display: Display) -> Verdict:
         margin=met(not blocked),
         basis=Basis.PHYSICS,
         formula="kind of display against the stage of the brief",
-        inputs=(Input("Stage", brief.stage.value, Basis.MEASURED),),
+        inputs=lambda: (Input("Stage", brief.stage.value, Basis.MEASURED),),
         changes=(say("Choose a projector, or the stage with net or tablet in the brief."),) if blocked else (),
     )
 

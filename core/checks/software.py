@@ -28,10 +28,11 @@ def title_listens(monitor: LaunchMonitor, plan: MonitorPlan | None, title: Title
     """
     link = next((link for link in title.monitor_links if link.monitor == monitor.id), None)
     tier = plan.tier if plan else 0
-    inputs = (
-        stated("Link", link.via if link else "none"),
-        stated("Plan held", plan.name if plan else "none"),
-    )
+
+    def inputs() -> tuple[Input, ...]:
+        held = plan.name if plan else "none"
+        return stated("Link", link.via if link else "none"), stated("Plan held", held)
+
     if link is None:
         linked = ", ".join(link.monitor for link in title.monitor_links) or "no monitor"
         return Verdict(
@@ -90,7 +91,7 @@ def platform(title: Title, machine: Machine) -> Verdict:
         margin=met(runs),
         basis=Basis.SPEC,
         formula="operating system among the title's platforms",
-        inputs=(stated("Machine", has), stated("Title", ", ".join(offers))),
+        inputs=lambda: (stated("Machine", has), stated("Title", ", ".join(offers))),
         changes=() if runs else (say("Choose a machine with {offers}.", offers=" or ".join(offers)),),
     )
 
@@ -144,7 +145,7 @@ def spec(title: Title, machine: Machine, display: Display | None) -> Verdict:
         margin=Quantity(weakest.has - weakest.minimum, Unit.GRADES if weakest.unit is Unit.GRADE else weakest.unit),
         basis=Basis.SPEC,
         formula="each line of the machine against the title's minimum and recommended machine",
-        inputs=(
+        inputs=lambda: (
             stated("Picture", Quantity(lines, Unit.LINES)),
             *(
                 Input(
@@ -221,7 +222,7 @@ def signal(machine: Machine, display: Display) -> Verdict:
         margin=Quantity(sends - shows, Unit.LINES),
         basis=Basis.SPEC,
         formula="lines the machine sends − lines the display shows",
-        inputs=(
+        inputs=lambda: (
             stated("Machine sends", Quantity(sends, Unit.LINES)),
             stated("Display shows", Quantity(shows, Unit.LINES)),
         ),

@@ -73,7 +73,7 @@ def ceiling(player: Player, room: Room, surface: HittingSurface, headroom: Headr
         required=metres(disc.apex_m),
         margin=metres(margin_m),
         formula="net headroom − (0.80·H + r·sin θ)",
-        inputs=(
+        inputs=lambda: (
             measured_in_room(room, "ceiling_m", "Ceiling"),
             Input("Lining", metres(room.lining_m), Basis.MEASURED),
             Input("Floor and mat", metres(surface.height_m), Basis.SPEC),
@@ -116,7 +116,7 @@ def side_walls(player: Player, room: Room, layout: Layout, surface: HittingSurfa
         required=metres(0.0),
         margin=metres(clearance_m),
         formula="smallest distance from the swing disc to a side wall",
-        inputs=(
+        inputs=lambda: (
             measured_in_room(room, "width_m", "Width"),
             placed("Ball to left wall", layout.ball_x_m),
             *swing_inputs(player, disc),
@@ -140,7 +140,7 @@ def rear_wall(player: Player, room: Room, layout: Layout, surface: HittingSurfac
         required=metres(0.0),
         margin=metres(clearance_m),
         formula="room length − furthest point of the swing disc",
-        inputs=(
+        inputs=lambda: (
             measured_in_room(room, "length_m", "Length"),
             placed("Ball to the wall behind the screen", layout.ball_y_m),
             *swing_inputs(player, disc),
@@ -182,7 +182,7 @@ def longest_club(player: Player, room: Room, layout: Layout, surface: HittingSur
         required=player.longest_club.value,
         margin=metres(wanted_m),
         formula="for each club, the smallest distance from its swing disc to ceiling, side walls and rear wall",
-        inputs=tuple(
+        inputs=lambda: tuple(
             Input(f"Clearance with the {club}", metres(clearance_m), Basis.TRADE)
             for club, clearance_m in clearances.items()
         ),
@@ -236,7 +236,7 @@ def inside_enclosure(
         required=metres(0.0),
         margin=metres(clearance_m),
         formula="smallest distance from the swing disc to side panels and roof, or to the mouth of the box",
-        inputs=(
+        inputs=lambda: (
             Input("Depth", metres(depth_m), Basis.SPEC),
             Input("Inner width", metres(inner_m), Basis.SPEC),
             Input("Inner height", metres(roof_m), Basis.SPEC),
@@ -265,7 +265,7 @@ def projector_clearance(player: Player, lens: Lens, layout: Layout, surface: Hit
         required=metres(PROJECTOR_CLEARANCE_M),
         margin=metres(margin_m),
         formula="smallest distance from the swing disc to the lens − 0.30 m",
-        inputs=(
+        inputs=lambda: (
             placed("Lens to screen", lens.distance_m),
             placed("Lens height", lens.height_m),
             *swing_inputs(player, disc),

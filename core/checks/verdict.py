@@ -1,5 +1,6 @@
 """What a check answers: never a bare yes or no, but measured, required, margin, and what would change it."""
 
+from collections.abc import Callable
 from enum import StrEnum
 from typing import NamedTuple
 
@@ -42,6 +43,9 @@ class Input(NamedTuple):
     basis: Basis
 
 
+Inputs = Callable[[], tuple[Input, ...]]
+
+
 class Verdict(NamedTuple):
     """The answer of one check. `margin` is what is left between measured and required; negative is short."""
 
@@ -52,7 +56,8 @@ class Verdict(NamedTuple):
     margin: Figure | None = None
     basis: Basis = Basis.TRADE
     formula: str = ""
-    inputs: tuple[Input, ...] = ()
+    inputs: Inputs = tuple
+    """Called only when somebody opens the verdict: most of a report's values would be these."""
     changes: tuple[Sentence, ...] = ()
     """What would change it, the least trouble first."""
     id: str = ""

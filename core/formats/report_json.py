@@ -461,7 +461,7 @@ def workings_json(verdict: Verdict, system: UnitSystem) -> WorkingsJson:
         formula=verdict.formula,
         inputs=[
             InputJson(name=input.name, value=_figure(input.value, system), basis=input.basis)
-            for input in verdict.inputs
+            for input in verdict.inputs()
         ],
         manual=_unwrapped(REGISTRY[verdict.id].manual),
     )

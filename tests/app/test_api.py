@@ -144,7 +144,7 @@ class BadInputTests(ApiTestCase):
             ("put", "/chain/mat", {"part": "ghost"}),
             ("post", "/undo", {}),
         ):
-            self.assertEqual(self.send(method, path, **body).status_code, 404)
+            self.assertEqual(self.send(method, path, **dict[str, Any](body)).status_code, 404)
         self.assertEqual(self.client.get("/api/builds/99999").status_code, 404)
         self.assertEqual(self.client.get(self.url("/chain/nowhere")).status_code, 422)
 
@@ -177,7 +177,7 @@ class PermissionTests(ApiTestCase):
             ("get", ""), ("get", "/file"), ("get", "/chain/mat"), ("delete", ""), ("patch", "/room"),
             ("post", "/undo"), ("post", "/preview"), ("put", "/chain/mat"),
         ):  # fmt: skip
-            body = {"part": "mat"} if method == "put" else {}
+            body: dict[str, Any] = {"part": "mat"} if method == "put" else {}
             with self.subTest(method=method, path=path):
                 self.assertEqual(self.send(method, path, stranger, **body).status_code, 404)
         self.assertTrue(Build.objects.filter(pk=self.build.pk, revision=0).exists())

@@ -1,5 +1,7 @@
 """Edits: made on the revision they were seen at, recorded, undone and redone; or not made at all."""
 
+from collections.abc import Callable
+
 from django.test import TestCase
 
 from core.model.build import Build as BuildDocument
@@ -38,14 +40,14 @@ class HistoryTests(EditingTestCase):
     def test_undo_and_redo_walk_the_whole_history(self) -> None:
         for width in ("4.7", "4.8", "4.9"):
             room.measure_room(self.on(), {"width_m": width})
-        for width in (4.8, 4.7, 4.6):
+        for earlier in (4.8, 4.7, 4.6):
             undo(self.on())
-            self.assertEqual(self.plan().room.width_m, width)
+            self.assertEqual(self.plan().room.width_m, earlier)
         with self.assertRaisesMessage(NothingThere, "nothing to undo"):
             undo(self.on())
-        for width in (4.7, 4.8, 4.9):
+        for later in (4.7, 4.8, 4.9):
             redo(self.on())
-            self.assertEqual(self.plan().room.width_m, width)
+            self.assertEqual(self.plan().room.width_m, later)
         with self.assertRaisesMessage(NothingThere, "nothing to redo"):
             redo(self.on())
 
@@ -83,11 +85,12 @@ class RefusalTests(EditingTestCase):
     def test_an_edit_on_an_older_revision_is_refused_with_the_newer_build(self) -> None:
         seen = self.on()
         room.measure_room(seen, {"width_m": "4.7"})
-        for late in (
+        attempts: tuple[Callable[[], object], ...] = (
             lambda: room.measure_room(seen, {"width_m": "5"}),
             lambda: undo(seen),
             lambda: builds.rename_build(seen, "Other"),
-        ):
+        )
+        for late in attempts:
             with self.assertRaises(StaleRevision) as caught:
                 late()
             self.assertEqual(caught.exception.build.plan.room.width_m, 4.7)
@@ -95,12 +98,13 @@ class RefusalTests(EditingTestCase):
 
     def test_a_refused_value_leaves_everything_as_it_was(self) -> None:
         before = self.plan()
-        for refused in (
+        attempts: tuple[Callable[[], object], ...] = (
             lambda: room.measure_room(self.on(), {"length_m": "8", "width_m": "wide"}),
             lambda: room.move(self.on(), {"ball_x_m": "-1"}),
             lambda: brief.change_brief(self.on(), {"currency": "XXX"}),
             lambda: brief.change_player(self.on(), "ada", {"height_m": "5 m"}),
-        ):
+        )
+        for refused in attempts:
             with self.assertRaises(FieldErrors):
                 refused()
         self.assertEqual(self.plan(), before)
@@ -161,10 +165,11 @@ class BriefTests(EditingTestCase):
         self.assertEqual([player.id for player in self.plan().brief.players][-2:], ["player-2", "player-3"])
 
     def test_no_such_player(self) -> None:
-        for missing in (
+        attempts: tuple[Callable[[], object], ...] = (
             lambda: brief.change_player(self.on(), "ghost", {"name": "X"}),
             lambda: brief.remove_player(self.on(), "ghost"),
-        ):
+        )
+        for missing in attempts:
             with self.assertRaisesMessage(NothingThere, "There is no player ghost."):
                 missing()
 
@@ -186,11 +191,12 @@ class ChainTests(EditingTestCase):
 
     def test_what_is_not_there_cannot_be_hung_or_decided_on(self) -> None:
         chain.take_down(self.on(), Slot.MAT)
-        for missing in (
+        attempts: tuple[Callable[[], object], ...] = (
             lambda: chain.hang_part(self.on(), Slot.TITLE, "ghost"),
             lambda: chain.hang_part(self.on(), Slot.TITLE, "radar"),
             lambda: chain.take_down(self.on(), Slot.MAT),
             lambda: chain.decide_on_part(self.on(), Slot.MAT, {"owned": True}),
-        ):
+        )
+        for missing in attempts:
             with self.assertRaises(NothingThere):
                 missing()

@@ -76,7 +76,7 @@ class CostTests(TestCase):
         self.assertEqual((costs.up_front, costs.yearly), (euros(5350), euros(0)))
 
     def test_a_bundled_title_is_not_paid_twice(self) -> None:
-        full = MonitorPlan(id="full", name="Full", billing="yearly", price=worlds.price(200), bundled_titles=("title",))  # type: ignore[arg-type]
+        full = MonitorPlan(id="full", name="Full", billing="yearly", price=worlds.price(200), bundled_titles=("title",))
         parts = {**worlds.full_parts(), "radar": worlds.radar(plans=(full,))}
         costs = self.costs(parts, self.decided("monitor", plan="full"))
         self.assertEqual(costs.yearly, euros(200))

@@ -3,12 +3,17 @@
 import doctest
 import pkgutil
 from importlib import import_module
-from unittest import TestSuite
+from unittest import TestCase
 
 import core
 
 
-def load_tests(loader: object, tests: TestSuite, pattern: str | None) -> TestSuite:
-    for module in pkgutil.walk_packages(core.__path__, "core."):
-        tests.addTests(doctest.DocTestSuite(import_module(module.name)))
-    return tests
+class DoctestTests(TestCase):
+    def test_worked_examples(self) -> None:
+        attempted = 0
+        for found in pkgutil.walk_packages(core.__path__, "core."):
+            with self.subTest(found.name):
+                failed, tried = doctest.testmod(import_module(found.name))
+                attempted += tried
+                self.assertEqual(failed, 0)
+        self.assertGreater(attempted, 20)

@@ -81,7 +81,7 @@ class ReportTests(TestCase):
         self.assertEqual(sum(step is Step.PARTS for step, _ in asked), 7, "all places but the optional enclosure")
 
     def test_a_net_asks_for_less(self) -> None:
-        build = Build(name="New", brief=Brief(stage="net", players=(worlds.player(),)))  # type: ignore[arg-type]
+        build = Build(name="New", brief=Brief(stage="net", players=(worlds.player(),)))
         parts = [question.slot for question in evaluate(build, {}).questions if question.step is Step.PARTS]
         self.assertEqual(parts, [Slot.MAT, Slot.MONITOR, Slot.SCREEN])
 
@@ -112,7 +112,7 @@ class ReportTests(TestCase):
         build = worlds.full_build(room=worlds.room(ceiling_m=2.4, width_m=2.6, length_m=5.0))
         for verdict in evaluate(build, worlds.full_parts()).verdicts:
             with self.subTest(verdict.id):
-                self.assertTrue(verdict.formula and verdict.inputs and verdict.basis)
+                self.assertTrue(verdict.formula and verdict.inputs() and verdict.basis)
                 self.assertEqual(bool(verdict.changes), verdict.state is not State.CLEAR)
 
 

@@ -1,5 +1,7 @@
 """Small worlds for tests: a room, players and one part for each place, every fact stated."""
 
+from typing import Any, TypeVar
+
 from core.checks.readings import HittingSurface
 from core.model.brief import Brief, Player
 from core.model.build import Build
@@ -23,6 +25,7 @@ from core.model.parts import (
 )
 from core.model.room import Layout, Room
 
+M = TypeVar("M", bound=LaunchMonitor)
 BARE_FLOOR = HittingSurface(0.0, 0.0)
 
 
@@ -30,23 +33,23 @@ def price(euros: float, currency: str = "EUR", tax_included: bool = True) -> Pri
     return Price(minor=round(euros * 100), currency=currency, tax_included=tax_included)
 
 
-def player(name: str = "Ada", **facts: object) -> Player:
+def player(name: str = "Ada", /, **facts: Any) -> Player:
     return Player.model_validate({"id": name.lower(), "name": name, "height_m": 1.80, **facts})
 
 
-def left_hander(name: str = "Lin", **facts: object) -> Player:
+def left_hander(name: str = "Lin", /, **facts: Any) -> Player:
     return player(name, handedness="left", **facts)
 
 
-def room(**facts: object) -> Room:
+def room(**facts: Any) -> Room:
     return Room.model_validate({"width_m": 4.6, "length_m": 7.0, "ceiling_m": 3.0, "guessed": (), **facts})
 
 
-def layout(**facts: object) -> Layout:
+def layout(**facts: Any) -> Layout:
     return Layout.model_validate({"ball_x_m": 2.3, "ball_y_m": 3.5, "screen_y_m": 0.4, **facts})
 
 
-def radar(**facts: object) -> RearRadar:
+def radar(**facts: Any) -> RearRadar:
     return RearRadar.model_validate(
         {
             "id": "radar",
@@ -69,7 +72,7 @@ def radar(**facts: object) -> RearRadar:
     )
 
 
-def title(**facts: object) -> Title:
+def title(**facts: Any) -> Title:
     needs = ResolutionNeeds(
         lines=1080,
         minimum=MachineNeeds(graphics_grade=4, graphics_memory_gb=4, memory_gb=16, processor_grade=4, storage_gb=50),
@@ -93,7 +96,7 @@ def title(**facts: object) -> Title:
     )
 
 
-def computer(**facts: object) -> Computer:
+def computer(**facts: Any) -> Computer:
     return Computer.model_validate(
         {
             "id": "computer",
@@ -112,7 +115,7 @@ def computer(**facts: object) -> Computer:
     )
 
 
-def projector(**facts: object) -> Projector:
+def projector(**facts: Any) -> Projector:
     return Projector.model_validate(
         {
             "id": "projector",
@@ -133,7 +136,7 @@ def projector(**facts: object) -> Projector:
     )
 
 
-def screen(**facts: object) -> ImpactScreen:
+def screen(**facts: Any) -> ImpactScreen:
     return ImpactScreen.model_validate(
         {
             "id": "screen",
@@ -150,7 +153,7 @@ def screen(**facts: object) -> ImpactScreen:
     )
 
 
-def enclosure(**facts: object) -> Enclosure:
+def enclosure(**facts: Any) -> Enclosure:
     return Enclosure.model_validate(
         {
             "id": "enclosure",
@@ -167,7 +170,7 @@ def enclosure(**facts: object) -> Enclosure:
     )
 
 
-def mat(**facts: object) -> Mat:
+def mat(**facts: Any) -> Mat:
     return Mat.model_validate(
         {
             "id": "mat",
@@ -184,7 +187,7 @@ def mat(**facts: object) -> Mat:
     )
 
 
-def tiles(**facts: object) -> FloorTiles:
+def tiles(**facts: Any) -> FloorTiles:
     return FloorTiles.model_validate(
         {
             "id": "tiles",
@@ -216,7 +219,7 @@ def full_parts() -> dict[str, Part]:
     return {part.id: part for part in parts}
 
 
-def full_build(**facts: object) -> Build:
+def full_build(**facts: Any) -> Build:
     chain = {slot: {"part": part} for slot, part in PLACES.items()}
     chain["monitor"]["plan"] = "base"
     chain["title"]["plan"] = "monthly"
@@ -226,5 +229,5 @@ def full_build(**facts: object) -> Build:
     )
 
 
-def monitor_of(kind: type[LaunchMonitor], **facts: object) -> LaunchMonitor:
+def monitor_of(kind: type[M], **facts: Any) -> M:
     return kind.model_validate({"id": "monitor", "maker": "Maker", "name": "Monitor", "both_hands": "unmoved", **facts})

@@ -21,7 +21,7 @@ class CheckTestCase(TestCase):
         self.assertEqual(found, (state, measured, required, margin))
         self.assertTrue(verdict.headline.text(METRIC))
         self.assertTrue(verdict.formula)
-        self.assertTrue(verdict.inputs)
+        self.assertTrue(verdict.inputs())
         if verdict.state is State.CLEAR:
             self.assertEqual(verdict.changes, ())
         else:

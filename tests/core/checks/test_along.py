@@ -1,6 +1,7 @@
 """The room shared out around the ball."""
 
 from core.checks.along import ball_to_screen, behind_ball, free_side, gap_behind_screen, picture_offset
+from core.checks.verdict import Verdict
 from core.geometry.picture import Picture
 from core.model.brief import Brief
 from tests.core.checks.base import METRIC, CheckTestCase
@@ -8,7 +9,7 @@ from tests.core.worlds import layout, left_hander, player, room
 
 
 class GapTests(CheckTestCase):
-    def answer(self, gap_m: float, foam_m: float = 0.0):  # type: ignore[no-untyped-def]
+    def answer(self, gap_m: float, foam_m: float = 0.0) -> Verdict:
         return gap_behind_screen(room(wall_foam_m=foam_m), layout(screen_y_m=gap_m))
 
     def test_bare_wall(self) -> None:
@@ -41,8 +42,8 @@ class BallToScreenTests(CheckTestCase):
 
 
 class BehindBallTests(CheckTestCase):
-    def answer(self, ball_y_m: float, *players: object):  # type: ignore[no-untyped-def]
-        return behind_ball(Brief(players=players), room(), layout(ball_y_m=ball_y_m))  # type: ignore[arg-type]
+    def answer(self, ball_y_m: float, *players: object) -> Verdict:
+        return behind_ball(Brief(players=players), room(), layout(ball_y_m=ball_y_m))
 
     def test_the_widest_swing_decides(self) -> None:
         """Ada: R = 0.648 + 1.156 = 1.804, and 0.30 is 2.104; shorter Lin needs less."""
@@ -81,7 +82,7 @@ class FreeSideTests(CheckTestCase):
 
 
 class OffsetTests(CheckTestCase):
-    def answer(self, ball_x_m: float):  # type: ignore[no-untyped-def]
+    def answer(self, ball_x_m: float) -> Verdict:
         return picture_offset(room(), layout(ball_x_m=ball_x_m), Picture(2.6, 2.6, 0.0, "1:1", 1.0))
 
     def test_clear_tight_blocked(self) -> None:

@@ -1,6 +1,7 @@
 """Mat and floor."""
 
 from core.checks.floor import cover, flush, strip
+from core.checks.verdict import Verdict
 from core.model.parts import FloorRoll
 from tests.core.checks.base import CheckTestCase
 from tests.core.worlds import mat, room, tiles
@@ -18,7 +19,7 @@ class StripTests(CheckTestCase):
 
 
 class FlushTests(CheckTestCase):
-    def answer(self, mat_m: float | None, floor_m: float | None):  # type: ignore[no-untyped-def]
+    def answer(self, mat_m: float | None, floor_m: float | None) -> Verdict:
         return flush(mat(thickness_m=mat_m), tiles(thickness_m=floor_m))
 
     def test_within_three_millimetres(self) -> None:

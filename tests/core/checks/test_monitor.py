@@ -1,15 +1,18 @@
 """The launch monitor's checks."""
 
+from typing import Any
+
 from core.checks.monitor import ball_speed, behind, beside, flight, hands, level, overhead
 from core.checks.readings import HittingSurface, MonitorSpot, monitor_spot
-from core.model.brief import Brief
+from core.checks.verdict import Verdict
+from core.model.brief import Brief, Player
 from core.model.parts import OverheadCamera, SideCamera
 from tests.core.checks.base import CheckTestCase
 from tests.core.worlds import layout, left_hander, monitor_of, player, radar, room
 
 
 class BehindTests(CheckTestCase):
-    def answer(self, ball_y_m: float, spot_m: float, **facts: object):  # type: ignore[no-untyped-def]
+    def answer(self, ball_y_m: float, spot_m: float, **facts: Any) -> Verdict:
         return behind(radar(**facts), MonitorSpot(spot_m, False), room(), layout(ball_y_m=ball_y_m))
 
     def test_room_before_the_wall(self) -> None:
@@ -31,9 +34,9 @@ class BehindTests(CheckTestCase):
 
 
 class BesideTests(CheckTestCase):
-    def answer(self, who: object, ball_x_m: float, **facts: object):  # type: ignore[no-untyped-def]
+    def answer(self, who: Player, ball_x_m: float, **facts: Any) -> Verdict:
         camera = monitor_of(SideCamera, **{"distance_min_m": 0.4, "distance_max_m": 0.6, **facts})
-        return beside(who, camera, MonitorSpot(0.5, True), room(), layout(ball_x_m=ball_x_m))  # type: ignore[arg-type]
+        return beside(who, camera, MonitorSpot(0.5, True), room(), layout(ball_x_m=ball_x_m))
 
     def test_it_stands_on_the_free_side(self) -> None:
         """0.50 and 0.15 for its body are 0.65 m; the spot itself is 0.10 m inside the range both ways."""
@@ -49,9 +52,9 @@ class BesideTests(CheckTestCase):
 
 
 class OverheadTests(CheckTestCase):
-    def answer(self, ceiling_m: float, **facts: object):  # type: ignore[no-untyped-def]
+    def answer(self, ceiling_m: float, **facts: Any) -> Verdict:
         camera = monitor_of(OverheadCamera, **{"mount_height_min_m": 2.7, "mount_height_max_m": 3.2, **facts})
-        return overhead(camera, room(ceiling_m=ceiling_m), HittingSurface(0.04, 0.04))  # type: ignore[arg-type]
+        return overhead(camera, room(ceiling_m=ceiling_m), HittingSurface(0.04, 0.04))
 
     def test_height_over_the_hitting_surface(self) -> None:
         """2.90 − 0.04 = 2.86, 160 mm over the least; 2.77 − 0.04 = 2.73, 30 mm over."""
@@ -69,7 +72,7 @@ class OverheadTests(CheckTestCase):
 
 
 class FlightTests(CheckTestCase):
-    def answer(self, ball_y_m: float, **facts: object):  # type: ignore[no-untyped-def]
+    def answer(self, ball_y_m: float, **facts: Any) -> Verdict:
         return flight(radar(**facts), layout(ball_y_m=ball_y_m))
 
     def test_clear_tight_blocked(self) -> None:
@@ -84,7 +87,7 @@ class FlightTests(CheckTestCase):
 class HandsTests(CheckTestCase):
     BOTH = Brief(players=(player(), left_hander()))
 
-    def answer(self, served: str | None, brief: Brief = BOTH):  # type: ignore[no-untyped-def]
+    def answer(self, served: str | None, brief: Brief = BOTH) -> Verdict:
         return hands(brief, radar(both_hands=served))
 
     def test_clear_tight_blocked(self) -> None:
@@ -107,9 +110,9 @@ class HandsTests(CheckTestCase):
 
 
 class LevelTests(CheckTestCase):
-    def answer(self, mat_m: float, floor_m: float, pad_m: float = 0.0, tolerance: float | None = 0.010):  # type: ignore[no-untyped-def]
+    def answer(self, mat_m: float, floor_m: float, pad_m: float = 0.0, tolerance: float | None = 0.010) -> Verdict:
         camera = monitor_of(SideCamera, level_tolerance_m=tolerance)
-        return level(camera, HittingSurface(mat_m, floor_m), layout(monitor_pad_m=pad_m))  # type: ignore[arg-type]
+        return level(camera, HittingSurface(mat_m, floor_m), layout(monitor_pad_m=pad_m))
 
     def test_clear_tight_blocked(self) -> None:
         """10 mm are allowed; up to half of it is clear."""
@@ -133,7 +136,7 @@ class LevelTests(CheckTestCase):
 
 
 class BallSpeedTests(CheckTestCase):
-    def answer(self, limit: float | None, **facts: object):  # type: ignore[no-untyped-def]
+    def answer(self, limit: float | None, **facts: Any) -> Verdict:
         return ball_speed(Brief(players=(player(**facts),)), radar(ball_speed_max_m_s=limit))
 
     def test_clear_tight_blocked(self) -> None:

@@ -11,6 +11,7 @@ from core.checks.picture import (
     throw_distance,
 )
 from core.checks.readings import HittingSurface, LensBand, Throw, lens, picture, raster
+from core.checks.verdict import Verdict
 from core.geometry.picture import Picture, Raster, raster_around
 from core.geometry.shadow import Lens
 from core.model.facts import MissingFact
@@ -56,7 +57,7 @@ class ReadingTests(CheckTestCase):
 
 
 class FillTests(CheckTestCase):
-    def answer(self, fill: float):  # type: ignore[no-untyped-def]
+    def answer(self, fill: float) -> Verdict:
         return screen_fill(title(), screen(), Picture(2.6, 2.0, 0.0, "4:3", fill))
 
     def test_screen(self) -> None:
@@ -76,7 +77,7 @@ class FillTests(CheckTestCase):
 class ThrowTests(CheckTestCase):
     THROW = Throw(3.189, 3.836)
 
-    def answer(self, distance_m: float, length_m: float = 7.0, throw: Throw = THROW):  # type: ignore[no-untyped-def]
+    def answer(self, distance_m: float, length_m: float = 7.0, throw: Throw = THROW) -> Verdict:
         spot = Lens(2.3, distance_m, 2.8, False)
         return throw_distance(projector(), RASTER, throw, spot, room(length_m=length_m), layout())
 
@@ -111,7 +112,7 @@ class ThrowTests(CheckTestCase):
 class LensHeightTests(CheckTestCase):
     BAND = LensBand(2.7, 2.9)
 
-    def answer(self, height_m: float, keystone: float = 20, ceiling_m: float = 3.0):  # type: ignore[no-untyped-def]
+    def answer(self, height_m: float, keystone: float = 20, ceiling_m: float = 3.0) -> Verdict:
         spot = Lens(2.3, 3.0, height_m, False)
         return lens_height(projector(keystone_max_deg=keystone), self.BAND, spot, room(ceiling_m=ceiling_m))
 
@@ -134,7 +135,7 @@ class LensHeightTests(CheckTestCase):
 class ShadowTests(CheckTestCase):
     """Head 1.85 m up, 3.10 m from the screen; picture from 0.05 to 2.65 m; lens above the golfer's own head line."""
 
-    def answer(self, distance_m: float, height_m: float, surface_m: float = 0.0):  # type: ignore[no-untyped-def]
+    def answer(self, distance_m: float, height_m: float, surface_m: float = 0.0) -> Verdict:
         # A golfer whose hub is over the lens line, so that the beam's width never hides the shadow.
         spot = Lens(2.3 - 1.804 * 0.5446, distance_m, height_m, False)
         return shadow(player(), SQUARE, spot, layout(), HittingSurface(surface_m, surface_m))

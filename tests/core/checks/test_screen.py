@@ -1,5 +1,7 @@
 """What stops the ball, and what it hangs in."""
 
+from typing import Any
+
 from core.checks.screen import (
     display_for_stage,
     enclosure_in_room,
@@ -8,6 +10,7 @@ from core.checks.screen import (
     screen_in_room,
     surface_for_stage,
 )
+from core.checks.verdict import Verdict
 from core.model.brief import Brief
 from core.model.parts import Net, Television
 from tests.core.checks.base import CheckTestCase
@@ -15,7 +18,7 @@ from tests.core.worlds import enclosure, layout, player, projector, room, screen
 
 
 class RatingTests(CheckTestCase):
-    def answer(self, rated: float | None, **facts: object):  # type: ignore[no-untyped-def]
+    def answer(self, rated: float | None, **facts: Any) -> Verdict:
         return rating(Brief(players=(player(**facts),)), screen(rated_ball_speed_m_s=rated))
 
     def test_eleven_tenths_of_the_fastest_ball(self) -> None:
@@ -99,7 +102,7 @@ class StageTests(CheckTestCase):
     def test_a_net_shows_no_picture(self) -> None:
         self.assert_verdict(surface_for_stage(Brief(), screen()), "clear", "screen", "screen", "met")
         self.assert_verdict(surface_for_stage(Brief(), self.NET), "blocked", "net", "screen", "not met")
-        self.assert_verdict(surface_for_stage(Brief(stage="net"), self.NET), "clear", "net", "net or screen", "met")  # type: ignore[arg-type]
+        self.assert_verdict(surface_for_stage(Brief(stage="net"), self.NET), "clear", "net", "net or screen", "met")
 
     def test_a_television_is_not_projected(self) -> None:
         self.assert_verdict(display_for_stage(Brief(), projector()), "clear", "projector", "projector", "met")
@@ -107,7 +110,7 @@ class StageTests(CheckTestCase):
             display_for_stage(Brief(), self.TELEVISION), "blocked", "television", "projector", "not met"
         )
         self.assert_verdict(
-            display_for_stage(Brief(stage="tablet"), self.TELEVISION),  # type: ignore[arg-type]
+            display_for_stage(Brief(stage="tablet"), self.TELEVISION),
             "clear",
             "television",
             "television or projector",

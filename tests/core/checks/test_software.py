@@ -1,13 +1,14 @@
 """Monitor, title and machine."""
 
 from core.checks.software import platform, signal, spec, title_listens
+from core.checks.verdict import Verdict
 from core.model.parts import MachineNeeds, MonitorLink, MonitorPlan, ResolutionNeeds
 from tests.core.checks.base import METRIC, CheckTestCase
 from tests.core.worlds import computer, price, projector, radar, title
 
 
 class LinkTests(CheckTestCase):
-    def answer(self, link: MonitorLink | None, tier: int = 0):  # type: ignore[no-untyped-def]
+    def answer(self, link: MonitorLink | None, tier: int = 0) -> Verdict:
         plan = MonitorPlan(id="held", name="Held", tier=tier)
         return title_listens(radar(), plan, title(monitor_links=(link,) if link else ()))
 

@@ -1,7 +1,10 @@
 """Swing checks. Ada, 1.80 m with a driver: apex 2.668 m, R 1.804 m, r 1.464 m."""
 
+from typing import Any
+
 from core.checks.readings import Headroom, HittingSurface
 from core.checks.swing import ceiling, inside_enclosure, longest_club, projector_clearance, rear_wall, side_walls
+from core.checks.verdict import Verdict
 from core.geometry.shadow import Lens
 from core.model.parts import Enclosure
 from core.model.room import Room
@@ -11,7 +14,7 @@ from tests.core.worlds import BARE_FLOOR, layout, left_hander, player, room
 
 
 class CeilingTests(CheckTestCase):
-    def answer(self, ceiling_m: float, **facts: object):  # type: ignore[no-untyped-def]
+    def answer(self, ceiling_m: float, **facts: Any) -> Verdict:
         return ceiling(player(**facts), room(ceiling_m=ceiling_m), BARE_FLOOR, Headroom(ceiling_m))
 
     def test_clear_from_150_mm(self) -> None:
@@ -43,7 +46,7 @@ class CeilingTests(CheckTestCase):
 
 
 class SideWallTests(CheckTestCase):
-    def answer(self, ball_x_m: float, width_m: float = 4.6):  # type: ignore[no-untyped-def]
+    def answer(self, ball_x_m: float, width_m: float = 4.6) -> Verdict:
         return side_walls(player(), room(width_m=width_m), layout(ball_x_m=ball_x_m), BARE_FLOOR)
 
     def test_clear_in_the_middle(self) -> None:
@@ -69,7 +72,7 @@ class SideWallTests(CheckTestCase):
 
 
 class RearWallTests(CheckTestCase):
-    def answer(self, ball_y_m: float):  # type: ignore[no-untyped-def]
+    def answer(self, ball_y_m: float) -> Verdict:
         return rear_wall(player(), room(), layout(ball_y_m=ball_y_m), BARE_FLOOR)
 
     def test_clear_tight_blocked(self) -> None:
@@ -82,7 +85,7 @@ class RearWallTests(CheckTestCase):
 
 
 class LongestClubTests(CheckTestCase):
-    def answer(self, **facts: object):  # type: ignore[no-untyped-def]
+    def answer(self, **facts: Any) -> Verdict:
         return longest_club(player(), room(**facts), layout(), BARE_FLOOR)
 
     def test_the_wanted_club_is_clear(self) -> None:
@@ -99,7 +102,7 @@ class LongestClubTests(CheckTestCase):
 
 
 class EnclosureTests(CheckTestCase):
-    def answer(self, box: Enclosure, where: Room | None = None):  # type: ignore[no-untyped-def]
+    def answer(self, box: Enclosure, where: Room | None = None) -> Verdict:
         return inside_enclosure(player(), box, where or room(), layout(), BARE_FLOOR)
 
     def test_a_shallow_box_ends_before_the_swing(self) -> None:
@@ -125,7 +128,7 @@ class EnclosureTests(CheckTestCase):
 
 
 class ProjectorTests(CheckTestCase):
-    def answer(self, x_m: float, distance_m: float, height_m: float):  # type: ignore[no-untyped-def]
+    def answer(self, x_m: float, distance_m: float, height_m: float) -> Verdict:
         return projector_clearance(player(), Lens(x_m, distance_m, height_m, False), layout(), BARE_FLOOR)
 
     def test_well_in_front_is_clear(self) -> None:

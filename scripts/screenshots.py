@@ -1,0 +1,74 @@
+"""python -m scripts.screenshots: the pictures in docs/screenshots, from the demo data at 1280 × 800."""
+
+import re
+from collections.abc import Callable
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+
+from bench.server import ROOT, Client, demo
+from tests.browser.chromium import DESK, EXECUTABLE, FLAGS, PHONE
+
+SHOTS = ROOT / "docs" / "screenshots"
+SETTLE_MS = 400
+
+
+def stay(page: Page) -> None:
+    """The view as it opens."""
+
+
+def open_monitors(page: Page) -> None:
+    """The launch monitor's place, with its alternatives."""
+    page.get_by_role("button", name=re.compile("Launch monitor")).click()
+    page.get_by_role("button", name="Hang Outfield 2").wait_for()
+
+
+def ask_why(page: Page) -> None:
+    """The workings of the blocked link."""
+    page.get_by_role("button", name=re.compile("Needs plan tier 2")).first.click()
+    page.get_by_role("heading", name="The rule").wait_for()
+
+
+def open_money(page: Page) -> None:
+    """Money, line by line."""
+    page.keyboard.press("m")
+    page.get_by_role("dialog").wait_for()
+
+
+def night(page: Page) -> None:
+    """The night theme."""
+    page.get_by_role("button", name="Switch to the night theme").click()
+
+
+PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = (
+    ("builds", "/", DESK, stay),
+    ("brief", "/builds/{id}/brief", DESK, stay),
+    ("room", "/builds/{id}/room", DESK, stay),
+    ("room-night", "/builds/{id}/room", DESK, night),
+    ("room-phone", "/builds/{id}/room", PHONE, stay),
+    ("parts", "/builds/{id}/parts", DESK, stay),
+    ("parts-alternatives", "/builds/{id}/parts", DESK, open_monitors),
+    ("parts-phone", "/builds/{id}/parts", PHONE, stay),
+    ("why", "/builds/{id}/parts", DESK, ask_why),
+    ("money", "/builds/{id}/parts", DESK, open_money),
+)
+
+
+def main() -> None:
+    """All pictures."""
+    SHOTS.mkdir(parents=True, exist_ok=True)
+    with demo() as (port, _), sync_playwright() as playwright:
+        build_id = Client(port).call("GET", "/api/builds")[0]["id"]
+        browser = playwright.chromium.launch(executable_path=EXECUTABLE, args=FLAGS)
+        for name, address, viewport, act in PICTURES:
+            page = browser.new_context(viewport=viewport).new_page()  # type: ignore[arg-type]
+            page.goto(f"http://127.0.0.1:{port}{address.format(id=build_id)}")
+            page.wait_for_load_state("networkidle")
+            act(page)
+            page.wait_for_timeout(SETTLE_MS)
+            page.screenshot(path=Path(SHOTS / f"{name}.png"))
+        browser.close()
+
+
+if __name__ == "__main__":
+    main()
