@@ -13,7 +13,12 @@ COLLECT_AFTER = 50_000
 """A report makes some ten thousand small values at once; collecting amid them found nothing and took a quarter."""
 
 
-def pre_fork(server: object, worker: object) -> None:
+def keep_what_is_loaded() -> None:
     """What is loaded by now stays for good: keep it out of every collection, and its pages shared."""
     gc.freeze()
     gc.set_threshold(COLLECT_AFTER, 20, 20)
+
+
+def pre_fork(server: object, worker: object) -> None:
+    """Before a worker is made."""
+    keep_what_is_loaded()

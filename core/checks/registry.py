@@ -152,15 +152,16 @@ def _per_player(reads: tuple[Read, ...]) -> bool:
 
 def _arguments(reads: tuple[Read, ...], readings: Readings) -> list[Any] | None:
     """The readings in the order of the parameters; raises the `MissingFact` that stands in for one of them."""
-    arguments = []
-    for read in reads:
-        value = readings.get(read.type)
-        if value is None and not read.optional:
-            return None
-        arguments.append(value)
-    for value in arguments:
-        if isinstance(value, MissingFact):
-            raise value
+    arguments = [readings.get(read.type) for read in reads]
+    missing = None
+    for read, value in zip(reads, arguments, strict=True):
+        if value is None:
+            if not read.optional:
+                return None
+        elif isinstance(value, MissingFact):
+            missing = missing or value
+    if missing is not None:
+        raise missing
     return arguments
 
 

@@ -253,9 +253,8 @@ def inside_enclosure(
 def projector_clearance(player: Player, lens: Lens, layout: Layout, surface: HittingSurface) -> Verdict:
     """The projector hangs at least 0.30 m outside the player's swing disc."""
     disc = swing_disc(player, player.longest_club)
-    points = disc.at(ball_at(layout, surface))
-    offsets = points - (lens.x_m, layout.screen_y_m + lens.distance_m, lens.height_m)
-    nearest_m = float((offsets**2).sum(axis=1).min() ** 0.5)
+    at_lens = (lens.x_m, layout.screen_y_m + lens.distance_m, lens.height_m)
+    nearest_m = disc.distance_m(ball_at(layout, surface), at_lens)
     margin_m = nearest_m - PROJECTOR_CLEARANCE_M
     state = judge(margin_m, PROJECTOR_COMFORT_M)
     return Verdict(

@@ -2,27 +2,28 @@
 
 from collections.abc import Callable
 from enum import StrEnum
-from typing import NamedTuple
+from typing import NamedTuple, Self
 
 from core.model.facts import MissingFact
 from core.quantities import Figure, Sentence, say
 
 
 class State(StrEnum):
-    """How a check came out, from best to worst as `rank` orders it."""
+    """How a check came out, from best to worst; `rank` is 0 for clear up to 3 for blocked."""
 
-    CLEAR = "clear"
-    TIGHT = "tight"
-    UNKNOWN = "unknown"
-    BLOCKED = "blocked"
+    rank: int
 
-    @property
-    def rank(self) -> int:
-        """0 for clear up to 3 for blocked: what shall be looked at first."""
-        return _RANKS[self]
+    CLEAR = "clear", 0
+    TIGHT = "tight", 1
+    UNKNOWN = "unknown", 2
+    BLOCKED = "blocked", 3
 
-
-_RANKS = {state: rank for rank, state in enumerate(State)}
+    def __new__(cls, name: str, rank: int) -> Self:
+        """A member that is its name and knows its rank."""
+        state = str.__new__(cls, name)
+        state._value_ = name
+        state.rank = rank
+        return state
 
 
 class Basis(StrEnum):

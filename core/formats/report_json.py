@@ -115,11 +115,11 @@ class PointJson:
 
 @dataclass(frozen=True, slots=True)
 class ShapeJson:
-    """A shape of the drawing and what it means."""
+    """A shape of the drawing and what it means. `points` holds u and v of one point after the other, in metres."""
 
     view: View
     meaning: str
-    points: list[PointJson]
+    points: list[float]
     closed: bool
     subject: str
     label: str
@@ -480,7 +480,7 @@ def _scene(scene: Scene, system: UnitSystem) -> SceneJson:
             ShapeJson(
                 view=shape.view,
                 meaning=shape.meaning,
-                points=[_point(point) for point in shape.points],
+                points=[round(number, 3) for point in shape.points for number in point],
                 closed=shape.closed,
                 subject=shape.subject,
                 label=shape.label,

@@ -56,6 +56,11 @@ class SwingDisc:
         moved: NDArray[np.float64] = self.points_m + np.array(ball)
         return moved
 
+    def distance_m(self, ball: Point3, point: Point3) -> float:
+        """Smallest distance in metres from a clubhead position to `point`, for a ball there."""
+        offsets = self.points_m + (np.array(ball) - np.array(point))
+        return float(np.einsum("ij,ij->i", offsets, offsets).min() ** 0.5)
+
     def bounds(self, ball: Point3) -> tuple[Point3, Point3]:
         """Least and greatest x, y and z in the room for a ball there."""
         (x0, y0, z0), (x1, y1, z1), (x, y, z) = self.low_m, self.high_m, ball
@@ -71,17 +76,18 @@ def swing_disc(player: Player, club: Club) -> SwingDisc:
     >>> round(disc.cocked_radius_m, 3), round(disc.apex_m, 3)
     (1.464, 2.668)
     """
-    return _disc(player.height_m, club.length_m, player.handedness, player.early_release)
+    right_handed = player.handedness is Handedness.RIGHT
+    return _disc(player.height_m, club.length_m, right_handed, player.early_release)
 
 
 @lru_cache(maxsize=4096)
-def _disc(height_m: float, club_m: float, handedness: Handedness, early_release: bool) -> SwingDisc:
+def _disc(height_m: float, club_m: float, right_handed: bool, early_release: bool) -> SwingDisc:
     arm_m = LEAD_ARM_PER_HEIGHT * height_m
     cock_rad = COCK_EARLY_RELEASE_RAD if early_release else COCK_USUAL_RAD
     full_m = arm_m + club_m
     cocked_m = sqrt(arm_m**2 + club_m**2 + 2 * arm_m * club_m * cos(cock_rad))
     hub_m = HUB_HEIGHT_PER_HEIGHT * height_m
-    back = -1.0 if handedness is Handedness.RIGHT else 1.0
+    back = -1.0 if right_handed else 1.0
     phi = np.linspace(-pi, pi, SAMPLES)
     reach = cocked_m + (full_m - cocked_m) * np.maximum(0.0, -np.sin(phi))
     hub_x_m = back * full_m * cos(PLANE_RAD)

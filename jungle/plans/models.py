@@ -1,7 +1,10 @@
 """Builds with their whole edit history, and each person's preferences."""
 
+from typing import Any
+
 from django.conf import settings
 from django.db import models
+from django.utils.functional import cached_property
 
 from core.model.build import Build as BuildDocument
 from core.quantities import UnitSystem
@@ -48,10 +51,22 @@ class Build(models.Model):
     def __str__(self) -> str:
         return self.name
 
-    @property
+    @cached_property
     def plan(self) -> BuildDocument:
-        """The typed document."""
+        """The typed document, read once."""
         return BuildDocument.model_validate(self.document)
+
+    def become(self, plan: BuildDocument, edit_number: int) -> None:
+        """Take `plan`, the outcome of edit `edit_number`, as the document of the next revision, and store it."""
+        self.document, self.plan = plan.model_dump(mode="json"), plan
+        self.name, self.edit_number = plan.name, edit_number
+        self.revision += 1
+        self.save()
+
+    def refresh_from_db(self, *args: Any, **kwargs: Any) -> None:
+        """Read again, the typed document included."""
+        super().refresh_from_db(*args, **kwargs)
+        self.__dict__.pop("plan", None)
 
 
 class Edit(models.Model):

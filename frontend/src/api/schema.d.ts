@@ -605,7 +605,7 @@ export interface components {
         };
         /**
          * Club
-         * @description A club a player may want to swing, longest first.
+         * @description A club a player may want to swing, longest first, with its usual length in metres (trade).
          * @enum {string}
          */
         Club: "driver" | "3-wood" | "5-wood" | "4-iron" | "6-iron" | "7-iron" | "9-iron" | "wedge";
@@ -1024,7 +1024,7 @@ export interface components {
         };
         /**
          * ShapeJson
-         * @description A shape of the drawing and what it means.
+         * @description A shape of the drawing and what it means. `points` holds u and v of one point after the other, in metres.
          */
         ShapeJson: {
             /**
@@ -1035,7 +1035,7 @@ export interface components {
             /** Meaning */
             meaning: string;
             /** Points */
-            points: components["schemas"]["PointJson"][];
+            points: number[];
             /** Closed */
             closed: boolean;
             /** Subject */
@@ -1071,7 +1071,7 @@ export interface components {
         SpeedBand: "junior" | "recreational" | "fast";
         /**
          * State
-         * @description How a check came out, from best to worst as `rank` orders it.
+         * @description How a check came out, from best to worst; `rank` is 0 for clear up to 3 for blocked.
          * @enum {string}
          */
         State: "clear" | "tight" | "unknown" | "blocked";

@@ -1,5 +1,5 @@
 /** From metres to the page: pure functions, no state. */
-import type { Dimension, Point, Scene } from '../api/client'
+import type { Dimension, Point, Scene, Shape } from '../api/client'
 
 /** A view's place on the page: `x`, `y` of its lower left corner in pixels, and its scale. */
 export interface Frame {
@@ -47,6 +47,11 @@ export function toPage(frame: Frame, { u, v }: Point): { x: number; y: number } 
 /** Pixels on the page as a point in metres. */
 export function toMetres(frame: Frame, x: number, y: number): Point {
   return { u: (x - frame.x) / frame.pxPerM, v: (frame.y - y) / frame.pxPerM }
+}
+
+/** The points of a shape, which come as u and v of one after the other. */
+export function pointsOf(shape: Shape): Point[] {
+  return shape.points.flatMap((u, index, all) => (index % 2 === 0 ? [{ u, v: all[index + 1] ?? 0 }] : []))
 }
 
 /** An SVG path through `points`. */
@@ -123,12 +128,11 @@ export function placeNames(frame: Frame, view: string, shapes: Scene['shapes']):
   const names = shapes
     .filter((shape) => shape.view === view && shape.meaning === 'swing-disc')
     .map((shape) => {
-      const heights = shape.points.map((point) => point.v)
+      const points = pointsOf(shape)
+      const heights = points.map((point) => point.v)
       const v =
         view === 'plan' ? (Math.min(...heights) + Math.max(...heights)) / 2 : Math.max(...heights) - 0.35
-      const u = Math.max(
-        ...shape.points.filter((point) => Math.abs(point.v - v) < 0.25).map((point) => point.u),
-      )
+      const u = Math.max(...points.filter((point) => Math.abs(point.v - v) < 0.25).map((point) => point.u))
       const { x, y } = toPage(frame, { u, v })
       return { text: shape.label, fromX: x, fromY: y, x: x + NAME_OFFSET, y }
     })

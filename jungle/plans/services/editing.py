@@ -54,10 +54,11 @@ def edit(on: On, label: str, change: Callable[[BuildDocument], BuildDocument]) -
     if after == before:
         return build
     build.edits.filter(number__gt=build.edit_number).delete()
-    document = after.model_dump(mode="json")
-    number = build.edit_number + 1
-    Edit.objects.create(build=build, number=number, label=label[:LABEL_LENGTH], actor=on.actor, document=document)
-    return _set(build, document, number)
+    build.become(after, build.edit_number + 1)
+    Edit.objects.create(
+        build=build, number=build.edit_number, label=label[:LABEL_LENGTH], actor=on.actor, document=build.document
+    )
+    return build
 
 
 @transaction.atomic
@@ -97,12 +98,5 @@ def _step(on: On, by: int) -> Build:
     target = build.edits.filter(number=number).first() if number >= 0 else None
     if target is None:
         raise NothingThere("There is nothing to undo." if by < 0 else "There is nothing to redo.")
-    return _set(build, target.document, number)
-
-
-def _set(build: Build, document: dict[str, object], number: int) -> Build:
-    build.document, build.edit_number = document, number
-    build.name = str(document["name"])
-    build.revision += 1
-    build.save()
+    build.become(BuildDocument.model_validate(target.document), number)
     return build

@@ -21,17 +21,20 @@ def ensure_owner() -> User:
 
 @receiver(user_logged_in)
 def _welcome(sender: type, user: User, **_: object) -> None:
-    """Whoever signs in with an empty catalogue finds the sample parts in it."""
+    """Whoever signs in for the first time gets preferences, and the sample parts in an empty catalogue."""
+    Profile.objects.get_or_create(user=user)
     if not user.parts.exists():
         adopt_sample_parts(user.pk)
 
 
 def units_of(user: User) -> UnitSystem:
     """How `user` reads and types quantities."""
-    profile = Profile.objects.filter(user=user).first()
-    return UnitSystem(profile.units) if profile else UnitSystem.METRIC
+    try:
+        return UnitSystem(user.profile.units)
+    except Profile.DoesNotExist:
+        return UnitSystem.METRIC
 
 
 def set_units(user: User, units: UnitSystem) -> None:
     """Let `user` read and type quantities in `units`."""
-    Profile.objects.update_or_create(user=user, defaults={"units": units})
+    user.profile, _ = Profile.objects.update_or_create(user=user, defaults={"units": units})

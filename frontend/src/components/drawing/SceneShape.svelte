@@ -1,11 +1,12 @@
 <script lang="ts">
   import type { Shape } from '../../api/client'
-  import { type Frame, path, toPage } from '../../lib/drawing'
+  import { type Frame, path, pointsOf, toPage } from '../../lib/drawing'
 
   let { shape, frame, order }: { shape: Shape; frame: Frame; order: number } = $props()
 
-  const d = $derived(path(frame, shape.points, shape.closed))
-  const at = $derived(toPage(frame, shape.points[0] ?? { u: 0, v: 0 }))
+  const points = $derived(pointsOf(shape))
+  const d = $derived(path(frame, points, shape.closed))
+  const at = $derived(toPage(frame, points[0] ?? { u: 0, v: 0 }))
   const HEAD = 0.1
 </script>
 
