@@ -148,7 +148,8 @@ class RoomTests(EditingTestCase):
         self.assertEqual(self.plan().layout.ball_y_m, 3.6)
         room.move(self.on(), {"behind_ball_m": "3"})
         self.assertEqual(self.plan().layout.ball_y_m, 4.0)
-        room.move(self.on(), {"lens_height_m": 2.4})
+        build = room.move(self.on(), {"lens_height_m": 2.4, "lens_distance_m": "3"})
+        self.assertEqual(history_labels(build)[0], "Moved the projector")
         room.move(self.on(), {"lens_height_m": None})
         self.assertIsNone(self.plan().layout.lens_height_m)
 

@@ -26,7 +26,7 @@ def measure_room(on: On, changes: Mapping[str, object]) -> Build:
 def move(on: On, changes: Mapping[str, object]) -> Build:
     """Move the ball, the screen line, the projector or the monitor."""
     units = units_of(on.actor)
-    return edit(on, f"Moved: {named(changes)}", lambda build: moved(build, changes, units))
+    return edit(on, f"Moved the {_things(changes)}", lambda build: moved(build, changes, units))
 
 
 def moved(build: BuildDocument, changes: Mapping[str, object], units: UnitSystem) -> BuildDocument:
@@ -39,3 +39,18 @@ def moved(build: BuildDocument, changes: Mapping[str, object], units: UnitSystem
         build.brief.currency,
     )
     return build.model_copy(update={"layout": layout})
+
+
+def _things(changes: Mapping[str, object]) -> str:
+    """What a move is of: `ball_x_m` and `ball_y_m` are both the ball."""
+    return " and ".join(dict.fromkeys(_MOVED_THINGS.get(field, "ball") for field in changes))
+
+
+_MOVED_THINGS = {
+    "screen_y_m": "screen line",
+    "screen_bottom_m": "screen",
+    "lens_distance_m": "projector",
+    "lens_height_m": "projector",
+    "monitor_distance_m": "monitor",
+    "monitor_pad_m": "monitor's pad",
+}

@@ -1,0 +1,20 @@
+"""The report as JSON: the contract between the core and every screen, and what the shell prints.
+
+Every figure carries its value, its unit and its text in the reader's own units, so that nobody else formats.
+"""
+
+from core.formats.report_json.alternatives import AlternativeJson, alternative_json
+from core.formats.report_json.report import ReportJson, full_report_text, report_json
+from core.formats.report_json.verdicts import CheckJson, WorkingsJson, checks_json, workings_json
+
+__all__ = [
+    "AlternativeJson",
+    "CheckJson",
+    "ReportJson",
+    "WorkingsJson",
+    "alternative_json",
+    "checks_json",
+    "full_report_text",
+    "report_json",
+    "workings_json",
+]

@@ -1,0 +1,102 @@
+"""What a build costs, as JSON."""
+
+from dataclasses import dataclass
+
+from core.checks.verdict import State, Verdict
+from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, texts_of
+from core.model.build import Slot
+from core.money.costs import Costs, Line, Payment
+from core.quantities import Money, UnitSystem
+
+
+@dataclass(frozen=True, slots=True)
+class LineJson:
+    """One line of the cost."""
+
+    slot: Slot
+    label: str
+    quantity: str
+    payment: Payment
+    up_front: FigureJson | None
+    yearly: FigureJson | None
+    replacement_value: FigureJson | None
+    missing: str
+
+
+@dataclass(frozen=True, slots=True)
+class BudgetJson:
+    """One measured line of money up to its cap. Shares are of the cap, or of the total where none is set."""
+
+    total: FigureJson
+    cap: FigureJson | None
+    left: FigureJson | None
+    contingency: FigureJson | None
+    total_share: float
+    contingency_share: float
+    state: State
+
+
+@dataclass(frozen=True, slots=True)
+class CostsJson:
+    """What it costs, and the scope of the sums."""
+
+    lines: list[LineJson]
+    up_front: BudgetJson
+    yearly: BudgetJson
+    horizon: FigureJson
+    horizon_years: int
+    newcomer: FigureJson
+    contingency_workings: str
+    horizon_workings: str
+    newcomer_workings: str
+    unpriced: int
+    missing_rates: list[str]
+    scope: str
+
+
+def costs_json(costs: Costs, verdicts: tuple[Verdict, ...], system: UnitSystem) -> CostsJson:
+    """`costs` with both budget lines, for a reader of `system`."""
+    by_id = {verdict.id: verdict for verdict in verdicts}
+    contingency, horizon, newcomer = texts_of(costs.workings, system)
+    return CostsJson(
+        lines=[_line(line, system) for line in costs.lines],
+        up_front=_budget(by_id["money.up_front"], costs.up_front, costs.contingency, system),
+        yearly=_budget(by_id["money.yearly"], costs.yearly, None, system),
+        horizon=figure_json(costs.horizon, system),
+        horizon_years=costs.horizon_years,
+        newcomer=figure_json(costs.newcomer, system),
+        contingency_workings=contingency,
+        horizon_workings=horizon,
+        newcomer_workings=newcomer,
+        unpriced=len(costs.missing),
+        missing_rates=list(costs.missing_rates),
+        scope=costs.scope,
+    )
+
+
+def _budget(verdict: Verdict, total: Money, contingency: Money | None, system: UnitSystem) -> BudgetJson:
+    cap = verdict.required if isinstance(verdict.required, Money) else None
+    kept = contingency.minor if contingency else 0
+    whole = max(cap.minor if cap else 0, total.minor + kept, 1)
+    return BudgetJson(
+        total=figure_json(total, system),
+        cap=maybe_figure_json(cap, system),
+        left=maybe_figure_json(verdict.margin, system),
+        contingency=maybe_figure_json(contingency, system),
+        total_share=total.minor / whole,
+        contingency_share=kept / whole,
+        state=verdict.state,
+    )
+
+
+def _line(line: Line, system: UnitSystem) -> LineJson:
+    return LineJson(
+        slot=line.slot,
+        label=line.label,
+        quantity=f"{line.quantity} {line.unit}".strip(),
+        payment=line.payment,
+        up_front=maybe_figure_json(line.up_front, system),
+        yearly=maybe_figure_json(line.yearly, system),
+        replacement_value=maybe_figure_json(line.replacement_value, system),
+        missing=line.missing.fact if line.missing else "",
+    )

@@ -1,0 +1,111 @@
+"""The drawing as JSON: metres, and what each thing means."""
+
+from dataclasses import dataclass
+
+from core.geometry.scene import Dimension, Scene, View
+from core.quantities import UnitSystem, format_length
+
+
+@dataclass(frozen=True, slots=True)
+class PointJson:
+    """A point of the drawing, in metres."""
+
+    u: float
+    v: float
+
+
+@dataclass(frozen=True, slots=True)
+class ShapeJson:
+    """A shape of the drawing and what it means. `points` holds u and v of one point after the other, in metres."""
+
+    view: View
+    meaning: str
+    points: list[float]
+    closed: bool
+    subject: str
+    label: str
+
+
+@dataclass(frozen=True, slots=True)
+class DimensionJson:
+    """A dimension line; `field` names what typing on it sets, empty where it only follows."""
+
+    view: View
+    label: str
+    start: PointJson
+    end: PointJson
+    text: str
+    field: str
+
+
+@dataclass(frozen=True, slots=True)
+class HandleJson:
+    """What may be dragged, and which fields of the layout follow the pointer."""
+
+    view: View
+    target: str
+    label: str
+    at: PointJson
+    u_field: str
+    v_field: str
+    u_origin_m: float
+
+
+@dataclass(frozen=True, slots=True)
+class SceneJson:
+    """The drawing, in metres."""
+
+    length_m: float
+    width_m: float
+    height_m: float
+    shapes: list[ShapeJson]
+    dimensions: list[DimensionJson]
+    handles: list[HandleJson]
+
+
+def scene_json(scene: Scene, system: UnitSystem) -> SceneJson:
+    """`scene` for a reader of `system`."""
+    return SceneJson(
+        length_m=scene.length_m,
+        width_m=scene.width_m,
+        height_m=scene.height_m,
+        shapes=[
+            ShapeJson(
+                view=shape.view,
+                meaning=shape.meaning,
+                points=[round(number, 3) for point in shape.points for number in point],
+                closed=shape.closed,
+                subject=shape.subject,
+                label=shape.label,
+            )
+            for shape in scene.shapes
+        ],
+        dimensions=[_dimension(dimension, system) for dimension in scene.dimensions],
+        handles=[
+            HandleJson(
+                view=handle.view,
+                target=handle.target,
+                label=handle.label,
+                at=_point(handle.at),
+                u_field=handle.u_field,
+                v_field=handle.v_field,
+                u_origin_m=handle.u_origin_m,
+            )
+            for handle in scene.handles
+        ],
+    )
+
+
+def _dimension(dimension: Dimension, system: UnitSystem) -> DimensionJson:
+    return DimensionJson(
+        view=dimension.view,
+        label=dimension.label,
+        start=_point(dimension.start),
+        end=_point(dimension.end),
+        text=format_length(round(dimension.value_m, 4), system),
+        field=dimension.field,
+    )
+
+
+def _point(point: tuple[float, float]) -> PointJson:
+    return PointJson(u=round(point[0], 3), v=round(point[1], 3))

@@ -1,0 +1,162 @@
+"""The whole report as JSON."""
+
+from dataclasses import dataclass
+
+from pydantic import TypeAdapter
+
+from core.checks.places import Step
+from core.checks.register import REGISTRY
+from core.checks.verdict import State
+from core.formats.report_json.costs import CostsJson, costs_json
+from core.formats.report_json.drawing import SceneJson, scene_json
+from core.formats.report_json.figures import text_of
+from core.formats.report_json.verdicts import VerdictJson, WorkingsJson, verdict_json, workings_json
+from core.model.build import Slot
+from core.quantities import UnitSystem
+from core.report import Report
+
+CAUTION = (
+    "Estimates are not a safety certificate: test at low speed first. Local codes come first; mains wiring is a "
+    "licensed electrician's work."
+)
+
+
+@dataclass(frozen=True, slots=True)
+class SlotJson:
+    """A place on the chain and what its lines cost; `state` is empty while nothing hangs there."""
+
+    slot: Slot
+    optional: bool
+    state: State | None
+    up_front: str
+    yearly: str
+
+
+@dataclass(frozen=True, slots=True)
+class LinkJson:
+    """Between two parts: the state, and the one thing that could break it with its margin."""
+
+    upper: Slot
+    lower: Slot
+    state: State | None
+    headline: str
+    margin: str
+    verdict: str | None
+    subject: str
+
+
+@dataclass(frozen=True, slots=True)
+class QuestionJson:
+    """An open question, where it is answered, and how."""
+
+    step: Step
+    slot: Slot | None
+    question: str
+    how: str
+
+
+@dataclass(frozen=True, slots=True)
+class AttentionJson:
+    """Which verdict is not clear; the first of a list is to be looked at first."""
+
+    id: str
+    subject: str
+
+
+@dataclass(frozen=True, slots=True)
+class StepJson:
+    """A step of the work: its worst state, what is in the way there, and how many questions are open."""
+
+    step: Step
+    state: State
+    blocked: int
+    questions: int
+
+
+@dataclass(frozen=True, slots=True)
+class ReportJson:
+    """Everything the core says of a build."""
+
+    blocked: bool
+    verdicts: list[VerdictJson]
+    attention: list[AttentionJson]
+    steps: list[StepJson]
+    slots: list[SlotJson]
+    links: list[LinkJson]
+    scene: SceneJson
+    costs: CostsJson
+    questions: list[QuestionJson]
+    caution: str
+
+
+@dataclass(frozen=True, slots=True)
+class FullReportJson:
+    """The report and the workings of every verdict: what the shell prints."""
+
+    report: ReportJson
+    workings: list[WorkingsJson]
+
+
+_FULL_REPORT = TypeAdapter(FullReportJson)
+
+
+def report_json(report: Report, system: UnitSystem) -> ReportJson:
+    """`report` for a reader of `system`."""
+    return ReportJson(
+        blocked=report.blocked,
+        verdicts=[verdict_json(verdict, system) for verdict in report.verdicts],
+        steps=[_step(step, report) for step in Step],
+        attention=[AttentionJson(id=verdict.id, subject=verdict.subject) for verdict in report.attention],
+        slots=[
+            SlotJson(
+                slot=status.slot,
+                optional=status.optional,
+                state=status.state,
+                up_front=status.up_front.text(),
+                yearly=status.yearly.text() if status.yearly.minor else "",
+            )
+            for status in report.slots
+        ],
+        links=[
+            LinkJson(
+                upper=link.upper,
+                lower=link.lower,
+                state=link.state,
+                headline=link.deciding.headline.text(system) if link.deciding else "",
+                margin=text_of(link.deciding.margin if link.deciding else None, system),
+                verdict=link.deciding.id if link.deciding else None,
+                subject=link.deciding.subject if link.deciding else "",
+            )
+            for link in report.links
+        ],
+        scene=scene_json(report.scene, system),
+        costs=costs_json(report.costs, report.verdicts, system),
+        questions=[
+            QuestionJson(
+                step=question.step,
+                slot=question.slot,
+                question=question.question.text(system),
+                how=question.how.text(system),
+            )
+            for question in report.questions
+        ],
+        caution=CAUTION,
+    )
+
+
+def full_report_text(report: Report, system: UnitSystem) -> str:
+    """The report with all workings, as indented JSON."""
+    workings = [workings_json(verdict, system) for verdict in report.verdicts]
+    return _FULL_REPORT.dump_json(FullReportJson(report_json(report, system), workings), indent=2).decode()
+
+
+def _step(step: Step, report: Report) -> StepJson:
+    states = [verdict.state for verdict in report.verdicts if REGISTRY[verdict.id].place.step is step]
+    questions = sum(question.step is step for question in report.questions)
+    asked = [State.UNKNOWN] if questions else []
+    return StepJson(
+        step=step,
+        state=max([State.CLEAR, *asked, *states], key=lambda state: state.rank),
+        blocked=states.count(State.BLOCKED),
+        questions=questions,
+    )
