@@ -109,6 +109,7 @@ TIME_ZONE = "UTC"
 
 STATIC_URL = "/static/"
 STATIC_ROOT = DATA_DIR / "static"
+STATIC_ROOT.mkdir(exist_ok=True)
 FRONTEND_DIST = BASE_DIR / "frontend" / "dist"
 STATICFILES_DIRS = [FRONTEND_DIST] if FRONTEND_DIST.exists() else []
 STORAGES = {

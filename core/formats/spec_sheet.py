@@ -27,7 +27,7 @@ def spec_rows(part: Part, system: UnitSystem) -> Iterator[tuple[str, str]]:
 
 
 def _label(field: str) -> str:
-    words = field
-    for suffix in ("_m_s", "_deg", "_gb", "_px", "_m"):
+    words = field.replace("_px", "_in_pixels")
+    for suffix in ("_m_s", "_deg", "_gb", "_m"):
         words = words.removesuffix(suffix)
     return words.replace("_", " ").capitalize()

@@ -12,7 +12,9 @@ from hypothesis import strategies as st
 from core.formats.build_file import BuildFile, read_build_file, write_build_file
 from core.formats.errors import BadFile
 from core.formats.parts_pack import read_parts_pack, write_parts_pack
+from core.formats.spec_sheet import spec_rows
 from core.model.build import Slot, slot_for
+from core.quantities import UnitSystem
 from core.report import evaluate
 from tests.core import worlds
 
@@ -172,6 +174,11 @@ class SampleTests(TestCase):
         for part in self.parts():
             empty = [name for name in type(part).model_fields if getattr(part, name) is None]
             self.assertEqual(empty, [], part.id)
+
+    def test_every_row_of_a_sheet_has_a_name_of_its_own(self) -> None:
+        for part in self.parts():
+            rows = [name for name, _ in spec_rows(part, UnitSystem.METRIC)]
+            self.assertEqual(len(rows), len(set(rows)), part.id)
 
     def test_builds_are_evaluated(self) -> None:
         for path in BUILDS:
