@@ -11,5 +11,7 @@ export default defineConfig({
     assetsInlineLimit: 0,
     rolldownOptions: { input: ['src/main.ts', 'src/sign-in.ts'] },
   },
+  // No page of Vite's own leads to the sources, so they are named for finding dependencies at the start.
+  optimizeDeps: { entries: ['src/main.ts'] },
   server: { port: 5173, strictPort: true, origin: 'http://localhost:5173' },
 })

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Trash } from '@lucide/svelte'
+  import Trash from '@lucide/svelte/icons/trash'
   import { api, type BuildSummary, csrfToken, outcome, type Outcome, type Problem } from '../api/client'
   import ImportBuild from '../components/builds/ImportBuild.svelte'
   import Mark from '../components/Mark.svelte'

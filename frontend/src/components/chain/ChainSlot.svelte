@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ChevronDown } from '@lucide/svelte'
+  import ChevronDown from '@lucide/svelte/icons/chevron-down'
   import type { Report } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import { SLOT_WORDS } from '../../lib/words'

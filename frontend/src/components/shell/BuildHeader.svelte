@@ -1,5 +1,11 @@
 <script lang="ts">
-  import { Download, Keyboard, Moon, Redo2, Ruler, Sun, Undo2 } from '@lucide/svelte'
+  import Download from '@lucide/svelte/icons/download'
+  import Keyboard from '@lucide/svelte/icons/keyboard'
+  import Moon from '@lucide/svelte/icons/moon'
+  import Redo2 from '@lucide/svelte/icons/redo-2'
+  import Ruler from '@lucide/svelte/icons/ruler'
+  import Sun from '@lucide/svelte/icons/sun'
+  import Undo2 from '@lucide/svelte/icons/undo-2'
   import { useBuild } from '../../lib/build.svelte'
   import { panels } from '../../lib/panels.svelte'
   import { preferences } from '../../lib/preferences.svelte'
