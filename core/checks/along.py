@@ -7,7 +7,7 @@ from core.checks.verdict import ROUNDING, Basis, Input, State, Verdict, judge
 from core.geometry.picture import Picture
 from core.geometry.swing_disc import swing_disc
 from core.model.brief import Brief, Handedness, Player
-from core.model.facts import MissingFact
+from core.model.facts import known_players
 from core.model.room import Layout, Room
 from core.quantities import say
 
@@ -85,9 +85,8 @@ def ball_to_screen(layout: Layout) -> Verdict:
 @check("room.behind_ball", title="Behind the ball", place=IN_ROOM)
 def behind_ball(brief: Brief, room: Room, layout: Layout) -> Verdict:
     """Behind the ball there is the full radius R of the longest swing and 0.30 m."""
-    if not brief.players:
-        raise MissingFact("Who will swing here", "Add the players to the brief.")
-    radius_m, widest = max((swing_disc(p, p.longest_club).full_radius_m, p.name) for p in brief.players)
+    players = known_players(brief)
+    radius_m, widest = max((swing_disc(p, p.longest_club).full_radius_m, p.name) for p in players)
     behind_m = room.length_m - layout.ball_y_m
     required_m = radius_m + BEHIND_BALL_OVER_RADIUS_M
     margin_m = behind_m - required_m

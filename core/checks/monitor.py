@@ -10,7 +10,7 @@ from core.checks.register import check
 from core.checks.verdict import Basis, Input, Inputs, State, Verdict, judge
 from core.model.brief import Brief, Handedness, Player
 from core.model.build import Slot
-from core.model.facts import MissingFact, known
+from core.model.facts import known, known_players
 from core.model.parts import BehindTheBall, FloorStanding, LaunchMonitor, OverheadCamera, SideCamera
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
@@ -204,11 +204,10 @@ def flight(monitor: BehindTheBall, layout: Layout) -> Verdict:
 @check("monitor.hands", title="Serves both hands", place=on(Slot.MONITOR))
 def hands(brief: Brief, monitor: LaunchMonitor) -> Verdict:
     """The monitor serves every player's handedness: where it stands, when moved across, or not at all."""
-    if not brief.players:
-        raise MissingFact("Who will swing here", "Add the players to the brief.")
-    left = [player.name for player in brief.players if player.handedness is Handedness.LEFT]
+    players = known_players(brief)
+    left = [player.name for player in players if player.handedness is Handedness.LEFT]
     served = known(monitor.both_hands, monitor, "handedness")
-    mixed = 0 < len(left) < len(brief.players)
+    mixed = 0 < len(left) < len(players)
     unserved = len(left) if served == "no" else 0
     words = {"unmoved": "both hands, unmoved", "moved": "both hands, moved across", "no": "right hand only"}
     if unserved:
@@ -221,7 +220,7 @@ def hands(brief: Brief, monitor: LaunchMonitor) -> Verdict:
             "Serves {served}; {left} of {all} play left-handed",
             served=words[served],
             left=str(len(left)),
-            all=str(len(brief.players)),
+            all=str(len(players)),
         ),
         measured=words[served],
         required="both hands" if mixed else ("left hand" if left else "right hand"),
@@ -281,9 +280,8 @@ def level(monitor: FloorStanding, surface: HittingSurface, layout: Layout) -> Ve
 @check("monitor.ball_speed", title="Ball speeds it can read", place=on(Slot.MONITOR))
 def ball_speed(brief: Brief, monitor: LaunchMonitor) -> Verdict:
     """The fastest player's driver stays below the greatest ball speed the monitor reads."""
-    if not brief.players:
-        raise MissingFact("Who will swing here", "Add the players to the brief.")
-    fastest, name = max((player.ball_speed_m_s, player.name) for player in brief.players)
+    players = known_players(brief)
+    fastest, name = max((player.ball_speed_m_s, player.name) for player in players)
     limit = known(monitor.ball_speed_max_m_s, monitor, "greatest ball speed")
     margin = limit - fastest
     state = judge(margin, SPEED_COMFORT_M_S)

@@ -6,7 +6,7 @@ from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, judge
 from core.model.brief import Brief, Stage
 from core.model.build import Slot
-from core.model.facts import MissingFact, known
+from core.model.facts import known, known_players
 from core.model.parts import Display, Enclosure, Net, Surface, Television
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Unit, say
@@ -26,10 +26,9 @@ def rating(brief: Brief, surface: Surface) -> Verdict:
 
     A worn or under-rated surface lets a ball through or sends it back: eyes and heads are at stake.
     """
-    if not brief.players:
-        raise MissingFact("Who will swing here", "Add the players to the brief.")
+    players = known_players(brief)
     rated = known(surface.rated_ball_speed_m_s, surface, "rated ball speed")
-    fastest, name = max((player.ball_speed_m_s, player.name) for player in brief.players)
+    fastest, name = max((player.ball_speed_m_s, player.name) for player in players)
     needed = RATING_FACTOR * fastest
     state = judge(rated - needed, RATING_COMFORT_SHARE * needed)
     return Verdict(

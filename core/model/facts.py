@@ -2,6 +2,7 @@
 
 from typing import TypeVar
 
+from core.model.brief import Brief, Player
 from core.model.parts import Part
 
 T = TypeVar("T")
@@ -21,3 +22,17 @@ def known(value: T | None, part: Part, fact: str) -> T:
     if value is None:
         raise MissingFact(f"The {fact} of {part.name}", f"Look in the spec sheet of {part.maker}, or ask them.")
     return value
+
+
+class NobodySwings(MissingFact):
+    """No player is named, and the answer depends on who swings."""
+
+    def __init__(self) -> None:
+        super().__init__("Who will swing here", "Add the players to the brief.")
+
+
+def known_players(brief: Brief) -> tuple[Player, ...]:
+    """The players of `brief`, or `NobodySwings`."""
+    if not brief.players:
+        raise NobodySwings
+    return brief.players

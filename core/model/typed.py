@@ -2,6 +2,7 @@
 
 import re
 from collections.abc import Callable, Iterator, Mapping
+from functools import cache
 from typing import Annotated, Any, TypeVar, get_args, get_origin
 
 from pydantic import ValidationError
@@ -73,6 +74,7 @@ def field_texts(record: Record, system: UnitSystem, currency: str, path: str = "
             yield place, _told(value, unit, system, currency)
 
 
+@cache
 def unit_of(kind: type[Record], field: str) -> Unit | None:
     """The unit of a field of `kind`; `None` for one that is no quantity."""
     info = kind.model_fields[field]

@@ -8,10 +8,11 @@ from core.checks.places import Step
 from core.checks.readings import given_readings
 from core.checks.register import REGISTRY
 from core.checks.registry import Registry
-from core.checks.verdict import State, Verdict
+from core.checks.verdict import State, Verdict, unknown
 from core.geometry.scene import scene_of
 from core.model.build import OPTIONAL_SLOTS_BY_STAGE, Build, Slot
 from core.model.chain import resolve_chain
+from core.model.facts import NobodySwings
 from core.model.parts import Part
 from core.money.costs import Costs
 from core.quantities import say
@@ -64,7 +65,8 @@ def _link_status(upper: Slot, lower: Slot, build: Build, worst: Mapping[tuple[Sl
 
 def _questions(build: Build, verdicts: tuple[Verdict, ...], registry: Registry) -> Iterator[OpenQuestion]:
     if not build.brief.players:
-        yield OpenQuestion(Step.BRIEF, say("Who will swing here"), say("Add the players to the brief."))
+        nobody = unknown(NobodySwings())
+        yield OpenQuestion(Step.BRIEF, nobody.headline, nobody.changes[0])
     for field in build.room.guessed:
         if name := ROOM_QUESTIONS.get(field):
             yield OpenQuestion(
@@ -79,9 +81,9 @@ def _questions(build: Build, verdicts: tuple[Verdict, ...], registry: Registry) 
 
 
 def _questions_of_verdicts(build: Build, verdicts: tuple[Verdict, ...], registry: Registry) -> Iterator[OpenQuestion]:
-    asked = set()
+    asked = {unknown(NobodySwings()).headline}
     for verdict in verdicts:
-        if verdict.state is not State.UNKNOWN or verdict.headline in asked or not build.brief.players:
+        if verdict.state is not State.UNKNOWN or verdict.headline in asked:
             continue
         asked.add(verdict.headline)
         place = registry[verdict.id].place

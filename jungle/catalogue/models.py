@@ -1,6 +1,7 @@
 """The parts an owner can choose from."""
 
 from collections.abc import Mapping
+from functools import lru_cache
 
 from django.conf import settings
 from django.db import models
@@ -10,6 +11,15 @@ from core.model.parts import AnyPart
 from core.model.parts import Part as SpecSheet
 
 _SHEET: TypeAdapter[SpecSheet] = TypeAdapter(AnyPart)
+
+
+SHEETS_KEPT = 4096
+
+
+@lru_cache(maxsize=SHEETS_KEPT)
+def read_sheet(document: str) -> SpecSheet:
+    """The spec sheet in `document`. Sheets are frozen, so one that was read before serves again."""
+    return _SHEET.validate_json(document)
 
 
 class PartQuerySet(models.QuerySet["Part"]):
@@ -35,8 +45,8 @@ class Part(models.Model):
     name_id = models.SlugField(max_length=80)
     """The part's id in files and builds."""
     slot = models.CharField(max_length=20, db_index=True)
-    document = models.JSONField()
-    """The spec sheet as a parts pack holds it."""
+    document = models.TextField()
+    """The spec sheet as a parts pack holds it, as JSON."""
 
     objects = PartQuerySet.as_manager()
 
@@ -50,4 +60,4 @@ class Part(models.Model):
     @property
     def sheet(self) -> SpecSheet:
         """The typed spec sheet."""
-        return _SHEET.validate_python(self.document)
+        return read_sheet(self.document)

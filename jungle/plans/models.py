@@ -35,7 +35,8 @@ class Build(models.Model):
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="builds")
     name = models.CharField(max_length=120)
-    document = models.JSONField()
+    document = models.TextField()
+    """Brief, room, layout and chain as a build file holds them, as JSON."""
     revision = models.PositiveIntegerField(default=0)
     """Grows with every change, undo included; an edit must name the one it was made on."""
     edit_number = models.PositiveIntegerField(default=0)
@@ -54,11 +55,11 @@ class Build(models.Model):
     @cached_property
     def plan(self) -> BuildDocument:
         """The typed document, read once."""
-        return BuildDocument.model_validate(self.document)
+        return BuildDocument.model_validate_json(self.document)
 
     def become(self, plan: BuildDocument, edit_number: int) -> None:
         """Take `plan`, the outcome of edit `edit_number`, as the document of the next revision, and store it."""
-        self.document, self.plan = plan.model_dump(mode="json"), plan
+        self.document, self.plan = plan.model_dump_json(), plan
         self.name, self.edit_number = plan.name, edit_number
         self.revision += 1
         self.save()
@@ -76,7 +77,7 @@ class Edit(models.Model):
     number = models.PositiveIntegerField()
     label = models.CharField(max_length=200)
     actor = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
-    document = models.JSONField()
+    document = models.TextField()
     made_at = models.DateTimeField(auto_now_add=True)
 
     class Meta:

@@ -16,9 +16,9 @@ from jungle.plans.services.editing import On, edit, find_build
 @transaction.atomic
 def start_build(actor: User, document: BuildDocument, label: str = "Begun") -> Build:
     """A new build of `actor`'s."""
-    plain = document.model_dump(mode="json")
-    build = Build.objects.create(owner=actor, name=document.name, document=plain)
-    Edit.objects.create(build=build, number=0, label=label, actor=actor, document=plain)
+    text = document.model_dump_json()
+    build = Build.objects.create(owner=actor, name=document.name, document=text)
+    Edit.objects.create(build=build, number=0, label=label, actor=actor, document=text)
     return build
 
 

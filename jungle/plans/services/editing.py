@@ -98,5 +98,5 @@ def _step(on: On, by: int) -> Build:
     target = build.edits.filter(number=number).first() if number >= 0 else None
     if target is None:
         raise NothingThere("There is nothing to undo." if by < 0 else "There is nothing to redo.")
-    build.become(BuildDocument.model_validate(target.document), number)
+    build.become(BuildDocument.model_validate_json(target.document), number)
     return build
