@@ -8,6 +8,7 @@ from core.checks.places import between, on
 from core.checks.readings import MONITOR_BODY_M, HittingSurface, MonitorSpot
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, Inputs, State, Verdict, judge
+from core.geometry.ceiling import Ceiling
 from core.model.brief import Brief, Handedness, Player
 from core.model.build import Slot
 from core.model.facts import known, known_players
@@ -137,11 +138,13 @@ def beside(player: Player, monitor: SideCamera, spot: MonitorSpot, room: Room, l
 
 
 @check("monitor.overhead", title="Height of the monitor on the ceiling", place=on(Slot.MONITOR))
-def overhead(monitor: OverheadCamera, room: Room, surface: HittingSurface) -> Verdict:
-    """An overhead camera hangs within its maker's range of heights above the hitting surface."""
+def overhead(monitor: OverheadCamera, room: Room, layout: Layout, ceiling: Ceiling, surface: HittingSurface) -> Verdict:
+    """An overhead camera hangs within its maker's range of heights above the hitting surface, ahead of the ball."""
     low_m = known(monitor.mount_height_min_m, monitor, "mounting height")
     high_m = known(monitor.mount_height_max_m, monitor, "mounting height")
-    height_m = room.ceiling_m - room.lining_m - surface.height_m
+    near_m = known(monitor.ahead_min_m, monitor, "distance ahead of the ball")
+    far_m = known(monitor.ahead_max_m, monitor, "distance ahead of the ball")
+    height_m = ceiling.height_m(layout.ball_x_m, layout.ball_y_m - (near_m + far_m) / 2) - surface.height_m
     return _tightest(
         (
             _Limit(

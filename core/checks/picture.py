@@ -5,6 +5,7 @@ from core.checks.places import between, on
 from core.checks.readings import PROJECTOR_BODY_M, HittingSurface, LensBand, Throw
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, advise, judge
+from core.geometry.ceiling import Ceiling
 from core.geometry.light import (
     IN_USE_FACTOR,
     ambient_luminance,
@@ -152,7 +153,7 @@ def throw_distance(
 
 
 @check("picture.lens_height", title="Lens height and keystone", place=on(Slot.DISPLAY))
-def lens_height(projector: Projector, band: LensBand, lens: Lens, room: Room) -> Verdict:
+def lens_height(projector: Projector, band: LensBand, lens: Lens, layout: Layout, ceiling: Ceiling) -> Verdict:
     """The lens is within the band of heights that offset and shift give, and under the ceiling.
 
     Outside the band the projector is tilted and the picture squared by keystone, which costs pixels; its angle
@@ -160,7 +161,7 @@ def lens_height(projector: Projector, band: LensBand, lens: Lens, room: Room) ->
     """
     angle = keystone_deg(lens.height_m, (band.lowest_m, band.highest_m), lens.distance_m)
     limit = projector.keystone_max_deg or 0.0
-    ceiling_m = room.ceiling_m - room.lining_m
+    ceiling_m = ceiling.height_m(lens.x_m, layout.screen_y_m + lens.distance_m)
     outside_m = max(band.lowest_m - lens.height_m, lens.height_m - band.highest_m)
     if lens.height_m > ceiling_m or angle > limit:
         state = State.BLOCKED
@@ -191,7 +192,7 @@ def lens_height(projector: Projector, band: LensBand, lens: Lens, room: Room) ->
             placed("Lens height", lens.height_m),
             placed("Lens to screen", lens.distance_m),
             stated("Keystone it can square", Quantity(limit, Unit.DEGREE)),
-            measured_in_room(room, "ceiling_m", "Ceiling"),
+            Input("Ceiling over the lens", metres(ceiling_m), Basis.MEASURED),
         ),
         changes=() if state is State.CLEAR else (_lens_cure(band, ceiling_m),),
     )

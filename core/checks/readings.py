@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from core.checks.register import derive
+from core.geometry.ceiling import Ceiling, ceiling_of
 from core.geometry.picture import Picture, Raster, fit_shape, lens_band_m, raster_around, throw_range_m
 from core.geometry.shadow import Lens
 from core.model.brief import Brief
@@ -29,13 +30,6 @@ class HittingSurface:
     """Where the ball lies and the golfer stands."""
     floor_m: float
     """Top of the covering around the mat."""
-
-
-@dataclass(frozen=True)
-class Headroom:
-    """Ceiling less lining and hitting surface, in metres."""
-
-    net_m: float
 
 
 @dataclass(frozen=True)
@@ -86,9 +80,9 @@ def hitting_surface(mat: Mat | None, flooring: Flooring | None) -> HittingSurfac
 
 
 @derive
-def headroom(room: Room, surface: HittingSurface) -> Headroom:
-    """Net headroom = ceiling − lining − floor build-up."""
-    return Headroom(room.ceiling_m - room.lining_m - surface.height_m)
+def ceiling(room: Room) -> Ceiling:
+    """The underside of the ceiling, lining taken off."""
+    return ceiling_of(room)
 
 
 @derive
@@ -132,15 +126,15 @@ def lens_band(projector: Projector, picture: Picture, raster: Raster) -> LensBan
 
 
 @derive
-def lens(layout: Layout, room: Room, throw: Throw, band: LensBand) -> Lens:
+def lens(layout: Layout, room: Room, ceiling: Ceiling, throw: Throw, band: LensBand) -> Lens:
     """The lens as placed; else proposed: the middle of what throw and room allow, as high as band and ceiling do."""
     distance_m, height_m = layout.lens_distance_m, layout.lens_height_m
     if distance_m is None:
         room_m = room.length_m - layout.screen_y_m - PROJECTOR_BODY_M
         distance_m = max(throw.near_m, (throw.near_m + min(throw.far_m, room_m)) / 2)
     if height_m is None:
-        ceiling_m = room.ceiling_m - room.lining_m - HANGING_DROP_M
-        height_m = min(band.highest_m, ceiling_m)
+        hanging_m = ceiling.height_m(room.width_m / 2, layout.screen_y_m + distance_m) - HANGING_DROP_M
+        height_m = min(band.highest_m, hanging_m)
     proposed = layout.lens_distance_m is None or layout.lens_height_m is None
     return Lens(room.width_m / 2, distance_m, height_m, proposed)
 

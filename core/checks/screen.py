@@ -4,6 +4,7 @@ from core.checks.figures import measured_in_room, met, metres, placed, stated
 from core.checks.places import between, on
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.geometry.ceiling import Ceiling
 from core.model.brief import Brief, Stage
 from core.model.build import Slot
 from core.model.facts import known, known_players
@@ -53,23 +54,31 @@ def rating(brief: Brief, surface: Surface) -> Verdict:
 
 
 @check("screen.room", title="Screen fits the room", place=on(Slot.SCREEN))
-def screen_in_room(surface: Surface, room: Room, layout: Layout) -> Verdict:
+def screen_in_room(surface: Surface, room: Room, layout: Layout, ceiling: Ceiling) -> Verdict:
     """Screen or net fits between the walls and between its lower edge and the ceiling."""
     width_m = known(surface.width_m, surface, "width")
     height_m = known(surface.height_m, surface, "height") + layout.screen_bottom_m
-    return _fits_room(width_m, height_m, room, (placed("Lower edge", layout.screen_bottom_m),))
+    ceiling_m = _ceiling_over(width_m, (layout.screen_y_m, layout.screen_y_m), room, ceiling)
+    return _fits_room(width_m, height_m, room, ceiling_m, (placed("Lower edge", layout.screen_bottom_m),))
 
 
 @check("enclosure.room", title="Enclosure fits the room", place=on(Slot.ENCLOSURE))
-def enclosure_in_room(enclosure: Enclosure, room: Room) -> Verdict:
+def enclosure_in_room(enclosure: Enclosure, room: Room, layout: Layout, ceiling: Ceiling) -> Verdict:
     """The enclosure's outside fits between the walls and under the ceiling."""
     width_m = known(enclosure.outer_width_m, enclosure, "outer width")
     height_m = known(enclosure.outer_height_m, enclosure, "outer height")
-    return _fits_room(width_m, height_m, room, ())
+    depth_m = known(enclosure.depth_m, enclosure, "depth")
+    ceiling_m = _ceiling_over(width_m, (layout.screen_y_m, layout.screen_y_m + depth_m), room, ceiling)
+    return _fits_room(width_m, height_m, room, ceiling_m, ())
 
 
-def _fits_room(width_m: float, height_m: float, room: Room, inputs: tuple[Input, ...]) -> Verdict:
-    ceiling_m = room.ceiling_m - room.lining_m
+def _ceiling_over(width_m: float, y_m: tuple[float, float], room: Room, ceiling: Ceiling) -> float:
+    """Lowest ceiling over something that stands in the middle of the room's width."""
+    middle_m = room.width_m / 2
+    return ceiling.lowest_over_m((middle_m - width_m / 2, middle_m + width_m / 2), y_m)
+
+
+def _fits_room(width_m: float, height_m: float, room: Room, ceiling_m: float, inputs: tuple[Input, ...]) -> Verdict:
     across_m, up_m = room.width_m - width_m, ceiling_m - height_m
     sideways = across_m <= up_m
     measured_m, required_m = (room.width_m, width_m) if sideways else (ceiling_m, height_m)
@@ -88,13 +97,13 @@ def _fits_room(width_m: float, height_m: float, room: Room, inputs: tuple[Input,
         required=metres(required_m),
         margin=metres(margin_m),
         basis=Basis.SPEC,
-        formula="the smaller of: room width − width; ceiling − lining − height",
+        formula="the smaller of: room width − width; lowest ceiling over it, lining off − height",
         inputs=lambda: (
             stated("Width", metres(width_m)),
             stated("Upper edge", metres(height_m)),
             *inputs,
             measured_in_room(room, "width_m", "Room width"),
-            measured_in_room(room, "ceiling_m", "Ceiling"),
+            Input("Lowest ceiling over it", metres(ceiling_m), Basis.MEASURED),
         ),
         changes=()
         if state is State.CLEAR

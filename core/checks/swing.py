@@ -1,13 +1,13 @@
 """The swing disc against ceiling and walls, for every player (trade estimate, see `core.geometry.swing_disc`)."""
 
-from functools import lru_cache
 from math import degrees
 
 from core.checks.figures import measured_in_room, metres, placed
 from core.checks.places import IN_ROOM, on
-from core.checks.readings import Headroom, HittingSurface
+from core.checks.readings import HittingSurface
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.geometry.ceiling import Ceiling
 from core.geometry.shadow import Lens
 from core.geometry.swing_disc import COMFORT_M, PLANE_RAD, UNCERTAINTY_M, Point3, SwingDisc, swing_disc
 from core.model.brief import Player
@@ -31,63 +31,81 @@ def ball_at(layout: Layout, surface: HittingSurface) -> Point3:
 
 def swing_inputs(player: Player, disc: SwingDisc) -> tuple[Input, ...]:
     """What the disc of `player` was computed from."""
-    return _swing_inputs(player.height_m, player.longest_club, player.early_release, disc.cocked_radius_m)
-
-
-@lru_cache(maxsize=1024)
-def _swing_inputs(height_m: float, club: Club, early_release: bool, cocked_radius_m: float) -> tuple[Input, ...]:
-    return (
-        Input("Player's height", metres(height_m), Basis.MEASURED),
+    club = player.longest_club
+    release = "early, 20° of wrist cock" if player.early_release else "usual, 75°"
+    estimated = (
+        Input("Player's height", metres(player.height_m), Basis.MEASURED),
         Input(f"Club length, {club}", metres(club.length_m), Basis.TRADE),
-        Input("Release", "early, 20° of wrist cock" if early_release else "usual, 75°", Basis.TRADE),
+        Input("Release", release, Basis.TRADE),
         Input("Swing plane", Quantity(degrees(PLANE_RAD), Unit.DEGREE), Basis.TRADE),
-        Input("Cocked radius r", metres(cocked_radius_m), Basis.TRADE),
+        Input("Cocked radius r", metres(disc.cocked_radius_m), Basis.TRADE),
     )
+    reach = player.measured_reach(club)
+    if reach is None:
+        return estimated
+    return (Input(f"Measured reach, {reach.dated}", metres(reach.height_m), Basis.MEASURED), *estimated)
 
 
-def swing_state(clearance_m: float) -> State:
-    """Clear from 0.15 m; tight while the estimate's ±0.10 m leaves it open; blocked below."""
-    return judge(clearance_m, COMFORT_M, UNCERTAINTY_M)
+def swing_state(clearance_m: float, disc: SwingDisc) -> State:
+    """Clear from 0.15 m; tight while an estimate's ±0.10 m leaves it open, or a measured swing just passes."""
+    return judge(clearance_m, COMFORT_M, 0.0 if disc.measured else UNCERTAINTY_M)
+
+
+def swing_basis(disc: SwingDisc) -> Basis:
+    """Measured where the reach was, otherwise a trade estimate."""
+    return Basis.MEASURED if disc.measured else Basis.TRADE
+
+
+def test_swing(disc: SwingDisc) -> tuple[Sentence, ...]:
+    """The slow test swing as a cure, unless it was made."""
+    return () if disc.measured else (TEST_SWING,)
 
 
 @check("swing.ceiling", title="Swing under the ceiling", place=IN_ROOM)
-def ceiling(player: Player, room: Room, surface: HittingSurface, headroom: Headroom) -> Verdict:
-    """The highest point of the player's longest club stays under the ceiling.
+def under_ceiling(player: Player, room: Room, layout: Layout, surface: HittingSurface, ceiling: Ceiling) -> Verdict:
+    """The player's longest club stays under the ceiling, at right angles to it where it slopes.
 
     apex = 0.80·H + r·sin 57°, r = sqrt(La² + Lc² + 2·La·Lc·cos w). Clear from 0.15 m to spare. The estimate
-    is good to 0.10 m, so within that of touching the answer is 'tight, test it'.
+    is good to 0.10 m, so within that of touching the answer is 'tight, test it'. A measured reach replaces it.
     """
-    disc = swing_disc(player, player.longest_club)
-    margin_m = headroom.net_m - disc.apex_m
-    state = swing_state(margin_m)
+    club, ball = player.longest_club, ball_at(layout, surface)
+    disc = swing_disc(player, club)
+    margin_m, at = ceiling.clearance_m(disc, ball)
+    state = swing_state(margin_m, disc)
+    needs, has = metres(at[2] - surface.height_m), metres(ceiling.height_m(at[0], at[1]) - surface.height_m)
     return Verdict(
         state,
         say(
-            "{who}'s {club} needs {apex} of {room}",
+            "{who}'s {club} needs {needs} of {has}",
             who=player.name,
             club=player.longest_club.value,
-            apex=metres(disc.apex_m),
-            room=metres(headroom.net_m),
+            needs=needs,
+            has=has,
         ),
-        measured=metres(headroom.net_m),
-        required=metres(disc.apex_m),
+        measured=has,
+        required=needs,
         margin=metres(margin_m),
-        formula="net headroom − (0.80·H + r·sin θ)",
+        basis=swing_basis(disc),
+        formula="smallest distance from the swing disc to the ceiling, lining, floor and mat taken off",
         inputs=lambda: (
-            measured_in_room(room, "ceiling_m", "Ceiling"),
+            measured_in_room(room, "ceiling_m", "Ceiling" if ceiling.is_flat else "Eaves"),
+            *(() if room.ridge_m is None or ceiling.is_flat else (measured_in_room(room, "ridge_m", "Highest point"),)),
             Input("Lining", metres(room.lining_m), Basis.MEASURED),
             Input("Floor and mat", metres(surface.height_m), Basis.SPEC),
             *swing_inputs(player, disc),
         ),
-        changes=() if state is State.CLEAR else _ceiling_cures(player, headroom, margin_m),
+        changes=() if state is State.CLEAR else _ceiling_cures(player, ceiling, ball, disc, margin_m),
     )
 
 
-def _ceiling_cures(player: Player, headroom: Headroom, margin_m: float) -> tuple[Sentence, ...]:
-    cures = [TEST_SWING] if margin_m >= -UNCERTAINTY_M else []
+def _ceiling_cures(
+    player: Player, ceiling: Ceiling, ball: Point3, disc: SwingDisc, margin_m: float
+) -> tuple[Sentence, ...]:
+    cures = [*test_swing(disc)] if margin_m >= -UNCERTAINTY_M else []
     for club in player.longest_club.and_shorter():
-        spare_m = headroom.net_m - swing_disc(player, club).apex_m
-        if swing_state(spare_m) is State.CLEAR:
+        shorter = swing_disc(player, club)
+        spare_m, _ = ceiling.clearance_m(shorter, ball)
+        if swing_state(spare_m, shorter) is State.CLEAR:
             cures.append(say("A {club} at the longest leaves {spare}.", club=club.value, spare=metres(spare_m)))
             break
     cures.append(say("{more} more height makes it clear.", more=metres(COMFORT_M - margin_m)))
@@ -101,14 +119,14 @@ def side_walls(player: Player, room: Room, layout: Layout, surface: HittingSurfa
     low, high = disc.bounds(ball_at(layout, surface))
     left_m, right_m = low[0], room.width_m - high[0]
     nearest, clearance_m, other_m = ("left", left_m, right_m) if left_m <= right_m else ("right", right_m, left_m)
-    state = swing_state(clearance_m)
+    state = swing_state(clearance_m, disc)
     cures: list[Sentence] = []
     if state is not State.CLEAR:
         shift_m = COMFORT_M - clearance_m
         away = "right" if nearest == "left" else "left"
         if other_m - shift_m >= COMFORT_M:
             cures.append(say("Move the ball {shift} to the {away}.", shift=metres(shift_m), away=away))
-        cures += [TEST_SWING, say("{more} more width makes it clear.", more=metres(shift_m))]
+        cures += [*test_swing(disc), say("{more} more width makes it clear.", more=metres(shift_m))]
     return Verdict(
         state,
         say("{who}: {spare} to the {wall} wall", who=player.name, spare=metres(clearance_m), wall=nearest),
@@ -131,7 +149,7 @@ def rear_wall(player: Player, room: Room, layout: Layout, surface: HittingSurfac
     disc = swing_disc(player, player.longest_club)
     _, high = disc.bounds(ball_at(layout, surface))
     clearance_m = room.length_m - high[1]
-    state = swing_state(clearance_m)
+    state = swing_state(clearance_m, disc)
     forward = say("Move the ball {shift} toward the screen.", shift=metres(COMFORT_M - clearance_m))
     return Verdict(
         state,
@@ -145,15 +163,18 @@ def rear_wall(player: Player, room: Room, layout: Layout, surface: HittingSurfac
             placed("Ball to the wall behind the screen", layout.ball_y_m),
             *swing_inputs(player, disc),
         ),
-        changes=() if state is State.CLEAR else (forward, TEST_SWING),
+        changes=() if state is State.CLEAR else (forward, *test_swing(disc)),
     )
 
 
-def room_clearance_m(player: Player, club: Club, room: Room, layout: Layout, surface: HittingSurface) -> float:
+def room_clearance_m(
+    player: Player, club: Club, room: Room, layout: Layout, surface: HittingSurface, ceiling: Ceiling
+) -> float:
     """Smallest distance in metres from the disc of `player` with `club` to ceiling, side walls and rear wall."""
-    low, high = swing_disc(player, club).bounds(ball_at(layout, surface))
+    disc, ball = swing_disc(player, club), ball_at(layout, surface)
+    low, high = disc.bounds(ball)
     return min(
-        room.ceiling_m - room.lining_m - high[2],
+        ceiling.clearance_m(disc, ball)[0],
         low[0],
         room.width_m - high[0],
         room.length_m - high[1],
@@ -161,16 +182,18 @@ def room_clearance_m(player: Player, club: Club, room: Room, layout: Layout, sur
 
 
 @check("swing.longest_club", title="Longest club", place=IN_ROOM)
-def longest_club(player: Player, room: Room, layout: Layout, surface: HittingSurface) -> Verdict:
+def longest_club(player: Player, room: Room, layout: Layout, surface: HittingSurface, ceiling: Ceiling) -> Verdict:
     """The longest club, up to the one the player wants, whose swing disc stays clear of ceiling and walls."""
     clearances = {
-        club: room_clearance_m(player, club, room, layout, surface) for club in player.longest_club.and_shorter()
+        club: room_clearance_m(player, club, room, layout, surface, ceiling)
+        for club in player.longest_club.and_shorter()
     }
     wanted_m = clearances[player.longest_club]
-    clear = [club for club, clearance_m in clearances.items() if swing_state(clearance_m) is State.CLEAR]
-    possible = [club for club, clearance_m in clearances.items() if swing_state(clearance_m) is not State.BLOCKED]
+    states = {club: swing_state(clearance_m, swing_disc(player, club)) for club, clearance_m in clearances.items()}
+    clear = [club for club, state in states.items() if state is State.CLEAR]
+    possible = [club for club, state in states.items() if state is not State.BLOCKED]
     longest = clear[0].value if clear else "none"
-    state = swing_state(wanted_m)
+    state = states[player.longest_club]
     if state is State.CLEAR:
         headline = say("{who}: {club} is clear", who=player.name, club=longest)
     else:
@@ -226,7 +249,7 @@ def inside_enclosure(
                 roof_m - inside[:, 2].max(),
             )
         )
-        state = swing_state(clearance_m)
+        state = swing_state(clearance_m, disc)
         headline = say("{who}'s swing keeps {spare} inside the box", who=player.name, spare=metres(clearance_m))
     back_m = mouth_m - front_m
     return Verdict(
@@ -245,7 +268,7 @@ def inside_enclosure(
         ),
         changes=()
         if state is State.CLEAR
-        else (say("Move the ball {back} back, out of the box.", back=metres(back_m)), TEST_SWING),
+        else (say("Move the ball {back} back, out of the box.", back=metres(back_m)), *test_swing(disc)),
     )
 
 

@@ -7,11 +7,12 @@ the distance from the left wall, in the section the height above the bare floor.
 from dataclasses import dataclass
 from typing import Literal
 
+from core.geometry.ceiling import Ceiling
 from core.geometry.picture import Picture
 from core.geometry.shadow import HEAD_HALF_WIDTH_M, HEAD_OVER_HEIGHT_M, Lens, shadow_share
 from core.geometry.swing_disc import swing_disc
 from core.model.brief import Handedness, Player
-from core.model.room import Layout, Room
+from core.model.room import CeilingShape, Layout, Room
 
 View = Literal["plan", "section"]
 Point = tuple[float, float]
@@ -84,9 +85,11 @@ class Furnishing:
     lens: Lens | None = None
 
 
-def scene_of(room: Room, layout: Layout, players: tuple[Player, ...], furnishing: Furnishing) -> Scene:
-    """The drawing of a room with what stands, hangs and swings in it."""
-    shapes = [*_room_shapes(room, layout), *_furniture_shapes(room, layout, players, furnishing)]
+def scene_of(
+    room: Room, layout: Layout, players: tuple[Player, ...], furnishing: Furnishing, ceiling: Ceiling | None
+) -> Scene:
+    """The drawing of a room with what stands, hangs and swings in it; flat while the ceiling is not known."""
+    shapes = [*_room_shapes(room, layout, ceiling), *_furniture_shapes(room, layout, players, furnishing)]
     for player in players:
         shapes += _player_shapes(player, layout, furnishing)
     if furnishing.lens and furnishing.picture:
@@ -95,7 +98,7 @@ def scene_of(room: Room, layout: Layout, players: tuple[Player, ...], furnishing
     return Scene(
         length_m=room.length_m,
         width_m=room.width_m,
-        height_m=room.ceiling_m,
+        height_m=max(room.ceiling_m, room.ridge_m or 0.0) if ceiling and not ceiling.is_flat else room.ceiling_m,
         shapes=tuple(shapes),
         dimensions=tuple(_dimensions(room, layout, furnishing)),
         handles=tuple(_handles(room, layout, furnishing)),
@@ -107,14 +110,26 @@ def _box(view: View, meaning: str, low: Point, high: Point, label: str = "") -> 
     return Shape(view, meaning, ((u0, v0), (u1, v0), (u1, v1), (u0, v1)), label=label)
 
 
-def _room_shapes(room: Room, layout: Layout) -> list[Shape]:
+def _room_shapes(room: Room, layout: Layout, ceiling: Ceiling | None) -> list[Shape]:
     shapes = [
         _box("plan", "room", (0, 0), (room.length_m, room.width_m)),
-        _box("section", "room", (0, 0), (room.length_m, room.ceiling_m)),
+        Shape("section", "room", ((0, 0), (room.length_m, 0), *_roof(room, layout, ceiling))),
     ]
+    if room.ceiling_shape is CeilingShape.RIDGE_ALONG:
+        middle_m = room.width_m / 2
+        shapes.append(Shape("plan", "ridge", ((0, middle_m), (room.length_m, middle_m)), False))
+        if room.ridge_m is not None:
+            shapes.append(Shape("section", "ridge", ((0, room.ridge_m), (room.length_m, room.ridge_m)), False))
+    elif room.ceiling_shape is CeilingShape.RIDGE_ACROSS:
+        middle_m = room.length_m / 2
+        shapes.append(Shape("plan", "ridge", ((middle_m, 0), (middle_m, room.width_m)), False))
+    if room.ceiling_shape in (CeilingShape.RIDGE_ALONG, CeilingShape.HIGH_LEFT, CeilingShape.HIGH_RIGHT):
+        eaves = ((0.0, room.ceiling_m), (room.length_m, room.ceiling_m))
+        shapes.append(Shape("section", "ridge", eaves, False, label="eaves"))
     if room.lining_m:
-        lining = _box("section", "lining", (0, room.ceiling_m - room.lining_m), (room.length_m, room.ceiling_m))
-        shapes.append(lining)
+        roof = _roof(room, layout, ceiling)
+        thick_m = room.lining_m
+        shapes.append(Shape("section", "lining", (*roof, *((u, v - thick_m) for u, v in reversed(roof)))))
     if room.wall_foam_m:
         shapes.append(_box("plan", "foam", (0, 0), (room.wall_foam_m, room.width_m)))
         shapes.append(_box("section", "foam", (0, 0), (room.wall_foam_m, room.ceiling_m)))
@@ -122,6 +137,15 @@ def _room_shapes(room: Room, layout: Layout) -> list[Shape]:
         Shape("plan", "target-line", ((layout.screen_y_m, layout.ball_x_m), (layout.ball_y_m, layout.ball_x_m)), False)
     )
     return shapes
+
+
+def _roof(room: Room, layout: Layout, ceiling: Ceiling | None) -> tuple[Point, ...]:
+    """The ceiling's outline over the ball line, from the rear wall to the one behind the screen, lining included."""
+    if ceiling is None:
+        return (room.length_m, room.ceiling_m), (0, room.ceiling_m)
+    lining_m = room.lining_m * ceiling.planes[0].steepness
+    bends = (room.length_m, room.length_m / 2, 0.0) if len(ceiling.planes) > 1 else (room.length_m, 0.0)
+    return tuple((y, ceiling.height_m(layout.ball_x_m, y) + lining_m) for y in bends)
 
 
 def _furniture_shapes(room: Room, layout: Layout, players: tuple[Player, ...], furnishing: Furnishing) -> list[Shape]:
@@ -229,11 +253,12 @@ def _shadow_shapes(
 
 def _dimensions(room: Room, layout: Layout, furnishing: Furnishing) -> list[Dimension]:
     length, width, high = room.length_m, room.width_m, room.ceiling_m
+    flat = room.ceiling_shape is CeilingShape.FLAT
     screen, ball_y, ball_x = layout.screen_y_m, layout.ball_y_m, layout.ball_x_m
     dimensions = [
         Dimension("plan", "Length", (0, width), (length, width), length, "room.length_m"),
         Dimension("plan", "Width", (length, 0), (length, width), width, "room.width_m"),
-        Dimension("section", "Ceiling", (length, 0), (length, high), high, "room.ceiling_m"),
+        Dimension("section", "Ceiling" if flat else "Eaves", (length, 0), (length, high), high, "room.ceiling_m"),
         Dimension("plan", "Gap behind the screen", (0, 0), (screen, 0), screen, "layout.screen_y_m"),
         Dimension("plan", "Ball to screen", (screen, 0), (ball_y, 0), ball_y - screen, "layout.ball_to_screen_m"),
         Dimension("plan", "Behind the ball", (ball_y, 0), (length, 0), length - ball_y, "layout.behind_ball_m"),
@@ -250,6 +275,10 @@ def _dimensions(room: Room, layout: Layout, furnishing: Furnishing) -> list[Dime
             "layout.screen_bottom_m",
         ),
     ]
+    if not flat and room.ridge_m is not None:
+        dimensions.append(
+            Dimension("section", "Highest point", (length, 0), (length, room.ridge_m), room.ridge_m, "room.ridge_m")
+        )
     if furnishing.monitor and furnishing.monitor[0] == "behind":
         u = ball_y + furnishing.monitor[1]
         dimensions.append(

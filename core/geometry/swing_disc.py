@@ -45,6 +45,8 @@ class SwingDisc:
     """Least and greatest x, y and z of the points."""
     outline_m: tuple[Point3, ...]
     """Points enough to draw it."""
+    measured: bool
+    """Its height was measured; the disc is the estimate's, moved up or down to it."""
 
     @property
     def apex_m(self) -> float:
@@ -76,17 +78,22 @@ def swing_disc(player: Player, club: Club) -> SwingDisc:
     >>> round(disc.cocked_radius_m, 3), round(disc.apex_m, 3)
     (1.464, 2.668)
     """
+    reach = player.measured_reach(club)
     right_handed = player.handedness is Handedness.RIGHT
-    return _disc(player.height_m, club.length_m, right_handed, player.early_release)
+    return _disc(player.height_m, club.length_m, right_handed, player.early_release, reach.height_m if reach else None)
 
 
 @lru_cache(maxsize=4096)
-def _disc(height_m: float, club_m: float, right_handed: bool, early_release: bool) -> SwingDisc:
+def _disc(
+    height_m: float, club_m: float, right_handed: bool, early_release: bool, measured_apex_m: float | None
+) -> SwingDisc:
     arm_m = LEAD_ARM_PER_HEIGHT * height_m
     cock_rad = COCK_EARLY_RELEASE_RAD if early_release else COCK_USUAL_RAD
     full_m = arm_m + club_m
     cocked_m = sqrt(arm_m**2 + club_m**2 + 2 * arm_m * club_m * cos(cock_rad))
     hub_m = HUB_HEIGHT_PER_HEIGHT * height_m
+    if measured_apex_m is not None:
+        hub_m = measured_apex_m - cocked_m * sin(PLANE_RAD)
     back = -1.0 if right_handed else 1.0
     phi = np.linspace(-pi, pi, SAMPLES)
     reach = cocked_m + (full_m - cocked_m) * np.maximum(0.0, -np.sin(phi))
@@ -109,6 +116,7 @@ def _disc(height_m: float, club_m: float, right_handed: bool, early_release: boo
         low_m=_point(points.min(axis=0)),
         high_m=_point(points.max(axis=0)),
         outline_m=tuple(_point(point) for point in points[::OUTLINE_STEP]),
+        measured=measured_apex_m is not None,
     )
 
 

@@ -53,6 +53,15 @@ class SpeedBand(StrEnum):
         return {SpeedBand.JUNIOR: 40.0, SpeedBand.RECREATIONAL: 60.0, SpeedBand.FAST: 76.0}[self]
 
 
+class MeasuredReach(Record):
+    """What the slow test swing showed: it stands before the estimate for this player and club."""
+
+    club: Club
+    height_m: Annotated[Metres, Field(ge=1.0, le=4.0)]
+    """Highest point of the clubhead above the hitting surface."""
+    dated: str = ""
+
+
 class Player(Record):
     """Somebody who will swing here."""
 
@@ -66,6 +75,11 @@ class Player(Record):
     """Driver ball speed as measured; stands before the band."""
     early_release: bool = False
     """The wrists unhinge early, which makes the swing wider and higher."""
+    measured_reaches: Annotated[tuple[MeasuredReach, ...], Field(max_length=len(Club))] = ()
+
+    def measured_reach(self, club: Club) -> MeasuredReach | None:
+        """What the test swing with `club` showed, if one was made."""
+        return next((reach for reach in self.measured_reaches if reach.club is club), None)
 
     @property
     def ball_speed_m_s(self) -> float:

@@ -5,9 +5,9 @@ the screen, growing toward the golfer; z up from the bare floor.
 """
 
 from enum import StrEnum
-from typing import Annotated
+from typing import Annotated, Self
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from core.model.record import Lux, Metres, PositiveMetres, Record
 
@@ -26,12 +26,28 @@ class Light(StrEnum):
         return {Light.LAMP_ON_BALL: 8.0, Light.DIM: 30.0, Light.WORKING: 120.0, Light.OPEN_DOOR: 500.0}[self]
 
 
+class CeilingShape(StrEnum):
+    """Flat; sloping, named by the wall it is high at; or ridged, named by how the ridge runs to the target line."""
+
+    FLAT = "flat"
+    HIGH_LEFT = "high_left"
+    HIGH_RIGHT = "high_right"
+    HIGH_SCREEN = "high_screen"
+    HIGH_REAR = "high_rear"
+    RIDGE_ALONG = "ridge_along"
+    RIDGE_ACROSS = "ridge_across"
+
+
 class Room(Record):
-    """A rectangular room with a flat ceiling."""
+    """A rectangular room."""
 
     width_m: Annotated[Metres, Field(ge=1, le=40)] = 4.5
     length_m: Annotated[Metres, Field(ge=1, le=60)] = 6.0
-    ceiling_m: Annotated[Metres, Field(ge=1.5, le=20)] = 2.75
+    ceiling_m: Annotated[Metres, Field(ge=1.0, le=20)] = 2.75
+    """Height of a flat ceiling; at the eaves, where it slopes."""
+    ceiling_shape: CeilingShape = CeilingShape.FLAT
+    ridge_m: Annotated[Metres, Field(ge=1.0, le=20)] | None = None
+    """Highest point of a ceiling that slopes."""
     guessed: tuple[str, ...] = ("width_m", "length_m", "ceiling_m")
     """Which of the measurements are still first guesses."""
     lining_m: PositiveMetres = 0.0
@@ -41,6 +57,12 @@ class Room(Record):
     light: Light = Light.DIM
     measured_lux: Lux | None = None
     """Light on the screen as measured with a meter; stands before the preset."""
+
+    @model_validator(mode="after")
+    def _ridge_over_eaves(self) -> Self:
+        if self.ridge_m is not None and self.ridge_m < self.ceiling_m:
+            raise ValueError("ridge_m must not be lower than ceiling_m, the height at the eaves")
+        return self
 
     @property
     def screen_lux(self) -> float:

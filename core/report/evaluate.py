@@ -7,8 +7,9 @@ import core.checks  # noqa: F401  registers the checks
 from core.checks.places import Step
 from core.checks.readings import given_readings
 from core.checks.register import REGISTRY
-from core.checks.registry import Registry
+from core.checks.registry import Readings, Registry
 from core.checks.verdict import State, Verdict, unknown
+from core.geometry.ceiling import Ceiling
 from core.geometry.scene import scene_of
 from core.model.build import OPTIONAL_SLOTS_BY_STAGE, Build, Slot
 from core.model.chain import resolve_chain
@@ -37,10 +38,15 @@ def evaluate(build: Build, parts: Mapping[str, Part], registry: Registry = REGIS
         verdicts=verdicts,
         slots=tuple(_slot_status(slot, build, worst, costs) for slot in Slot),
         links=tuple(_link_status(upper, lower, build, worst) for upper, lower in pairwise(Slot)),
-        scene=scene_of(build.room, build.layout, build.brief.players, furnishing_of(readings)),
+        scene=scene_of(build.room, build.layout, build.brief.players, furnishing_of(readings), _ceiling(readings)),
         costs=costs,
         questions=tuple(_questions(build, verdicts, registry)),
     )
+
+
+def _ceiling(readings: Readings) -> Ceiling | None:
+    ceiling = readings[Ceiling]
+    return ceiling if isinstance(ceiling, Ceiling) else None
 
 
 def _worst_by_place(verdicts: tuple[Verdict, ...], registry: Registry) -> dict[tuple[Slot, ...], Verdict]:

@@ -12,7 +12,7 @@ from core.model.build import Build as BuildDocument
 from core.model.build import Slot
 from core.model.clubs import Club
 from core.model.parts import Billing
-from core.model.room import Light
+from core.model.room import CeilingShape, Light
 from core.quantities import UnitSystem
 
 Typed = Annotated[str, Field(max_length=40)] | Annotated[float, Field(allow_inf_nan=False)]
@@ -65,12 +65,20 @@ class PlayerChange(Change):
     early_release: bool = False
 
 
+class TestSwing(Change):
+    """What a slow test swing showed: the highest point of the clubhead above the hitting surface."""
+
+    height_m: Typed
+
+
 class RoomChange(Change):
     """Measurements of the room."""
 
     width_m: Typed = 0.0
     length_m: Typed = 0.0
     ceiling_m: Typed = 0.0
+    ceiling_shape: CeilingShape = CeilingShape.FLAT
+    ridge_m: TypedOrCleared = None
     lining_m: Typed = 0.0
     wall_foam_m: Typed = 0.0
     light: Light = Light.DIM

@@ -40,7 +40,7 @@ class ReadingTests(ApiTestCase):
         self.assertEqual(workings["verdict"]["subject"], "Ada")
         self.assertEqual(workings["margin"]["text"], "292 mm")
         self.assertIn("Cocked radius r", [row["name"] for row in workings["inputs"]])
-        self.assertIn("highest point", workings["manual"])
+        self.assertIn("stays under the ceiling", workings["manual"])
         self.assertEqual(self.client.get(self.url("/verdicts/swing.ceiling?subject=Zoe")).status_code, 404)
         self.assertEqual(self.client.get(self.url("/verdicts/no.such")).status_code, 404)
 
@@ -58,6 +58,24 @@ class EditTests(ApiTestCase):
             ("patch", "/brief", {"yearly_cap_minor": "500"}, lambda b: b["brief"]["yearly_cap_minor"] == 50_000),
             ("post", "/players", {"name": "Zoe"}, lambda b: len(b["brief"]["players"]) == 3),
             ("patch", "/players/ada", {"early_release": True}, lambda b: b["brief"]["players"][0]["early_release"]),
+            (
+                "put",
+                "/players/ada/reaches/driver",
+                {"height_m": "2.6"},
+                lambda b: b["brief"]["players"][0]["measured_reaches"][0]["height_m"] == 2.6,
+            ),
+            (
+                "post",
+                "/players/ada/reaches/driver/withdraw",
+                {},
+                lambda b: not b["brief"]["players"][0]["measured_reaches"],
+            ),
+            (
+                "patch",
+                "/room",
+                {"ceiling_shape": "ridge_along", "ridge_m": "3.8"},
+                lambda b: b["room"]["ridge_m"] == 3.8,
+            ),
             ("post", "/players/lin/remove", {}, lambda b: len(b["brief"]["players"]) == 2),
             ("patch", "/chain/mat", {"owned": True}, lambda b: b["chain"]["mat"]["owned"]),
             ("post", "/chain/mat/take-down", {}, lambda b: "mat" not in b["chain"]),
@@ -121,6 +139,7 @@ class BadInputTests(ApiTestCase):
         for method, path, body, field, value, accepted in (
             ("patch", "/room", {"width_m": "wide"}, "width_m", "wide", "a length such as"),
             ("patch", "/room", {"width_m": "90"}, "width_m", "90", "at most 40.00 m"),
+            ("patch", "/room", {"ridge_m": "1.2"}, "", "", "ridge_m must not be lower than ceiling_m"),
             ("patch", "/room", {"light": "neon"}, "light", "neon", "lamp_on_ball"),
             ("patch", "/layout", {"ball_x_m": "-2"}, "ball_x_m", "-2", "at least 0 mm"),
             ("patch", "/brief", {"horizon_years": 90}, "horizon_years", "90", "less than or equal to 30"),

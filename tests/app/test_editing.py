@@ -3,9 +3,11 @@
 from collections.abc import Callable
 
 from django.test import TestCase
+from django.utils import timezone
 
 from core.model.build import Build as BuildDocument
 from core.model.build import Slot
+from core.model.clubs import Club
 from core.model.typed import FieldErrors
 from core.quantities import UnitSystem
 from jungle.plans.models import Edit
@@ -177,6 +179,28 @@ class BriefTests(EditingTestCase):
     def test_an_amount_is_read_in_the_currency_it_comes_with(self) -> None:
         brief.change_brief(self.on(), {"currency": "JPY", "up_front_cap_minor": "900,000"})
         self.assertEqual(self.plan().brief.up_front_cap_minor, 900_000)
+
+
+class TestSwingTests(EditingTestCase):
+    def test_a_swing_is_measured_dated_replaced_and_withdrawn(self) -> None:
+        brief.measure_reach(self.on(), "ada", Club.DRIVER, "2.55")
+        brief.measure_reach(self.on(), "ada", Club.WEDGE, "7'6\"")
+        brief.measure_reach(self.on(), "ada", Club.DRIVER, "2600mm")
+        reaches = self.plan().brief.players[0].measured_reaches
+        self.assertEqual([(reach.club, reach.height_m) for reach in reaches], [("wedge", 2.286), ("driver", 2.6)])
+        self.assertEqual(reaches[1].dated, timezone.localdate().isoformat())
+        brief.withdraw_reach(self.on(), "ada", Club.DRIVER)
+        self.assertEqual(len(self.plan().brief.players[0].measured_reaches), 1)
+        with self.assertRaisesMessage(NothingThere, "No test swing with the driver"):
+            brief.withdraw_reach(self.on(), "ada", Club.DRIVER)
+        undo(self.on())
+        self.assertEqual(len(self.plan().brief.players[0].measured_reaches), 2)
+
+    def test_a_reach_nobody_has_is_refused(self) -> None:
+        for height in ("9", "high"):
+            with self.assertRaises(FieldErrors) as caught:
+                brief.measure_reach(self.on(), "ada", Club.DRIVER, height)
+            self.assertEqual(caught.exception.errors[0][:2], ("height_m", height))
 
 
 class ChainTests(EditingTestCase):

@@ -125,22 +125,50 @@ class DrawingTests(BrowserTestCase):
             ("9'10½\"", "3.01 m"),
             ("9 ft 10 1/2 in", "3.01 m"),
         ):
-            page.get_by_role("button", name=re.compile("^Ceiling:")).click()
+            page.get_by_role("button", name=re.compile("^Eaves:")).click()
             page.keyboard.insert_text(text)
             page.keyboard.press("Enter")
             self.saved()
-            expect(page.get_by_role("button", name=f"Ceiling: {told}. Type another length")).to_be_visible()
+            expect(page.get_by_role("button", name=f"Eaves: {told}. Type another length")).to_be_visible()
 
     def test_nonsense_is_refused_where_it_was_typed(self) -> None:
         self.allowed = ("422",)
         page = self.open("room")
-        page.get_by_role("button", name=re.compile("^Ceiling:")).click()
+        page.get_by_role("button", name=re.compile("^Eaves:")).click()
         page.keyboard.insert_text("high")
         page.keyboard.press("Enter")
         expect(page.get_by_role("alert")).to_contain_text("high is not accepted: a length such as 2.4")
         page.keyboard.press("Escape")
         expect(page.get_by_role("alert")).to_have_count(0)
-        expect(page.get_by_role("button", name=re.compile("^Ceiling: 2.95 m"))).to_be_visible()
+        expect(page.get_by_role("button", name=re.compile("^Eaves: 2.65 m"))).to_be_visible()
+
+
+class AwkwardRoomTests(BrowserTestCase):
+    def test_a_pitched_shed_is_measured_and_a_test_swing_replaces_the_estimate(self) -> None:
+        page = self.open("room")
+        tight = page.get_by_role("button", name=re.compile("Eskil's driver needs 2.798 m"))
+        expect(tight).to_be_visible()
+        page.get_by_text("Slow test swing, measured with a tape").click()
+        page.get_by_label("Who swings").select_option(label="Eskil")
+        self.type_into("Highest point of the clubhead", "2.62")
+        expect(page.get_by_text("Eskil, driver: 2.62 m")).to_be_visible()
+        expect(page.get_by_role("button", name=re.compile("Eskil: driver is clear"))).to_have_count(0)
+        page.get_by_role("button", name="and 2 more of Longest club").click()
+        expect(page.get_by_role("button", name=re.compile("Eskil: driver is clear"))).to_be_visible()
+        page.get_by_role("button", name="Withdraw the driver of Eskil").click()
+        expect(tight).to_be_visible()
+
+    def test_a_slope_asks_for_its_highest_point(self) -> None:
+        page = self.open("room")
+        page.get_by_label("Shape of the ceiling").select_option("flat")
+        self.saved()
+        expect(page.get_by_label("Highest point", exact=True)).to_have_count(0)
+        page.get_by_label("Shape of the ceiling").select_option("high_rear")
+        self.saved()
+        self.type_into("Highest point", "")
+        expect(page.get_by_text("The height of the ceiling's highest point is not known").first).to_be_visible()
+        self.type_into("Highest point", "11'")
+        expect(page.get_by_role("button", name=re.compile("^Highest point: 3.353 m"))).to_be_visible()
 
 
 class PartsTests(BrowserTestCase):

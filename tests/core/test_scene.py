@@ -33,7 +33,18 @@ class SceneTests(TestCase):
         foam = next(shape for shape in scene.shapes if shape.meaning == "foam" and shape.view == "section")
         lining = next(shape for shape in scene.shapes if shape.meaning == "lining")
         self.assertEqual(foam.points[2], (0.1, 3.0))
-        self.assertEqual(lining.points[0], (0, 2.95))
+        self.assertEqual(lining.points[2], (0, 2.95))
+
+    def test_a_section_is_cut_through_the_ball_line(self) -> None:
+        """Eaves 2.6, ridge 3.6 m along the target line of a 4.6 m room: 1.15 m in it is half-way up, 3.1 m."""
+        shed = worlds.room(ceiling_m=2.6, ridge_m=3.6, ceiling_shape="ridge_along")
+        scene = drawn(room=shed, layout=worlds.layout(ball_x_m=1.15))
+        outline = next(shape for shape in scene.shapes if shape.meaning == "room" and shape.view == "section")
+        self.assertEqual([(u, round(v, 6)) for u, v in outline.points[2:]], [(7.0, 3.1), (3.5, 3.1), (0.0, 3.1)])
+        self.assertEqual(scene.height_m, 3.6)
+        across = drawn(room=worlds.room(ceiling_m=2.6, ridge_m=3.6, ceiling_shape="ridge_across"))
+        outline = next(shape for shape in across.shapes if shape.meaning == "room" and shape.view == "section")
+        self.assertEqual([(u, round(v, 6)) for u, v in outline.points[2:]], [(7.0, 2.6), (3.5, 3.6), (0.0, 2.6)])
 
     def test_an_empty_build_still_shows_room_screen_line_and_ball(self) -> None:
         scene = drawn(chain={})

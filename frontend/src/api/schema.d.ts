@@ -260,6 +260,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/players/{player_id}/reaches/{club}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Measure Reach
+         * @description Enter a test swing.
+         */
+        put: operations["jungle_api_routers_brief_measure_reach"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/players/{player_id}/reaches/{club}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Withdraw Reach
+         * @description Take a test swing back.
+         */
+        post: operations["jungle_api_routers_brief_withdraw_reach"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/room": {
         parameters: {
             query?: never;
@@ -543,6 +583,8 @@ export interface components {
              *       "width_m": 4.5,
              *       "length_m": 6,
              *       "ceiling_m": 2.75,
+             *       "ceiling_shape": "flat",
+             *       "ridge_m": null,
              *       "guessed": [
              *         "width_m",
              *         "length_m",
@@ -603,6 +645,12 @@ export interface components {
             };
             report: components["schemas"]["ReportJson"];
         };
+        /**
+         * CeilingShape
+         * @description Flat; sloping, named by the wall it is high at; or ridged, named by how the ridge runs to the target line.
+         * @enum {string}
+         */
+        CeilingShape: "flat" | "high_left" | "high_right" | "high_screen" | "high_rear" | "ridge_along" | "ridge_across";
         /**
          * Club
          * @description A club a player may want to swing, longest first, with its usual length in metres (trade).
@@ -831,6 +879,25 @@ export interface components {
             subject: string;
         };
         /**
+         * MeasuredReach
+         * @description What the slow test swing showed: it stands before the estimate for this player and club.
+         */
+        MeasuredReach: {
+            club: components["schemas"]["Club"];
+            /**
+             * Height M
+             * @description Highest point of the clubhead above the hitting surface.
+             */
+            height_m: number;
+            /**
+             * Dated
+             * @default
+             */
+            dated: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * PartSheet
          * @description A part that hangs on the chain.
          */
@@ -897,6 +964,11 @@ export interface components {
              * @default false
              */
             early_release: boolean;
+            /**
+             * Measured Reaches
+             * @default []
+             */
+            measured_reaches: components["schemas"]["MeasuredReach"][];
         } & {
             [key: string]: unknown;
         };
@@ -954,7 +1026,7 @@ export interface components {
         };
         /**
          * Room
-         * @description A rectangular room with a flat ceiling.
+         * @description A rectangular room.
          */
         Room: {
             /**
@@ -969,9 +1041,17 @@ export interface components {
             length_m: number;
             /**
              * Ceiling M
+             * @description Height of a flat ceiling; at the eaves, where it slopes.
              * @default 2.75
              */
             ceiling_m: number;
+            /** @default flat */
+            ceiling_shape: components["schemas"]["CeilingShape"];
+            /**
+             * Ridge M
+             * @description Highest point of a ceiling that slopes.
+             */
+            ridge_m?: number | null;
             /**
              * Guessed
              * @description Which of the measurements are still first guesses.
@@ -1252,6 +1332,16 @@ export interface components {
             early_release?: boolean;
         };
         /**
+         * TestSwing
+         * @description What a slow test swing showed: the highest point of the clubhead above the hitting surface.
+         */
+        TestSwing: {
+            /** Revision */
+            revision: number;
+            /** Height M */
+            height_m: string | number;
+        };
+        /**
          * RoomChange
          * @description Measurements of the room.
          */
@@ -1264,6 +1354,9 @@ export interface components {
             length_m?: string | number;
             /** Ceiling M */
             ceiling_m?: string | number;
+            ceiling_shape?: components["schemas"]["CeilingShape"];
+            /** Ridge M */
+            ridge_m?: string | number | null;
             /** Lining M */
             lining_m?: string | number;
             /** Wall Foam M */
@@ -2047,6 +2140,118 @@ export interface operations {
             path: {
                 build_id: number;
                 player_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_brief_measure_reach: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                player_id: string;
+                /** @description A club a player may want to swing, longest first, with its usual length in metres (trade). */
+                club: "driver" | "3-wood" | "5-wood" | "4-iron" | "6-iron" | "7-iron" | "9-iron" | "wedge";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TestSwing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_brief_withdraw_reach: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                player_id: string;
+                /** @description A club a player may want to swing, longest first, with its usual length in metres (trade). */
+                club: "driver" | "3-wood" | "5-wood" | "4-iron" | "6-iron" | "7-iron" | "9-iron" | "wedge";
             };
             cookie?: never;
         };

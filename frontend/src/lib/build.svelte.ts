@@ -5,6 +5,7 @@ import {
   outcome,
   type BriefChange,
   type BuildReply,
+  type Club,
   type Decision,
   type LayoutChange,
   type Outcome,
@@ -86,6 +87,30 @@ export class BuildState {
     const params = { path: { build_id: this.id, player_id } }
     return this.#edit('taking a player out', (revision) =>
       outcome(api.POST('/api/builds/{build_id}/players/{player_id}/remove', { params, body: { revision } })),
+    )
+  }
+
+  measureReach(player_id: string, club: Club, what: string, height_m: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, player_id, club } }
+    return this.#edit(`test swing, ${what}`, (revision) =>
+      outcome(
+        api.PUT('/api/builds/{build_id}/players/{player_id}/reaches/{club}', {
+          params,
+          body: { revision, height_m },
+        }),
+      ),
+    )
+  }
+
+  withdrawReach(player_id: string, club: Club, name: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, player_id, club } }
+    return this.#edit(`withdrawing the test swing of ${name}`, (revision) =>
+      outcome(
+        api.POST('/api/builds/{build_id}/players/{player_id}/reaches/{club}/withdraw', {
+          params,
+          body: { revision },
+        }),
+      ),
     )
   }
 

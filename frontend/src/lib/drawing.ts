@@ -79,6 +79,8 @@ const OFFSETS: Record<string, number> = {
   Length: -26,
   Width: 24,
   Ceiling: 24,
+  Eaves: 24,
+  'Highest point': -26,
   'Gap behind the screen': 18,
   'Ball to screen': 18,
   'Behind the ball': 18,

@@ -61,6 +61,15 @@ export const LIGHT_WORDS = {
   working: 'working light',
   open_door: 'an open door in daylight',
 } as const
+export const CEILING_WORDS = {
+  flat: 'flat',
+  ridge_along: 'ridge along the target line',
+  ridge_across: 'ridge across it',
+  high_left: 'high at the left wall',
+  high_right: 'high at the right wall',
+  high_screen: 'high behind the screen',
+  high_rear: 'high at the rear wall',
+} as const
 export const CLUBS = ['driver', '3-wood', '5-wood', '4-iron', '6-iron', '7-iron', '9-iron', 'wedge'] as const
 export const BASIS_WORDS: Record<string, string> = {
   physics: 'physics',

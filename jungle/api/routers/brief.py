@@ -4,10 +4,11 @@ from typing import Any
 
 from ninja import Router
 
+from core.model.clubs import Club
 from jungle.api.replies import show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
-from jungle.api.schemas import BriefChange, Change, PlayerChange
+from jungle.api.schemas import BriefChange, Change, PlayerChange, TestSwing
 from jungle.plans.services import brief
 from jungle.plans.services.editing import On
 
@@ -40,3 +41,16 @@ def remove_player(request: SignedIn, build_id: int, player_id: str, body: Change
     """Remove a player."""
     build = brief.remove_player(On(build_id, body.revision, request.user), player_id)
     return show(request, build)
+
+
+@router.put("/{int:build_id}/players/{player_id}/reaches/{club}", response=EDIT_REPLIES)
+def measure_reach(request: SignedIn, build_id: int, player_id: str, club: Club, body: TestSwing) -> Any:
+    """Enter a test swing."""
+    on = On(build_id, body.revision, request.user)
+    return show(request, brief.measure_reach(on, player_id, club, body.height_m))
+
+
+@router.post("/{int:build_id}/players/{player_id}/reaches/{club}/withdraw", response=EDIT_REPLIES)
+def withdraw_reach(request: SignedIn, build_id: int, player_id: str, club: Club, body: Change) -> Any:
+    """Take a test swing back."""
+    return show(request, brief.withdraw_reach(On(build_id, body.revision, request.user), player_id, club))

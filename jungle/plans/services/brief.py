@@ -2,8 +2,11 @@
 
 from collections.abc import Mapping
 
-from core.model.brief import Brief, Player
+from django.utils import timezone
+
+from core.model.brief import Brief, MeasuredReach, Player
 from core.model.build import Build as BuildDocument
+from core.model.clubs import Club
 from core.model.typed import changed
 from jungle.plans.models import Build
 from jungle.plans.services.editing import NothingThere, On, edit, named
@@ -50,6 +53,28 @@ def change_player(on: On, player_id: str, changes: Mapping[str, object]) -> Buil
     return edit(on, f"Player: {named(changes)}", change)
 
 
+def measure_reach(on: On, player_id: str, club: Club, height: object) -> Build:
+    """Enter what the slow test swing showed, dated today; it replaces an earlier one with the same club."""
+    units, today = units_of(on.actor), timezone.localdate().isoformat()
+
+    def change(build: BuildDocument) -> BuildDocument:
+        blank = MeasuredReach(club=club, height_m=2.0, dated=today)
+        return _with_reach(build, player_id, club, changed(blank, {"height_m": height}, units, build.brief.currency))
+
+    return edit(on, f"Test swing: {club}", change)
+
+
+def withdraw_reach(on: On, player_id: str, club: Club) -> Build:
+    """Take a test swing back: the estimate stands again."""
+
+    def change(build: BuildDocument) -> BuildDocument:
+        if _require(build, player_id).measured_reach(club) is None:
+            raise NothingThere(f"No test swing with the {club} was entered.")
+        return _with_reach(build, player_id, club, None)
+
+    return edit(on, f"Test swing withdrawn: {club}", change)
+
+
 def remove_player(on: On, player_id: str) -> Build:
     """Take a player out of the brief."""
 
@@ -60,9 +85,18 @@ def remove_player(on: On, player_id: str) -> Build:
     return edit(on, "Player removed", change)
 
 
-def _require(build: BuildDocument, player_id: str) -> None:
-    if all(player.id != player_id for player in build.brief.players):
+def _require(build: BuildDocument, player_id: str) -> Player:
+    player = next((player for player in build.brief.players if player.id == player_id), None)
+    if player is None:
         raise NothingThere(f"There is no player {player_id}.")
+    return player
+
+
+def _with_reach(build: BuildDocument, player_id: str, club: Club, reach: MeasuredReach | None) -> BuildDocument:
+    player = _require(build, player_id)
+    others = tuple(known for known in player.measured_reaches if known.club is not club)
+    measured = player.model_copy(update={"measured_reaches": others if reach is None else (*others, reach)})
+    return _with_players(build, tuple(measured if p.id == player_id else p for p in build.brief.players))
 
 
 def _with_players(build: BuildDocument, players: tuple[Player, ...]) -> BuildDocument:

@@ -5,6 +5,7 @@ from typing import Any
 from core.checks.monitor import ball_speed, behind, beside, flight, hands, level, overhead
 from core.checks.readings import HittingSurface, MonitorSpot, monitor_spot
 from core.checks.verdict import Verdict
+from core.geometry.ceiling import ceiling_of
 from core.model.brief import Brief, Player
 from core.model.parts import OverheadCamera, SideCamera
 from tests.core.checks.base import CheckTestCase
@@ -52,9 +53,12 @@ class BesideTests(CheckTestCase):
 
 
 class OverheadTests(CheckTestCase):
+    HANGS = {"mount_height_min_m": 2.7, "mount_height_max_m": 3.2, "ahead_min_m": 0.6, "ahead_max_m": 1.0}
+
     def answer(self, ceiling_m: float, **facts: Any) -> Verdict:
-        camera = monitor_of(OverheadCamera, **{"mount_height_min_m": 2.7, "mount_height_max_m": 3.2, **facts})
-        return overhead(camera, room(ceiling_m=ceiling_m), HittingSurface(0.04, 0.04))
+        camera = monitor_of(OverheadCamera, **{**self.HANGS, **facts})
+        where = room(ceiling_m=ceiling_m)
+        return overhead(camera, where, layout(), ceiling_of(where), HittingSurface(0.04, 0.04))
 
     def test_height_over_the_hitting_surface(self) -> None:
         """2.90 − 0.04 = 2.86, 160 mm over the least; 2.77 − 0.04 = 2.73, 30 mm over."""

@@ -12,6 +12,7 @@ from core.checks.picture import (
 )
 from core.checks.readings import HittingSurface, LensBand, Throw, lens, picture, raster
 from core.checks.verdict import Verdict
+from core.geometry.ceiling import ceiling_of
 from core.geometry.picture import Picture, Raster, raster_around
 from core.geometry.shadow import Lens
 from core.model.facts import MissingFact
@@ -41,19 +42,21 @@ class ReadingTests(CheckTestCase):
 
     def test_the_lens_is_proposed_in_the_middle_of_the_throw_and_under_the_ceiling(self) -> None:
         """Throw 3.19–3.83 m: 3.51. Ceiling 3.00 − 0.15 is below the band's 3.20."""
-        found = lens(layout(), room(), Throw(3.19, 3.83), LensBand(2.7, 3.2))
+        found = lens(layout(), room(), ceiling_of(room()), Throw(3.19, 3.83), LensBand(2.7, 3.2))
         self.assertAlmostEqual(found.distance_m, 3.51)
         self.assertAlmostEqual(found.height_m, 2.85)
         self.assertTrue(found.proposed)
 
     def test_a_short_room_pulls_the_proposal_nearer(self) -> None:
         """5.00 − 0.40 − 0.20 leaves 4.40: the middle of 4.00–4.40."""
-        found = lens(layout(), room(length_m=5.0), Throw(4.0, 6.0), LensBand(2.7, 2.8))
+        found = lens(layout(), room(length_m=5.0), ceiling_of(room(length_m=5.0)), Throw(4.0, 6.0), LensBand(2.7, 2.8))
         self.assertAlmostEqual(found.distance_m, 4.2)
 
     def test_a_placed_lens_stays(self) -> None:
         placed = layout(lens_distance_m=3.3, lens_height_m=2.5)
-        self.assertEqual(lens(placed, room(), Throw(3.19, 3.83), LensBand(2.7, 3.2)), Lens(2.3, 3.3, 2.5, False))
+        self.assertEqual(
+            lens(placed, room(), ceiling_of(room()), Throw(3.19, 3.83), LensBand(2.7, 3.2)), Lens(2.3, 3.3, 2.5, False)
+        )
 
 
 class FillTests(CheckTestCase):
@@ -114,7 +117,8 @@ class LensHeightTests(CheckTestCase):
 
     def answer(self, height_m: float, keystone: float = 20, ceiling_m: float = 3.0) -> Verdict:
         spot = Lens(2.3, 3.0, height_m, False)
-        return lens_height(projector(keystone_max_deg=keystone), self.BAND, spot, room(ceiling_m=ceiling_m))
+        low = ceiling_of(room(ceiling_m=ceiling_m))
+        return lens_height(projector(keystone_max_deg=keystone), self.BAND, spot, layout(), low)
 
     def test_in_the_band(self) -> None:
         self.assert_verdict(self.answer(2.8), "clear", "2.80 m", "2.90 m", "100 mm")

@@ -11,10 +11,20 @@ from core.checks.screen import (
     surface_for_stage,
 )
 from core.checks.verdict import Verdict
+from core.geometry.ceiling import ceiling_of
 from core.model.brief import Brief
-from core.model.parts import Net, Television
+from core.model.parts import Enclosure, Net, Surface, Television
+from core.model.room import Layout, Room
 from tests.core.checks.base import CheckTestCase
 from tests.core.worlds import enclosure, layout, player, projector, room, screen
+
+
+def in_room(surface: Surface, where: Room, placed: Layout) -> Verdict:
+    return screen_in_room(surface, where, placed, ceiling_of(where))
+
+
+def boxed(box: Enclosure, where: Room) -> Verdict:
+    return enclosure_in_room(box, where, layout(), ceiling_of(where))
 
 
 class RatingTests(CheckTestCase):
@@ -47,13 +57,11 @@ class FitTests(CheckTestCase):
     def test_screen_in_the_room(self) -> None:
         """2.70 m and 0.10 under it are 2.80 of 3.00 m up; across there is more to spare."""
         self.assert_verdict(
-            screen_in_room(screen(), room(), layout(screen_bottom_m=0.1)), "clear", "3.00 m", "2.80 m", "200 mm"
+            in_room(screen(), room(), layout(screen_bottom_m=0.1)), "clear", "3.00 m", "2.80 m", "200 mm"
         )
+        self.assert_verdict(in_room(screen(), room(ceiling_m=2.72), layout()), "tight", "2.72 m", "2.70 m", "20 mm")
         self.assert_verdict(
-            screen_in_room(screen(), room(ceiling_m=2.72), layout()), "tight", "2.72 m", "2.70 m", "20 mm"
-        )
-        self.assert_verdict(
-            screen_in_room(screen(width_m=4.8), room(), layout()),
+            in_room(screen(width_m=4.8), room(), layout()),
             "blocked",
             "4.60 m",
             "4.80 m",
@@ -62,11 +70,9 @@ class FitTests(CheckTestCase):
         )
 
     def test_enclosure_in_the_room(self) -> None:
-        self.assert_verdict(enclosure_in_room(enclosure(), room()), "clear", "3.00 m", "2.85 m", "150 mm")
-        self.assert_verdict(enclosure_in_room(enclosure(), room(lining_m=0.12)), "tight", "2.88 m", "2.85 m", "30 mm")
-        self.assert_verdict(
-            enclosure_in_room(enclosure(), room(ceiling_m=2.6)), "blocked", "2.60 m", "2.85 m", "−250 mm"
-        )
+        self.assert_verdict(boxed(enclosure(), room()), "clear", "3.00 m", "2.85 m", "150 mm")
+        self.assert_verdict(boxed(enclosure(), room(lining_m=0.12)), "tight", "2.88 m", "2.85 m", "30 mm")
+        self.assert_verdict(boxed(enclosure(), room(ceiling_m=2.6)), "blocked", "2.60 m", "2.85 m", "−250 mm")
 
     def test_screen_in_the_enclosure(self) -> None:
         """Inside 2.80 × 2.76 m; the screen takes 2.70 m both ways: 60 mm to spare up, 100 mm across."""
@@ -88,8 +94,8 @@ class FitTests(CheckTestCase):
         )
 
     def test_unknown(self) -> None:
-        self.assert_unknown(screen_in_room(screen(width_m=None), room(), layout()), "The width of Square")
-        self.assert_unknown(enclosure_in_room(enclosure(outer_height_m=None), room()), "The outer height of Box")
+        self.assert_unknown(in_room(screen(width_m=None), room(), layout()), "The width of Square")
+        self.assert_unknown(boxed(enclosure(outer_height_m=None), room()), "The outer height of Box")
         self.assert_unknown(
             screen_in_enclosure(screen(), enclosure(inner_width_m=None), layout()), "The inner width of Box"
         )

@@ -2,9 +2,10 @@
 
 from typing import Any
 
-from core.checks.readings import Headroom, HittingSurface
-from core.checks.swing import ceiling, inside_enclosure, longest_club, projector_clearance, rear_wall, side_walls
+from core.checks.readings import HittingSurface
+from core.checks.swing import inside_enclosure, longest_club, projector_clearance, rear_wall, side_walls, under_ceiling
 from core.checks.verdict import Verdict
+from core.geometry.ceiling import ceiling_of
 from core.geometry.shadow import Lens
 from core.model.parts import Enclosure
 from core.model.room import Room
@@ -15,7 +16,8 @@ from tests.core.worlds import BARE_FLOOR, layout, left_hander, player, room
 
 class CeilingTests(CheckTestCase):
     def answer(self, ceiling_m: float, **facts: Any) -> Verdict:
-        return ceiling(player(**facts), room(ceiling_m=ceiling_m), BARE_FLOOR, Headroom(ceiling_m))
+        low = room(ceiling_m=ceiling_m)
+        return under_ceiling(player(**facts), low, layout(), BARE_FLOOR, ceiling_of(low))
 
     def test_clear_from_150_mm(self) -> None:
         """3.000 − 2.668 = 0.332."""
@@ -41,7 +43,8 @@ class CeilingTests(CheckTestCase):
 
     def test_lining_and_mat_come_off_the_height(self) -> None:
         """3.000 − 0.050 − 0.040 = 2.910."""
-        verdict = ceiling(player(), room(lining_m=0.05), HittingSurface(0.04, 0.04), Headroom(2.91))
+        lined = room(lining_m=0.05)
+        verdict = under_ceiling(player(), lined, layout(), HittingSurface(0.04, 0.04), ceiling_of(lined))
         self.assert_verdict(verdict, "clear", "2.91 m", "2.668 m", "242 mm")
 
 
@@ -86,7 +89,8 @@ class RearWallTests(CheckTestCase):
 
 class LongestClubTests(CheckTestCase):
     def answer(self, **facts: Any) -> Verdict:
-        return longest_club(player(), room(**facts), layout(), BARE_FLOOR)
+        where = room(**facts)
+        return longest_club(player(), where, layout(), BARE_FLOOR, ceiling_of(where))
 
     def test_the_wanted_club_is_clear(self) -> None:
         self.assert_verdict(self.answer(), "clear", "driver", "driver", "332 mm")

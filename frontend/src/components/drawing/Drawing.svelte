@@ -57,8 +57,9 @@
       >
         SECTION · from the side
       </text>
-      <Walls frame={sheet.plan} length={scene.length_m} height={scene.width_m} />
-      <Walls frame={sheet.section} length={scene.length_m} height={scene.height_m} />
+      {#each scene.shapes.filter((shape) => shape.meaning === 'room') as room (room.view)}
+        <Walls frame={sheet[room.view]} {room} />
+      {/each}
       {#each scene.shapes as shape, index (index)}
         <SceneShape {shape} frame={sheet[shape.view]} order={index} />
       {/each}

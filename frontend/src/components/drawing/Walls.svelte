@@ -1,17 +1,13 @@
 <script lang="ts">
-  import { type Frame, toPage } from '../../lib/drawing'
+  import type { Shape } from '../../api/client'
+  import { type Frame, path, pointsOf } from '../../lib/drawing'
 
-  /** Hatched walls around a rectangle of `length` × `height` metres. */
-  let { frame, length, height }: { frame: Frame; length: number; height: number } = $props()
+  /** The room's outline with hatched walls around it. */
+  let { frame, room }: { frame: Frame; room: Shape } = $props()
 
-  const THICK = 7
-  const low = $derived(toPage(frame, { u: 0, v: 0 }))
-  const high = $derived(toPage(frame, { u: length, v: height }))
-  const inner = $derived(`M${low.x} ${low.y}V${high.y}H${high.x}V${low.y}Z`)
-  const outer = $derived(
-    `M${low.x - THICK} ${low.y + THICK}V${high.y - THICK}H${high.x + THICK}V${low.y + THICK}Z`,
-  )
+  const THICK = 14
+  const d = $derived(path(frame, pointsOf(room), true))
 </script>
 
-<path d={outer + inner} fill="url(#hatch)" fill-rule="evenodd" />
-<path d={inner} class="stroke-base-content" fill="none" stroke-width="1.6" />
+<path {d} fill="none" stroke="url(#hatch)" stroke-width={THICK} stroke-linejoin="miter" />
+<path {d} class="fill-base-100 stroke-base-content" stroke-width="1.6" />

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { LayoutChange, RoomChange } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
-  import { LIGHT_WORDS } from '../../lib/words'
+  import { CEILING_WORDS, LIGHT_WORDS } from '../../lib/words'
   import Choice from '../Choice.svelte'
   import QuantityField from '../QuantityField.svelte'
 
@@ -13,9 +13,12 @@
     ['width_m', 'Width'],
     ['length_m', 'Length'],
     ['ceiling_m', 'Ceiling height'],
+  ]
+  const ADDED: readonly [keyof RoomChange, string][] = [
     ['lining_m', 'Ceiling lining'],
     ['wall_foam_m', 'Foam behind the screen'],
   ]
+  const slopes = $derived(room !== undefined && room.ceiling_shape !== 'flat')
   const PLACED: readonly [keyof LayoutChange, string][] = [
     ['ball_x_m', 'Left wall to ball'],
     ['right_wall_m', 'Right wall to ball'],
@@ -35,17 +38,35 @@
   }
 </script>
 
+{#snippet measured(field: keyof RoomChange, label: string, guessed: boolean)}
+  <span
+    >{label}{#if guessed}&nbsp;<em class="text-faint">· first guess</em>{/if}</span
+  >
+  <QuantityField
+    {label}
+    text={build.texts[`room.${field}`] ?? ''}
+    hint="not yet"
+    commit={(typed) => build.measureRoom(`${label.toLowerCase()} ${typed}`, { [field]: typed })}
+  />
+{/snippet}
+
 <h2 class="mb-2 text-lg">Measure</h2>
 <div class="grid grid-cols-[1fr_auto] items-baseline gap-x-3 gap-y-1 sm:max-lg:grid-cols-[1fr_auto_1fr_auto]">
   {#each MEASURED as [field, label] (field)}
-    <span
-      >{label}{#if room?.guessed.includes(field)}<em class="text-faint"> · first guess</em>{/if}</span
-    >
-    <QuantityField
-      {label}
-      text={build.texts[`room.${field}`] ?? ''}
-      commit={(typed) => build.measureRoom(`${label.toLowerCase()} ${typed}`, { [field]: typed })}
-    />
+    {@render measured(field, label, room?.guessed.includes(field) ?? false)}
+  {/each}
+  <span>Ceiling{slopes ? ', eaves above' : ''}</span>
+  <Choice
+    label="Shape of the ceiling"
+    narrow
+    value={room?.ceiling_shape ?? 'flat'}
+    options={CEILING_WORDS}
+    choose={(ceiling_shape) =>
+      void build.measureRoom(`ceiling: ${CEILING_WORDS[ceiling_shape]}`, { ceiling_shape })}
+  />
+  {#if slopes}{@render measured('ridge_m', 'Highest point', false)}{/if}
+  {#each ADDED as [field, label] (field)}
+    {@render measured(field, label, false)}
   {/each}
   <span>Light while playing</span>
   <Choice
