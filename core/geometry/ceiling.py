@@ -4,8 +4,6 @@ from dataclasses import dataclass
 from math import sqrt
 from typing import NamedTuple
 
-import numpy as np
-
 from core.geometry.swing_disc import Point3, SwingDisc
 from core.model.facts import MissingFact
 from core.model.room import CeilingShape, Room
@@ -53,16 +51,13 @@ class Ceiling:
 
     def clearance_m(self, disc: SwingDisc, ball: Point3) -> tuple[float, Point3]:
         """Smallest perpendicular distance from a swing disc to the ceiling, negative through it, and where."""
-        if self.is_flat:
-            apex = (ball[0], ball[1], disc.bounds(ball)[1][2])
-            return self.planes[0].c - apex[2], apex
-        points = disc.at(ball)
-        distances = np.stack(
-            [(points @ (plane.a, plane.b, -1.0) + plane.c) / plane.steepness for plane in self.planes]
-        ).min(axis=0)
-        nearest = int(distances.argmin())
-        x, y, z = points[nearest].tolist()
-        return float(distances[nearest]), (x, y, z)
+        x, y, z = ball
+        found = []
+        for plane in self.planes:
+            below_m, (px, py, pz) = disc.nearest_to_slope(plane.a, plane.b)
+            distance_m = (below_m + plane.height_m(x, y) - z) / plane.steepness
+            found.append((distance_m, (x + px, y + py, z + pz)))
+        return min(found)
 
 
 def ceiling_of(room: Room) -> Ceiling:

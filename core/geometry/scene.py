@@ -86,10 +86,19 @@ class Furnishing:
 
 
 def scene_of(
-    room: Room, layout: Layout, players: tuple[Player, ...], furnishing: Furnishing, ceiling: Ceiling | None
+    room: Room,
+    layout: Layout,
+    players: tuple[Player, ...],
+    furnishing: Furnishing,
+    ceiling: Ceiling | None,
+    hitting: tuple[tuple[Point, ...], ...] = (),
 ) -> Scene:
-    """The drawing of a room with what stands, hangs and swings in it; flat while the ceiling is not known."""
-    shapes = [*_room_shapes(room, layout, ceiling), *_furniture_shapes(room, layout, players, furnishing)]
+    """The drawing of a room with what stands, hangs and swings in it; flat while the ceiling is not known.
+
+    `hitting` holds the corners (x, y) of the regions the ball may be in.
+    """
+    regions = [Shape("plan", "hitting-region", tuple((y, x) for x, y in corners)) for corners in hitting if corners]
+    shapes = [*_room_shapes(room, layout, ceiling), *regions, *_furniture_shapes(room, layout, players, furnishing)]
     for player in players:
         shapes += _player_shapes(player, layout, furnishing)
     if furnishing.lens and furnishing.picture:

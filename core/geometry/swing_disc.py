@@ -29,9 +29,12 @@ OUTLINE_STEP = 9
 Point3 = tuple[float, float, float]
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class SwingDisc:
-    """Clubhead reach of one player with one club, for a ball at the origin on a level hitting surface."""
+    """Clubhead reach of one player with one club, for a ball at the origin on a level hitting surface.
+
+    Discs are made once for each player and club, so they are compared as objects.
+    """
 
     hub_height_m: float
     full_radius_m: float
@@ -62,6 +65,10 @@ class SwingDisc:
         """Smallest distance in metres from a clubhead position to `point`, for a ball there."""
         offsets = self.points_m + (np.array(ball) - np.array(point))
         return float(np.einsum("ij,ij->i", offsets, offsets).min() ** 0.5)
+
+    def nearest_to_slope(self, a: float, b: float) -> tuple[float, Point3]:
+        """The clubhead position nearest to any plane z = a·x + b·y + c: its a·x + b·y − z in metres, and where."""
+        return _nearest_to_slope(self, a, b)
 
     def bounds(self, ball: Point3) -> tuple[Point3, Point3]:
         """Least and greatest x, y and z in the room for a ball there."""
@@ -118,6 +125,13 @@ def _disc(
         outline_m=tuple(_point(point) for point in points[::OUTLINE_STEP]),
         measured=measured_apex_m is not None,
     )
+
+
+@lru_cache(maxsize=8192)
+def _nearest_to_slope(disc: SwingDisc, a: float, b: float) -> tuple[float, Point3]:
+    below = disc.points_m @ np.array([a, b, -1.0])
+    nearest = int(below.argmin())
+    return float(below[nearest]), _point(disc.points_m[nearest])
 
 
 def _point(coordinates: NDArray[np.float64]) -> Point3:

@@ -5,7 +5,7 @@ from itertools import pairwise
 
 import core.checks  # noqa: F401  registers the checks
 from core.checks.places import Step
-from core.checks.readings import given_readings
+from core.checks.readings import HittingSurface, given_readings
 from core.checks.register import REGISTRY
 from core.checks.registry import Readings, Registry
 from core.checks.verdict import State, Verdict, unknown
@@ -18,6 +18,7 @@ from core.model.parts import Part
 from core.money.costs import Costs
 from core.quantities import say
 from core.report.furnishing import furnishing_of
+from core.report.hitting import HittingSpot, hitting_spots
 from core.report.report import LinkStatus, OpenQuestion, Report, SlotStatus
 
 ROOM_QUESTIONS = {"width_m": "width", "length_m": "length", "ceiling_m": "ceiling height"}
@@ -32,16 +33,32 @@ def evaluate(build: Build, parts: Mapping[str, Part], registry: Registry = REGIS
     readings = registry.derived(given_readings(build, chain))
     verdicts = tuple(registry.verdicts(readings, build.brief.players))
     worst = _worst_by_place(verdicts, registry)
+    hitting = _hitting(build, readings)
     costs = readings[Costs]
     assert isinstance(costs, Costs)
     return Report(
         verdicts=verdicts,
         slots=tuple(_slot_status(slot, build, worst, costs) for slot in Slot),
         links=tuple(_link_status(upper, lower, build, worst) for upper, lower in pairwise(Slot)),
-        scene=scene_of(build.room, build.layout, build.brief.players, furnishing_of(readings), _ceiling(readings)),
+        scene=scene_of(
+            build.room,
+            build.layout,
+            build.brief.players,
+            furnishing_of(readings),
+            _ceiling(readings),
+            tuple(spot.corners for spot in hitting),
+        ),
         costs=costs,
         questions=tuple(_questions(build, verdicts, registry)),
+        hitting=hitting,
     )
+
+
+def _hitting(build: Build, readings: Readings) -> tuple[HittingSpot, ...]:
+    surface, ceiling = readings[HittingSurface], _ceiling(readings)
+    if ceiling is None or not isinstance(surface, HittingSurface):
+        return ()
+    return hitting_spots(build.room, build.layout, build.brief.players, ceiling, surface.height_m)
 
 
 def _ceiling(readings: Readings) -> Ceiling | None:

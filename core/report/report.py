@@ -8,6 +8,7 @@ from core.geometry.scene import Scene
 from core.model.build import Slot
 from core.money.costs import Costs
 from core.quantities import Money, Sentence
+from core.report.hitting import HittingSpot
 
 
 @dataclass(frozen=True)
@@ -51,6 +52,7 @@ class Report:
     scene: Scene
     costs: Costs
     questions: tuple[OpenQuestion, ...]
+    hitting: tuple[HittingSpot, ...]
 
     @property
     def attention(self) -> tuple[Verdict, ...]:

@@ -158,6 +158,16 @@ class AwkwardRoomTests(BrowserTestCase):
         page.get_by_role("button", name="Withdraw the driver of Eskil").click()
         expect(tight).to_be_visible()
 
+    def test_the_best_spot_is_offered_and_taken(self) -> None:
+        page = self.open("room")
+        self.type_into("Left wall to ball", "1.2")
+        page.get_by_role("button", name="Put the ball there").click()
+        self.saved()
+        expect(page.get_by_text("the ball is here")).to_be_visible()
+        self.type_into("Width", "3.1")
+        expect(page.get_by_text("No one spot serves both hands in this room.")).to_be_visible()
+        expect(page.get_by_role("button", name="Put the ball there")).to_have_count(2)
+
     def test_a_slope_asks_for_its_highest_point(self) -> None:
         page = self.open("room")
         page.get_by_label("Shape of the ceiling").select_option("flat")

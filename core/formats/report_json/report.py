@@ -11,14 +11,19 @@ from core.formats.report_json.costs import CostsJson, costs_json
 from core.formats.report_json.drawing import SceneJson, scene_json
 from core.formats.report_json.figures import text_of
 from core.formats.report_json.verdicts import VerdictJson, WorkingsJson, verdict_json, workings_json
+from core.model.brief import Handedness
 from core.model.build import Slot
 from core.quantities import UnitSystem
 from core.report import Report
+from core.report.hitting import HittingSpot
 
 CAUTION = (
     "Estimates are not a safety certificate: test at low speed first. Local codes come first; mains wiring is a "
     "licensed electrician's work."
 )
+
+
+SAME_SPOT_M = 0.005
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,6 +79,18 @@ class StepJson:
 
 
 @dataclass(frozen=True, slots=True)
+class HittingJson:
+    """A spot to hit from, for the players of these hands; `x_m` and `y_m` are empty where there is none."""
+
+    hands: list[Handedness]
+    x_m: float | None
+    y_m: float | None
+    here: bool
+    """The ball is there already, to the centimetre."""
+    reason: str
+
+
+@dataclass(frozen=True, slots=True)
 class ReportJson:
     """Everything the core says of a build."""
 
@@ -86,6 +103,7 @@ class ReportJson:
     scene: SceneJson
     costs: CostsJson
     questions: list[QuestionJson]
+    hitting: list[HittingJson]
     caution: str
 
 
@@ -140,6 +158,7 @@ def report_json(report: Report, system: UnitSystem) -> ReportJson:
             )
             for question in report.questions
         ],
+        hitting=[_hitting(spot, report, system) for spot in report.hitting],
         caution=CAUTION,
     )
 
@@ -160,3 +179,10 @@ def _step(step: Step, report: Report) -> StepJson:
         blocked=states.count(State.BLOCKED),
         questions=questions,
     )
+
+
+def _hitting(spot: HittingSpot, report: Report, system: UnitSystem) -> HittingJson:
+    x_m, y_m = spot.best or (None, None)
+    ball = next(handle.at for handle in report.scene.handles if handle.view == "plan" and handle.target == "ball")
+    here = x_m is not None and y_m is not None and abs(ball[1] - x_m) < SAME_SPOT_M and abs(ball[0] - y_m) < SAME_SPOT_M
+    return HittingJson(list(spot.hands), x_m, y_m, here, spot.reason.text(system))

@@ -760,6 +760,22 @@ export interface components {
             u_origin_m: number;
         };
         /**
+         * HittingJson
+         * @description A spot to hit from, for the players of these hands; `x_m` and `y_m` are empty where there is none.
+         */
+        HittingJson: {
+            /** Hands */
+            hands: components["schemas"]["Handedness"][];
+            /** X M */
+            x_m: number | null;
+            /** Y M */
+            y_m: number | null;
+            /** Here */
+            here: boolean;
+            /** Reason */
+            reason: string;
+        };
+        /**
          * HungPart
          * @description A part in its place, with what was decided about it.
          */
@@ -1021,6 +1037,8 @@ export interface components {
             costs: components["schemas"]["CostsJson"];
             /** Questions */
             questions: components["schemas"]["QuestionJson"][];
+            /** Hitting */
+            hitting: components["schemas"]["HittingJson"][];
             /** Caution */
             caution: string;
         };

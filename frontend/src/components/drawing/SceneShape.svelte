@@ -43,6 +43,8 @@
   <path {d} class="stroke-base-content" fill="none" stroke-width="9" />
 {:else if shape.meaning === 'screen'}
   <path {d} class="stroke-base-content" fill="none" stroke-width="2.4" />
+{:else if shape.meaning === 'hitting-region'}
+  <path {d} class="fill-primary/10 stroke-primary" stroke-width="0.9" stroke-dasharray="2 3" />
 {:else if shape.meaning === 'ridge'}
   <path {d} class="stroke-faint" fill="none" stroke-width="0.8" stroke-dasharray="12 4" />
   {#if shape.label}<text x={at.x + 6} y={at.y - 4} class="fill-faint text-[11px]">{shape.label}</text>{/if}

@@ -2,6 +2,7 @@
   import type { Verdict } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import AnswerGroup from './AnswerGroup.svelte'
+  import HittingSpots from './HittingSpots.svelte'
   import TestSwing from './TestSwing.svelte'
 
   /** The room's own answers, grouped by what was checked, what needs a look first in front. */
@@ -27,5 +28,6 @@
 {#each groups as verdicts (verdicts[0]?.id)}
   <AnswerGroup {verdicts} />
 {/each}
+<HittingSpots />
 <TestSwing />
 <p class="mt-2 text-xs text-faint">{build.report?.caution}</p>

@@ -1,0 +1,34 @@
+<script lang="ts">
+  import { useBuild } from '../../lib/build.svelte'
+
+  /** Where the ball may lie for everybody to be clear, and the best spot there. */
+  const build = $derived(useBuild()())
+  const spots = $derived(build.report?.hitting ?? [])
+</script>
+
+{#if spots.length > 0}
+  <h2 class="mt-3 mb-1 text-lg">Where to hit from</h2>
+  {#if spots.length > 1}
+    <p class="text-sm">No one spot serves both hands in this room. There is one for each:</p>
+  {/if}
+  {#each spots as spot (spot.hands.join())}
+    <div class="flex items-start gap-3 border-b border-base-300 py-1.5 text-sm">
+      <p class="min-w-0 flex-1 leading-snug">
+        {#if spots.length > 1}<span class="block text-xs text-faint">{spot.hands.join()}-handed</span>{/if}
+        {spot.reason}
+      </p>
+      {#if spot.here}
+        <span class="text-faint">the ball is here</span>
+      {:else if spot.x_m !== null && spot.y_m !== null}
+        <button
+          class="btn btn-primary btn-xs"
+          onclick={() =>
+            void build.move('moving the ball to the best spot', {
+              ball_x_m: spot.x_m ?? 0,
+              ball_y_m: spot.y_m ?? 0,
+            })}>Put the ball there</button
+        >
+      {/if}
+    </div>
+  {/each}
+{/if}
