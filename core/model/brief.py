@@ -110,6 +110,10 @@ class Brief(Record):
     tax_share: Annotated[float, In(Unit.SHARE), Field(ge=0, le=1)] = 0.0
     """Added to prices that say they come without tax."""
     exchange_rates: tuple[ExchangeRate, ...] = ()
+    may_drill: bool = True
+    """Whether walls and ceiling may be drilled into; often not in a rented home."""
+    no_subscriptions: bool = False
+    """The household would rather pay once."""
 
     @model_validator(mode="after")
     def _known_currency_and_distinct_players(self) -> Self:

@@ -50,6 +50,8 @@ class BriefChange(Change):
     horizon_years: Annotated[int, Field(ge=1, le=30)] = 5
     contingency_share: Typed = 0.1
     tax_share: Typed = 0.0
+    may_drill: bool = True
+    no_subscriptions: bool = False
     exchange_rates: Annotated[list[ExchangeRate], Field(max_length=20)] = []
 
 

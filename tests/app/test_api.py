@@ -56,6 +56,7 @@ class EditTests(ApiTestCase):
             ("patch", "/room", {"width_m": "5.1"}, lambda b: b["room"]["width_m"] == 5.1),
             ("patch", "/layout", {"ball_x_m": 2.5}, lambda b: b["layout"]["ball_x_m"] == 2.5),
             ("patch", "/brief", {"yearly_cap_minor": "500"}, lambda b: b["brief"]["yearly_cap_minor"] == 50_000),
+            ("patch", "/brief", {"may_drill": False}, lambda b: not b["brief"]["may_drill"]),
             ("post", "/players", {"name": "Zoe"}, lambda b: len(b["brief"]["players"]) == 3),
             ("patch", "/players/ada", {"early_release": True}, lambda b: b["brief"]["players"][0]["early_release"]),
             (

@@ -66,6 +66,18 @@ class FromNothingTests(BrowserTestCase):
         expect(page.get_by_text("nothing open").first).to_be_visible()
 
 
+class BriefTests(BrowserTestCase):
+    def test_what_the_household_allows_steers_the_parts(self) -> None:
+        page = self.open("brief")
+        page.get_by_label("Drilling").select_option("no")
+        page.get_by_label("Subscriptions").select_option("no")
+        self.saved()
+        page.keyboard.press("Escape")
+        page.get_by_role("link", name="Parts").first.click()
+        expect(page.get_by_text("Lantern Z hangs from the ceiling, and nothing may be drilled")).to_be_visible()
+        expect(page.get_by_text("Plan Yearly is a subscription")).to_be_visible()
+
+
 class DrawingTests(BrowserTestCase):
     def test_the_ball_is_dragged_and_everything_follows(self) -> None:
         page = self.open("room")
@@ -164,7 +176,10 @@ class AwkwardRoomTests(BrowserTestCase):
         page.get_by_role("button", name="Put the ball there").click()
         self.saved()
         expect(page.get_by_text("the ball is here")).to_be_visible()
-        self.type_into("Width", "3.1")
+        page.get_by_label("Shape of the ceiling").select_option("flat")
+        self.saved()
+        self.type_into("Ceiling height", "3.2")
+        self.type_into("Width", "3.2")
         expect(page.get_by_text("No one spot serves both hands in this room.")).to_be_visible()
         expect(page.get_by_role("button", name="Put the ball there")).to_have_count(2)
 

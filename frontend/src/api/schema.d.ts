@@ -535,6 +535,18 @@ export interface components {
              * @default []
              */
             exchange_rates: components["schemas"]["ExchangeRate"][];
+            /**
+             * May Drill
+             * @description Whether walls and ceiling may be drilled into; often not in a rented home.
+             * @default true
+             */
+            may_drill: boolean;
+            /**
+             * No Subscriptions
+             * @description The household would rather pay once.
+             * @default false
+             */
+            no_subscriptions: boolean;
         } & {
             [key: string]: unknown;
         };
@@ -574,7 +586,9 @@ export interface components {
              *       "horizon_years": 5,
              *       "contingency_share": 0.1,
              *       "tax_share": 0,
-             *       "exchange_rates": []
+             *       "exchange_rates": [],
+             *       "may_drill": true,
+             *       "no_subscriptions": false
              *     }
              */
             brief: components["schemas"]["Brief"];
@@ -1327,6 +1341,10 @@ export interface components {
             contingency_share?: string | number;
             /** Tax Share */
             tax_share?: string | number;
+            /** May Drill */
+            may_drill?: boolean;
+            /** No Subscriptions */
+            no_subscriptions?: boolean;
             /** Exchange Rates */
             exchange_rates?: components["schemas"]["ExchangeRate"][];
         };

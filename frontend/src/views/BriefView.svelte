@@ -7,6 +7,8 @@
   import { useBuild } from '../lib/build.svelte'
   import { STAGE_WORDS } from '../lib/words'
 
+  const DRILLING = { yes: 'may be drilled', no: 'may not be drilled' } as const
+  const SUBSCRIPTIONS = { yes: 'fine', no: 'better avoided' } as const
   const build = $derived(useBuild()())
   const brief = $derived(build.reply?.build.brief)
   const budget = $derived((build.report?.verdicts ?? []).filter((verdict) => verdict.step === 'brief'))
@@ -25,6 +27,26 @@
             options={STAGE_WORDS}
             choose={(stage) => void build.changeBrief(`stage: ${STAGE_WORDS[stage]}`, { stage })}
           />
+        </p>
+        <p>
+          Walls and ceiling
+          <Choice
+            label="Drilling"
+            value={brief.may_drill ? 'yes' : 'no'}
+            options={DRILLING}
+            choose={(answer) =>
+              void build.changeBrief(`drilling: ${answer}`, { may_drill: answer === 'yes' })}
+          />; subscriptions are
+          <Choice
+            label="Subscriptions"
+            value={brief.no_subscriptions ? 'no' : 'yes'}
+            options={SUBSCRIPTIONS}
+            choose={(answer) =>
+              void build.changeBrief(`subscriptions: ${answer}`, { no_subscriptions: answer === 'no' })}
+          />.
+          <span class="block text-sm leading-snug text-faint">
+            The stage decides which parts are needed, drilling what may hang, the wish which plans are clear.
+          </span>
         </p>
       </section>
       <section>

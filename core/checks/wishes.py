@@ -1,0 +1,101 @@
+"""What the household allows and would rather have: no drilling in a rented home, no subscriptions."""
+
+from core.checks.figures import met, stated
+from core.checks.places import on
+from core.checks.register import check
+from core.checks.verdict import Basis, Input, State, Verdict
+from core.model.brief import Brief
+from core.model.build import Slot
+from core.model.parts import Billing, LaunchMonitor, MonitorPlan, OverheadCamera, Plan, Projector, Title, TitlePlan
+from core.money.costs import in_currency, yearly_fee
+from core.quantities import Sentence, say
+
+SUBSCRIPTIONS = (Billing.MONTHLY, Billing.YEARLY)
+
+
+@check("display.drilling", title="Hung without drilling", place=on(Slot.DISPLAY))
+def projector_mount(brief: Brief, projector: Projector) -> Verdict:
+    """A projector hangs from the ceiling by fixings in its structure, which a home without drilling rules out.
+
+    Overhead fixings go into a joist or a spreader plate, never into board alone: people stand below.
+    """
+    return _drilled(brief, projector.name)
+
+
+@check("monitor.drilling", title="Hung without drilling", place=on(Slot.MONITOR))
+def monitor_mount(brief: Brief, monitor: OverheadCamera) -> Verdict:
+    """An overhead camera hangs from the ceiling by fixings in its structure, as a projector does."""
+    return _drilled(brief, monitor.name)
+
+
+def _drilled(brief: Brief, name: str) -> Verdict:
+    allowed = brief.may_drill
+    return Verdict(
+        State.CLEAR if allowed else State.BLOCKED,
+        say("{name} hangs from the ceiling", name=name)
+        if allowed
+        else say("{name} hangs from the ceiling, and nothing may be drilled", name=name),
+        measured="drilling allowed" if allowed else "no drilling",
+        required="fixings in the ceiling",
+        margin=met(allowed),
+        basis=Basis.PHYSICS,
+        formula="what the home allows against how it is mounted",
+        inputs=lambda: (Input("Drilling", "allowed" if allowed else "not allowed", Basis.MEASURED),),
+        changes=()
+        if allowed
+        else (
+            say("Ask the owner of the home; fixings can be made good afterwards."),
+            say("Choose one that stands on the floor, or the stage with net or tablet."),
+        ),
+    )
+
+
+@check("title.subscription", title="Licence of the title", place=on(Slot.TITLE))
+def title_subscription(brief: Brief, title: Title, plan: TitlePlan) -> Verdict:
+    """Whoever would rather not subscribe is told, with the years after which a licence paid once is cheaper.
+
+    break-even = price once / yearly fee. It is a wish, so it never rules a title out.
+    """
+    return _subscribed(brief, plan, title.plans)
+
+
+@check("monitor.subscription", title="Plan of the monitor", place=on(Slot.MONITOR))
+def monitor_subscription(brief: Brief, monitor: LaunchMonitor, plan: MonitorPlan) -> Verdict:
+    """The same for the plan of the launch monitor's maker."""
+    return _subscribed(brief, plan, monitor.plans)
+
+
+def _subscribed(brief: Brief, plan: Plan, plans: tuple[Plan, ...]) -> Verdict:
+    subscription = plan.billing in SUBSCRIPTIONS
+    unwanted = subscription and brief.no_subscriptions
+
+    return Verdict(
+        State.TIGHT if unwanted else State.CLEAR,
+        say("Plan {plan} is a subscription", plan=plan.name) if subscription else say("No subscription"),
+        measured=plan.billing.value,
+        required="no subscription" if brief.no_subscriptions else "any licence",
+        margin=met(not unwanted),
+        basis=Basis.SPEC,
+        formula="kind of licence against the wish; break-even = price once / yearly fee",
+        inputs=lambda: tuple(stated(f"Plan {other.name}", _told(other)) for other in plans),
+        changes=tuple(_ways_out(brief, plan, plans)) if unwanted else (),
+    )
+
+
+def _ways_out(brief: Brief, plan: Plan, plans: tuple[Plan, ...]) -> list[Sentence]:
+    yearly = yearly_fee(plan, brief)
+    found = []
+    for other in plans:
+        if other.billing is Billing.FREE:
+            found.append(say("Plan {other} is free.", other=other.name))
+        elif other.billing is Billing.ONCE and other.price is not None and yearly.minor:
+            once = in_currency(other.price, brief)
+            years = f"{once.minor / yearly.minor:.1f}"
+            found.append(
+                say("{other}, {once} once, pays after {years} years.", other=other.name, once=once, years=years)
+            )
+    return found or [say("It has no other licence; another title or monitor may.")]
+
+
+def _told(plan: Plan) -> str:
+    return f"{plan.billing}, {plan.price.money.text()}" if plan.price else plan.billing.value
