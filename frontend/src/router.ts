@@ -7,7 +7,7 @@ import NotFound from './views/NotFound.svelte'
 import PartsView from './views/PartsView.svelte'
 import RoomView from './views/RoomView.svelte'
 
-export const { p, navigate, route, isActive } = createRouter({
+export const { p, navigate, route } = createRouter({
   '/': BuildsView,
   '/builds/:id': {
     '/': PartsView,

@@ -7,7 +7,10 @@
   const points = $derived(pointsOf(shape))
   const d = $derived(path(frame, points, shape.closed))
   const at = $derived(toPage(frame, points[0] ?? { u: 0, v: 0 }))
+  const end = $derived(toPage(frame, points.at(-1) ?? { u: 0, v: 0 }))
   const HEAD = 0.1
+  /** How far along a line its label stands, past what usually stands in front of it. */
+  const LABEL_SHARE = 0.76
 </script>
 
 {#if shape.meaning === 'swing-disc'}
@@ -47,7 +50,9 @@
   <path {d} class="fill-primary/10 stroke-primary" stroke-width="0.9" stroke-dasharray="2 3" />
 {:else if shape.meaning === 'ridge'}
   <path {d} class="stroke-faint" fill="none" stroke-width="0.8" stroke-dasharray="12 4" />
-  {#if shape.label}<text x={at.x + 6} y={at.y - 4} class="fill-faint text-[11px]">{shape.label}</text>{/if}
+  {#if shape.label}<text x={at.x + (end.x - at.x) * LABEL_SHARE} y={at.y - 4} class="fill-faint text-[11px]"
+      >{shape.label}</text
+    >{/if}
 {:else if shape.meaning === 'screen-line' || shape.meaning === 'target-line'}
   <path {d} class="stroke-base-content" fill="none" stroke-width="0.9" stroke-dasharray="9 3 2 3" />
 {:else if shape.meaning === 'enclosure'}
