@@ -73,9 +73,11 @@ class Costs:
     contingency_share: float
     scope: str = SCOPE
 
-    def of_slot(self, slot: Slot) -> tuple[Money, Money]:
-        """What the lines of one place come to: up front, each year."""
+    def of_slot(self, slot: Slot) -> tuple[Money, Money] | None:
+        """What the lines of one place come to, up front and each year; `None` while one of them is not known."""
         lines = [line for line in self.lines if line.slot is slot]
+        if any(line.missing for line in lines):
+            return None
         currency = self.up_front.currency
         return (
             Money.total([line.up_front for line in lines if line.up_front], currency),

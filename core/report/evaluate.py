@@ -78,7 +78,7 @@ def _worst_by_place(verdicts: tuple[Verdict, ...], registry: Registry) -> dict[t
 def _slot_status(slot: Slot, build: Build, worst: Mapping[tuple[Slot, ...], Verdict], costs: Costs) -> SlotStatus:
     optional = slot in OPTIONAL_SLOTS_BY_STAGE[build.brief.stage]
     state = worst[slot,].state if (slot,) in worst else State.CLEAR
-    return SlotStatus(slot, optional, state if slot in build.chain else None, *costs.of_slot(slot))
+    return SlotStatus(slot, optional, state if slot in build.chain else None, costs.of_slot(slot))
 
 
 def _link_status(upper: Slot, lower: Slot, build: Build, worst: Mapping[tuple[Slot, ...], Verdict]) -> LinkStatus:

@@ -28,8 +28,8 @@ class SlotStatus:
     slot: Slot
     optional: bool
     state: State | None
-    up_front: Money
-    yearly: Money
+    costs: tuple[Money, Money] | None
+    """Up front and each year; `None` while an amount is not known."""
 
 
 @dataclass(frozen=True)

@@ -28,6 +28,13 @@ class ReadingTests(ApiTestCase):
         self.assertGreater(summary["blocked"], 0)
         self.assertEqual(summary["up_front"], "€4,950.00")
 
+    def test_a_place_whose_price_is_not_known_does_not_say_nothing(self) -> None:
+        reply = self.send("patch", "/brief", currency="USD").json()
+        amounts = {status["slot"]: status["up_front"] for status in reply["report"]["slots"]}
+        self.assertEqual(amounts["mat"], "price not known")
+        self.assertEqual(reply["report"]["costs"]["missing_rates"], ["EUR"])
+        self.assertGreater(reply["report"]["costs"]["unpriced"], 0)
+
     def test_units_switch_for_the_reader_alone(self) -> None:
         self.client.patch("/api/session", {"units": "imperial"}, content_type="application/json")
         reply = self.client.get(self.url()).json()

@@ -45,7 +45,9 @@ class CostTests(TestCase):
         costs = self.costs()
         self.assertEqual(Money.total([line.up_front for line in costs.lines if line.up_front], "EUR"), costs.up_front)
         self.assertEqual(
-            Money.total([costs.of_slot(slot)[0] for slot in Slot], "EUR"), costs.up_front, "places hold all lines"
+            Money.total([amounts[0] for slot in Slot if (amounts := costs.of_slot(slot))], "EUR"),
+            costs.up_front,
+            "places hold all lines",
         )
 
     def test_the_floor_is_bought_in_packs(self) -> None:
@@ -91,6 +93,7 @@ class CostTests(TestCase):
         costs = self.costs({**worlds.full_parts(), "mat": worlds.mat(price=None)})
         self.assertEqual(costs.up_front, euros(4550))
         self.assertEqual([fact.fact for fact in costs.missing], ["The price of Strip"])
+        self.assertIsNone(costs.of_slot(Slot.MAT), "not known is not nothing")
 
     def test_foreign_money_needs_a_rate(self) -> None:
         parts = {**worlds.full_parts(), "radar": worlds.radar(price=worlds.price(500, "USD"))}

@@ -14,7 +14,7 @@ from core.formats.report_json.verdicts import VerdictJson, WorkingsJson, verdict
 from core.model.brief import Handedness
 from core.model.build import Slot
 from core.quantities import UnitSystem
-from core.report import Report
+from core.report import Report, SlotStatus
 from core.report.hitting import HittingSpot
 
 CAUTION = (
@@ -125,16 +125,7 @@ def report_json(report: Report, system: UnitSystem) -> ReportJson:
         verdicts=[verdict_json(verdict, system) for verdict in report.verdicts],
         steps=[_step(step, report) for step in Step],
         attention=[AttentionJson(id=verdict.id, subject=verdict.subject) for verdict in report.attention],
-        slots=[
-            SlotJson(
-                slot=status.slot,
-                optional=status.optional,
-                state=status.state,
-                up_front=status.up_front.text(),
-                yearly=status.yearly.text() if status.yearly.minor else "",
-            )
-            for status in report.slots
-        ],
+        slots=[_slot(status) for status in report.slots],
         links=[
             LinkJson(
                 upper=link.upper,
@@ -179,6 +170,13 @@ def _step(step: Step, report: Report) -> StepJson:
         blocked=states.count(State.BLOCKED),
         questions=questions,
     )
+
+
+def _slot(status: SlotStatus) -> SlotJson:
+    if status.costs is None:
+        return SlotJson(status.slot, status.optional, status.state, up_front="price not known", yearly="")
+    up_front, yearly = status.costs
+    return SlotJson(status.slot, status.optional, status.state, up_front.text(), yearly.text() if yearly.minor else "")
 
 
 def _hitting(spot: HittingSpot, report: Report, system: UnitSystem) -> HittingJson:

@@ -1,9 +1,10 @@
 <script lang="ts">
   import type { Budget } from '../api/client'
+  import { counted } from '../lib/words'
   import Mark from './Mark.svelte'
 
   /** One measured line of money, laid out up to its cap. */
-  let { name, budget }: { name: string; budget: Budget } = $props()
+  let { name, budget, unpriced }: { name: string; budget: Budget; unpriced: number } = $props()
   const over = $derived((budget.left?.value ?? 0) < 0)
   const capShare = $derived(budget.cap && over ? (budget.cap.value ?? 0) / (budget.total.value ?? 1) : 1)
 </script>
@@ -14,7 +15,9 @@
       <Mark state={budget.state} size={11} />
       <span class="text-sm text-faint">{name}</span>
       <strong>{budget.total.text}</strong>
-      <span class="text-sm text-faint">planned</span>
+      <span class="text-sm text-faint"
+        >planned{unpriced ? `, ${counted(unpriced, 'line')} without a price` : ''}</span
+      >
     </span>
     <span class="text-sm text-faint">
       {#if budget.cap}

@@ -34,7 +34,7 @@
       return
     }
     const [first] = await commit(typed.trim())
-    if (first) problem = `${first.value} is not accepted: ${first.accepted}`
+    if (first) problem = `${first.value || 'An empty field'} is not accepted: ${first.accepted}`
     else leave()
   }
 
