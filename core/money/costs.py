@@ -71,6 +71,8 @@ class Costs:
     """What the same build would cost somebody who owns nothing of it."""
     horizon_years: int
     contingency_share: float
+    up_front_cap: Money | None
+    yearly_cap: Money | None
     scope: str = SCOPE
 
     def of_slot(self, slot: Slot) -> tuple[Money, Money] | None:
@@ -125,6 +127,8 @@ def costs_of(brief: Brief, chain: Chain, room: Room) -> Costs:
         newcomer=up_front + Money.total(owned, brief.currency),
         horizon_years=brief.horizon_years,
         contingency_share=brief.contingency_share,
+        up_front_cap=brief.up_front_cap,
+        yearly_cap=brief.yearly_cap,
     )
 
 

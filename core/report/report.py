@@ -60,6 +60,12 @@ class Report:
         return tuple(sorted((v for v in self.verdicts if v.state is not State.CLEAR), key=lambda v: -v.state.rank))
 
     @property
+    def state(self) -> State:
+        """The worst of all verdicts; at least unknown while a question is open."""
+        asked = [State.UNKNOWN] if self.questions else []
+        return max([State.CLEAR, *asked, *(v.state for v in self.verdicts)], key=lambda state: state.rank)
+
+    @property
     def blocked(self) -> bool:
         """Something rules the build out as it stands."""
         return any(verdict.state is State.BLOCKED for verdict in self.verdicts)

@@ -6,6 +6,7 @@ from typing import Annotated, Any
 from ninja import Schema
 from pydantic import ConfigDict, Field
 
+from core.checks.verdict import State
 from core.formats.report_json import AlternativeJson, ReportJson
 from core.model.brief import ExchangeRate, Handedness, Purpose, SpeedBand, Stage
 from core.model.build import Build as BuildDocument
@@ -152,6 +153,7 @@ class BuildSummary(Schema):
     name: str
     changed_at: datetime
     stage: Stage
+    state: State
     blocked: int
     questions: int
     up_front: str

@@ -26,6 +26,7 @@ class ReadingTests(ApiTestCase):
         self.send("patch", "/room", ceiling_m="2.3")
         (summary,) = self.client.get("/api/builds").json()
         self.assertGreater(summary["blocked"], 0)
+        self.assertEqual(summary["state"], "blocked")
         self.assertEqual(summary["up_front"], "€4,950.00")
 
     def test_a_place_whose_price_is_not_known_does_not_say_nothing(self) -> None:
@@ -34,6 +35,14 @@ class ReadingTests(ApiTestCase):
         self.assertEqual(amounts["mat"], "price not known")
         self.assertEqual(reply["report"]["costs"]["missing_rates"], ["EUR"])
         self.assertGreater(reply["report"]["costs"]["unpriced"], 0)
+        self.assertEqual(reply["report"]["costs"]["up_front"]["cap"]["text"], "$10,000.00", "a cap is a cap")
+
+    def test_the_money_line_reaches_to_the_larger_of_cap_and_need(self) -> None:
+        """4950 and 495 kept back, cap 5000: the line is 5445 long and the cap stands at 5000 / 5445."""
+        up_front = self.send("patch", "/brief", up_front_cap_minor="5000").json()["report"]["costs"]["up_front"]
+        self.assertAlmostEqual(up_front["cap_share"], 5000 / 5445)
+        self.assertAlmostEqual(up_front["total_share"] + up_front["contingency_share"], 1.0)
+        self.assertEqual((up_front["left"]["text"], up_front["state"]), ("€50.00", "tight"))
 
     def test_units_switch_for_the_reader_alone(self) -> None:
         self.client.patch("/api/session", {"units": "imperial"}, content_type="application/json")

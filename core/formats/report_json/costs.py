@@ -25,7 +25,7 @@ class LineJson:
 
 @dataclass(frozen=True, slots=True)
 class BudgetJson:
-    """One measured line of money up to its cap. Shares are of the cap, or of the total where none is set."""
+    """One measured line of money up to its cap. Shares are of the whole line: the larger of cap and total."""
 
     total: FigureJson
     cap: FigureJson | None
@@ -33,6 +33,7 @@ class BudgetJson:
     contingency: FigureJson | None
     total_share: float
     contingency_share: float
+    cap_share: float
     state: State
 
 
@@ -60,8 +61,8 @@ def costs_json(costs: Costs, verdicts: tuple[Verdict, ...], system: UnitSystem) 
     contingency, horizon, newcomer = texts_of(costs.workings, system)
     return CostsJson(
         lines=[_line(line, system) for line in costs.lines],
-        up_front=_budget(by_id["money.up_front"], costs.up_front, costs.contingency, system),
-        yearly=_budget(by_id["money.yearly"], costs.yearly, None, system),
+        up_front=_budget(by_id["money.up_front"], costs.up_front, costs.up_front_cap, costs.contingency, system),
+        yearly=_budget(by_id["money.yearly"], costs.yearly, costs.yearly_cap, None, system),
         horizon=figure_json(costs.horizon, system),
         horizon_years=costs.horizon_years,
         newcomer=figure_json(costs.newcomer, system),
@@ -74,17 +75,19 @@ def costs_json(costs: Costs, verdicts: tuple[Verdict, ...], system: UnitSystem) 
     )
 
 
-def _budget(verdict: Verdict, total: Money, contingency: Money | None, system: UnitSystem) -> BudgetJson:
-    cap = verdict.required if isinstance(verdict.required, Money) else None
+def _budget(
+    verdict: Verdict, total: Money, cap: Money | None, contingency: Money | None, system: UnitSystem
+) -> BudgetJson:
     kept = contingency.minor if contingency else 0
     whole = max(cap.minor if cap else 0, total.minor + kept, 1)
     return BudgetJson(
         total=figure_json(total, system),
         cap=maybe_figure_json(cap, system),
-        left=maybe_figure_json(verdict.margin, system),
+        left=None if cap is None else figure_json(cap - total, system),
         contingency=maybe_figure_json(contingency, system),
         total_share=total.minor / whole,
         contingency_share=kept / whole,
+        cap_share=cap.minor / whole if cap else 1.0,
         state=verdict.state,
     )
 

@@ -21,6 +21,8 @@ class VerdictJson:
     step: Step
     slots: tuple[Slot, ...]
     state: State
+    rank: int
+    """0 for clear up to 3 for blocked."""
     headline: str
     margin: str
     changes: list[str]
@@ -79,6 +81,7 @@ def verdict_json(verdict: Verdict, system: UnitSystem) -> VerdictJson:
         step=check.place.step,
         slots=check.place.slots,
         state=verdict.state,
+        rank=verdict.state.rank,
         headline=verdict.headline.text(system),
         margin=text_of(verdict.margin, system),
         changes=texts_of(verdict.changes, system),

@@ -453,6 +453,7 @@ export interface components {
              */
             changed_at: string;
             stage: components["schemas"]["Stage"];
+            state: components["schemas"]["State"];
             /** Blocked */
             blocked: number;
             /** Questions */
@@ -466,6 +467,12 @@ export interface components {
          * @enum {string}
          */
         Stage: "net" | "tablet" | "projected";
+        /**
+         * State
+         * @description How a check came out, from best to worst; `rank` is 0 for clear up to 3 for blocked.
+         * @enum {string}
+         */
+        State: "clear" | "tight" | "unknown" | "blocked";
         /**
          * AttentionJson
          * @description Which verdict is not clear; the first of a list is to be looked at first.
@@ -552,7 +559,7 @@ export interface components {
         };
         /**
          * BudgetJson
-         * @description One measured line of money up to its cap. Shares are of the cap, or of the total where none is set.
+         * @description One measured line of money up to its cap. Shares are of the whole line: the larger of cap and total.
          */
         BudgetJson: {
             total: components["schemas"]["FigureJson"];
@@ -563,6 +570,8 @@ export interface components {
             total_share: number;
             /** Contingency Share */
             contingency_share: number;
+            /** Cap Share */
+            cap_share: number;
             state: components["schemas"]["State"];
         };
         /**
@@ -1182,12 +1191,6 @@ export interface components {
          */
         SpeedBand: "junior" | "recreational" | "fast";
         /**
-         * State
-         * @description How a check came out, from best to worst; `rank` is 0 for clear up to 3 for blocked.
-         * @enum {string}
-         */
-        State: "clear" | "tight" | "unknown" | "blocked";
-        /**
          * Step
          * @description A step of the work with a view of its own.
          * @enum {string}
@@ -1220,6 +1223,8 @@ export interface components {
             /** Slots */
             slots: components["schemas"]["Slot"][];
             state: components["schemas"]["State"];
+            /** Rank */
+            rank: number;
             /** Headline */
             headline: string;
             /** Margin */

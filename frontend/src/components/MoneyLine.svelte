@@ -6,7 +6,6 @@
   /** One measured line of money, laid out up to its cap. */
   let { name, budget, unpriced }: { name: string; budget: Budget; unpriced: number } = $props()
   const over = $derived((budget.left?.value ?? 0) < 0)
-  const capShare = $derived(budget.cap && over ? (budget.cap.value ?? 0) / (budget.total.value ?? 1) : 1)
 </script>
 
 <div class="min-w-0 flex-1">
@@ -38,8 +37,8 @@
       style:left="{budget.total_share * 100}%"
       style:width="{Math.min(budget.contingency_share, 1 - budget.total_share) * 100}%"
     ></div>
-    {#if over}
-      <div class="absolute -top-1 bottom-0 w-0.5 bg-base-100" style:left="{capShare * 100}%"></div>
+    {#if budget.cap_share < 1}
+      <div class="absolute -top-1 bottom-0 w-0.5 bg-base-100" style:left="{budget.cap_share * 100}%"></div>
     {/if}
     {#each [0.25, 0.5, 0.75] as tick (tick)}
       <div class="absolute -bottom-1 h-1 w-px bg-base-content/40" style:left="{tick * 100}%"></div>

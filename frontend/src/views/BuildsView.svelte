@@ -70,7 +70,7 @@
   <ul class="mb-8 divide-y divide-base-300 border-y border-base-content">
     {#each builds ?? [] as build (build.id)}
       <li class="flex flex-wrap items-center gap-x-4 gap-y-1 py-3">
-        <Mark state={build.blocked ? 'blocked' : build.questions ? 'unknown' : 'clear'} size={16} />
+        <Mark state={build.state} size={16} />
         <div class="min-w-52 flex-1">
           <a
             class="font-display text-lg font-semibold break-words"

@@ -106,6 +106,7 @@ def _summary(build: Build) -> BuildSummary:
         name=build.name,
         changed_at=build.changed_at,
         stage=plan.brief.stage,
+        state=report.state,
         blocked=sum(verdict.state is State.BLOCKED for verdict in report.verdicts),
         questions=len(report.questions),
         up_front=report.costs.up_front.text(),

@@ -8,16 +8,13 @@
   /** The room's own answers, grouped by what was checked, what needs a look first in front. */
   const build = $derived(useBuild()())
   const groups = $derived.by(() => {
-    const ranks = { blocked: 0, unknown: 1, tight: 2, clear: 3 }
     const found: Record<string, Verdict[]> = {}
     for (const verdict of build.report?.verdicts ?? []) {
       if (verdict.step === 'room') (found[verdict.id] ??= []).push(verdict)
     }
-    const worstFirst = Object.values(found).map((group) =>
-      group.sort((a, b) => ranks[a.state] - ranks[b.state]),
-    )
-    const rank = (group: Verdict[]) => ranks[group[0]?.state ?? 'clear']
-    return worstFirst.sort((a, b) => rank(a) - rank(b))
+    const worstFirst = Object.values(found).map((group) => group.sort((a, b) => b.rank - a.rank))
+    const rank = (group: Verdict[]) => group[0]?.rank ?? 0
+    return worstFirst.sort((a, b) => rank(b) - rank(a))
   })
 </script>
 
