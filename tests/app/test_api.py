@@ -34,7 +34,8 @@ class ReadingTests(ApiTestCase):
         amounts = {status["slot"]: status["up_front"] for status in reply["report"]["slots"]}
         self.assertEqual(amounts["mat"], "price not known")
         self.assertEqual(reply["report"]["costs"]["missing_rates"], ["EUR"])
-        self.assertGreater(reply["report"]["costs"]["unpriced"], 0)
+        costs = reply["report"]["costs"]
+        self.assertEqual((costs["up_front"]["unpriced"], costs["yearly"]["unpriced"]), (9, 1), "8 parts, 1 paid plan")
         self.assertEqual(reply["report"]["costs"]["up_front"]["cap"]["text"], "$10,000.00", "a cap is a cap")
 
     def test_the_money_line_reaches_to_the_larger_of_cap_and_need(self) -> None:

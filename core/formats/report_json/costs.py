@@ -34,6 +34,8 @@ class BudgetJson:
     total_share: float
     contingency_share: float
     cap_share: float
+    unpriced: int
+    """Lines whose amount is not known and so is left out of the total."""
     state: State
 
 
@@ -61,8 +63,17 @@ def costs_json(costs: Costs, verdicts: tuple[Verdict, ...], system: UnitSystem) 
     contingency, horizon, newcomer = texts_of(costs.workings, system)
     return CostsJson(
         lines=[_line(line, system) for line in costs.lines],
-        up_front=_budget(by_id["money.up_front"], costs.up_front, costs.up_front_cap, costs.contingency, system),
-        yearly=_budget(by_id["money.yearly"], costs.yearly, costs.yearly_cap, None, system),
+        up_front=_budget(
+            by_id["money.up_front"],
+            costs.up_front,
+            costs.up_front_cap,
+            costs.contingency,
+            [line.up_front for line in costs.lines],
+            system,
+        ),
+        yearly=_budget(
+            by_id["money.yearly"], costs.yearly, costs.yearly_cap, None, [line.yearly for line in costs.lines], system
+        ),
         horizon=figure_json(costs.horizon, system),
         horizon_years=costs.horizon_years,
         newcomer=figure_json(costs.newcomer, system),
@@ -76,7 +87,12 @@ def costs_json(costs: Costs, verdicts: tuple[Verdict, ...], system: UnitSystem) 
 
 
 def _budget(
-    verdict: Verdict, total: Money, cap: Money | None, contingency: Money | None, system: UnitSystem
+    verdict: Verdict,
+    total: Money,
+    cap: Money | None,
+    contingency: Money | None,
+    amounts: list[Money | None],
+    system: UnitSystem,
 ) -> BudgetJson:
     kept = contingency.minor if contingency else 0
     whole = max(cap.minor if cap else 0, total.minor + kept, 1)
@@ -88,6 +104,7 @@ def _budget(
         total_share=total.minor / whole,
         contingency_share=kept / whole,
         cap_share=cap.minor / whole if cap else 1.0,
+        unpriced=amounts.count(None),
         state=verdict.state,
     )
 

@@ -572,6 +572,8 @@ export interface components {
             contingency_share: number;
             /** Cap Share */
             cap_share: number;
+            /** Unpriced */
+            unpriced: number;
             state: components["schemas"]["State"];
         };
         /**

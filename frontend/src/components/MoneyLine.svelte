@@ -4,7 +4,7 @@
   import Mark from './Mark.svelte'
 
   /** One measured line of money, laid out up to its cap. */
-  let { name, budget, unpriced }: { name: string; budget: Budget; unpriced: number } = $props()
+  let { name, budget }: { name: string; budget: Budget } = $props()
   const over = $derived((budget.left?.value ?? 0) < 0)
 </script>
 
@@ -15,7 +15,7 @@
       <span class="text-sm text-faint">{name}</span>
       <strong>{budget.total.text}</strong>
       <span class="text-sm text-faint"
-        >planned{unpriced ? `, ${counted(unpriced, 'line')} without a price` : ''}</span
+        >planned{budget.unpriced ? `, ${counted(budget.unpriced, 'line')} without a price` : ''}</span
       >
     </span>
     <span class="text-sm text-faint">

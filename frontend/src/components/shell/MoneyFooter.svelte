@@ -12,7 +12,7 @@
     onclick={() => (panels.money = true)}
   >
     <span class="sr-only">Money, line by line:</span>
-    <MoneyLine name="Up front" budget={costs.up_front} unpriced={costs.unpriced} />
-    <MoneyLine name="Each year" budget={costs.yearly} unpriced={0} />
+    <MoneyLine name="Up front" budget={costs.up_front} />
+    <MoneyLine name="Each year" budget={costs.yearly} />
   </button>
 {/if}
