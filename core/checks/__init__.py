@@ -1,5 +1,33 @@
 """The checks of the job. Importing this package registers all of them."""
 
-from core.checks import along, budget, floor, monitor, picture, readings, screen, software, swing, wishes
+from core.checks import (
+    along,
+    budget,
+    fixings,
+    floor,
+    layouts,
+    monitor,
+    picture,
+    readings,
+    screen,
+    software,
+    space,
+    swing,
+    wishes,
+)
 
-__all__ = ["along", "budget", "floor", "monitor", "picture", "readings", "screen", "software", "swing", "wishes"]
+__all__ = [
+    "along",
+    "budget",
+    "fixings",
+    "floor",
+    "layouts",
+    "monitor",
+    "picture",
+    "readings",
+    "screen",
+    "software",
+    "space",
+    "swing",
+    "wishes",
+]

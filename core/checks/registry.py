@@ -56,6 +56,8 @@ class Derivation:
     gives: type
     reads: tuple[Read, ...]
     run: Callable[..., object]
+    lenient: bool
+    """What is not known counts as absent, where it may be absent."""
 
 
 class Registry:
@@ -108,11 +110,18 @@ class Registry:
         Derivations run in the order in which they are registered, so one may read what an earlier one gives.
         Raises `BadCheck` as `check` does.
         """
+        return self._derive(function, lenient=False)
+
+    def derive_from_known(self, function: Callable[P, T]) -> Callable[P, T]:
+        """As `derive`; an optional parameter that stands for something unknown is passed as `None`."""
+        return self._derive(function, lenient=True)
+
+    def _derive(self, function: Callable[P, T], *, lenient: bool) -> Callable[P, T]:
         reads = _reads(function, function.__name__)
         gives, _ = _asked_type(get_type_hints(function).get("return"), function.__name__, "return")
         if gives in self._derivations:
             raise BadCheck(f"{gives.__name__} is derived twice")
-        self._derivations[gives] = Derivation(gives, reads, function)
+        self._derivations[gives] = Derivation(gives, reads, function, lenient)
         return function
 
     def derived(self, given: Readings) -> dict[type, object]:
@@ -120,7 +129,7 @@ class Registry:
         readings: dict[type, object] = dict(given)
         for derivation in self._derivations.values():
             try:
-                arguments = _arguments(derivation.reads, readings)
+                arguments = _arguments(derivation.reads, readings, lenient=derivation.lenient)
                 value = None if arguments is None else derivation.run(*arguments)
             except MissingFact as missing:
                 value = missing
@@ -150,9 +159,14 @@ def _per_player(reads: tuple[Read, ...]) -> bool:
     return any(read.type is Player for read in reads)
 
 
-def _arguments(reads: tuple[Read, ...], readings: Readings) -> list[Any] | None:
+def _arguments(reads: tuple[Read, ...], readings: Readings, *, lenient: bool = False) -> list[Any] | None:
     """The readings in the order of the parameters; raises the `MissingFact` that stands in for one of them."""
     arguments = [readings.get(read.type) for read in reads]
+    if lenient:
+        arguments = [
+            None if read.optional and isinstance(value, MissingFact) else value
+            for read, value in zip(reads, arguments, strict=True)
+        ]
     missing = None
     for read, value in zip(reads, arguments, strict=True):
         if value is None:

@@ -1,18 +1,19 @@
 """The swing disc against ceiling and walls, for every player (trade estimate, see `core.geometry.swing_disc`)."""
 
+from collections.abc import Callable
 from math import degrees
 
 from core.checks.figures import measured_in_room, metres, placed
 from core.checks.places import IN_ROOM, on
 from core.checks.readings import HittingSurface
 from core.checks.register import check
+from core.checks.space import Obstructions
 from core.checks.verdict import Basis, Input, State, Verdict, judge
-from core.geometry.ceiling import Ceiling
 from core.geometry.shadow import Lens
+from core.geometry.surroundings import Surroundings
 from core.geometry.swing_disc import COMFORT_M, PLANE_RAD, UNCERTAINTY_M, Point3, SwingDisc, swing_disc
 from core.model.brief import Player
 from core.model.build import Slot
-from core.model.clubs import Club
 from core.model.facts import known
 from core.model.parts import Enclosure
 from core.model.room import Layout, Room
@@ -21,6 +22,7 @@ from core.quantities import Quantity, Sentence, Unit, say
 PROJECTOR_CLEARANCE_M = 0.30
 """Least distance of a projector from a swing disc (trade)."""
 PROJECTOR_COMFORT_M = 0.15
+LEAST_MOVE_M = 0.001
 TEST_SWING = say("Do a slow test swing with the longest club and measure how high and wide it reaches.")
 
 
@@ -62,17 +64,17 @@ def test_swing(disc: SwingDisc) -> tuple[Sentence, ...]:
 
 
 @check("swing.ceiling", title="Swing under the ceiling", place=IN_ROOM)
-def under_ceiling(player: Player, room: Room, layout: Layout, surface: HittingSurface, ceiling: Ceiling) -> Verdict:
+def under_ceiling(player: Player, room: Room, surroundings: Surroundings) -> Verdict:
     """The player's longest club stays under the ceiling, at right angles to it where it slopes.
 
     apex = 0.80·H + r·sin 57°, r = sqrt(La² + Lc² + 2·La·Lc·cos w). Clear from 0.15 m to spare. The estimate
     is good to 0.10 m, so within that of touching the answer is 'tight, test it'. A measured reach replaces it.
     """
-    club, ball = player.longest_club, ball_at(layout, surface)
-    disc = swing_disc(player, club)
-    margin_m, at = ceiling.clearance_m(disc, ball)
+    ceiling, surface_m = surroundings.ceiling, surroundings.ball[2]
+    disc = swing_disc(player, player.longest_club)
+    margin_m, at = ceiling.clearance_m(disc, surroundings.ball)
     state = swing_state(margin_m, disc)
-    needs, has = metres(at[2] - surface.height_m), metres(ceiling.height_m(at[0], at[1]) - surface.height_m)
+    needs, has = metres(at[2] - surface_m), metres(ceiling.height_m(at[0], at[1]) - surface_m)
     return Verdict(
         state,
         say(
@@ -91,25 +93,54 @@ def under_ceiling(player: Player, room: Room, layout: Layout, surface: HittingSu
             measured_in_room(room, "ceiling_m", "Ceiling" if ceiling.is_flat else "Eaves"),
             *(() if room.ridge_m is None or ceiling.is_flat else (measured_in_room(room, "ridge_m", "Highest point"),)),
             Input("Lining", metres(room.lining_m), Basis.MEASURED),
-            Input("Floor and mat", metres(surface.height_m), Basis.SPEC),
+            Input("Floor and mat", metres(surface_m), Basis.SPEC),
             *swing_inputs(player, disc),
+            *early_release_input(player, surroundings),
         ),
-        changes=() if state is State.CLEAR else _ceiling_cures(player, ceiling, ball, disc, margin_m),
+        changes=()
+        if state is State.CLEAR
+        else (
+            *(test_swing(disc) if margin_m >= -UNCERTAINTY_M else ()),
+            *shorter_club(player, lambda shorter: ceiling.clearance_m(shorter, surroundings.ball)[0]),
+            *move_the_ball(player, surroundings),
+            say("{more} more height makes it clear.", more=metres(COMFORT_M - margin_m)),
+        ),
     )
 
 
-def _ceiling_cures(
-    player: Player, ceiling: Ceiling, ball: Point3, disc: SwingDisc, margin_m: float
-) -> tuple[Sentence, ...]:
-    cures = [*test_swing(disc)] if margin_m >= -UNCERTAINTY_M else []
+def early_release_input(player: Player, surroundings: Surroundings) -> tuple[Input, ...]:
+    """The clearance if the wrists unhinge early, which nobody is sure of before a test swing."""
+    if player.early_release or player.measured_reach(player.longest_club):
+        return ()
+    early = swing_disc(player.model_copy(update={"early_release": True}), player.longest_club)
+    clearance_m, _ = surroundings.ceiling.clearance_m(early, surroundings.ball)
+    return (Input("Clearance with an early release", metres(clearance_m), Basis.TRADE),)
+
+
+def shorter_club(player: Player, clearance_m: Callable[[SwingDisc], float]) -> tuple[Sentence, ...]:
+    """The longest club that is clear, as a cure."""
     for club in player.longest_club.and_shorter():
-        shorter = swing_disc(player, club)
-        spare_m, _ = ceiling.clearance_m(shorter, ball)
-        if swing_state(spare_m, shorter) is State.CLEAR:
-            cures.append(say("A {club} at the longest leaves {spare}.", club=club.value, spare=metres(spare_m)))
-            break
-    cures.append(say("{more} more height makes it clear.", more=metres(COMFORT_M - margin_m)))
-    return tuple(cures)
+        disc = swing_disc(player, club)
+        spare_m = clearance_m(disc)
+        if swing_state(spare_m, disc) is State.CLEAR:
+            return (say("A {club} at the longest leaves {spare}.", club=club.value, spare=metres(spare_m)),)
+    return ()
+
+
+def move_the_ball(player: Player, surroundings: Surroundings) -> tuple[Sentence, ...]:
+    """The shortest way to a spot where this player is clear of everything, as a cure; none where there is no spot."""
+    shift = surroundings.shift_to_clear(player)
+    if shift is None:
+        return ()
+    across_m, along_m = shift
+    across = {"across": metres(abs(across_m)), "side": "right" if across_m > 0 else "left"}
+    along = {"along": metres(abs(along_m)), "way": "back" if along_m > 0 else "toward the screen"}
+    moves_across, moves_along = abs(across_m) >= LEAST_MOVE_M, abs(along_m) >= LEAST_MOVE_M
+    if moves_across and moves_along:
+        return (say("Move the ball {across} to the {side} and {along} {way}.", **across, **along),)
+    if moves_across:
+        return (say("Move the ball {across} to the {side}.", **across),)
+    return (say("Move the ball {along} {way}.", **along),) if moves_along else ()
 
 
 @check("swing.side_walls", title="Swing between the walls", place=IN_ROOM)
@@ -167,33 +198,65 @@ def rear_wall(player: Player, room: Room, layout: Layout, surface: HittingSurfac
     )
 
 
-def room_clearance_m(
-    player: Player, club: Club, room: Room, layout: Layout, surface: HittingSurface, ceiling: Ceiling
-) -> float:
-    """Smallest distance in metres from the disc of `player` with `club` to ceiling, side walls and rear wall."""
-    disc, ball = swing_disc(player, club), ball_at(layout, surface)
-    low, high = disc.bounds(ball)
-    return min(
-        ceiling.clearance_m(disc, ball)[0],
-        low[0],
-        room.width_m - high[0],
-        room.length_m - high[1],
+@check("swing.things", title="Swing past what is in the room", place=IN_ROOM)
+def past_things(player: Player, obstructions: Obstructions, surroundings: Surroundings) -> Verdict:
+    """The player's longest club stays off every obstruction and everything that stays in the room during play.
+
+    Measured from the whole disc, hub to clubhead, to each box with what is behind it: nothing passes between a
+    beam and the ceiling that it hangs from. Clear from 0.15 m; an estimate is good to 0.10 m.
+    """
+    club = player.longest_club
+    disc, closest = swing_disc(player, club), surroundings.closest_thing(player, club)
+    state = swing_state(closest.clearance_m, disc)
+    short_m = COMFORT_M - closest.clearance_m
+    overhead = closest.at[2] > surroundings.ball[2] + disc.hub_height_m
+    return Verdict(
+        state,
+        say("{who}: {spare} to {thing}", who=player.name, spare=metres(closest.clearance_m), thing=closest.name),
+        measured=metres(closest.clearance_m),
+        required=metres(0.0),
+        margin=metres(closest.clearance_m),
+        basis=swing_basis(disc),
+        formula="smallest distance from the swing disc to a box, negative inside it",
+        inputs=lambda: (
+            Input("Things in the room", str(len(obstructions.solids)), Basis.MEASURED),
+            Input("Nearest, across", metres(closest.at[0]), Basis.TRADE),
+            Input("Nearest, along", metres(closest.at[1]), Basis.TRADE),
+            Input("Nearest, height", metres(closest.at[2]), Basis.TRADE),
+            *swing_inputs(player, disc),
+        ),
+        changes=()
+        if state is State.CLEAR
+        else (
+            *test_swing(disc),
+            *move_the_ball(player, surroundings),
+            *_shorter_past_things(player, surroundings),
+            say("Move {thing} {more} away, or remove it.", thing=closest.name, more=metres(short_m)),
+            *([say("Lower the floor by {more}.", more=metres(short_m))] if overhead else []),
+        ),
     )
 
 
+def _shorter_past_things(player: Player, surroundings: Surroundings) -> tuple[Sentence, ...]:
+    for club in player.longest_club.and_shorter():
+        spare_m = surroundings.closest_thing(player, club).clearance_m
+        if swing_state(spare_m, swing_disc(player, club)) is State.CLEAR:
+            return (say("A {club} at the longest leaves {spare}.", club=club.value, spare=metres(spare_m)),)
+    return ()
+
+
 @check("swing.longest_club", title="Longest club", place=IN_ROOM)
-def longest_club(player: Player, room: Room, layout: Layout, surface: HittingSurface, ceiling: Ceiling) -> Verdict:
-    """The longest club, up to the one the player wants, whose swing disc stays clear of ceiling and walls."""
-    clearances = {
-        club: room_clearance_m(player, club, room, layout, surface, ceiling)
-        for club in player.longest_club.and_shorter()
-    }
-    wanted_m = clearances[player.longest_club]
-    states = {club: swing_state(clearance_m, swing_disc(player, club)) for club, clearance_m in clearances.items()}
+def longest_club(player: Player, surroundings: Surroundings) -> Verdict:
+    """The longest club, up to the one the player wants, whose swing disc stays clear of everything.
+
+    Everything is ceiling, side walls and rear wall, what is in the way, and the enclosure.
+    """
+    closest = {club: surroundings.closest(player, club) for club in player.longest_club.and_shorter()}
+    states = {club: swing_state(near.clearance_m, swing_disc(player, club)) for club, near in closest.items()}
     clear = [club for club, state in states.items() if state is State.CLEAR]
     possible = [club for club, state in states.items() if state is not State.BLOCKED]
     longest = clear[0].value if clear else "none"
-    state = states[player.longest_club]
+    state, wanted = states[player.longest_club], closest[player.longest_club]
     if state is State.CLEAR:
         headline = say("{who}: {club} is clear", who=player.name, club=longest)
     else:
@@ -203,62 +266,46 @@ def longest_club(player: Player, room: Room, layout: Layout, surface: HittingSur
         headline,
         measured=longest,
         required=player.longest_club.value,
-        margin=metres(wanted_m),
-        formula="for each club, the smallest distance from its swing disc to ceiling, side walls and rear wall",
+        margin=metres(wanted.clearance_m),
+        formula="for each club, the smallest distance from its swing disc to room, things in the way and enclosure",
         inputs=lambda: tuple(
-            Input(f"Clearance with the {club}", metres(clearance_m), Basis.TRADE)
-            for club, clearance_m in clearances.items()
+            Input(f"Clearance with the {club}, to the {near.name}", metres(near.clearance_m), Basis.TRADE)
+            for club, near in closest.items()
         ),
         changes=()
         if state is State.CLEAR
         else (
             say("Possible after a slow test swing: {club}.", club=possible[0].value if possible else "none"),
-            say("See the ceiling and wall answers for what is in the way."),
+            say("The {thing} is in the way; its own answer says what helps.", thing=wanted.name),
         ),
     )
 
 
 @check("enclosure.swing", title="Swing inside the enclosure", place=on(Slot.ENCLOSURE))
-def inside_enclosure(
-    player: Player, enclosure: Enclosure, room: Room, layout: Layout, surface: HittingSurface
-) -> Verdict:
-    """Where the enclosure reaches into the swing disc, its sides and roof keep off it; otherwise it ends short of it.
+def inside_enclosure(player: Player, enclosure: Enclosure, layout: Layout, surroundings: Surroundings) -> Verdict:
+    """The swing keeps off the enclosure's sides and roof, whether it reaches into the box or ends short of it.
 
-    Side panels are centred across the room. Clearance is the smallest of: disc to side panel, disc to roof,
-    for the part of the disc inside the box; or disc to the mouth of the box.
+    Side panels are centred across the room. A swing that is beyond a panel has gone through it, so behind each
+    panel everything counts as solid.
     """
     depth_m = known(enclosure.depth_m, enclosure, "depth")
     inner_m = known(enclosure.inner_width_m, enclosure, "inner width")
     roof_m = known(enclosure.inner_height_m, enclosure, "inner height")
+    known(enclosure.outer_width_m, enclosure, "outer width")
+    known(enclosure.outer_height_m, enclosure, "outer height")
     disc = swing_disc(player, player.longest_club)
-    ball = ball_at(layout, surface)
-    mouth_m = layout.screen_y_m + depth_m
-    front_m = disc.bounds(ball)[0][1]
-    if front_m >= mouth_m:
-        clearance_m = front_m - mouth_m
-        headline = say("{who}'s swing ends {spare} short of the enclosure", who=player.name, spare=metres(clearance_m))
-        state = State.CLEAR
-    else:
-        points = disc.at(ball)
-        inside = points[points[:, 1] < mouth_m]
-        left_m = (room.width_m - inner_m) / 2
-        clearance_m = float(
-            min(
-                inside[:, 0].min() - left_m,
-                left_m + inner_m - inside[:, 0].max(),
-                roof_m - inside[:, 2].max(),
-            )
-        )
-        state = swing_state(clearance_m, disc)
-        headline = say("{who}'s swing keeps {spare} inside the box", who=player.name, spare=metres(clearance_m))
-    back_m = mouth_m - front_m
+    closest = surroundings.closest_panel(player, player.longest_club)
+    state = swing_state(closest.clearance_m, disc)
+    spare = metres(closest.clearance_m)
+    back_m = layout.screen_y_m + depth_m - disc.bounds(surroundings.ball)[0][1]
     return Verdict(
         state,
-        headline,
-        measured=metres(clearance_m),
+        say("{who}'s swing keeps {spare} from the {panel}", who=player.name, spare=spare, panel=closest.name),
+        measured=spare,
         required=metres(0.0),
-        margin=metres(clearance_m),
-        formula="smallest distance from the swing disc to side panels and roof, or to the mouth of the box",
+        margin=spare,
+        basis=swing_basis(disc),
+        formula="smallest distance from the swing disc to side panels and roof, negative through them",
         inputs=lambda: (
             Input("Depth", metres(depth_m), Basis.SPEC),
             Input("Inner width", metres(inner_m), Basis.SPEC),
@@ -268,7 +315,11 @@ def inside_enclosure(
         ),
         changes=()
         if state is State.CLEAR
-        else (say("Move the ball {back} back, out of the box.", back=metres(back_m)), *test_swing(disc)),
+        else (
+            *([say("Move the ball {back} back, out of the box.", back=metres(back_m))] if back_m > 0 else []),
+            *move_the_ball(player, surroundings),
+            *test_swing(disc),
+        ),
     )
 
 

@@ -1,20 +1,35 @@
-"""Where the ball may be: every position at which all players stay clear, as a convex polygon on the floor.
+"""Where the ball may be: every position at which all players stay clear, as areas of the floor.
 
 A swing disc moves with the ball, so its distance to a wall or a ceiling plane is a linear function of where the
-ball is. Each wall, plane and rule of the room is then one half-plane, and what is left of the floor is their
-intersection: exact, where a grid would only sample it.
+ball is. Each wall, plane and rule of the room is then one half-plane, and what they leave of the floor is a convex
+polygon: exact, where a grid would only sample it. What boxes rule out is then cut out of it.
 """
 
 from collections.abc import Iterable
+from functools import lru_cache
 from typing import NamedTuple
 
+from shapely import MultiPoint, MultiPolygon, Polygon, unary_union
+from shapely import Point as GeometryPoint
+from shapely.geometry.base import BaseGeometry
+from shapely.ops import nearest_points
+
+from core.geometry.boxes import Box
 from core.geometry.ceiling import Ceiling
-from core.geometry.swing_disc import COMFORT_M, swing_disc
+from core.geometry.keep_out import keep_outs
+from core.geometry.swing_disc import COMFORT_M, SwingDisc, swing_disc
 from core.model.brief import Handedness, Player
 from core.model.room import Room
 
 Point = tuple[float, float]
 EDGE_M = 1e-9
+
+
+class Area(NamedTuple):
+    """One connected area of the floor: its outline, and what is cut out of it, as corners (x, y) in metres."""
+
+    outline: tuple[Point, ...]
+    holes: tuple[tuple[Point, ...], ...] = ()
 
 
 class HalfPlane(NamedTuple):
@@ -50,29 +65,90 @@ def free_side_limit(player: Player, room: Room, least_m: float) -> HalfPlane:
     return HalfPlane(-1, 0, -least_m)
 
 
-def region(room: Room, limits: Iterable[HalfPlane]) -> tuple[Point, ...]:
-    """The corners (x, y) of the floor that all `limits` leave; none where they leave nothing.
+def clear_floor(
+    room: Room,
+    ceiling: Ceiling,
+    surface_m: float,
+    players: Iterable[Player],
+    boxes: tuple[Box, ...],
+    rules: Iterable[HalfPlane],
+) -> tuple[Area, ...]:
+    """Where the ball may be for the longest clubs of `players` to be clear of room and boxes, by `rules` besides."""
+    limits, discs = list(rules), []
+    for player in players:
+        limits += swing_limits(player, room, ceiling, surface_m)
+        discs.append(swing_disc(player, player.longest_club))
+    return _clear_floor(room.width_m, room.length_m, tuple(limits), tuple(discs), surface_m, boxes)
 
-    >>> from core.model.room import Room
-    >>> region(Room(width_m=4, length_m=6), [HalfPlane(-1, 0, -1), HalfPlane(0, 1, 2)])
-    ((1.0, 0.0), (4.0, 0), (4.0, 2.0), (1.0, 2.0))
+
+@lru_cache(maxsize=256)
+def _clear_floor(
+    width_m: float,
+    length_m: float,
+    limits: tuple[HalfPlane, ...],
+    discs: tuple[SwingDisc, ...],
+    surface_m: float,
+    boxes: tuple[Box, ...],
+) -> tuple[Area, ...]:
+    """Kept, since dragging the ball about changes nothing of it."""
+    outlines = [
+        outline for disc in discs for box in boxes for outline in keep_outs(disc, surface_m, box, COMFORT_M, width_m)
+    ]
+    return region(width_m, length_m, limits, outlines)
+
+
+def region(
+    width_m: float, length_m: float, limits: Iterable[HalfPlane], keep_out: Iterable[tuple[Point, ...]] = ()
+) -> tuple[Area, ...]:
+    """What `limits` leave of a floor and `keep_out` does not cover, the largest area first.
+
+    >>> region(4, 6, [HalfPlane(-1, 0, -1), HalfPlane(0, 1, 2)])
+    (Area(outline=((1.0, 0.0), (4.0, 0.0), (4.0, 2.0), (1.0, 2.0)), holes=()),)
     """
-    corners: list[Point] = [(0, 0), (room.width_m, 0), (room.width_m, room.length_m), (0, room.length_m)]
+    corners: list[Point] = [(0, 0), (width_m, 0), (width_m, length_m), (0, length_m)]
     tightest: dict[tuple[float, float], float] = {}
     for a, b, limit in limits:
         tightest[a, b] = min(limit, tightest.get((a, b), limit))
     for (a, b), limit in tightest.items():
         corners = _clipped(corners, HalfPlane(a, b, limit))
-    return tuple(corners)
+    outlines = [Polygon(outline) for outline in keep_out if len(outline) > MOST_FLAT]
+    if not outlines:
+        return (Area(tuple((float(x), float(y)) for x, y in corners)),) if corners else ()
+    if len(corners) <= MOST_FLAT:
+        return ()
+    left = Polygon(corners).difference(unary_union(outlines))
+    pieces = left.geoms if isinstance(left, MultiPolygon) else [left]
+    areas = [_area(piece) for piece in pieces if isinstance(piece, Polygon) and piece.area > EDGE_M]
+    return tuple(sorted(areas, key=lambda area: -Polygon(area.outline, area.holes).area))
 
 
-def nearest_inside(corners: tuple[Point, ...], wanted: Point) -> Point:
-    """The point of a convex polygon nearest to `wanted`; `wanted` itself where it is inside."""
-    edges = list(zip(corners, (*corners[1:], corners[0]), strict=True))
-    if all((x2 - x1) * (wanted[1] - y1) - (y2 - y1) * (wanted[0] - x1) >= -EDGE_M for (x1, y1), (x2, y2) in edges):
-        return wanted
-    candidates = [_nearest_on(start, end, wanted) for start, end in edges]
-    return min(candidates, key=lambda point: (point[0] - wanted[0]) ** 2 + (point[1] - wanted[1]) ** 2)
+def nearest_inside(areas: tuple[Area, ...], wanted: Point) -> Point:
+    """The point of `areas` nearest to `wanted`; `wanted` itself where it is inside. Raises `ValueError` for none."""
+    at = GeometryPoint(wanted)
+    found = []
+    for area in areas:
+        shape = _shape(area)
+        if shape.distance(at) <= EDGE_M:
+            return wanted
+        nearest, _ = nearest_points(shape, at)
+        found.append((shape.distance(at), (float(nearest.x), float(nearest.y))))
+    return min(found)[1]
+
+
+MOST_FLAT = 2
+"""Corners that enclose nothing: a point or a line on which everybody is just clear."""
+
+
+def _shape(area: Area) -> BaseGeometry:
+    if len(area.outline) > MOST_FLAT:
+        return Polygon(area.outline, area.holes)
+    return MultiPoint(area.outline).convex_hull
+
+
+def _area(piece: Polygon) -> Area:
+    rings = [tuple((float(x), float(y)) for x, y in ring.coords[:-1]) for ring in (piece.exterior, *piece.interiors)]
+    outline = rings[0] if piece.exterior.is_ccw else rings[0][::-1]
+    return Area(outline, tuple(rings[1:]))
 
 
 def _clipped(corners: list[Point], limit: HalfPlane) -> list[Point]:
@@ -85,13 +161,3 @@ def _clipped(corners: list[Point], limit: HalfPlane) -> list[Point]:
             share = over / (over - under)
             kept.append((start[0] + share * (end[0] - start[0]), start[1] + share * (end[1] - start[1])))
     return kept
-
-
-def _nearest_on(start: Point, end: Point, wanted: Point) -> Point:
-    along = (end[0] - start[0], end[1] - start[1])
-    length = along[0] ** 2 + along[1] ** 2
-    if length == 0:
-        return start
-    share = ((wanted[0] - start[0]) * along[0] + (wanted[1] - start[1]) * along[1]) / length
-    share = min(1.0, max(0.0, share))
-    return start[0] + share * along[0], start[1] + share * along[1]

@@ -2,6 +2,7 @@
 
 from core.model.record import Metres, Record
 from core.model.room import Layout, Room
+from core.model.things import BayPart
 
 
 class LayoutMove(Record):
@@ -18,6 +19,7 @@ class LayoutMove(Record):
     ball_to_screen_m: Metres | None = None
     behind_ball_m: Metres | None = None
     right_wall_m: Metres | None = None
+    stays_up: tuple[BayPart, ...] | None = None
 
 
 CLEARABLE = frozenset({"lens_distance_m", "lens_height_m", "monitor_distance_m"})

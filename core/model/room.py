@@ -9,7 +9,10 @@ from typing import Annotated, Self
 
 from pydantic import Field, model_validator
 
-from core.model.record import Lux, Metres, PositiveMetres, Record
+from core.model.record import Lux, Metres, Name, PositiveMetres, Record
+from core.model.things import BayPart, Joists, Opening, Socket, Stored, Thing
+
+MOST_THINGS = 60
 
 
 class Light(StrEnum):
@@ -39,8 +42,9 @@ class CeilingShape(StrEnum):
 
 
 class Room(Record):
-    """A rectangular room."""
+    """A rectangular room and what is in it."""
 
+    name: Name = "The room"
     width_m: Annotated[Metres, Field(ge=1, le=40)] = 4.5
     length_m: Annotated[Metres, Field(ge=1, le=60)] = 6.0
     ceiling_m: Annotated[Metres, Field(ge=1.0, le=20)] = 2.75
@@ -57,12 +61,30 @@ class Room(Record):
     light: Light = Light.DIM
     measured_lux: Lux | None = None
     """Light on the screen as measured with a meter; stands before the preset."""
+    things: Annotated[tuple[Thing, ...], Field(max_length=MOST_THINGS)] = ()
+    openings: Annotated[tuple[Opening, ...], Field(max_length=MOST_THINGS)] = ()
+    sockets: Annotated[tuple[Socket, ...], Field(max_length=MOST_THINGS)] = ()
+    joists: Joists | None = None
+    stored: Annotated[tuple[Stored, ...], Field(max_length=MOST_THINGS)] = ()
+    """What the room must still hold, where it stands when nobody plays."""
 
     @model_validator(mode="after")
     def _ridge_over_eaves(self) -> Self:
         if self.ridge_m is not None and self.ridge_m < self.ceiling_m:
             raise ValueError("ridge_m must not be lower than ceiling_m, the height at the eaves")
         return self
+
+    @model_validator(mode="after")
+    def _distinct_contents(self) -> Self:
+        ids = [content.id for content in self.contents]
+        if len(ids) != len(set(ids)):
+            raise ValueError("two things in the room share an id; each needs an id of its own")
+        return self
+
+    @property
+    def contents(self) -> tuple[Thing | Opening | Socket | Stored, ...]:
+        """Everything in the room that has an id of its own."""
+        return (*self.things, *self.openings, *self.sockets, *self.stored)
 
     @property
     def screen_lux(self) -> float:
@@ -87,6 +109,8 @@ class Layout(Record):
     """Launch monitor to ball; left empty, the middle of what its maker states."""
     monitor_pad_m: Annotated[PositiveMetres, Field(le=0.5)] = 0.0
     """Height of what a floor-standing monitor stands on, above the bare floor."""
+    stays_up: tuple[BayPart, ...] = (BayPart.PROJECTOR,)
+    """What of the bay stays where it is while the room serves for something else."""
 
     @property
     def ball_to_screen_m(self) -> float:

@@ -2,25 +2,29 @@
 
 from collections.abc import Iterator, Mapping
 from itertools import pairwise
+from typing import TypeVar
 
 import core.checks  # noqa: F401  registers the checks
 from core.checks.places import Step
-from core.checks.readings import HittingSurface, given_readings
+from core.checks.readings import given_readings
 from core.checks.register import REGISTRY
 from core.checks.registry import Readings, Registry
+from core.checks.space import PlayingLayout, StowedLayout
 from core.checks.verdict import State, Verdict, unknown
+from core.drawing import Scene, scene_of, stowed_scene_of
 from core.geometry.ceiling import Ceiling
-from core.geometry.scene import scene_of
+from core.geometry.furnishing import Furnishing
+from core.geometry.surroundings import Surroundings
 from core.model.build import OPTIONAL_SLOTS_BY_STAGE, Build, Slot
 from core.model.chain import resolve_chain
 from core.model.facts import NobodySwings
 from core.model.parts import Part
 from core.money.costs import Costs
 from core.quantities import say
-from core.report.furnishing import furnishing_of
-from core.report.hitting import HittingSpot, hitting_spots
+from core.report.hitting import hitting_spots
 from core.report.report import LinkStatus, OpenQuestion, Report, SlotStatus
 
+T = TypeVar("T")
 ROOM_QUESTIONS = {"width_m": "width", "length_m": "length", "ceiling_m": "ceiling height"}
 
 
@@ -33,7 +37,9 @@ def evaluate(build: Build, parts: Mapping[str, Part], registry: Registry = REGIS
     readings = registry.derived(given_readings(build, chain))
     verdicts = tuple(registry.verdicts(readings, build.brief.players))
     worst = _worst_by_place(verdicts, registry)
-    hitting = _hitting(build, readings)
+    surroundings = _reading(readings, Surroundings)
+    hitting = hitting_spots(surroundings, build.layout) if surroundings else ()
+    playing = _reading(readings, PlayingLayout)
     costs = readings[Costs]
     assert isinstance(costs, Costs)
     return Report(
@@ -44,26 +50,32 @@ def evaluate(build: Build, parts: Mapping[str, Part], registry: Registry = REGIS
             build.room,
             build.layout,
             build.brief.players,
-            furnishing_of(readings),
-            _ceiling(readings),
-            tuple(spot.corners for spot in hitting),
+            _reading(readings, Furnishing) or Furnishing(),
+            _reading(readings, Ceiling),
+            tuple(area for spot in hitting for area in spot.areas),
+            surroundings,
+            playing.solids if playing else (),
+            playing.conflicts if playing else (),
         ),
+        stowed=_stowed_scene(build, readings),
         costs=costs,
         questions=tuple(_questions(build, verdicts, registry)),
         hitting=hitting,
     )
 
 
-def _hitting(build: Build, readings: Readings) -> tuple[HittingSpot, ...]:
-    surface, ceiling = readings[HittingSurface], _ceiling(readings)
-    if ceiling is None or not isinstance(surface, HittingSurface):
-        return ()
-    return hitting_spots(build.room, build.layout, build.brief.players, ceiling, surface.height_m)
+def _stowed_scene(build: Build, readings: Readings) -> Scene | None:
+    stowed = _reading(readings, StowedLayout)
+    if stowed is None:
+        return None
+    ceiling = _reading(readings, Ceiling)
+    return stowed_scene_of(build.room, build.layout, ceiling, stowed.solids, stowed.conflicts)
 
 
-def _ceiling(readings: Readings) -> Ceiling | None:
-    ceiling = readings[Ceiling]
-    return ceiling if isinstance(ceiling, Ceiling) else None
+def _reading(readings: Readings, kind: type[T]) -> T | None:
+    """A reading, or `None` where it is absent or not known."""
+    value = readings.get(kind)
+    return value if isinstance(value, kind) else None
 
 
 def _worst_by_place(verdicts: tuple[Verdict, ...], registry: Registry) -> dict[tuple[Slot, ...], Verdict]:

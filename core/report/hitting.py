@@ -10,8 +10,8 @@ from core.checks.along import (
     FREE_SIDE_COMFORT_M,
     FREE_SIDE_LEAST_M,
 )
-from core.geometry.ceiling import Ceiling
-from core.geometry.hitting_region import HalfPlane, Point, free_side_limit, nearest_inside, region, swing_limits
+from core.geometry.hitting_region import Area, HalfPlane, Point, free_side_limit, nearest_inside
+from core.geometry.surroundings import Surroundings
 from core.geometry.swing_disc import swing_disc
 from core.model.brief import Handedness, Player
 from core.model.room import Layout, Room
@@ -25,48 +25,45 @@ class HittingSpot:
     """A region of ball positions and the best one in it, for the players of one or both hands."""
 
     hands: tuple[Handedness, ...]
-    corners: tuple[Point, ...]
-    """(x, y) in metres; none where nobody can stand."""
+    areas: tuple[Area, ...]
+    """None where nobody can stand."""
     best: Point | None
     reason: Sentence
 
 
-def hitting_spots(
-    room: Room, layout: Layout, players: tuple[Player, ...], ceiling: Ceiling, surface_m: float
-) -> tuple[HittingSpot, ...]:
+def hitting_spots(surroundings: Surroundings, layout: Layout) -> tuple[HittingSpot, ...]:
     """One spot that serves all players; where there is none and both hands play, one for each hand."""
+    players = surroundings.players
     if not players:
         return ()
-    together = _spot(room, layout, players, ceiling, surface_m)
+    together = _spot(surroundings, layout, players)
     hands = sorted({player.handedness for player in players})
     if together.best is not None or len(hands) == 1:
         return (together,)
     groups = [tuple(player for player in players if player.handedness is hand) for hand in hands]
-    return tuple(_spot(room, layout, group, ceiling, surface_m) for group in groups)
+    return tuple(_spot(surroundings, layout, group) for group in groups)
 
 
-def _spot(room: Room, layout: Layout, players: tuple[Player, ...], ceiling: Ceiling, surface_m: float) -> HittingSpot:
-    limits = [
+def _spot(surroundings: Surroundings, layout: Layout, players: tuple[Player, ...]) -> HittingSpot:
+    room = surroundings.room
+    rules = [
         HalfPlane(0, -1, -(layout.screen_y_m + BALL_TO_SCREEN_LEAST_M)),
-        *(limit for player in players for limit in swing_limits(player, room, ceiling, surface_m)),
         *(free_side_limit(player, room, FREE_SIDE_LEAST_M + FREE_SIDE_COMFORT_M) for player in players),
         *(_behind(player, room) for player in players),
     ]
-    corners = region(room, limits)
+    areas = surroundings.clear_floor(players, rules)
     hands = tuple(sorted({player.handedness for player in players}))
-    if not corners:
+    if not areas:
         return HittingSpot(hands, (), None, say("No spot on this floor is clear for {who}.", who=_names(players)))
     wanted = (room.width_m / 2, layout.screen_y_m + BALL_TO_SCREEN_COMFORT_M)
-    x_m, y_m = nearest_inside(corners, wanted)
-    offset = Quantity(abs(x_m - room.width_m / 2), Unit.METRE)
-    to_screen = Quantity(y_m - layout.screen_y_m, Unit.METRE)
+    x_m, y_m = nearest_inside(areas, wanted)
     reason = say(
         "Clear for {who}; {offset} beside the picture's centre, {to_screen} from the screen.",
         who=_names(players),
-        offset=offset,
-        to_screen=to_screen,
+        offset=Quantity(abs(x_m - room.width_m / 2), Unit.METRE),
+        to_screen=Quantity(y_m - layout.screen_y_m, Unit.METRE),
     )
-    return HittingSpot(hands, corners, (round(x_m, LENGTH_DECIMALS), round(y_m, LENGTH_DECIMALS)), reason)
+    return HittingSpot(hands, areas, (round(x_m, LENGTH_DECIMALS), round(y_m, LENGTH_DECIMALS)), reason)
 
 
 def _behind(player: Player, room: Room) -> HalfPlane:

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from core.checks.places import Step
 from core.checks.verdict import State, Verdict
-from core.geometry.scene import Scene
+from core.drawing import Scene
 from core.model.build import Slot
 from core.money.costs import Costs
 from core.quantities import Money, Sentence
@@ -50,6 +50,8 @@ class Report:
     slots: tuple[SlotStatus, ...]
     links: tuple[LinkStatus, ...]
     scene: Scene
+    stowed: Scene | None
+    """The drawing while the room serves for something else; `None` where it must hold nothing."""
     costs: Costs
     questions: tuple[OpenQuestion, ...]
     hitting: tuple[HittingSpot, ...]

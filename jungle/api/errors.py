@@ -8,6 +8,7 @@ from ninja.errors import ValidationError
 
 from core.formats.errors import BadFile
 from core.model.chain import UnknownPart
+from core.model.contents import NotInRoom
 from core.model.typed import FieldErrors
 from jungle.api.replies import build_reply, send
 from jungle.api.requests import SignedIn
@@ -44,8 +45,9 @@ def register_errors(api: NinjaAPI) -> None:
     def unknown_part(request: HttpRequest, error: UnknownPart) -> HttpResponse:
         return _refused("Some values were not accepted.", [_problem(f"chain.{error.slot}", "", error.problem)])
 
+    @api.exception_handler(NotInRoom)
     @api.exception_handler(NothingThere)
-    def nothing_there(request: HttpRequest, error: NothingThere) -> HttpResponse:
+    def nothing_there(request: HttpRequest, error: LookupError) -> HttpResponse:
         return send(Problems(message=str(error), errors=[]), 404)
 
     @api.exception_handler(StaleRevision)

@@ -14,7 +14,7 @@ from core.model.typed import field_texts
 from core.quantities import UnitSystem
 from core.report import evaluate
 from jungle.api.requests import SignedIn
-from jungle.api.schemas import BuildReply, PartSheet, PlanChoice
+from jungle.api.schemas import BuildReply, PartSheet, PlanChoice, Preview
 from jungle.catalogue.models import Part
 from jungle.plans.models import Build
 from jungle.plans.services.editing import history_labels
@@ -52,6 +52,13 @@ def build_reply(build: Build, units: UnitSystem) -> BuildReply:
         parts={slot: _part_sheet(sheets[hung.part]) for slot, hung in plan.chain.items()},
         report=report_json(evaluate(plan, sheets), units),
     )
+
+
+def preview_reply(build: Build, plan: BuildDocument, number: int, units: UnitSystem) -> Preview:
+    """What `plan`, an edit of `build` that is not made yet, would be; `number` is the request's own."""
+    report = report_json(evaluate(plan, hung_sheets(build.owner_id, plan)), units)
+    texts = dict(field_texts(plan, units, plan.brief.currency))
+    return Preview.model_construct(number=number, texts=texts, report=report)
 
 
 def _part_sheet(sheet: SpecSheet) -> PartSheet:

@@ -14,6 +14,8 @@ from core.model.build import Slot
 from core.model.clubs import Club
 from core.model.parts import Billing
 from core.model.room import CeilingShape, Light
+from core.model.things import BayPart, FixedTo, Opens, Wall, WhilePlaying
+from core.model.things import Decision as Decided
 from core.quantities import UnitSystem
 
 Typed = Annotated[str, Field(max_length=40)] | Annotated[float, Field(allow_inf_nan=False)]
@@ -77,6 +79,7 @@ class TestSwing(Change):
 class RoomChange(Change):
     """Measurements of the room."""
 
+    name: NewName = ""
     width_m: Typed = 0.0
     length_m: Typed = 0.0
     ceiling_m: Typed = 0.0
@@ -102,6 +105,56 @@ class LayoutChange(Change):
     ball_to_screen_m: Typed = 0.0
     behind_ball_m: Typed = 0.0
     right_wall_m: Typed = 0.0
+    stays_up: Annotated[list[BayPart], Field(max_length=len(BayPart))] = []
+
+
+class NewContent(Change):
+    """What to put into the room."""
+
+    kind: Annotated[str, Field(max_length=40)]
+
+
+class ContentChange(Change):
+    """What was measured of something in the room, or decided about it."""
+
+    name: NewName = ""
+    x_m: Typed = 0.0
+    y_m: Typed = 0.0
+    z_m: Typed = 0.0
+    width_m: Typed = 0.0
+    length_m: Typed = 0.0
+    height_m: Typed = 0.0
+    fixed_to: FixedTo = FixedTo.CEILING
+    decision: Decided = Decided.KEEP
+    new_x_m: TypedOrCleared = None
+    new_y_m: TypedOrCleared = None
+    new_z_m: TypedOrCleared = None
+    while_playing: WhilePlaying = WhilePlaying.OUT
+    play_x_m: TypedOrCleared = None
+    play_y_m: TypedOrCleared = None
+    wall: Wall = Wall.LEFT
+    along_m: Typed = 0.0
+    sill_m: Typed = 0.0
+    opens: Opens = Opens.INWARD
+    hinge_far: bool = False
+
+
+class ContentPreviewChange(ContentChange):
+    """A drag of something in the room, on its way. `number` tells replies apart."""
+
+    number: Annotated[int, Field(ge=0, le=2**31)] = 0
+
+    def changes(self) -> dict[str, object]:
+        """The fields that were given, `revision` and `number` aside."""
+        return self.model_dump(exclude_unset=True, exclude={"revision", "number"})
+
+
+class JoistsChange(Change):
+    """How the joists run."""
+
+    along: bool = False
+    first_m: Typed = 0.2
+    spacing_m: Typed = 0.6
 
 
 class Hang(Change):

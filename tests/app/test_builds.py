@@ -51,10 +51,10 @@ class FileTests(TestCase):
 
     def test_unknown_fields_survive_the_database(self) -> None:
         document = json.loads(file_text())
-        document["build"]["room"]["sockets"] = [{"x_m": 1.2}]
+        document["build"]["room"]["cupboards"] = [{"x_m": 1.2}]
         document["parts"][0]["warranty_years"] = 3
         written = json.loads(write_build_file(build_file(import_build(person(), json.dumps(document).encode()))))
-        self.assertEqual(written["build"]["room"]["sockets"], [{"x_m": 1.2}])
+        self.assertEqual(written["build"]["room"]["cupboards"], [{"x_m": 1.2}])
         self.assertIn(3, [part.get("warranty_years") for part in written["parts"]])
 
     def test_a_bad_file_stores_nothing(self) -> None:

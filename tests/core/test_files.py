@@ -53,7 +53,7 @@ class BuildFileTests(TestCase):
     def test_unknown_fields_survive_at_every_depth(self) -> None:
         changed = document()
         changed["colour"] = {"wall": "black"}
-        changed["build"]["room"]["sockets"] = [{"x_m": 1.2}]
+        changed["build"]["room"]["cupboards"] = [{"x_m": 1.2}]
         changed["build"]["brief"]["players"][0]["nickname"] = "Ace"
         changed["parts"][0]["warranty_years"] = 3
         self.assertEqual(json.loads(write_build_file(read_build_file(json.dumps(changed)))), changed)

@@ -147,7 +147,9 @@ class RunnerTests(TestCase):
 
 class JobTests(TestCase):
     def test_every_check_that_a_full_build_can_trigger_is_answered(self) -> None:
-        answered = {verdict.id for verdict in evaluate(worlds.full_build(), worlds.full_parts()).verdicts}
+        answered = {
+            verdict.id for verdict in evaluate(worlds.full_build(room=worlds.full_room()), worlds.full_parts()).verdicts
+        }
         other_kinds = {"monitor.beside", "monitor.overhead", "monitor.drilling"}
         self.assertEqual(answered, {check.id for check in REGISTRY.checks} - other_kinds)
 

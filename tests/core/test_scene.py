@@ -2,7 +2,7 @@
 
 from unittest import TestCase
 
-from core.geometry.scene import Scene
+from core.drawing import Scene
 from core.model.moves import LayoutMove, layout_changes
 from core.model.parts import OverheadCamera, SideCamera
 from core.report import evaluate

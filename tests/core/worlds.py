@@ -3,6 +3,10 @@
 from typing import Any, TypeVar
 
 from core.checks.readings import HittingSurface
+from core.geometry.ceiling import ceiling_of
+from core.geometry.furnishing import Hood
+from core.geometry.solids import hood_solids, stored_solids, thing_solids
+from core.geometry.surroundings import Surroundings
 from core.model.brief import Brief, Player
 from core.model.build import Build
 from core.model.parts import (
@@ -24,6 +28,7 @@ from core.model.parts import (
     TitlePlan,
 )
 from core.model.room import Layout, Room
+from core.model.things import Stored, Thing
 
 M = TypeVar("M", bound=LaunchMonitor)
 BARE_FLOOR = HittingSurface(0.0, 0.0)
@@ -45,8 +50,72 @@ def room(**facts: Any) -> Room:
     return Room.model_validate({"width_m": 4.6, "length_m": 7.0, "ceiling_m": 3.0, "guessed": (), **facts})
 
 
+def thing(**facts: Any) -> Thing:
+    """A beam under the ceiling, 0.20 high and 0.15 long, across the room at 3.4 m."""
+    return Thing.model_validate(
+        {
+            "id": "beam",
+            "kind": "beam",
+            "name": "beam",
+            "x_m": 0.0,
+            "y_m": 3.4,
+            "z_m": 2.8,
+            "width_m": 4.6,
+            "length_m": 0.15,
+            "height_m": 0.2,
+            "fixed_to": "ceiling",
+            **facts,
+        }
+    )
+
+
+def door(**facts: Any) -> dict[str, Any]:
+    """A door 0.90 m wide in the rear wall that opens into the room, hinged toward the left wall."""
+    return {
+        "id": "door",
+        "kind": "door",
+        "name": "door",
+        "wall": "rear",
+        "along_m": 1.0,
+        "width_m": 0.9,
+        "height_m": 2.0,
+        **facts,
+    }
+
+
+def stored(**facts: Any) -> Stored:
+    """A dinghy on its trolley, along the left wall in the rear."""
+    return Stored.model_validate(
+        {
+            "id": "dinghy",
+            "kind": "boat",
+            "name": "dinghy",
+            "x_m": 0.0,
+            "y_m": 2.8,
+            "width_m": 1.5,
+            "length_m": 4.2,
+            "height_m": 1.4,
+            **facts,
+        }
+    )
+
+
 def layout(**facts: Any) -> Layout:
     return Layout.model_validate({"ball_x_m": 2.3, "ball_y_m": 3.5, "screen_y_m": 0.4, **facts})
+
+
+def around(
+    where: Room, placed: Layout, *players: Player, surface_m: float = 0.0, hood: Hood | None = None
+) -> Surroundings:
+    """What the swings of `players` must keep clear of in a room."""
+    return Surroundings(
+        room=where,
+        ceiling=ceiling_of(where),
+        ball=(placed.ball_x_m, placed.ball_y_m, surface_m),
+        players=players,
+        things=(*thing_solids(where), *stored_solids(where, playing=True)),
+        panels=hood_solids(hood, placed, where) if hood else (),
+    )
 
 
 def radar(**facts: Any) -> RearRadar:
@@ -217,6 +286,22 @@ PLACES = {
 def full_parts() -> dict[str, Part]:
     parts = (tiles(), mat(), radar(), title(), computer(), projector(), screen(), enclosure())
     return {part.id: part for part in parts}
+
+
+def full_room(**facts: Any) -> Room:
+    """A room with one of everything in it, where nothing is in anybody's way while people play."""
+    return room(
+        things=[thing(y_m=6.6).model_dump()],
+        openings=[
+            door(),
+            {"id": "window", "kind": "window", "name": "window", "wall": "left", "along_m": 1.0}
+            | {"width_m": 1.2, "height_m": 1.2, "sill_m": 0.9, "opens": "not"},
+        ],
+        sockets=[{"id": "socket", "name": "socket", "wall": "left", "along_m": 3.5}],
+        joists={"along": True, "first_m": 0.2, "spacing_m": 0.6},
+        stored=[stored().model_dump()],
+        **facts,
+    )
 
 
 def full_build(**facts: Any) -> Build:

@@ -2,7 +2,8 @@
 
 from dataclasses import dataclass
 
-from core.geometry.scene import Dimension, Scene, View
+from core.drawing import Dimension, Layer, Scene, View
+from core.drawing.shapes import Point
 from core.quantities import UnitSystem, format_length
 
 
@@ -24,6 +25,8 @@ class ShapeJson:
     closed: bool
     subject: str
     label: str
+    layer: Layer
+    holes: list[list[float]]
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,6 +39,7 @@ class DimensionJson:
     end: PointJson
     text: str
     field: str
+    subject: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,6 +53,7 @@ class HandleJson:
     u_field: str
     v_field: str
     u_origin_m: float
+    v_origin_m: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,10 +78,12 @@ def scene_json(scene: Scene, system: UnitSystem) -> SceneJson:
             ShapeJson(
                 view=shape.view,
                 meaning=shape.meaning,
-                points=[round(number, 3) for point in shape.points for number in point],
+                points=_numbers(shape.points),
                 closed=shape.closed,
                 subject=shape.subject,
                 label=shape.label,
+                layer=shape.layer,
+                holes=[_numbers(hole) for hole in shape.holes],
             )
             for shape in scene.shapes
         ],
@@ -90,6 +97,7 @@ def scene_json(scene: Scene, system: UnitSystem) -> SceneJson:
                 u_field=handle.u_field,
                 v_field=handle.v_field,
                 u_origin_m=handle.u_origin_m,
+                v_origin_m=handle.v_origin_m,
             )
             for handle in scene.handles
         ],
@@ -104,7 +112,12 @@ def _dimension(dimension: Dimension, system: UnitSystem) -> DimensionJson:
         end=_point(dimension.end),
         text=format_length(round(dimension.value_m, 4), system),
         field=dimension.field,
+        subject=dimension.subject,
     )
+
+
+def _numbers(points: tuple[Point, ...]) -> list[float]:
+    return [round(number, 3) for point in points for number in point]
 
 
 def _point(point: tuple[float, float]) -> PointJson:

@@ -101,6 +101,7 @@ class ReportJson:
     slots: list[SlotJson]
     links: list[LinkJson]
     scene: SceneJson
+    stowed: SceneJson | None
     costs: CostsJson
     questions: list[QuestionJson]
     hitting: list[HittingJson]
@@ -139,6 +140,7 @@ def report_json(report: Report, system: UnitSystem) -> ReportJson:
             for link in report.links
         ],
         scene=scene_json(report.scene, system),
+        stowed=scene_json(report.stowed, system) if report.stowed else None,
         costs=costs_json(report.costs, report.verdicts, system),
         questions=[
             QuestionJson(

@@ -360,6 +360,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/joists": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Measure Joists
+         * @description Say how the joists run.
+         */
+        put: operations["jungle_api_routers_contents_measure_joists"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/joists/forget": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Forget Joists
+         * @description The joists are not known any more.
+         */
+        post: operations["jungle_api_routers_contents_forget_joists"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/contents/{group}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Content
+         * @description Put something of the usual size into the room.
+         */
+        post: operations["jungle_api_routers_contents_add_content"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/contents/{group}/{content_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Change Content
+         * @description Measure, move, or decide about something in the room.
+         */
+        patch: operations["jungle_api_routers_contents_change_content"];
+        trace?: never;
+    };
+    "/api/builds/{build_id}/contents/{group}/{content_id}/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Remove Content
+         * @description Take something out of the room's records.
+         */
+        post: operations["jungle_api_routers_contents_remove_content"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/contents/{group}/{content_id}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Content
+         * @description What dragging something in the room would do; nothing is stored.
+         */
+        post: operations["jungle_api_routers_contents_preview_content"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/chain/{slot}": {
         parameters: {
             query?: never;
@@ -484,6 +604,12 @@ export interface components {
             subject: string;
         };
         /**
+         * BayPart
+         * @description What of the bay may stay up while the room serves for something else.
+         * @enum {string}
+         */
+        BayPart: "screen" | "enclosure" | "projector" | "monitor" | "mat";
+        /**
          * Billing
          * @description How a plan is paid for.
          * @enum {string}
@@ -605,6 +731,7 @@ export interface components {
             brief: components["schemas"]["Brief"];
             /**
              * @default {
+             *       "name": "The room",
              *       "width_m": 4.5,
              *       "length_m": 6,
              *       "ceiling_m": 2.75,
@@ -618,7 +745,12 @@ export interface components {
              *       "lining_m": 0,
              *       "wall_foam_m": 0,
              *       "light": "dim",
-             *       "measured_lux": null
+             *       "measured_lux": null,
+             *       "things": [],
+             *       "openings": [],
+             *       "sockets": [],
+             *       "joists": null,
+             *       "stored": []
              *     }
              */
             room: components["schemas"]["Room"];
@@ -631,7 +763,10 @@ export interface components {
              *       "lens_distance_m": null,
              *       "lens_height_m": null,
              *       "monitor_distance_m": null,
-             *       "monitor_pad_m": 0
+             *       "monitor_pad_m": 0,
+             *       "stays_up": [
+             *         "projector"
+             *       ]
              *     }
              */
             layout: components["schemas"]["Layout"];
@@ -709,6 +844,12 @@ export interface components {
             scope: string;
         };
         /**
+         * Decision
+         * @description What the household does about an obstruction.
+         * @enum {string}
+         */
+        Decision: "keep" | "move" | "pad" | "remove";
+        /**
          * DimensionJson
          * @description A dimension line; `field` names what typing on it sets, empty where it only follows.
          */
@@ -726,6 +867,8 @@ export interface components {
             text: string;
             /** Field */
             field: string;
+            /** Subject */
+            subject: string;
         };
         /**
          * ExchangeRate
@@ -757,6 +900,12 @@ export interface components {
             text: string;
         };
         /**
+         * FixedTo
+         * @description What holds a thing: there is nothing to pass between the two.
+         * @enum {string}
+         */
+        FixedTo: "ceiling" | "wall" | "floor";
+        /**
          * Handedness
          * @description A right-hander stands on the left of the ball, facing the target; a left-hander on the right.
          * @enum {string}
@@ -783,6 +932,8 @@ export interface components {
             v_field: string;
             /** U Origin M */
             u_origin_m: number;
+            /** V Origin M */
+            v_origin_m: number;
         };
         /**
          * HittingJson
@@ -828,6 +979,37 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
+        /**
+         * Joists
+         * @description What carries the ceiling and takes fixings.
+         */
+        Joists: {
+            /**
+             * Along
+             * @description They run along the target line; otherwise across it.
+             * @default false
+             */
+            along: boolean;
+            /**
+             * First M
+             * @description The middle of the first one from the left wall, or from the screen wall where they run across.
+             * @default 0.2
+             */
+            first_m: number;
+            /**
+             * Spacing M
+             * @default 0.6
+             */
+            spacing_m: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * Layer
+         * @description What belongs together by meaning, to be shown or left out.
+         * @enum {string}
+         */
+        Layer: "room" | "obstructions" | "bay" | "swings" | "hitting" | "dimensions";
         /**
          * Layout
          * @description Where the ball, the screen line, the projector and the monitor are.
@@ -876,6 +1058,14 @@ export interface components {
              * @default 0
              */
             monitor_pad_m: number;
+            /**
+             * Stays Up
+             * @description What of the bay stays where it is while the room serves for something else.
+             * @default [
+             *       "projector"
+             *     ]
+             */
+            stays_up: components["schemas"]["BayPart"][];
         } & {
             [key: string]: unknown;
         };
@@ -938,6 +1128,54 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
+        /**
+         * Opening
+         * @description A window or a door in a wall.
+         */
+        Opening: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["OpeningKind"];
+            /** Name */
+            name: string;
+            wall: components["schemas"]["Wall"];
+            /**
+             * Along M
+             * @description Where it begins: from the screen wall in a side wall, from the left wall in the others.
+             */
+            along_m: number;
+            /** Width M */
+            width_m: number;
+            /** Height M */
+            height_m: number;
+            /**
+             * Sill M
+             * @default 0
+             */
+            sill_m: number;
+            /** @default inward */
+            opens: components["schemas"]["Opens"];
+            /**
+             * Hinge Far
+             * @description The hinges are at the end that is further from where `along_m` counts from.
+             * @default false
+             */
+            hinge_far: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * OpeningKind
+         * @description Windows and doors.
+         * @enum {string}
+         */
+        OpeningKind: "window" | "door";
+        /**
+         * Opens
+         * @description How a door or window opens: a leaf that swings into the room sweeps a square of it.
+         * @enum {string}
+         */
+        Opens: "inward" | "outward" | "slides" | "not";
         /**
          * PartSheet
          * @description A part that hangs on the chain.
@@ -1059,6 +1297,7 @@ export interface components {
             /** Links */
             links: components["schemas"]["LinkJson"][];
             scene: components["schemas"]["SceneJson"];
+            stowed: components["schemas"]["SceneJson"] | null;
             costs: components["schemas"]["CostsJson"];
             /** Questions */
             questions: components["schemas"]["QuestionJson"][];
@@ -1069,9 +1308,14 @@ export interface components {
         };
         /**
          * Room
-         * @description A rectangular room.
+         * @description A rectangular room and what is in it.
          */
         Room: {
+            /**
+             * Name
+             * @default The room
+             */
+            name: string;
             /**
              * Width M
              * @default 4.5
@@ -1124,6 +1368,28 @@ export interface components {
              * @description Light on the screen as measured with a meter; stands before the preset.
              */
             measured_lux?: number | null;
+            /**
+             * Things
+             * @default []
+             */
+            things: components["schemas"]["Thing"][];
+            /**
+             * Openings
+             * @default []
+             */
+            openings: components["schemas"]["Opening"][];
+            /**
+             * Sockets
+             * @default []
+             */
+            sockets: components["schemas"]["Socket"][];
+            joists?: components["schemas"]["Joists"] | null;
+            /**
+             * Stored
+             * @description What the room must still hold, where it stands when nobody plays.
+             * @default []
+             */
+            stored: components["schemas"]["Stored"][];
         } & {
             [key: string]: unknown;
         };
@@ -1165,6 +1431,9 @@ export interface components {
             subject: string;
             /** Label */
             label: string;
+            layer: components["schemas"]["Layer"];
+            /** Holes */
+            holes: number[][];
         };
         /**
          * Slot
@@ -1185,6 +1454,26 @@ export interface components {
             up_front: string;
             /** Yearly */
             yearly: string;
+        };
+        /**
+         * Socket
+         * @description A mains socket in a wall.
+         */
+        Socket: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            wall: components["schemas"]["Wall"];
+            /** Along M */
+            along_m: number;
+            /**
+             * Height M
+             * @default 0.3
+             */
+            height_m: number;
+        } & {
+            [key: string]: unknown;
         };
         /**
          * SpeedBand
@@ -1211,6 +1500,102 @@ export interface components {
             questions: number;
         };
         /**
+         * Stored
+         * @description Something that the room must still hold, standing on the floor.
+         */
+        Stored: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["StoredKind"];
+            /** Name */
+            name: string;
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /**
+             * Width M
+             * @description Across the target line.
+             */
+            width_m: number;
+            /**
+             * Length M
+             * @description Along the target line.
+             */
+            length_m: number;
+            /** Height M */
+            height_m: number;
+            /** @default out */
+            while_playing: components["schemas"]["WhilePlaying"];
+            /**
+             * Play X M
+             * @description Where it stands while people play, where it is moved for that.
+             */
+            play_x_m?: number | null;
+            /** Play Y M */
+            play_y_m?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * StoredKind
+         * @description What rooms usually have to hold besides.
+         * @enum {string}
+         */
+        StoredKind: "car" | "boat" | "bench" | "bicycles" | "furniture" | "gym" | "boxes";
+        /**
+         * Thing
+         * @description An obstruction: a box from its corner nearest to the left wall, the screen wall and the floor.
+         */
+        Thing: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["ThingKind"];
+            /** Name */
+            name: string;
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /**
+             * Z M
+             * @description Lower edge above the bare floor.
+             */
+            z_m: number;
+            /**
+             * Width M
+             * @description Across the target line.
+             */
+            width_m: number;
+            /**
+             * Length M
+             * @description Along the target line.
+             */
+            length_m: number;
+            /** Height M */
+            height_m: number;
+            fixed_to: components["schemas"]["FixedTo"];
+            /** @default keep */
+            decision: components["schemas"]["Decision"];
+            /**
+             * New X M
+             * @description Where it is moved to, where that was decided; the old place counts until all of it is known.
+             */
+            new_x_m?: number | null;
+            /** New Y M */
+            new_y_m?: number | null;
+            /** New Z M */
+            new_z_m?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * ThingKind
+         * @description The usual obstructions.
+         * @enum {string}
+         */
+        ThingKind: "beam" | "rail" | "duct" | "lamp" | "opener" | "column" | "shelf" | "radiator" | "other";
+        /**
          * VerdictJson
          * @description One answer of one check.
          */
@@ -1234,6 +1619,18 @@ export interface components {
             /** Changes */
             changes: string[];
         };
+        /**
+         * Wall
+         * @description The four walls, as one faces the target.
+         * @enum {string}
+         */
+        Wall: "screen" | "right" | "rear" | "left";
+        /**
+         * WhilePlaying
+         * @description Where a stored thing is while people play.
+         * @enum {string}
+         */
+        WhilePlaying: "out" | "stays" | "moved";
         /**
          * Problem
          * @description One thing wrong with what was sent.
@@ -1391,6 +1788,8 @@ export interface components {
         RoomChange: {
             /** Revision */
             revision: number;
+            /** Name */
+            name?: string;
             /** Width M */
             width_m?: string | number;
             /** Length M */
@@ -1437,6 +1836,8 @@ export interface components {
             behind_ball_m?: string | number;
             /** Right Wall M */
             right_wall_m?: string | number;
+            /** Stays Up */
+            stays_up?: components["schemas"]["BayPart"][];
         };
         /**
          * Preview
@@ -1480,6 +1881,126 @@ export interface components {
             behind_ball_m?: string | number;
             /** Right Wall M */
             right_wall_m?: string | number;
+            /** Stays Up */
+            stays_up?: components["schemas"]["BayPart"][];
+            /** Number */
+            number?: number;
+        };
+        /**
+         * JoistsChange
+         * @description How the joists run.
+         */
+        JoistsChange: {
+            /** Revision */
+            revision: number;
+            /** Along */
+            along?: boolean;
+            /** First M */
+            first_m?: string | number;
+            /** Spacing M */
+            spacing_m?: string | number;
+        };
+        /**
+         * ContentGroup
+         * @description The groups of a room's contents, each a field of `Room`.
+         * @enum {string}
+         */
+        ContentGroup: "things" | "stored" | "openings" | "sockets";
+        /**
+         * NewContent
+         * @description What to put into the room.
+         */
+        NewContent: {
+            /** Revision */
+            revision: number;
+            /** Kind */
+            kind: string;
+        };
+        /**
+         * ContentChange
+         * @description What was measured of something in the room, or decided about it.
+         */
+        ContentChange: {
+            /** Revision */
+            revision: number;
+            /** Name */
+            name?: string;
+            /** X M */
+            x_m?: string | number;
+            /** Y M */
+            y_m?: string | number;
+            /** Z M */
+            z_m?: string | number;
+            /** Width M */
+            width_m?: string | number;
+            /** Length M */
+            length_m?: string | number;
+            /** Height M */
+            height_m?: string | number;
+            fixed_to?: components["schemas"]["FixedTo"];
+            decision?: components["schemas"]["Decision"];
+            /** New X M */
+            new_x_m?: string | number | null;
+            /** New Y M */
+            new_y_m?: string | number | null;
+            /** New Z M */
+            new_z_m?: string | number | null;
+            while_playing?: components["schemas"]["WhilePlaying"];
+            /** Play X M */
+            play_x_m?: string | number | null;
+            /** Play Y M */
+            play_y_m?: string | number | null;
+            wall?: components["schemas"]["Wall"];
+            /** Along M */
+            along_m?: string | number;
+            /** Sill M */
+            sill_m?: string | number;
+            opens?: components["schemas"]["Opens"];
+            /** Hinge Far */
+            hinge_far?: boolean;
+        };
+        /**
+         * ContentPreviewChange
+         * @description A drag of something in the room, on its way. `number` tells replies apart.
+         */
+        ContentPreviewChange: {
+            /** Revision */
+            revision: number;
+            /** Name */
+            name?: string;
+            /** X M */
+            x_m?: string | number;
+            /** Y M */
+            y_m?: string | number;
+            /** Z M */
+            z_m?: string | number;
+            /** Width M */
+            width_m?: string | number;
+            /** Length M */
+            length_m?: string | number;
+            /** Height M */
+            height_m?: string | number;
+            fixed_to?: components["schemas"]["FixedTo"];
+            decision?: components["schemas"]["Decision"];
+            /** New X M */
+            new_x_m?: string | number | null;
+            /** New Y M */
+            new_y_m?: string | number | null;
+            /** New Z M */
+            new_z_m?: string | number | null;
+            while_playing?: components["schemas"]["WhilePlaying"];
+            /** Play X M */
+            play_x_m?: string | number | null;
+            /** Play Y M */
+            play_y_m?: string | number | null;
+            wall?: components["schemas"]["Wall"];
+            /** Along M */
+            along_m?: string | number;
+            /** Sill M */
+            sill_m?: string | number;
+            opens?: components["schemas"]["Opens"];
+            /** Hinge Far */
+            hinge_far?: boolean;
             /** Number */
             number?: number;
         };
@@ -1561,22 +2082,6 @@ export interface components {
             revision: number;
             /** Part */
             part: string;
-        };
-        /**
-         * Decision
-         * @description What was decided about a part.
-         */
-        Decision: {
-            /** Revision */
-            revision: number;
-            /** Plan */
-            plan?: string | null;
-            /** Owned */
-            owned?: boolean;
-            /** Quote Minor */
-            quote_minor?: string | number | null;
-            /** Replacement Value Minor */
-            replacement_value_minor?: string | number | null;
         };
     };
     responses: never;
@@ -2460,6 +2965,326 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PreviewChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Preview"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_contents_measure_joists: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoistsChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_contents_forget_joists: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_contents_add_content: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                /** @description The groups of a room's contents, each a field of `Room`. */
+                group: "things" | "stored" | "openings" | "sockets";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewContent"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_contents_change_content: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                /** @description The groups of a room's contents, each a field of `Room`. */
+                group: "things" | "stored" | "openings" | "sockets";
+                content_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ContentChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_contents_remove_content: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                /** @description The groups of a room's contents, each a field of `Room`. */
+                group: "things" | "stored" | "openings" | "sockets";
+                content_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_contents_preview_content: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                /** @description The groups of a room's contents, each a field of `Room`. */
+                group: "things" | "stored" | "openings" | "sockets";
+                content_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ContentPreviewChange"];
             };
         };
         responses: {

@@ -4,10 +4,7 @@ from typing import Any
 
 from ninja import Router
 
-from core.formats.report_json import report_json
-from core.model.typed import field_texts
-from core.report import evaluate
-from jungle.api.replies import hung_sheets, send, show
+from jungle.api.replies import preview_reply, send, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
 from jungle.api.schemas import LayoutChange, Preview, PreviewChange, Problems, RoomChange
@@ -37,6 +34,4 @@ def preview(request: SignedIn, build_id: int, body: PreviewChange) -> Any:
     """What moving something would do, while it is dragged; nothing is stored."""
     build, units = find_build(build_id, request.user), units_of(request.user)
     plan = room.moved(build.plan, body.changes(), units)
-    report = report_json(evaluate(plan, hung_sheets(build.owner_id, plan)), units)
-    texts = dict(field_texts(plan, units, plan.brief.currency))
-    return send(Preview.model_construct(number=body.number, texts=texts, report=report))
+    return send(preview_reply(build, plan, body.number, units))

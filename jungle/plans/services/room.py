@@ -53,4 +53,5 @@ _MOVED_THINGS = {
     "lens_height_m": "projector",
     "monitor_distance_m": "monitor",
     "monitor_pad_m": "monitor's pad",
+    "stays_up": "parts that stay up",
 }

@@ -2,22 +2,21 @@
 
 from typing import Any
 
-from core.checks.readings import HittingSurface
+from core.checks.space import hood_of
 from core.checks.swing import inside_enclosure, longest_club, projector_clearance, rear_wall, side_walls, under_ceiling
 from core.checks.verdict import Verdict
-from core.geometry.ceiling import ceiling_of
 from core.geometry.shadow import Lens
 from core.model.parts import Enclosure
 from core.model.room import Room
 from tests.core import worlds
 from tests.core.checks.base import METRIC, CheckTestCase
-from tests.core.worlds import BARE_FLOOR, layout, left_hander, player, room
+from tests.core.worlds import BARE_FLOOR, around, layout, left_hander, player, room
 
 
 class CeilingTests(CheckTestCase):
     def answer(self, ceiling_m: float, **facts: Any) -> Verdict:
         low = room(ceiling_m=ceiling_m)
-        return under_ceiling(player(**facts), low, layout(), BARE_FLOOR, ceiling_of(low))
+        return under_ceiling(player(**facts), low, around(low, layout(), player(**facts)))
 
     def test_clear_from_150_mm(self) -> None:
         """3.000 − 2.668 = 0.332."""
@@ -44,7 +43,7 @@ class CeilingTests(CheckTestCase):
     def test_lining_and_mat_come_off_the_height(self) -> None:
         """3.000 − 0.050 − 0.040 = 2.910."""
         lined = room(lining_m=0.05)
-        verdict = under_ceiling(player(), lined, layout(), HittingSurface(0.04, 0.04), ceiling_of(lined))
+        verdict = under_ceiling(player(), lined, around(lined, layout(), player(), surface_m=0.04))
         self.assert_verdict(verdict, "clear", "2.91 m", "2.668 m", "242 mm")
 
 
@@ -90,7 +89,7 @@ class RearWallTests(CheckTestCase):
 class LongestClubTests(CheckTestCase):
     def answer(self, **facts: Any) -> Verdict:
         where = room(**facts)
-        return longest_club(player(), where, layout(), BARE_FLOOR, ceiling_of(where))
+        return longest_club(player(), around(where, layout(), player()))
 
     def test_the_wanted_club_is_clear(self) -> None:
         self.assert_verdict(self.answer(), "clear", "driver", "driver", "332 mm")
@@ -107,11 +106,12 @@ class LongestClubTests(CheckTestCase):
 
 class EnclosureTests(CheckTestCase):
     def answer(self, box: Enclosure, where: Room | None = None) -> Verdict:
-        return inside_enclosure(player(), box, where or room(), layout(), BARE_FLOOR)
+        hood = hood_of(box)
+        return inside_enclosure(player(), box, layout(), around(where or room(), layout(), player(), hood=hood))
 
     def test_a_shallow_box_ends_before_the_swing(self) -> None:
-        """The disc reaches forward to 3.50 − 1.501 = 1.999 m; the mouth is at 0.40 + 1.00: 0.599 short of it."""
-        self.assert_verdict(self.answer(worlds.enclosure()), "clear", "599 mm", "0 mm", "599 mm")
+        """0.599 m short of its mouth; the left panel at 0.90 m is nearest: 0.714 m by a dense sampler of the disc."""
+        self.assert_verdict(self.answer(worlds.enclosure()), "clear", "714 mm", "0 mm", "714 mm")
 
     def test_a_deep_wide_high_box_keeps_clear(self) -> None:
         """Right across the swing: roof at 2.90 leaves 2.90 − 2.668 = 0.232 m; the sides more."""

@@ -1,0 +1,106 @@
+"""What the room offers and risks where the bay is fixed: joists, sockets and glass (trade)."""
+
+from core.checks.figures import metres, placed
+from core.checks.places import IN_ROOM, on
+from core.checks.register import check
+from core.checks.space import Glass, Sockets
+from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.geometry.shadow import Lens
+from core.model.build import Slot
+from core.model.parts import Projector
+from core.model.room import Layout
+from core.model.things import Joists
+from core.quantities import say
+
+JOIST_REACH_M = 0.10
+"""Most mounts reach a joist this far from their middle (trade)."""
+CABLE_USUAL_M = 3.0
+"""What is in the box of most projectors (trade)."""
+CABLE_MOST_M = 10.0
+"""A longer run of flexible cable is no longer a good answer (trade)."""
+
+
+@check("projector.joist", title="Something to fix the projector to", place=on(Slot.DISPLAY))
+def projector_on_joist(lens: Lens, layout: Layout, joists: Joists) -> Verdict:
+    """The nearest joist to the projector: fixings go into it, or into a plate that spans two, never into board alone.
+
+    Offset = distance of the lens to the nearest joist's middle. Most mounts reach 0.10 m. A joist is never cut or
+    notched for it, and cables and pipes are looked for before drilling.
+    """
+    at_m = lens.x_m if joists.along else layout.screen_y_m + lens.distance_m
+    steps = max(0, round((at_m - joists.first_m) / joists.spacing_m))
+    nearest_m = joists.first_m + steps * joists.spacing_m
+    offset_m = abs(at_m - nearest_m)
+    margin_m = JOIST_REACH_M - offset_m
+    state = State.CLEAR if judge(margin_m, 0.0) is State.CLEAR else State.TIGHT
+    return Verdict(
+        state,
+        say("{offset} from the projector to the nearest joist", offset=metres(offset_m)),
+        measured=metres(offset_m),
+        required=metres(JOIST_REACH_M),
+        margin=metres(margin_m),
+        formula="|lens − nearest of first joist + n · spacing|",
+        inputs=lambda: (
+            Input("First joist", metres(joists.first_m), Basis.MEASURED),
+            Input("Spacing", metres(joists.spacing_m), Basis.MEASURED),
+            placed("Projector", at_m),
+        ),
+        changes=()
+        if state is State.CLEAR
+        else (
+            say("Screw a plate across two joists, and the mount to the plate."),
+            say("Move the projector {offset}, if its throw allows.", offset=metres(offset_m)),
+        ),
+    )
+
+
+@check("projector.socket", title="Power for the projector", place=on(Slot.DISPLAY))
+def projector_socket(projector: Projector, lens: Lens, layout: Layout, sockets: Sockets) -> Verdict:
+    """The cable from the nearest socket to the projector, run square along wall and ceiling.
+
+    run = |Δx| + |Δy| + |Δz|. 3 m is what comes with it; from there to 10 m a longer lead of the right rating,
+    fixed and not chained; beyond that a licensed electrician adds a socket.
+    """
+    here = (lens.x_m, layout.screen_y_m + lens.distance_m, lens.height_m)
+    runs = {name: sum(abs(a - b) for a, b in zip(here, at, strict=True)) for name, at in sockets.places}
+    nearest = min(runs, key=lambda name: runs[name])
+    run_m = runs[nearest]
+    state = State.CLEAR if run_m <= CABLE_USUAL_M else State.TIGHT
+    cures = (
+        say("Have a licensed electrician add a socket by the projector; local codes come first."),
+        say(
+            "A fixed lead of the right rating does up to {most}; never chain leads.",
+            most=metres(CABLE_MOST_M),
+        ),
+    )
+    return Verdict(
+        state,
+        say("{run} of cable from {socket} to {projector}", run=metres(run_m), socket=nearest, projector=projector.name),
+        measured=metres(run_m),
+        required=metres(CABLE_USUAL_M),
+        margin=metres(CABLE_USUAL_M - run_m),
+        formula="|Δx| + |Δy| + |Δz| from the nearest socket to the lens",
+        inputs=lambda: tuple(Input(f"From {name}", metres(run), Basis.MEASURED) for name, run in runs.items()),
+        changes=() if state is State.CLEAR else (cures if run_m > CABLE_MOST_M else cures[::-1]),
+    )
+
+
+@check("room.glass", title="Glass near the ball's flight", place=IN_ROOM)
+def glass(windows: Glass) -> Verdict:
+    """No window is ahead of the ball, where a mishit or a ball off the frame goes.
+
+    Windows in the wall behind the screen or in a side wall between screen and ball count. Cover them with
+    netting or board; a shutter or a heavy curtain in front of safety film is the least.
+    """
+    names = ", ".join(windows.ahead)
+    state = State.TIGHT if windows.ahead else State.CLEAR
+    return Verdict(
+        state,
+        say("{windows} ahead of the ball", windows=names) if windows.ahead else say("No glass ahead of the ball"),
+        measured=names or "none",
+        required="none",
+        margin="not met" if windows.ahead else "met",
+        formula="windows in the screen wall, or in a side wall between screen and ball",
+        inputs=lambda: tuple(Input("Window", name, Basis.MEASURED) for name in (*windows.ahead, *windows.behind)),
+        changes=(say("Hang netting or a board in front of it while people play."),) if windows.ahead else (),
+    )

@@ -1,0 +1,81 @@
+"""Dimension lines of room and layout, and the handles of what may be dragged."""
+
+from core.drawing.shapes import Dimension, Handle
+from core.geometry.furnishing import Furnishing
+from core.model.room import CeilingShape, Layout, Room
+
+
+def room_dimensions(room: Room) -> list[Dimension]:
+    """Length, width and height."""
+    length, width, high = room.length_m, room.width_m, room.ceiling_m
+    flat = room.ceiling_shape is CeilingShape.FLAT
+    dimensions = [
+        Dimension("plan", "Length", (0, width), (length, width), length, "room.length_m"),
+        Dimension("plan", "Width", (length, 0), (length, width), width, "room.width_m"),
+        Dimension("section", "Ceiling" if flat else "Eaves", (length, 0), (length, high), high, "room.ceiling_m"),
+    ]
+    if not flat and room.ridge_m is not None:
+        dimensions.append(
+            Dimension("section", "Highest point", (length, 0), (length, room.ridge_m), room.ridge_m, "room.ridge_m")
+        )
+    return dimensions
+
+
+def layout_dimensions(room: Room, layout: Layout, furnishing: Furnishing) -> list[Dimension]:
+    """The room's own measurements, and how the layout shares them out."""
+    length, width = room.length_m, room.width_m
+    screen, ball_y, ball_x = layout.screen_y_m, layout.ball_y_m, layout.ball_x_m
+    dimensions = [
+        *room_dimensions(room),
+        Dimension("plan", "Gap behind the screen", (0, 0), (screen, 0), screen, "layout.screen_y_m"),
+        Dimension("plan", "Ball to screen", (screen, 0), (ball_y, 0), ball_y - screen, "layout.ball_to_screen_m"),
+        Dimension("plan", "Behind the ball", (ball_y, 0), (length, 0), length - ball_y, "layout.behind_ball_m"),
+        Dimension("plan", "Ball to left wall", (length, 0), (length, ball_x), ball_x, "layout.ball_x_m"),
+        Dimension(
+            "plan", "Ball to right wall", (length, ball_x), (length, width), width - ball_x, "layout.right_wall_m"
+        ),
+        Dimension(
+            "section",
+            "Under the screen",
+            (screen, 0),
+            (screen, layout.screen_bottom_m),
+            layout.screen_bottom_m,
+            "layout.screen_bottom_m",
+        ),
+    ]
+    if furnishing.monitor and furnishing.monitor[0] == "behind":
+        u = ball_y + furnishing.monitor[1]
+        dimensions.append(
+            Dimension("plan", "Monitor to ball", (ball_y, ball_x), (u, ball_x), u - ball_y, "layout.monitor_distance_m")
+        )
+    if lens := furnishing.lens:
+        u = screen + lens.distance_m
+        dimensions += [
+            Dimension("section", "Lens to screen", (screen, 0), (u, 0), lens.distance_m, "layout.lens_distance_m"),
+            Dimension("section", "Lens height", (u, 0), (u, lens.height_m), lens.height_m, "layout.lens_height_m"),
+        ]
+    return dimensions
+
+
+def layout_handles(room: Room, layout: Layout, furnishing: Furnishing) -> list[Handle]:
+    """Ball, screen line and projector."""
+    handles = [
+        Handle("plan", "ball", "Ball", (layout.ball_y_m, layout.ball_x_m), "ball_y_m", "ball_x_m"),
+        Handle("section", "ball", "Ball", (layout.ball_y_m, furnishing.surface_m), "ball_y_m"),
+        Handle("plan", "screen", "Screen line", (layout.screen_y_m, room.width_m / 2), "screen_y_m"),
+    ]
+    if lens := furnishing.lens:
+        u = layout.screen_y_m + lens.distance_m
+        handles += [
+            Handle("plan", "projector", "Projector", (u, lens.x_m), "lens_distance_m", "", layout.screen_y_m),
+            Handle(
+                "section",
+                "projector",
+                "Projector",
+                (u, lens.height_m),
+                "lens_distance_m",
+                "lens_height_m",
+                layout.screen_y_m,
+            ),
+        ]
+    return handles

@@ -1,0 +1,96 @@
+"""The drawing of a build: as people play in it, and as it is stowed."""
+
+from core.drawing.bay import beam_shapes, furniture_shapes, shadow_shapes
+from core.drawing.dimensions import layout_dimensions, layout_handles, room_dimensions
+from core.drawing.room import opening_shapes, room_shapes
+from core.drawing.shapes import Scene, Shape
+from core.drawing.swings import early_release_shapes, hitting_shapes, nearest_shapes, player_shapes
+from core.drawing.things import (
+    conflict_shapes,
+    content_dimensions,
+    content_handles,
+    removed_shapes,
+    solid_shapes,
+    standing_shapes,
+)
+from core.geometry.ceiling import Ceiling
+from core.geometry.conflicts import Conflict
+from core.geometry.furnishing import Furnishing
+from core.geometry.hitting_region import Area
+from core.geometry.solids import Solid
+from core.geometry.surroundings import Surroundings
+from core.model.brief import Player
+from core.model.room import Layout, Room
+
+
+def scene_of(
+    room: Room,
+    layout: Layout,
+    players: tuple[Player, ...],
+    furnishing: Furnishing,
+    ceiling: Ceiling | None,
+    hitting: tuple[Area, ...] = (),
+    surroundings: Surroundings | None = None,
+    contents: tuple[Solid, ...] = (),
+    conflicts: tuple[Conflict, ...] = (),
+) -> Scene:
+    """The drawing while people play; flat while the ceiling is not known."""
+    shapes = [
+        *room_shapes(room, layout, ceiling),
+        *opening_shapes(room),
+        *hitting_shapes(hitting),
+        *furniture_shapes(room, layout, players, furnishing),
+        *removed_shapes(room),
+        *solid_shapes(contents),
+        *conflict_shapes(conflicts),
+    ]
+    for player in players:
+        shapes += player_shapes(player, layout, furnishing)
+        shapes += early_release_shapes(player, layout, furnishing.surface_m)
+    if furnishing.lens and furnishing.picture:
+        shapes += beam_shapes(furnishing.lens, furnishing.picture, room, layout)
+        shapes += shadow_shapes(furnishing.lens, furnishing.picture, layout, players, furnishing)
+    if surroundings is not None:
+        shapes += nearest_shapes(surroundings)
+    return Scene(
+        length_m=room.length_m,
+        width_m=room.width_m,
+        height_m=_height_m(room, ceiling),
+        shapes=tuple(shapes),
+        dimensions=(
+            *layout_dimensions(room, layout, furnishing),
+            *content_dimensions(room, playing=True),
+        ),
+        handles=(*layout_handles(room, layout, furnishing), *content_handles(room, playing=True)),
+    )
+
+
+def stowed_scene_of(
+    room: Room,
+    layout: Layout,
+    ceiling: Ceiling | None,
+    solids: tuple[Solid, ...],
+    conflicts: tuple[Conflict, ...],
+) -> Scene:
+    """The drawing while the room serves for something else: what it holds, and what of the bay stays up."""
+    shapes: list[Shape] = [
+        *room_shapes(room, layout, ceiling),
+        *opening_shapes(room),
+        *removed_shapes(room),
+        *solid_shapes(solids),
+        *standing_shapes(solids),
+        *conflict_shapes(conflicts),
+    ]
+    return Scene(
+        length_m=room.length_m,
+        width_m=room.width_m,
+        height_m=_height_m(room, ceiling),
+        shapes=tuple(shapes),
+        dimensions=(*room_dimensions(room), *content_dimensions(room, playing=False)),
+        handles=tuple(content_handles(room, playing=False)),
+    )
+
+
+def _height_m(room: Room, ceiling: Ceiling | None) -> float:
+    sloped = ceiling is not None and not ceiling.is_flat
+    return max(room.ceiling_m, room.ridge_m or 0.0) if sloped else room.ceiling_m

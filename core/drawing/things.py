@@ -1,0 +1,124 @@
+"""What is in the room besides the bay, where it is in one of the two layouts."""
+
+from collections.abc import Iterable, Iterator
+
+from core.drawing.shapes import Dimension, Handle, Layer, Point, Shape, View, rectangle
+from core.geometry.boxes import Box
+from core.geometry.conflicts import Conflict
+from core.geometry.solids import Group, Solid
+from core.model.room import Room
+from core.model.things import Decision, Stored, Thing, WhilePlaying
+
+
+def solid_shapes(solids: Iterable[Solid]) -> Iterator[Shape]:
+    """Obstructions and stored things as rectangles in both views."""
+    for solid in solids:
+        if solid.hinge is None and solid.group is not Group.BAY:
+            meaning = "thing" if solid.group is Group.ROOM else "stored"
+            for view, low, high in _faces(solid.box):
+                yield _named(view, meaning, low, high, solid.key, solid.name)
+
+
+def standing_shapes(solids: Iterable[Solid]) -> Iterator[Shape]:
+    """What of the bay stays up."""
+    for solid in solids:
+        if solid.group is Group.BAY:
+            for view, low, high in _faces(solid.box):
+                yield rectangle(view, "standing", low, high, solid.name, Layer.BAY)
+
+
+def removed_shapes(room: Room) -> Iterator[Shape]:
+    """What was decided to go is still shown, as a trace."""
+    for thing in room.things:
+        if thing.decision is Decision.REMOVE:
+            low = (thing.x_m, thing.y_m, thing.z_m)
+            high = (thing.x_m + thing.width_m, thing.y_m + thing.length_m, thing.z_m + thing.height_m)
+            for view, lower, upper in _faces(Box(low, high)):
+                yield _named(view, "removed", lower, upper, f"things/{thing.id}", thing.name)
+
+
+def conflict_shapes(conflicts: Iterable[Conflict]) -> Iterator[Shape]:
+    """Where two things reach into each other."""
+    for conflict in conflicts:
+        label = f"{conflict.first.name} and {conflict.second.name}"
+        for view, low, high in _faces(conflict.first.box.common(conflict.second.box)):
+            yield rectangle(view, "conflict", low, high, label, Layer.OBSTRUCTIONS)
+
+
+def content_handles(room: Room, *, playing: bool) -> Iterator[Handle]:
+    """What of the room's contents may be dragged in this layout."""
+    for thing in room.things:
+        if thing.decision is not Decision.REMOVE:
+            prefix = "new_" if thing.decision is Decision.MOVE else ""
+            x, y, z = thing.counts_at
+            half_x, half_y, half_z = thing.width_m / 2, thing.length_m / 2, thing.height_m / 2
+            target = f"things/{thing.id}"
+            along = (f"{prefix}y_m", half_y)
+            yield _handle("plan", target, thing.name, (y, x), along, (f"{prefix}x_m", half_x))
+            yield _handle("section", target, thing.name, (y, z), along, (f"{prefix}z_m", half_z))
+    for stored in room.stored:
+        if playing and stored.while_playing is WhilePlaying.OUT:
+            continue
+        prefix = "play_" if playing and stored.while_playing is WhilePlaying.MOVED else ""
+        x, y = (stored.playing_at if playing else None) or (stored.x_m, stored.y_m)
+        target = f"stored/{stored.id}"
+        along = (f"{prefix}y_m", stored.length_m / 2)
+        yield _handle("plan", target, stored.name, (y, x), along, (f"{prefix}x_m", stored.width_m / 2))
+
+
+def content_dimensions(room: Room, *, playing: bool) -> Iterator[Dimension]:
+    """Where each thing is and how large, to be typed on the drawing while it is chosen."""
+    for thing in room.things:
+        if thing.decision is not Decision.REMOVE:
+            prefix = "new_" if thing.decision is Decision.MOVE else ""
+            yield from _box_dimensions(f"things/{thing.id}", thing, thing.counts_at, prefix)
+    for stored in room.stored:
+        at = stored.playing_at if playing else (stored.x_m, stored.y_m)
+        if at is not None:
+            prefix = "play_" if playing and stored.while_playing is WhilePlaying.MOVED else ""
+            yield from _box_dimensions(f"stored/{stored.id}", stored, (*at, 0.0), prefix)
+
+
+def _box_dimensions(
+    subject: str, record: Thing | Stored, at: tuple[float, float, float], prefix: str
+) -> Iterator[Dimension]:
+    x, y, z = at
+    x1, y1, z1 = x + record.width_m, y + record.length_m, z + record.height_m
+    middle_x, middle_y = (x + x1) / 2, (y + y1) / 2
+
+    def line(view: View, label: str, start: Point, end: Point, field: str) -> Dimension:
+        value_m = (end[0] - start[0]) + (end[1] - start[1])
+        return Dimension(view, label, start, end, value_m, f"{subject}.{field}", subject)
+
+    yield line("plan", "From the left wall", (middle_y, 0), (middle_y, x), f"{prefix}x_m")
+    yield line("plan", "From the screen wall", (0, middle_x), (y, middle_x), f"{prefix}y_m")
+    yield line("plan", "Along", (y, x1), (y1, x1), "length_m")
+    yield line("plan", "Across", (y1, x), (y1, x1), "width_m")
+    if isinstance(record, Thing):
+        yield line("section", "Lower edge", (middle_y, 0), (middle_y, z), f"{prefix}z_m")
+    yield line("section", "Height", (y1, z), (y1, z1), "height_m")
+
+
+def _handle(
+    view: View,
+    target: str,
+    name: str,
+    corner: Point,
+    along: tuple[str, float],
+    other: tuple[str, float],
+) -> Handle:
+    (u_field, u_half), (v_field, v_half) = along, other
+    at = (corner[0] + u_half, corner[1] + v_half)
+    return Handle(view, target, name, at, u_field, v_field, u_half, v_half)
+
+
+def _faces(box: Box) -> Iterator[tuple[View, Point, Point]]:
+    """The lower left and upper right corners of a box in both views."""
+    (x0, y0, z0), (x1, y1, z1) = box.low, box.high
+    yield "plan", (y0, x0), (y1, x1)
+    yield "section", (y0, z0), (y1, z1)
+
+
+def _named(view: View, meaning: str, low: Point, high: Point, subject: str, name: str) -> Shape:
+    points = rectangle(view, meaning, low, high).points
+    return Shape(view, meaning, points, True, subject, name, Layer.OBSTRUCTIONS)

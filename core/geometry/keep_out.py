@@ -1,0 +1,73 @@
+"""Where the ball must not be: for one swing and one box, the ball positions that bring the two too close.
+
+A disc only shifts with the ball, so these positions are the box, widened by every chord of the disc that passes
+it within the margin. Column by column across the floor that is an interval along the target line, with its
+middle at the box's. The part of the disc above the hub gives one convex outline, the part below it another.
+"""
+
+from functools import lru_cache
+from math import inf, isinf, pi
+
+import numpy as np
+
+from core.geometry.boxes import Box
+from core.geometry.swing_clearance import Floats, chords
+from core.geometry.swing_disc import SwingDisc
+
+COLUMN_M = 0.025
+END_COLUMNS = 13
+SLICES = 91
+"""One level of the half disc a degree."""
+CHORD_ERROR_M = 0.001
+"""What an outline through samples may miss; it is added to the margin, so that outside is safe."""
+FAR_M = 1000.0
+"""Stands for endless along the target line."""
+
+Outline = tuple[tuple[float, float], ...]
+
+
+@lru_cache(maxsize=2048)
+def keep_outs(disc: SwingDisc, surface_m: float, box: Box, margin_m: float, width_m: float) -> tuple[Outline, ...]:
+    """Outlines (x, y) of the ball positions at which `disc` comes nearer to `box` than `margin_m`.
+
+    Only positions between the walls are looked at, from 0 to `width_m` across.
+    """
+    halves = (np.linspace(-pi / 2, 0.0, SLICES), np.linspace(0.0, pi / 2, SLICES))
+    found = (_outline(disc, surface_m, box, margin_m + CHORD_ERROR_M, width_m, phi) for phi in halves)
+    return tuple(outline for outline in found if outline)
+
+
+def _outline(disc: SwingDisc, surface_m: float, box: Box, margin_m: float, width_m: float, phi: Floats) -> Outline:
+    x, z, half = chords(disc.full_radius_m, disc.cocked_radius_m, disc.hub_height_m, disc.hub_x_m, phi)
+    (x0, y0, z0), (x1, y1, z1) = box.low, box.high
+    above = np.maximum(np.maximum(z0 - (z + surface_m), (z + surface_m) - z1), 0.0)
+    near = above < margin_m
+    if not near.any():
+        return ()
+    x, half, above = x[near], half[near], above[near]
+    # A chord this high above or below the box is too close up to this far beside and beyond it.
+    beside = np.sqrt(margin_m**2 - above**2)
+    low, high = max(0.0, float((x0 - beside - x).min())), min(width_m, float((x1 + beside - x).max()))
+    if low >= high:
+        return ()
+    columns = _columns(low, high, margin_m)
+    away = np.maximum(np.maximum(x0 - (columns[:, None] + x), (columns[:, None] + x) - x1), 0.0)
+    room = beside**2 - away**2
+    extent = np.where(room >= -1e-12, half + np.sqrt(np.maximum(room, 0.0)), -inf).max(axis=1)
+    kept = extent > -inf
+    columns, extent = columns[kept], extent[kept]
+    near_side = [(float(at), _finite(y0 - float(by))) for at, by in zip(columns, extent, strict=True)]
+    far_side = [(float(at), _finite(y1 + float(by))) for at, by in zip(columns, extent, strict=True)]
+    return (*near_side, *reversed(far_side))
+
+
+def _columns(low: float, high: float, margin_m: float) -> Floats:
+    """Columns across, closer toward both ends, where the outline is as round as the margin and stands upright."""
+    ends = margin_m * (1 - np.cos(np.linspace(0.0, pi / 2, END_COLUMNS)))
+    even = np.linspace(low, high, max(3, round((high - low) / COLUMN_M) + 1))
+    columns = np.concatenate([even, low + ends, high - ends])
+    return np.unique(np.clip(columns, low, high))
+
+
+def _finite(value_m: float) -> float:
+    return value_m if not isinf(value_m) else (FAR_M if value_m > 0 else -FAR_M)

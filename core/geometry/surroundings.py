@@ -1,0 +1,98 @@
+"""All that the swings of a room must stay clear of, and how near each comes."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from functools import cached_property
+from typing import NamedTuple
+
+from core.geometry.boxes import Box
+from core.geometry.ceiling import Ceiling
+from core.geometry.hitting_region import Area, HalfPlane, clear_floor, nearest_inside
+from core.geometry.solids import Solid
+from core.geometry.swing_clearance import Clearances, clearances
+from core.geometry.swing_disc import Point3, SwingDisc, swing_disc
+from core.model.brief import Player
+from core.model.clubs import Club
+from core.model.room import Room
+
+
+class Closest(NamedTuple):
+    """The smallest clearance of a swing in metres, negative inside; from what; and where."""
+
+    clearance_m: float
+    name: str
+    at: Point3
+
+
+@dataclass(frozen=True, eq=False)
+class Surroundings:
+    """Walls, ceiling, things in the way and the enclosure around the swings of `players` at `ball`."""
+
+    room: Room
+    ceiling: Ceiling
+    ball: Point3
+    players: tuple[Player, ...]
+    things: tuple[Solid, ...]
+    """Obstructions and what stays in the room while people play."""
+    panels: tuple[Solid, ...]
+    """Sides and roof of the enclosure."""
+
+    @property
+    def boxes(self) -> tuple[Box, ...]:
+        """What a swing meets, as boxes: the things, then the panels."""
+        return tuple(solid.reach for solid in (*self.things, *self.panels))
+
+    def closest_thing(self, player: Player, club: Club) -> Closest:
+        """The nearest of the things. Raises `ValueError` where there are none."""
+        return self._closest(player, club, range(len(self.things)))
+
+    def closest_panel(self, player: Player, club: Club) -> Closest:
+        """The nearest part of the enclosure. Raises `ValueError` where there is none."""
+        return self._closest(player, club, range(len(self.things), len(self.boxes)))
+
+    def closest(self, player: Player, club: Club) -> Closest:
+        """The nearest of everything."""
+        found = list(self._structure(swing_disc(player, club)))
+        if self.things or self.panels:
+            found.append(self._closest(player, club, range(len(self.boxes))))
+        return min(found)
+
+    def clear_floor(self, players: Iterable[Player], rules: Iterable[HalfPlane] = ()) -> tuple[Area, ...]:
+        """Where the ball may be for the longest clubs of `players` to be clear of everything, by `rules` besides."""
+        return clear_floor(self.room, self.ceiling, self.ball[2], players, self.boxes, rules)
+
+    def shift_to_clear(self, player: Player) -> tuple[float, float] | None:
+        """How far across and along the ball would have to move for `player`'s swing to be clear; `None` if nowhere."""
+        areas = self.clear_floor([player])
+        if not areas:
+            return None
+        x, y, _ = self.ball
+        to_x, to_y = nearest_inside(areas, (x, y))
+        return to_x - x, to_y - y
+
+    def _structure(self, disc: SwingDisc) -> Iterable[Closest]:
+        clearance_m, at = self.ceiling.clearance_m(disc, self.ball)
+        yield Closest(clearance_m, "ceiling", at)
+        points = disc.at(self.ball)
+        for name, axis, wall_m, sign in (
+            ("left wall", 0, 0.0, 1.0),
+            ("right wall", 0, self.room.width_m, -1.0),
+            ("rear wall", 1, self.room.length_m, -1.0),
+        ):
+            away = (points[:, axis] - wall_m) * sign
+            nearest = int(away.argmin())
+            x, y, z = points[nearest].tolist()
+            yield Closest(float(away[nearest]), name, (x, y, z))
+
+    def _closest(self, player: Player, club: Club, boxes: range) -> Closest:
+        row, table = self._table
+        nearness = table.nearest(row[player.id, club], boxes)
+        name = (*self.things, *self.panels)[nearness.box].name
+        return Closest(nearness.clearance_m, name, nearness.at)
+
+    @cached_property
+    def _table(self) -> tuple[dict[tuple[str, Club], int], Clearances]:
+        """All players with all clubs they might swing, measured against all boxes in one go."""
+        keys = [(player, club) for player in self.players for club in player.longest_club.and_shorter()]
+        swings = [(swing_disc(player, club), self.ball) for player, club in keys]
+        return {(player.id, club): number for number, (player, club) in enumerate(keys)}, clearances(swings, self.boxes)

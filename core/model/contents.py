@@ -1,0 +1,102 @@
+"""Adding, changing and removing what is in a room."""
+
+from collections.abc import Mapping
+from enum import StrEnum
+
+from pydantic import ValidationError
+
+from core.model.record import Record
+from core.model.room import MOST_THINGS, Room
+from core.model.things import Opening, OpeningKind, Socket, Stored, StoredKind, Thing, ThingKind
+from core.model.typed import FieldErrors, changed
+from core.model.usual import usual_opening, usual_socket, usual_stored, usual_thing
+from core.quantities import UnitSystem
+
+Content = Thing | Opening | Socket | Stored
+SOCKET = "socket"
+
+
+class ContentGroup(StrEnum):
+    """The groups of a room's contents, each a field of `Room`."""
+
+    THINGS = "things"
+    STORED = "stored"
+    OPENINGS = "openings"
+    SOCKETS = "sockets"
+
+
+TYPE_BY_GROUP: dict[ContentGroup, type[Record]] = {
+    ContentGroup.THINGS: Thing,
+    ContentGroup.STORED: Stored,
+    ContentGroup.OPENINGS: Opening,
+    ContentGroup.SOCKETS: Socket,
+}
+KINDS_BY_GROUP: dict[ContentGroup, tuple[str, ...]] = {
+    ContentGroup.THINGS: tuple(ThingKind),
+    ContentGroup.STORED: tuple(StoredKind),
+    ContentGroup.OPENINGS: tuple(OpeningKind),
+    ContentGroup.SOCKETS: (SOCKET,),
+}
+
+
+class NotInRoom(LookupError):
+    """Nothing of that id is in that group of the room's contents."""
+
+
+def with_usual(room: Room, group: ContentGroup, kind: str) -> Room:
+    """`room` with one more thing, of the usual size. Raises `FieldErrors` for a kind that the group does not have."""
+    if kind not in KINDS_BY_GROUP[group]:
+        raise FieldErrors([("kind", kind, ", ".join(KINDS_BY_GROUP[group]))])
+    taken = [content.id for content in room.contents]
+    fresh: Content
+    if group is ContentGroup.THINGS:
+        fresh = usual_thing(ThingKind(kind), room, taken)
+    elif group is ContentGroup.STORED:
+        fresh = usual_stored(StoredKind(kind), room, taken)
+    elif group is ContentGroup.OPENINGS:
+        fresh = usual_opening(OpeningKind(kind), room, taken)
+    else:
+        fresh = usual_socket(room, taken)
+    return _with(room, group, (*_in(room, group), fresh))
+
+
+def with_changed(
+    room: Room, group: ContentGroup, id: str, changes: Mapping[str, object], units: UnitSystem, currency: str
+) -> Room:
+    """`room` with one of its contents changed, texts read in `units`.
+
+    Raises `NotInRoom`, and `FieldErrors` for a field that such a thing does not have or a value it does not take.
+    """
+    wanted = found(room, group, id)
+    fields = TYPE_BY_GROUP[group].model_fields
+    strange = [(field, value, "a field of such a thing") for field, value in changes.items() if field not in fields]
+    if strange:
+        raise FieldErrors(strange)
+    after = changed(wanted, changes, units, currency)
+    return _with(room, group, tuple(after if content.id == id else content for content in _in(room, group)))
+
+
+def without(room: Room, group: ContentGroup, id: str) -> Room:
+    """`room` with one of its contents taken out. Raises `NotInRoom`."""
+    found(room, group, id)
+    return _with(room, group, tuple(content for content in _in(room, group) if content.id != id))
+
+
+def found(room: Room, group: ContentGroup, id: str) -> Content:
+    """One of the room's contents. Raises `NotInRoom`."""
+    for content in _in(room, group):
+        if content.id == id:
+            return content
+    raise NotInRoom(f"There is no '{id}' among the {group} of this room.")
+
+
+def _in(room: Room, group: ContentGroup) -> tuple[Content, ...]:
+    contents: tuple[Content, ...] = getattr(room, group)
+    return contents
+
+
+def _with(room: Room, group: ContentGroup, contents: tuple[Content, ...]) -> Room:
+    try:
+        return Room.model_validate({**room.model_dump(), group.value: [content.model_dump() for content in contents]})
+    except ValidationError as error:
+        raise FieldErrors([(group.value, str(len(contents)), f"at most {MOST_THINGS}")]) from error

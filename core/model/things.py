@@ -1,0 +1,203 @@
+"""What is in the room besides the bay: obstructions, openings, sockets, joists, and things it must still hold."""
+
+from enum import StrEnum
+from typing import Annotated
+
+from pydantic import Field
+
+from core.model.record import Identifier, Metres, Name, PositiveMetres, Record
+
+Place = Annotated[Metres, Field(ge=-5, le=60)]
+"""May stick out through a door or a window, so it may begin before the wall."""
+Size = Annotated[Metres, Field(ge=0.01, le=40)]
+
+
+class FixedTo(StrEnum):
+    """What holds a thing: there is nothing to pass between the two."""
+
+    CEILING = "ceiling"
+    WALL = "wall"
+    FLOOR = "floor"
+
+
+class Decision(StrEnum):
+    """What the household does about an obstruction."""
+
+    KEEP = "keep"
+    MOVE = "move"
+    PAD = "pad"
+    REMOVE = "remove"
+
+
+class ThingKind(StrEnum):
+    """The usual obstructions."""
+
+    BEAM = "beam"
+    RAIL = "rail"
+    DUCT = "duct"
+    LAMP = "lamp"
+    OPENER = "opener"
+    COLUMN = "column"
+    SHELF = "shelf"
+    RADIATOR = "radiator"
+    OTHER = "other"
+
+
+class StoredKind(StrEnum):
+    """What rooms usually have to hold besides."""
+
+    CAR = "car"
+    BOAT = "boat"
+    BENCH = "bench"
+    BICYCLES = "bicycles"
+    FURNITURE = "furniture"
+    GYM = "gym"
+    BOXES = "boxes"
+
+
+class WhilePlaying(StrEnum):
+    """Where a stored thing is while people play."""
+
+    OUT = "out"
+    STAYS = "stays"
+    MOVED = "moved"
+
+
+class Wall(StrEnum):
+    """The four walls, as one faces the target."""
+
+    SCREEN = "screen"
+    RIGHT = "right"
+    REAR = "rear"
+    LEFT = "left"
+
+    @property
+    def runs_along(self) -> bool:
+        """It runs along the target line: its places count from the screen wall, others from the left wall."""
+        return self in (Wall.LEFT, Wall.RIGHT)
+
+
+class OpeningKind(StrEnum):
+    """Windows and doors."""
+
+    WINDOW = "window"
+    DOOR = "door"
+
+
+class Opens(StrEnum):
+    """How a door or window opens: a leaf that swings into the room sweeps a square of it."""
+
+    INWARD = "inward"
+    OUTWARD = "outward"
+    SLIDES = "slides"
+    NOT = "not"
+
+
+class BayPart(StrEnum):
+    """What of the bay may stay up while the room serves for something else."""
+
+    SCREEN = "screen"
+    ENCLOSURE = "enclosure"
+    PROJECTOR = "projector"
+    MONITOR = "monitor"
+    MAT = "mat"
+
+
+class Thing(Record):
+    """An obstruction: a box from its corner nearest to the left wall, the screen wall and the floor."""
+
+    id: Identifier
+    kind: ThingKind
+    name: Name
+    x_m: Place
+    y_m: Place
+    z_m: Annotated[Metres, Field(ge=0, le=20)]
+    """Lower edge above the bare floor."""
+    width_m: Size
+    """Across the target line."""
+    length_m: Size
+    """Along the target line."""
+    height_m: Size
+    fixed_to: FixedTo
+    decision: Decision = Decision.KEEP
+    new_x_m: Place | None = None
+    """Where it is moved to, where that was decided; the old place counts until all of it is known."""
+    new_y_m: Place | None = None
+    new_z_m: Annotated[Metres, Field(ge=0, le=20)] | None = None
+
+    @property
+    def counts_at(self) -> tuple[float, float, float]:
+        """The corner that counts: the new one where a move is decided and the place for it known."""
+        if self.decision is Decision.MOVE:
+            new = (self.new_x_m, self.new_y_m, self.new_z_m)
+            x, y, z = (old if at is None else at for at, old in zip(new, (self.x_m, self.y_m, self.z_m), strict=True))
+            return x, y, z
+        return self.x_m, self.y_m, self.z_m
+
+
+class Stored(Record):
+    """Something that the room must still hold, standing on the floor."""
+
+    id: Identifier
+    kind: StoredKind
+    name: Name
+    x_m: Place
+    y_m: Place
+    width_m: Size
+    """Across the target line."""
+    length_m: Size
+    """Along the target line."""
+    height_m: Size
+    while_playing: WhilePlaying = WhilePlaying.OUT
+    play_x_m: Place | None = None
+    """Where it stands while people play, where it is moved for that."""
+    play_y_m: Place | None = None
+
+    @property
+    def playing_at(self) -> tuple[float, float] | None:
+        """x and y of its corner while people play; `None` while it is out of the room."""
+        if self.while_playing is WhilePlaying.OUT:
+            return None
+        if self.while_playing is WhilePlaying.STAYS:
+            return self.x_m, self.y_m
+        return (
+            self.x_m if self.play_x_m is None else self.play_x_m,
+            self.y_m if self.play_y_m is None else self.play_y_m,
+        )
+
+
+class Opening(Record):
+    """A window or a door in a wall."""
+
+    id: Identifier
+    kind: OpeningKind
+    name: Name
+    wall: Wall
+    along_m: Annotated[Metres, Field(ge=0, le=60)]
+    """Where it begins: from the screen wall in a side wall, from the left wall in the others."""
+    width_m: Size
+    height_m: Size
+    sill_m: Annotated[PositiveMetres, Field(le=10)] = 0.0
+    opens: Opens = Opens.INWARD
+    hinge_far: bool = False
+    """The hinges are at the end that is further from where `along_m` counts from."""
+
+
+class Socket(Record):
+    """A mains socket in a wall."""
+
+    id: Identifier
+    name: Name
+    wall: Wall
+    along_m: Annotated[Metres, Field(ge=0, le=60)]
+    height_m: Annotated[PositiveMetres, Field(le=10)] = 0.3
+
+
+class Joists(Record):
+    """What carries the ceiling and takes fixings."""
+
+    along: bool = False
+    """They run along the target line; otherwise across it."""
+    first_m: Annotated[PositiveMetres, Field(le=5)] = 0.2
+    """The middle of the first one from the left wall, or from the screen wall where they run across."""
+    spacing_m: Annotated[Metres, Field(ge=0.1, le=3)] = 0.6

@@ -1,0 +1,68 @@
+"""The Room view: what is in the room."""
+
+from typing import Any
+
+from ninja import Router
+
+from core.model.contents import ContentGroup
+from jungle.api.replies import preview_reply, send, show
+from jungle.api.requests import SignedIn
+from jungle.api.routers.builds import EDIT_REPLIES
+from jungle.api.schemas import (
+    Change,
+    ContentChange,
+    ContentPreviewChange,
+    JoistsChange,
+    NewContent,
+    Preview,
+    Problems,
+)
+from jungle.plans.services import contents
+from jungle.plans.services.editing import On, find_build
+from jungle.plans.services.people import units_of
+
+router = Router(tags=["room"])
+
+
+@router.put("/{int:build_id}/joists", response=EDIT_REPLIES)
+def measure_joists(request: SignedIn, build_id: int, body: JoistsChange) -> Any:
+    """Say how the joists run."""
+    return show(request, contents.measure_joists(On(build_id, body.revision, request.user), body.changes()))
+
+
+@router.post("/{int:build_id}/joists/forget", response=EDIT_REPLIES)
+def forget_joists(request: SignedIn, build_id: int, body: Change) -> Any:
+    """The joists are not known any more."""
+    return show(request, contents.forget_joists(On(build_id, body.revision, request.user)))
+
+
+@router.post("/{int:build_id}/contents/{group}", response=EDIT_REPLIES)
+def add_content(request: SignedIn, build_id: int, group: ContentGroup, body: NewContent) -> Any:
+    """Put something of the usual size into the room."""
+    return show(request, contents.add_content(On(build_id, body.revision, request.user), group, body.kind))
+
+
+@router.patch("/{int:build_id}/contents/{group}/{content_id}", response=EDIT_REPLIES)
+def change_content(request: SignedIn, build_id: int, group: ContentGroup, content_id: str, body: ContentChange) -> Any:
+    """Measure, move, or decide about something in the room."""
+    on = On(build_id, body.revision, request.user)
+    return show(request, contents.change_content(on, group, content_id, body.changes()))
+
+
+@router.post("/{int:build_id}/contents/{group}/{content_id}/remove", response=EDIT_REPLIES)
+def remove_content(request: SignedIn, build_id: int, group: ContentGroup, content_id: str, body: Change) -> Any:
+    """Take something out of the room's records."""
+    return show(request, contents.remove_content(On(build_id, body.revision, request.user), group, content_id))
+
+
+@router.post(
+    "/{int:build_id}/contents/{group}/{content_id}/preview", response={200: Preview, 404: Problems, 422: Problems}
+)
+def preview_content(
+    request: SignedIn, build_id: int, group: ContentGroup, content_id: str, body: ContentPreviewChange
+) -> Any:
+    """What dragging something in the room would do; nothing is stored."""
+    build = find_build(build_id, request.user)
+    units = units_of(request.user)
+    plan = contents.content_changed(build.plan, group, content_id, body.changes(), units)
+    return send(preview_reply(build, plan, body.number, units))

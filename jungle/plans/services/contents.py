@@ -1,0 +1,56 @@
+"""What is in the room: obstructions, openings, sockets, joists, and what it must still hold."""
+
+from collections.abc import Mapping
+
+from core.model.build import Build as BuildDocument
+from core.model.contents import ContentGroup, with_changed, with_usual, without
+from core.model.room import Room
+from core.model.things import Joists
+from core.model.typed import changed
+from core.quantities import UnitSystem
+from jungle.plans.models import Build
+from jungle.plans.services.editing import On, edit, named
+from jungle.plans.services.people import units_of
+
+
+def add_content(on: On, group: ContentGroup, kind: str) -> Build:
+    """Put something usual into the room, to be measured and corrected."""
+    return edit(on, f"Added: {kind}", lambda build: _with_room(build, with_usual(build.room, group, kind)))
+
+
+def change_content(on: On, group: ContentGroup, id: str, changes: Mapping[str, object]) -> Build:
+    """Measure, move, or decide about one of the room's contents."""
+    units = units_of(on.actor)
+    return edit(on, f"{id}: {named(changes)}", lambda build: content_changed(build, group, id, changes, units))
+
+
+def content_changed(
+    build: BuildDocument, group: ContentGroup, id: str, changes: Mapping[str, object], units: UnitSystem
+) -> BuildDocument:
+    """`build` with one of the room's contents changed, nothing stored: what a drag shows on its way."""
+    return _with_room(build, with_changed(build.room, group, id, changes, units, build.brief.currency))
+
+
+def remove_content(on: On, group: ContentGroup, id: str) -> Build:
+    """Take something out of the room's records: it never was there."""
+    return edit(on, f"Taken out: {id}", lambda build: _with_room(build, without(build.room, group, id)))
+
+
+def measure_joists(on: On, changes: Mapping[str, object]) -> Build:
+    """Say how the joists run."""
+    units = units_of(on.actor)
+
+    def change(build: BuildDocument) -> BuildDocument:
+        joists = changed(build.room.joists or Joists(), changes, units, build.brief.currency)
+        return _with_room(build, build.room.model_copy(update={"joists": joists}))
+
+    return edit(on, f"Joists: {named(changes)}", change)
+
+
+def forget_joists(on: On) -> Build:
+    """The joists are not known any more."""
+    return edit(on, "Joists not known", lambda build: _with_room(build, build.room.model_copy(update={"joists": None})))
+
+
+def _with_room(build: BuildDocument, room: Room) -> BuildDocument:
+    return build.model_copy(update={"room": room})

@@ -1,0 +1,183 @@
+"""Clearance of swings from boxes against a slow sampler written apart, and by properties."""
+
+from math import cos, pi, radians, sin, sqrt
+from unittest import TestCase
+
+import numpy as np
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from core.geometry.boxes import Box
+from core.geometry.ceiling import ceiling_of
+from core.geometry.swing_clearance import clearances
+from core.geometry.swing_disc import Point3, swing_disc
+from core.model.brief import Player
+from core.model.clubs import Club
+from core.model.room import CeilingShape, Room
+from core.model.turning import turned
+from tests.core.worlds import around, layout, left_hander, player, room, stored, thing
+
+AGREED_M = 0.002
+coordinates = st.tuples(st.floats(0, 4.4), st.floats(0, 7), st.floats(0, 2.8))
+sizes = st.tuples(st.floats(0.05, 1.5), st.floats(0.05, 1.5), st.floats(0.05, 1.5))
+clubs = st.sampled_from(list(Club))
+BALL = (2.3, 3.5, 0.0)
+
+
+@st.composite
+def boxes(draw: st.DrawFn) -> Box:
+    low, size = draw(coordinates), draw(sizes)
+    return Box(low, (low[0] + size[0], low[1] + size[1], low[2] + size[2]))
+
+
+@st.composite
+def swingers(draw: st.DrawFn) -> Player:
+    who = player if draw(st.booleans()) else left_hander
+    return who(height_m=draw(st.integers(130, 205)) / 100, early_release=draw(st.booleans()))
+
+
+def sampled_m(who: Player, club: Club, ball: Point3, box: Box, toward: int = 0, steps: int = 600) -> float:
+    """Signed distance by the formula of the swing disc and a grid over all of it, hub to rim, without the core.
+
+    `toward` turns the target line to the right by quarters of a turn; the box stays where it is.
+    """
+    arm = 0.36 * who.height_m
+    full = arm + club.length_m
+    cock = radians(20 if who.early_release else 75)
+    cocked = sqrt(arm**2 + club.length_m**2 + 2 * arm * club.length_m * cos(cock))
+    back, theta = (-1.0 if who.handedness == "right" else 1.0), radians(57)
+    phi = np.linspace(-pi, pi, 2 * steps + 1)[:, None]
+    rim = cocked + (full - cocked) * np.maximum(0.0, -np.sin(phi))
+    reach = rim * np.linspace(0.0, 1.0, steps)[None, :]
+    across = back * full * cos(theta) + back * cos(theta) * reach * np.sin(phi)
+    away = -reach * np.cos(phi)
+    for _ in range(toward):
+        # To the right of whoever has turned to the right is what was behind: toward greater y.
+        across, away = -away, across
+    z = ball[2] + 0.80 * who.height_m + sin(theta) * reach * np.sin(phi)
+    outside, inside = np.zeros_like(z), np.full_like(z, -np.inf)
+    for values, low, high in zip((ball[0] + across, ball[1] + away, z), box.low, box.high, strict=True):
+        beyond = np.maximum(low - values, values - high)
+        outside += np.maximum(beyond, 0.0) ** 2
+        inside = np.maximum(inside, beyond)
+    return float((np.sqrt(outside) + np.minimum(inside, 0.0)).min())
+
+
+def clearance_m(who: Player, club: Club, ball: Point3, box: Box) -> float:
+    return clearances([(swing_disc(who, club), ball)], [box]).nearest(0, [0]).clearance_m
+
+
+class WorkedValueTests(TestCase):
+    def test_a_slab_straight_above_the_top_of_the_swing(self) -> None:
+        """Ada's driver peaks at 2.668 m; a level slab from 2.90 m up leaves 0.232 m."""
+        slab = Box((-9, -9, 2.9), (9, 9, 3.5))
+        self.assertAlmostEqual(clearance_m(player(), Club.DRIVER, BALL, slab), 0.232, places=3)
+
+    def test_a_block_beside_the_swing(self) -> None:
+        """The disc reaches (R + r)·cos 57° = 1.780 m to Ada's back: from 2.30 to 0.520; the block ends at 0.40."""
+        block = Box((-5, -9, 0), (0.4, 9, 5))
+        self.assertAlmostEqual(clearance_m(player(), Club.DRIVER, BALL, block), 0.120, places=3)
+
+    def test_a_post_in_the_middle_of_the_disc_is_in_the_way(self) -> None:
+        """Thin as it is, it stands through arms and club: half its thickness is the way out."""
+        post = Box((1.0, 3.45, 0), (1.1, 3.55, 4))
+        self.assertAlmostEqual(clearance_m(player(), Club.DRIVER, BALL, post), -0.05, places=3)
+
+    def test_where_it_is_nearest(self) -> None:
+        block = Box((-5, 4.0, 0), (0.4, 4.2, 5))
+        near = clearances([(swing_disc(player(), Club.DRIVER), BALL)], [block]).nearest(0, [0])
+        x, y, z = near.at
+        away = sqrt(max(0, x - 0.4) ** 2 + max(0, 4.0 - y, y - 4.2) ** 2)
+        self.assertAlmostEqual(away, near.clearance_m, places=6)
+        self.assertTrue(0 < z < 2.668)
+
+
+class PropertyTests(TestCase):
+    @settings(max_examples=100, deadline=None)
+    @given(swingers(), clubs, boxes())
+    def test_within_two_millimetres_of_a_dense_sampler(self, who: Player, club: Club, box: Box) -> None:
+        self.assertAlmostEqual(clearance_m(who, club, BALL, box), sampled_m(who, club, BALL, box), delta=AGREED_M)
+
+    @given(st.integers(130, 205), clubs, boxes())
+    def test_left_and_right_are_mirror_images(self, height_cm: int, club: Club, box: Box) -> None:
+        (x0, y0, z0), (x1, y1, z1) = box.low, box.high
+        mirrored = Box((-x1, y0, z0), (-x0, y1, z1))
+        height_m = height_cm / 100
+        right = clearance_m(player(height_m=height_m), club, BALL, box)
+        left = clearance_m(left_hander(height_m=height_m), club, (-2.3, 3.5, 0.0), mirrored)
+        self.assertAlmostEqual(right, left, places=9)
+
+    @settings(deadline=None)
+    @given(swingers(), boxes(), st.floats(0.0, 1.0), st.sampled_from(["ceiling", "wall", "floor"]))
+    def test_moving_an_obstruction_away_never_makes_it_worse(
+        self, who: Player, box: Box, by_m: float, fixed_to: str
+    ) -> None:
+        """Up for what hangs, lower for what stands, back to its wall for what is fixed to one."""
+        (x0, y0, z0), (x1, y1, z1) = box.low, box.high
+        near = thing(x_m=x0, y_m=y0, z_m=z0, width_m=x1 - x0, length_m=y1 - y0, height_m=z1 - z0, fixed_to=fixed_to)
+        if fixed_to == "wall":
+            near = near.model_copy(update={"x_m": 0.0})
+        further = {
+            "ceiling": {"z_m": near.z_m + by_m},
+            "floor": {"height_m": max(0.01, near.height_m - by_m)},
+            "wall": {"width_m": max(0.01, near.width_m - by_m)},
+        }[fixed_to]
+        before, after = (
+            around(room(things=[at.model_dump()]), layout(), who).closest_thing(who, Club.DRIVER).clearance_m
+            for at in (near, near.model_copy(update=further))
+        )
+        self.assertGreaterEqual(after, before - AGREED_M)
+
+
+class TurningTests(TestCase):
+    @settings(max_examples=60, deadline=None)
+    @given(swingers(), boxes(), st.integers(1, 3))
+    def test_turning_the_room_with_its_contents_changes_nothing(self, who: Player, box: Box, turns: int) -> None:
+        """A swing at a target line turned in the room as it is, against the core's in the room told from there."""
+        (x0, y0, z0), (x1, y1, z1) = box.low, box.high
+        here = thing(x_m=x0, y_m=y0, z_m=z0, width_m=x1 - x0, length_m=y1 - y0, height_m=z1 - z0, fixed_to="floor")
+        where = room(things=[here.model_dump()])
+        there = turned(where, turns)
+        x, y = BALL[:2]
+        for _ in range(turns):
+            x, y = y, where.width_m - x
+            where = where.model_copy(update={"width_m": where.length_m, "length_m": where.width_m})
+        found = around(there, layout(ball_x_m=x, ball_y_m=y), who).closest_thing(who, Club.SEVEN_IRON).clearance_m
+        tall = Box((here.x_m, here.y_m, -50.0), (x1, y1, here.z_m + here.height_m))
+        expected = sampled_m(who, Club.SEVEN_IRON, BALL, tall, toward=turns, steps=400)
+        self.assertAlmostEqual(found, expected, delta=2 * AGREED_M)
+
+    def test_four_quarters_are_a_full_turn(self) -> None:
+        where = room(
+            ceiling_shape="high_left",
+            ridge_m=3.6,
+            things=[thing(decision="move", new_x_m=0.4, new_y_m=1.0).model_dump()],
+            stored=[stored(while_playing="moved", play_x_m=0.2, play_y_m=0.1).model_dump()],
+            openings=[
+                {
+                    "id": "door",
+                    "kind": "door",
+                    "name": "door",
+                    "wall": "left",
+                    "along_m": 1,
+                    "width_m": 0.9,
+                    "height_m": 2,
+                }
+            ],
+            sockets=[{"id": "socket", "name": "socket", "wall": "rear", "along_m": 1.2}],
+            joists={"along": True, "first_m": 0.3, "spacing_m": 0.6},
+        )
+        self.assertEqual(turned(where, 4), where)
+        self.assertEqual(turned(turned(where, 1), 3), where)
+        self.assertEqual(turned(turned(where, 3), 1), where)
+        self.assertEqual(turned(where, 2).openings[0].wall, "right")
+
+    def test_the_ceiling_stays_over_the_same_corner(self) -> None:
+        for shape in CeilingShape:
+            where: Room = room(ceiling_shape=shape, ridge_m=3.8)
+            x, y, there = 1.1, 2.3, where
+            for _ in range(4):
+                x, y = y, there.width_m - x
+                there = turned(there, 1)
+                here_m, there_m = ceiling_of(where).height_m(1.1, 2.3), ceiling_of(there).height_m(x, y)
+                self.assertAlmostEqual(here_m, there_m, msg=shape.value)
