@@ -7,7 +7,7 @@ from core.geometry.boxes import Box
 from core.geometry.conflicts import Conflict
 from core.geometry.solids import Group, Solid
 from core.model.room import Room
-from core.model.things import Decision, Stored, Thing, WhilePlaying
+from core.model.things import Remedy, Stored, Thing, WhilePlaying
 
 
 def solid_shapes(solids: Iterable[Solid]) -> Iterator[Shape]:
@@ -30,7 +30,7 @@ def standing_shapes(solids: Iterable[Solid]) -> Iterator[Shape]:
 def removed_shapes(room: Room) -> Iterator[Shape]:
     """What was decided to go is still shown, as a trace."""
     for thing in room.things:
-        if thing.decision is Decision.REMOVE:
+        if thing.decision is Remedy.REMOVE:
             low = (thing.x_m, thing.y_m, thing.z_m)
             high = (thing.x_m + thing.width_m, thing.y_m + thing.length_m, thing.z_m + thing.height_m)
             for view, lower, upper in _faces(Box(low, high)):
@@ -48,8 +48,8 @@ def conflict_shapes(conflicts: Iterable[Conflict]) -> Iterator[Shape]:
 def content_handles(room: Room, *, playing: bool) -> Iterator[Handle]:
     """What of the room's contents may be dragged in this layout."""
     for thing in room.things:
-        if thing.decision is not Decision.REMOVE:
-            prefix = "new_" if thing.decision is Decision.MOVE else ""
+        if thing.decision is not Remedy.REMOVE:
+            prefix = "new_" if thing.decision is Remedy.MOVE else ""
             x, y, z = thing.counts_at
             half_x, half_y, half_z = thing.width_m / 2, thing.length_m / 2, thing.height_m / 2
             target = f"things/{thing.id}"
@@ -69,8 +69,8 @@ def content_handles(room: Room, *, playing: bool) -> Iterator[Handle]:
 def content_dimensions(room: Room, *, playing: bool) -> Iterator[Dimension]:
     """Where each thing is and how large, to be typed on the drawing while it is chosen."""
     for thing in room.things:
-        if thing.decision is not Decision.REMOVE:
-            prefix = "new_" if thing.decision is Decision.MOVE else ""
+        if thing.decision is not Remedy.REMOVE:
+            prefix = "new_" if thing.decision is Remedy.MOVE else ""
             yield from _box_dimensions(f"things/{thing.id}", thing, thing.counts_at, prefix)
     for stored in room.stored:
         at = stored.playing_at if playing else (stored.x_m, stored.y_m)

@@ -10,7 +10,7 @@ from core.geometry.furnishing import Furnishing, Hood
 from core.geometry.swing_disc import Point3, swing_disc
 from core.model.brief import Handedness, Player
 from core.model.room import Layout, Room
-from core.model.things import BayPart, Decision, FixedTo, Opening, OpeningKind, Opens, Stored, Thing, Wall
+from core.model.things import BayPart, FixedTo, Opening, OpeningKind, Opens, Remedy, Stored, Thing, Wall
 
 PAD_M = 0.05
 """Foam around what is padded (trade); it takes room of its own."""
@@ -48,7 +48,7 @@ class Solid:
 
 def thing_solids(room: Room) -> tuple[Solid, ...]:
     """The obstructions of `room` as decided about: padded, at their new place, or gone."""
-    return tuple(_thing_solid(thing, room) for thing in room.things if thing.decision is not Decision.REMOVE)
+    return tuple(_thing_solid(thing, room) for thing in room.things if thing.decision is not Remedy.REMOVE)
 
 
 def stored_solids(room: Room, *, playing: bool) -> tuple[Solid, ...]:
@@ -190,7 +190,7 @@ def _monitor(furnishing: Furnishing, layout: Layout, room: Room) -> Iterator[Sol
 def _thing_solid(thing: Thing, room: Room) -> Solid:
     x, y, z = thing.counts_at
     box = Box((x, y, z), (x + thing.width_m, y + thing.length_m, z + thing.height_m))
-    if thing.decision is Decision.PAD:
+    if thing.decision is Remedy.PAD:
         box = box.grown(PAD_M)
     return Solid(f"things/{thing.id}", thing.name, Group.ROOM, box, _reach(box, thing.fixed_to, room))
 

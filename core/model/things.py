@@ -20,7 +20,7 @@ class FixedTo(StrEnum):
     FLOOR = "floor"
 
 
-class Decision(StrEnum):
+class Remedy(StrEnum):
     """What the household does about an obstruction."""
 
     KEEP = "keep"
@@ -119,7 +119,7 @@ class Thing(Record):
     """Along the target line."""
     height_m: Size
     fixed_to: FixedTo
-    decision: Decision = Decision.KEEP
+    decision: Remedy = Remedy.KEEP
     new_x_m: Place | None = None
     """Where it is moved to, where that was decided; the old place counts until all of it is known."""
     new_y_m: Place | None = None
@@ -128,7 +128,7 @@ class Thing(Record):
     @property
     def counts_at(self) -> tuple[float, float, float]:
         """The corner that counts: the new one where a move is decided and the place for it known."""
-        if self.decision is Decision.MOVE:
+        if self.decision is Remedy.MOVE:
             new = (self.new_x_m, self.new_y_m, self.new_z_m)
             x, y, z = (old if at is None else at for at, old in zip(new, (self.x_m, self.y_m, self.z_m), strict=True))
             return x, y, z

@@ -14,8 +14,7 @@ from core.model.build import Slot
 from core.model.clubs import Club
 from core.model.parts import Billing
 from core.model.room import CeilingShape, Light
-from core.model.things import BayPart, FixedTo, Opens, Wall, WhilePlaying
-from core.model.things import Decision as Decided
+from core.model.things import BayPart, FixedTo, Opens, Remedy, Wall, WhilePlaying
 from core.quantities import UnitSystem
 
 Typed = Annotated[str, Field(max_length=40)] | Annotated[float, Field(allow_inf_nan=False)]
@@ -125,7 +124,7 @@ class ContentChange(Change):
     length_m: Typed = 0.0
     height_m: Typed = 0.0
     fixed_to: FixedTo = FixedTo.CEILING
-    decision: Decided = Decided.KEEP
+    decision: Remedy = Remedy.KEEP
     new_x_m: TypedOrCleared = None
     new_y_m: TypedOrCleared = None
     new_z_m: TypedOrCleared = None

@@ -480,6 +480,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/drawing.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Drawing As Svg
+         * @description The drawing on one page, at a stated scale.
+         */
+        get: operations["jungle_api_routers_drawings_drawing_as_svg"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/drawing.dxf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Drawing As Dxf
+         * @description The drawing in metres, layers by meaning.
+         */
+        get: operations["jungle_api_routers_drawings_drawing_as_dxf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/chain/{slot}": {
         parameters: {
             query?: never;
@@ -843,12 +883,6 @@ export interface components {
             /** Scope */
             scope: string;
         };
-        /**
-         * Decision
-         * @description What the household does about an obstruction.
-         * @enum {string}
-         */
-        Decision: "keep" | "move" | "pad" | "remove";
         /**
          * DimensionJson
          * @description A dimension line; `field` names what typing on it sets, empty where it only follows.
@@ -1280,6 +1314,12 @@ export interface components {
             how: string;
         };
         /**
+         * Remedy
+         * @description What the household does about an obstruction.
+         * @enum {string}
+         */
+        Remedy: "keep" | "move" | "pad" | "remove";
+        /**
          * ReportJson
          * @description Everything the core says of a build.
          */
@@ -1576,7 +1616,7 @@ export interface components {
             height_m: number;
             fixed_to: components["schemas"]["FixedTo"];
             /** @default keep */
-            decision: components["schemas"]["Decision"];
+            decision: components["schemas"]["Remedy"];
             /**
              * New X M
              * @description Where it is moved to, where that was decided; the old place counts until all of it is known.
@@ -1938,7 +1978,7 @@ export interface components {
             /** Height M */
             height_m?: string | number;
             fixed_to?: components["schemas"]["FixedTo"];
-            decision?: components["schemas"]["Decision"];
+            decision?: components["schemas"]["Remedy"];
             /** New X M */
             new_x_m?: string | number | null;
             /** New Y M */
@@ -1981,7 +2021,7 @@ export interface components {
             /** Height M */
             height_m?: string | number;
             fixed_to?: components["schemas"]["FixedTo"];
-            decision?: components["schemas"]["Decision"];
+            decision?: components["schemas"]["Remedy"];
             /** New X M */
             new_x_m?: string | number | null;
             /** New Y M */
@@ -2082,6 +2122,22 @@ export interface components {
             revision: number;
             /** Part */
             part: string;
+        };
+        /**
+         * Decision
+         * @description What was decided about a part.
+         */
+        Decision: {
+            /** Revision */
+            revision: number;
+            /** Plan */
+            plan?: string | null;
+            /** Owned */
+            owned?: boolean;
+            /** Quote Minor */
+            quote_minor?: string | number | null;
+            /** Replacement Value Minor */
+            replacement_value_minor?: string | number | null;
         };
     };
     responses: never;
@@ -3308,6 +3364,72 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_drawings_drawing_as_svg: {
+        parameters: {
+            query?: {
+                layout?: "playing" | "stowed";
+            };
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_drawings_drawing_as_dxf: {
+        parameters: {
+            query?: {
+                layout?: "playing" | "stowed";
+            };
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -6,7 +6,10 @@ import {
   type BriefChange,
   type BuildReply,
   type Club,
+  type ContentChange,
+  type ContentGroup,
   type Decision,
+  type JoistsChange,
   type LayoutChange,
   type Outcome,
   type PlayerChange,
@@ -40,7 +43,7 @@ export class BuildState {
   texts: Record<string, string> = $derived(this.preview?.texts ?? this.reply?.texts ?? {})
 
   #queue: Promise<unknown> = Promise.resolve()
-  #drag: LayoutChange | null = null
+  #drag: { target: string; change: LayoutChange | ContentChange } | null = null
   #dragging = false
   #dragNumber = 0
 
@@ -121,10 +124,51 @@ export class BuildState {
   }
 
   move(what: string, change: LayoutChange): Promise<Problem[]> {
-    this.#drag = null
-    this.#dragNumber += 1
+    this.#forgetDrag()
     return this.#edit(what, (revision) =>
       outcome(api.PATCH('/api/builds/{build_id}/layout', { ...this.#path, body: { revision, ...change } })),
+    )
+  }
+
+  addContent(group: ContentGroup, kind: string, what: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, group } }
+    return this.#edit(`adding: ${what}`, (revision) =>
+      outcome(api.POST('/api/builds/{build_id}/contents/{group}', { params, body: { revision, kind } })),
+    )
+  }
+
+  changeContent(subject: string, what: string, change: ContentChange): Promise<Problem[]> {
+    this.#forgetDrag()
+    return this.#edit(what, (revision) =>
+      outcome(
+        api.PATCH('/api/builds/{build_id}/contents/{group}/{content_id}', {
+          ...this.#content(subject),
+          body: { revision, ...change },
+        }),
+      ),
+    )
+  }
+
+  removeContent(subject: string, name: string): Promise<Problem[]> {
+    return this.#edit(`taking ${name} out`, (revision) =>
+      outcome(
+        api.POST('/api/builds/{build_id}/contents/{group}/{content_id}/remove', {
+          ...this.#content(subject),
+          body: { revision },
+        }),
+      ),
+    )
+  }
+
+  measureJoists(what: string, change: JoistsChange): Promise<Problem[]> {
+    return this.#edit(what, (revision) =>
+      outcome(api.PUT('/api/builds/{build_id}/joists', { ...this.#path, body: { revision, ...change } })),
+    )
+  }
+
+  forgetJoists(): Promise<Problem[]> {
+    return this.#edit('joists not known', (revision) =>
+      outcome(api.POST('/api/builds/{build_id}/joists/forget', { ...this.#path, body: { revision } })),
     )
   }
 
@@ -179,14 +223,22 @@ export class BuildState {
   }
 
   /** Shows what a drag would do. One request is under way at a time; only the newest position follows it. */
-  async dragTo(change: LayoutChange): Promise<void> {
-    this.#drag = change
+  async dragTo(target: string, change: LayoutChange | ContentChange): Promise<void> {
+    this.#drag = { target, change }
     if (this.#dragging) return
     this.#dragging = true
     while (this.#drag !== null) {
-      const body = { revision: this.reply?.revision ?? 0, number: ++this.#dragNumber, ...this.#drag }
+      const { target, change } = this.#drag
+      const body = { revision: this.reply?.revision ?? 0, number: ++this.#dragNumber, ...change }
       this.#drag = null
-      const { data } = await outcome(api.POST('/api/builds/{build_id}/preview', { ...this.#path, body }))
+      const { data } = await outcome(
+        target.includes('/')
+          ? api.POST('/api/builds/{build_id}/contents/{group}/{content_id}/preview', {
+              ...this.#content(target),
+              body,
+            })
+          : api.POST('/api/builds/{build_id}/preview', { ...this.#path, body }),
+      )
       if (data?.number === this.#dragNumber) this.preview = data
     }
     this.#dragging = false
@@ -194,8 +246,7 @@ export class BuildState {
 
   /** Leaves things where they were before the drag. */
   stopDrag(): void {
-    this.#drag = null
-    this.#dragNumber += 1
+    this.#forgetDrag()
     this.preview = null
   }
 
@@ -204,8 +255,19 @@ export class BuildState {
     return this.report?.verdicts.find((verdict) => verdict.id === id && verdict.subject === subject)
   }
 
+  #forgetDrag(): void {
+    this.#drag = null
+    this.#dragNumber += 1
+  }
+
   get #path() {
     return { params: { path: { build_id: this.id } } }
+  }
+
+  /** The address of one of the room's contents, `things/beam` say. */
+  #content(subject: string) {
+    const [group, content_id = ''] = subject.split('/')
+    return { params: { path: { build_id: this.id, group: group as ContentGroup, content_id } } }
   }
 
   #place(slot: Slot) {

@@ -1,5 +1,6 @@
 /** From metres to the page: pure functions, no state. */
 import type { Dimension, Point, Scene, Shape } from '../api/client'
+import type { Zoom } from './view.svelte'
 
 /** A view's place on the page: `x`, `y` of its lower left corner in pixels, and its scale. */
 export interface Frame {
@@ -14,10 +15,13 @@ export interface Sheet {
   height: number
   plan: Frame
   section: Frame
+  /** Where the views' titles stand. */
+  planTitle: number
+  sectionTitle: number
   pxPerM: number
 }
 
-const MARGIN = { left: 20, right: 66, top: 44, between: 70, bottom: 44 }
+const MARGIN = { left: 20, right: 66, top: 58, between: 70, bottom: 44 }
 /** Below this scale names beside the swing discs would cover more than they tell. */
 const LEAST_PX_PER_M_FOR_NAMES = 45
 
@@ -35,7 +39,26 @@ export function layOut(scene: Scene, width: number, height: number): Sheet {
     height: Math.max(height, sectionFloor + bottom),
     plan: { x, y: planFloor, pxPerM },
     section: { x, y: sectionFloor, pxPerM },
+    planTitle: 14,
+    sectionTitle: sectionFloor - pxPerM * scene.height_m - 14,
     pxPerM,
+  }
+}
+
+/** The same sheet looked at from nearer. */
+export function zoomed(sheet: Sheet, { scale, x, y }: Zoom): Sheet {
+  const frame = (of: Frame): Frame => ({
+    x: of.x * scale + x,
+    y: of.y * scale + y,
+    pxPerM: of.pxPerM * scale,
+  })
+  return {
+    ...sheet,
+    plan: frame(sheet.plan),
+    section: frame(sheet.section),
+    planTitle: sheet.planTitle * scale + y,
+    sectionTitle: sheet.sectionTitle * scale + y,
+    pxPerM: sheet.pxPerM * scale,
   }
 }
 
@@ -50,8 +73,8 @@ export function toMetres(frame: Frame, x: number, y: number): Point {
 }
 
 /** The points of a shape, which come as u and v of one after the other. */
-export function pointsOf(shape: Shape): Point[] {
-  return shape.points.flatMap((u, index, all) => (index % 2 === 0 ? [{ u, v: all[index + 1] ?? 0 }] : []))
+export function pointsOf({ points }: Pick<Shape, 'points'>): Point[] {
+  return points.flatMap((u, index, all) => (index % 2 === 0 ? [{ u, v: all[index + 1] ?? 0 }] : []))
 }
 
 /** An SVG path through `points`. */

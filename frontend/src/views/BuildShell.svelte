@@ -55,7 +55,7 @@
 {#if build.missing}
   <NotFound />
 {:else if build.reply}
-  <div class="flex h-dvh flex-col print:h-auto">
+  <div class="shell flex h-dvh flex-col print:h-auto">
     <BuildHeader toggleUnits={() => void toggleUnits()} />
     <Notices />
     <div class="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[9.75rem_minmax(0,1fr)]">

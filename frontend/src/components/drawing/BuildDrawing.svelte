@@ -1,24 +1,33 @@
 <script lang="ts">
-  import type { Dimension, Problem } from '../../api/client'
+  import type { ContentChange, Dimension, LayoutChange, Problem } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
+  import { view } from '../../lib/view.svelte'
   import Drawing from './Drawing.svelte'
 
   /** The drawing of the build on screen: what is dragged or typed on it becomes an edit. */
   const build = $derived(useBuild()())
+  const stowed = $derived(view.layout === 'stowed' ? build.report?.stowed : null)
+  const scene = $derived(stowed ?? build.report?.scene)
 
   function type(dimension: Dimension, typed: string): Promise<Problem[]> {
-    const [record, field] = dimension.field.split('.')
+    const [record = '', field = ''] = dimension.field.split('.')
     const what = `${dimension.label.toLowerCase()} ${typed}`
-    if (record === 'room') return build.measureRoom(what, { [field ?? '']: typed })
-    return build.move(what, { [field ?? '']: typed })
+    if (record.includes('/')) return build.changeContent(record, what, { [field]: typed })
+    if (record === 'room') return build.measureRoom(what, { [field]: typed })
+    return build.move(what, { [field]: typed })
+  }
+
+  function drop(target: string, name: string, change: LayoutChange | ContentChange): void {
+    if (target.includes('/')) void build.changeContent(target, `moving ${name}`, change as ContentChange)
+    else void build.move(`moving the ${name}`, change as LayoutChange)
   }
 </script>
 
-{#if build.report}
+{#if scene}
   <Drawing
-    scene={build.report.scene}
-    drag={(change) => void build.dragTo(change)}
-    drop={(what, change) => void build.move(`moving the ${what}`, change)}
+    {scene}
+    drag={(target, change) => void build.dragTo(target, change)}
+    {drop}
     cancel={() => build.stopDrag()}
     {type}
   />

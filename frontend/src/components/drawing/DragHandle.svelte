@@ -1,18 +1,22 @@
 <script lang="ts">
-  import type { Handle, LayoutChange, Point } from '../../api/client'
+  import type { ContentChange, Handle, LayoutChange, Point } from '../../api/client'
   import { type Frame, toMetres, toPage } from '../../lib/drawing'
+  import { view } from '../../lib/view.svelte'
 
+  type Change = LayoutChange | ContentChange
   interface Props {
     handle: Handle
     frame: Frame
     /** Greatest u and v, in metres. */
     limit: Point
-    drag: (change: LayoutChange) => void
-    drop: (change: LayoutChange) => void
+    drag: (change: Change) => void
+    drop: (change: Change) => void
     cancel: () => void
   }
 
   let { handle, frame, limit, drag, drop, cancel }: Props = $props()
+  /** One of the room's contents; ball, screen line and projector belong to the layout. */
+  const inRoom = $derived(handle.target.includes('/'))
   let held = $state.raw<Point | null>(null)
   let taken: Point | null = null
 
@@ -37,10 +41,11 @@
     }
   }
 
-  function change({ u, v }: Point): LayoutChange {
+  function change({ u, v }: Point): Change {
+    const from = (value: number, origin: number) => Math.round(Math.max(0, value - origin) * 1000) / 1000
     return {
-      ...(handle.u_field && { [handle.u_field]: Math.max(0, u - handle.u_origin_m) }),
-      ...(handle.v_field && { [handle.v_field]: v }),
+      ...(handle.u_field && { [handle.u_field]: from(u, handle.u_origin_m) }),
+      ...(handle.v_field && { [handle.v_field]: from(v, handle.v_origin_m) }),
     }
   }
 
@@ -64,6 +69,7 @@
     const moved = held.u !== taken?.u || held.v !== taken.v
     if (moved) drop(change(held))
     else cancel()
+    if (!moved && inRoom) view.choose(handle.target)
     held = null
   }
 
@@ -76,6 +82,10 @@
     if (event.key === 'Escape' && held) {
       clearTimeout(settle)
       onpointercancel()
+    }
+    if (inRoom && (event.key === 'Enter' || event.key === ' ')) {
+      event.preventDefault()
+      view.choose(handle.target)
     }
     const arrow = ARROWS[event.key]
     if (!arrow) return
@@ -115,6 +125,15 @@
   <circle cx={page.x} cy={page.y} r="18" fill="transparent" />
   {#if handle.target === 'ball'}
     <circle cx={page.x} cy={page.y} r="6" class="fill-base-100 stroke-primary" stroke-width="3" />
+  {:else if inRoom}
+    <rect
+      x={page.x - 4.5}
+      y={page.y - 4.5}
+      width="9"
+      height="9"
+      class={view.chosen === handle.target ? 'fill-primary stroke-primary' : 'fill-base-100 stroke-primary'}
+      stroke-width="2"
+    />
   {:else if handle.target === 'screen'}
     <rect
       x={page.x - 4}

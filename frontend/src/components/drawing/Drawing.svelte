@@ -1,17 +1,20 @@
 <script lang="ts">
-  import type { Dimension, LayoutChange, Problem, Scene } from '../../api/client'
-  import { drawDimension, layOut, placeNames } from '../../lib/drawing'
+  import type { ContentChange, Dimension, LayoutChange, Problem, Scene } from '../../api/client'
+  import { drawDimension, layOut, placeNames, zoomed } from '../../lib/drawing'
+  import { gestures } from '../../lib/gestures'
+  import { view } from '../../lib/view.svelte'
   import DimensionLine from './DimensionLine.svelte'
   import DimensionTag from './DimensionTag.svelte'
   import DragHandle from './DragHandle.svelte'
   import SceneShape from './SceneShape.svelte'
   import Walls from './Walls.svelte'
 
+  type Change = LayoutChange | ContentChange
   interface Props {
     scene: Scene
-    /** A drag on its way, in the layout's own fields. */
-    drag: (change: LayoutChange) => void
-    drop: (what: string, change: LayoutChange) => void
+    /** A drag on its way, in the fields of what is dragged. */
+    drag: (target: string, change: Change) => void
+    drop: (target: string, what: string, change: Change) => void
     cancel: () => void
     /** Something typed on a dimension line. */
     type: (dimension: Dimension, typed: string) => Promise<Problem[]>
@@ -21,18 +24,35 @@
   let width = $state(0)
   let height = $state(0)
 
-  const sheet = $derived(layOut(scene, Math.max(width, 300), Math.max(height, 320)))
+  const sheet = $derived(zoomed(layOut(scene, Math.max(width, 300), Math.max(height, 320)), view.zoom))
+  const shapes = $derived(
+    scene.shapes.filter(
+      (shape) =>
+        !view.hidden.has(shape.layer) && !(shape.layer === 'swings' && view.hiddenPlayers.has(shape.subject)),
+    ),
+  )
   const names = $derived([
-    ...placeNames(sheet.plan, 'plan', scene.shapes),
-    ...placeNames(sheet.section, 'section', scene.shapes),
+    ...placeNames(sheet.plan, 'plan', shapes),
+    ...placeNames(sheet.section, 'section', shapes),
   ])
-  const drawn = $derived(scene.dimensions.map((dimension) => drawDimension(sheet[dimension.view], dimension)))
+  const drawn = $derived(
+    scene.dimensions
+      .filter(({ subject, field }) =>
+        subject === '' ? !view.hidden.has('dimensions') || field === view.measuring : subject === view.chosen,
+      )
+      .map((dimension) => drawDimension(sheet[dimension.view], dimension)),
+  )
+  const handles = $derived(
+    scene.handles.filter(({ target }) => !target.includes('/') || !view.hidden.has('obstructions')),
+  )
 </script>
 
 <div
   class="relative h-full min-h-80 w-full overflow-hidden"
+  style:touch-action={view.zoom.scale > 1 ? 'none' : 'pan-x pan-y'}
   bind:clientWidth={width}
   bind:clientHeight={height}
+  {@attach gestures}
 >
   {#if width > 0}
     <svg
@@ -46,22 +66,21 @@
         <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1="0" y1="0" x2="0" y2="6" class="stroke-base-content" stroke-width="1" opacity="0.55" />
         </pattern>
+        <pattern id="clash" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+          <line x1="0" y1="0" x2="0" y2="5" class="stroke-error" stroke-width="2.4" />
+        </pattern>
       </defs>
-      <text x={sheet.plan.x} y="14" class="fill-faint font-display text-[11px]"
+      <text x={sheet.plan.x} y={sheet.planTitle} class="fill-faint font-display text-[11px]"
         >PLAN · target to the left</text
       >
-      <text
-        x={sheet.section.x}
-        y={sheet.section.y - scene.height_m * sheet.pxPerM - 14}
-        class="fill-faint font-display text-[11px]"
-      >
+      <text x={sheet.section.x} y={sheet.sectionTitle} class="fill-faint font-display text-[11px]">
         SECTION · from the side
       </text>
-      {#each scene.shapes.filter((shape) => shape.meaning === 'room') as room (room.view)}
+      {#each shapes.filter((shape) => shape.meaning === 'room') as room (room.view)}
         <Walls frame={sheet[room.view]} {room} />
       {/each}
-      {#each scene.shapes as shape, index (index)}
-        <SceneShape {shape} frame={sheet[shape.view]} order={index} />
+      {#each shapes as shape, index (index)}
+        <SceneShape {shape} frame={sheet[shape.view]} order={index} chosen={shape.subject === view.chosen} />
       {/each}
       {#each names as name, index (index)}
         <path
@@ -71,21 +90,21 @@
         />
         <text x={name.x} y={name.y} class="fill-base-content text-[11px]">{name.text}</text>
       {/each}
-      {#each drawn as line (line.dimension.view + line.dimension.label)}
-        <DimensionLine {line} />
+      {#each drawn as line (line.dimension.view + line.dimension.subject + line.dimension.label)}
+        <DimensionLine {line} strong={line.dimension.field === view.measuring} />
       {/each}
-      {#each scene.handles as handle (handle.view + handle.target)}
+      {#each handles as handle (handle.view + handle.target)}
         <DragHandle
           {handle}
           frame={sheet[handle.view]}
           limit={{ u: scene.length_m, v: handle.view === 'plan' ? scene.width_m : scene.height_m }}
-          {drag}
-          drop={(change) => drop(handle.label.toLowerCase(), change)}
+          drag={(change) => drag(handle.target, change)}
+          drop={(change) => drop(handle.target, handle.label.toLowerCase(), change)}
           {cancel}
         />
       {/each}
     </svg>
-    {#each drawn as line (line.dimension.view + line.dimension.label)}
+    {#each drawn as line (line.dimension.view + line.dimension.subject + line.dimension.label)}
       <DimensionTag {line} commit={(typed) => type(line.dimension, typed)} />
     {/each}
   {/if}

@@ -2,11 +2,24 @@
   import type { Shape } from '../../api/client'
   import { type Frame, path, pointsOf, toPage } from '../../lib/drawing'
 
-  let { shape, frame, order }: { shape: Shape; frame: Frame; order: number } = $props()
+  interface Props {
+    shape: Shape
+    frame: Frame
+    order: number
+    /** It belongs to what is chosen. */
+    chosen?: boolean
+  }
+
+  let { shape, frame, order, chosen = false }: Props = $props()
 
   const points = $derived(pointsOf(shape))
-  const d = $derived(path(frame, points, shape.closed))
+  const holes = $derived(shape.holes.map((hole) => path(frame, pointsOf({ points: hole }), true)))
+  const d = $derived(path(frame, points, shape.closed) + holes.join(''))
   const at = $derived(toPage(frame, points[0] ?? { u: 0, v: 0 }))
+  /** The corner of a rectangle across from its first. */
+  const opposite = $derived(toPage(frame, points[2] ?? { u: 0, v: 0 }))
+  const middle = $derived({ x: (at.x + opposite.x) / 2, y: (at.y + opposite.y) / 2 })
+  const roomForName = $derived(Math.abs(opposite.x - at.x) > shape.label.length * 6)
   const end = $derived(toPage(frame, points.at(-1) ?? { u: 0, v: 0 }))
   const HEAD = 0.1
   /** How far along a line its label stands, past what usually stands in front of it. */
@@ -47,7 +60,13 @@
 {:else if shape.meaning === 'screen'}
   <path {d} class="stroke-base-content" fill="none" stroke-width="2.4" />
 {:else if shape.meaning === 'hitting-region'}
-  <path {d} class="fill-primary/10 stroke-primary" stroke-width="0.9" stroke-dasharray="2 3" />
+  <path
+    {d}
+    fill-rule="evenodd"
+    class="fill-primary/10 stroke-primary"
+    stroke-width="0.9"
+    stroke-dasharray="2 3"
+  />
 {:else if shape.meaning === 'ridge'}
   <path {d} class="stroke-faint" fill="none" stroke-width="0.8" stroke-dasharray="12 4" />
   {#if shape.label}<text x={at.x + (end.x - at.x) * LABEL_SHARE} y={at.y - 4} class="fill-faint text-[11px]"
@@ -57,6 +76,55 @@
   <path {d} class="stroke-base-content" fill="none" stroke-width="0.9" stroke-dasharray="9 3 2 3" />
 {:else if shape.meaning === 'enclosure'}
   <path {d} class="fill-base-content/5 stroke-base-content" stroke-width="1" />
+{:else if shape.meaning === 'swing-early'}
+  <path {d} class="stroke-faint" fill="none" stroke-width="0.8" stroke-dasharray="1 4" />
+{:else if shape.meaning === 'nearest'}
+  <path
+    d="M{at.x - 5} {at.y - 5}L{at.x + 5} {at.y + 5}M{at.x - 5} {at.y + 5}L{at.x + 5} {at.y - 5}"
+    class="stroke-base-content"
+    stroke-width="1.6"><title>{shape.label}</title></path
+  >
+{:else if shape.meaning === 'thing' || shape.meaning === 'stored'}
+  <path
+    {d}
+    class={[
+      shape.meaning === 'thing' ? 'fill-base-content/25' : 'fill-success/15',
+      chosen ? 'stroke-primary' : 'stroke-base-content',
+    ]}
+    stroke-width={chosen ? 2.2 : 1.1}><title>{shape.label}</title></path
+  >
+  {#if roomForName}<text
+      x={middle.x}
+      y={middle.y - 9}
+      text-anchor="middle"
+      class="fill-base-content text-[11px]">{shape.label}</text
+    >{/if}
+{:else if shape.meaning === 'removed'}
+  <path {d} class="stroke-faint" fill="none" stroke-width="0.8" stroke-dasharray="3 3"
+    ><title>{shape.label}, to be removed</title></path
+  >
+{:else if shape.meaning === 'standing'}
+  <path {d} class="fill-base-content/10 stroke-base-content" stroke-width="1"
+    ><title>{shape.label}</title></path
+  >
+{:else if shape.meaning === 'conflict'}
+  <path {d} fill="url(#clash)" class="stroke-error" stroke-width="1.6"><title>{shape.label}</title></path>
+{:else if shape.meaning === 'window' || shape.meaning === 'door'}
+  <path {d} class="fill-base-100 stroke-base-content" stroke-width={chosen ? 2.2 : 1.1}
+    ><title>{shape.label}</title></path
+  >
+{:else if shape.meaning === 'window-seen' || shape.meaning === 'door-seen'}
+  <path {d} class="stroke-faint" fill="none" stroke-width="0.8" stroke-dasharray="6 3"
+    ><title>{shape.label}</title></path
+  >
+{:else if shape.meaning === 'sweep'}
+  <path {d} class="fill-base-content/5 stroke-faint" stroke-width="0.8" stroke-dasharray="4 3" />
+{:else if shape.meaning === 'joist'}
+  <path {d} class="stroke-faint" fill="none" stroke-width="0.6" stroke-dasharray="1 5" />
+{:else if shape.meaning === 'socket'}
+  <circle cx={at.x} cy={at.y} r="4" class="fill-base-100 stroke-base-content" stroke-width="1.2"
+    ><title>{shape.label}</title></circle
+  >
 {:else if shape.meaning === 'mat'}
   <path {d} class="fill-success/20 stroke-success" stroke-width="1" />
 {:else if shape.meaning === 'floor' || shape.meaning === 'foam' || shape.meaning === 'lining'}

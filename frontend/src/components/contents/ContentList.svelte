@@ -1,0 +1,41 @@
+<script lang="ts">
+  import type { ContentGroup } from '../../api/client'
+  import { useBuild } from '../../lib/build.svelte'
+  import { GROUP_WORDS, KINDS } from '../../lib/contents'
+  import { view } from '../../lib/view.svelte'
+  import ContentRow from './ContentRow.svelte'
+
+  let { group, empty }: { group: ContentGroup; empty: string } = $props()
+  const build = $derived(useBuild()())
+  const contents = $derived(build.reply?.build.room[group] ?? [])
+  const id = $props.id()
+
+  async function add(select: HTMLSelectElement): Promise<void> {
+    const kind = select.value
+    select.value = ''
+    if (kind === '') return
+    const known = new Set(contents.map((content) => content.id))
+    await build.addContent(group, kind, KINDS[group][kind] ?? kind)
+    const fresh = build.reply?.build.room[group].find((content) => !known.has(content.id))
+    if (fresh) view.chosen = `${group}/${fresh.id}`
+  }
+</script>
+
+<section class="mt-4" aria-labelledby={id}>
+  <div class="mb-1 flex items-baseline justify-between gap-2">
+    <h2 {id} class="text-lg">{GROUP_WORDS[group]}</h2>
+    <select
+      class="blank max-w-40 text-primary"
+      aria-label="Add to: {GROUP_WORDS[group]}"
+      onchange={(event) => void add(event.currentTarget)}
+    >
+      <option value="">Add one</option>
+      {#each Object.entries(KINDS[group]) as [kind, words] (kind)}<option value={kind}>{words}</option>{/each}
+    </select>
+  </div>
+  {#each contents as content, index (content.id)}
+    <ContentRow {group} {content} {index} />
+  {:else}
+    <p class="text-sm text-faint">{empty}</p>
+  {/each}
+</section>

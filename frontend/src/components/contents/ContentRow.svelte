@@ -1,0 +1,104 @@
+<script lang="ts">
+  import ChevronDown from '@lucide/svelte/icons/chevron-down'
+  import type { Content, ContentChange, ContentGroup } from '../../api/client'
+  import { type Asked, CHOICES, LENGTHS, NEW_PLACE, PLAY_PLACE } from '../../lib/contents'
+  import { useBuild } from '../../lib/build.svelte'
+  import { view } from '../../lib/view.svelte'
+  import Choice from '../Choice.svelte'
+  import QuantityField from '../QuantityField.svelte'
+
+  interface Props {
+    group: ContentGroup
+    content: Content
+    index: number
+  }
+
+  let { group, content, index }: Props = $props()
+  const build = $derived(useBuild()())
+  const subject = $derived(`${group}/${content.id}`)
+  const open = $derived(view.chosen === subject)
+  const asked = $derived<Asked[]>([
+    ...LENGTHS[group],
+    ...(group === 'things' && chosen('decision') === 'move' ? NEW_PLACE : []),
+    ...(group === 'stored' && chosen('while_playing') === 'moved' ? PLAY_PLACE : []),
+  ])
+
+  function text(field: string): string {
+    return build.texts[`room.${group}.${index}.${field}`] ?? ''
+  }
+
+  function change(what: string, values: ContentChange) {
+    return build.changeContent(subject, `${content.name}: ${what}`, values)
+  }
+
+  function chosen(field: string): string {
+    return String(content[field])
+  }
+</script>
+
+<div class="border-b border-base-300 {open ? 'border-l-3 border-l-primary pl-2' : ''}">
+  <div class="flex items-center gap-2 py-1">
+    <button
+      class="flex min-h-[28px] min-w-0 flex-1 items-center gap-1 text-left"
+      aria-expanded={open}
+      onclick={() => view.choose(subject)}
+    >
+      <ChevronDown size={14} class="shrink-0 {open ? '' : '-rotate-90'}" aria-hidden="true" />
+      <span class="truncate">{content.name}</span>
+    </button>
+    {#each CHOICES[group].slice(0, 1) as { field, label, options } (field)}
+      <Choice
+        label="{label}: {content.name}"
+        value={chosen(field)}
+        {options}
+        choose={(value) => void change(options[value] ?? value, { [field]: value })}
+      />
+    {/each}
+  </div>
+  {#if open}
+    <div class="grid grid-cols-[1fr_auto] items-baseline gap-x-3 gap-y-1 pb-2">
+      <span>Name</span>
+      <QuantityField
+        label="Name of {content.name}"
+        text={content.name}
+        commit={(name) => change(`name ${name}`, { name })}
+      />
+      {#each asked as { field, label, optional } (field)}
+        <span>{label}</span>
+        <QuantityField
+          label="{label}, {content.name}"
+          text={text(field)}
+          hint={optional ? 'as now' : ''}
+          commit={(typed) =>
+            change(`${label.toLowerCase()} ${typed}`, { [field]: optional && typed === '' ? null : typed })}
+        />
+      {/each}
+      {#each CHOICES[group].slice(1) as { field, label, options } (field)}
+        <span>{label}</span>
+        <Choice
+          label="{label}: {content.name}"
+          narrow
+          value={chosen(field)}
+          {options}
+          choose={(value) => void change(options[value] ?? value, { [field]: value })}
+        />
+      {/each}
+      {#if group === 'openings' && chosen('opens') === 'inward'}
+        <label class="col-span-2 flex items-center gap-2">
+          <input
+            type="checkbox"
+            class="checkbox checkbox-sm checkbox-primary"
+            checked={chosen('hinge_far') === 'true'}
+            onchange={(event) => void change('hinges', { hinge_far: event.currentTarget.checked })}
+          />
+          Hinges at its far end
+        </label>
+      {/if}
+      <button
+        class="btn col-span-2 justify-self-start btn-ghost text-primary btn-xs"
+        onclick={() => void build.removeContent(subject, content.name)}
+        >Take {content.name} out of the list</button
+      >
+    </div>
+  {/if}
+</div>

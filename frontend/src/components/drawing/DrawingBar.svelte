@@ -1,0 +1,118 @@
+<script lang="ts">
+  import Download from '@lucide/svelte/icons/download'
+  import Maximize from '@lucide/svelte/icons/maximize'
+  import Minus from '@lucide/svelte/icons/minus'
+  import Plus from '@lucide/svelte/icons/plus'
+  import Printer from '@lucide/svelte/icons/printer'
+  import type { Layer } from '../../api/client'
+  import { useBuild } from '../../lib/build.svelte'
+  import { type LayoutName, view } from '../../lib/view.svelte'
+
+  /** What the drawing shows: which layout, which layers, how near; and taking it away on paper or as a file. */
+  let { centre }: { centre: () => { x: number; y: number } } = $props()
+  const build = $derived(useBuild()())
+  const players = $derived(build.reply?.build.brief.players ?? [])
+  const LAYERS: Partial<Record<Layer, string>> = {
+    dimensions: 'dimensions',
+    obstructions: 'things in the room',
+    swings: 'swings',
+    hitting: 'where the ball may lie',
+    bay: 'bay',
+  }
+  const LAYOUTS: Record<LayoutName, string> = { playing: 'playing', stowed: 'stowed' }
+  const address = $derived(`/api/builds/${build.id}/drawing`)
+
+  let sheet = $state('')
+
+  /** Puts the drawing on a page of its own, at a stated scale, and prints that once it is there. */
+  function print(): void {
+    const source = `${address}.svg?layout=${view.layout}&revision=${build.reply?.revision ?? 0}`
+    if (sheet === source) window.print()
+    else sheet = source
+  }
+
+  function onkeydown(event: KeyboardEvent): void {
+    if (event.key !== 'p' || (!event.ctrlKey && !event.metaKey)) return
+    event.preventDefault()
+    print()
+  }
+
+  function zoom(way: 'nearer' | 'further'): void {
+    const { x, y } = centre()
+    view[way](x, y)
+  }
+</script>
+
+<svelte:window {onkeydown} />
+{#if sheet}<img class="print-sheet" src={sheet} alt="" onload={() => window.print()} />{/if}
+<div class="flex flex-wrap items-center gap-x-3 gap-y-1 px-2 pt-1 text-sm print:hidden">
+  {#if build.report?.stowed}
+    <div class="flex" role="group" aria-label="Layout">
+      {#each Object.entries(LAYOUTS) as [name, words] (name)}
+        <button
+          class="min-h-[26px] border border-primary px-2 first:rounded-l last:rounded-r last:border-l-0 {view.layout ===
+          name
+            ? 'bg-primary text-primary-content'
+            : 'text-primary'}"
+          aria-pressed={view.layout === name}
+          onclick={() => (view.layout = name as LayoutName)}>{words}</button
+        >
+      {/each}
+    </div>
+  {/if}
+  <details class="relative">
+    <summary class="min-h-[26px] cursor-pointer leading-[26px] text-primary">Layers</summary>
+    <fieldset class="absolute top-full left-0 z-30 w-56 border bg-base-100 p-2">
+      <legend class="sr-only">Layers of the drawing</legend>
+      {#each Object.entries(LAYERS) as [layer, words] (layer)}
+        <label class="flex min-h-[28px] items-center gap-2">
+          <input
+            type="checkbox"
+            class="checkbox checkbox-sm checkbox-primary"
+            checked={!view.hidden.has(layer as Layer)}
+            onchange={() => view.toggle(layer as Layer)}
+          />{words}
+        </label>
+      {/each}
+      {#each players as { id, name } (id)}
+        <label class="flex min-h-[28px] items-center gap-2 pl-5">
+          <input
+            type="checkbox"
+            class="checkbox checkbox-sm checkbox-primary"
+            checked={!view.hiddenPlayers.has(name)}
+            onchange={() => view.togglePlayer(name)}
+          />{name}’s swing
+        </label>
+      {/each}
+    </fieldset>
+  </details>
+  <div class="ml-auto flex items-center" role="group" aria-label="Look nearer">
+    <button class="btn btn-square btn-ghost btn-xs" aria-label="Further away" onclick={() => zoom('further')}
+      ><Minus size={15} /></button
+    >
+    <button class="btn btn-square btn-ghost btn-xs" aria-label="Nearer" onclick={() => zoom('nearer')}
+      ><Plus size={15} /></button
+    >
+    <button
+      class="btn btn-square btn-ghost btn-xs"
+      aria-label="The whole drawing"
+      onclick={() => view.whole()}><Maximize size={15} /></button
+    >
+  </div>
+  <details class="relative">
+    <summary class="flex min-h-[26px] cursor-pointer items-center gap-1 text-primary"
+      ><Download size={15} aria-hidden="true" />Take it away</summary
+    >
+    <div class="absolute top-full right-0 z-30 grid w-60 gap-1 border bg-base-100 p-2">
+      <button class="btn justify-start btn-ghost btn-sm" onclick={print}
+        ><Printer size={15} aria-hidden="true" />Print on one page</button
+      >
+      <a class="btn justify-start btn-ghost btn-sm" href="{address}.svg?layout={view.layout}" download
+        >Save as SVG, to scale</a
+      >
+      <a class="btn justify-start btn-ghost btn-sm" href="{address}.dxf?layout={view.layout}" download
+        >Save as DXF, in metres</a
+      >
+    </div>
+  </details>
+</div>

@@ -1,0 +1,124 @@
+/** What may be put into a room and what is asked of each: words only, every rule is the core's. */
+import type { ContentChange, ContentGroup } from '../api/client'
+
+export const GROUP_WORDS: Record<ContentGroup, string> = {
+  things: 'In the way',
+  openings: 'Windows and doors',
+  sockets: 'Sockets',
+  stored: 'What it must still hold',
+}
+export const KINDS: Record<ContentGroup, Record<string, string>> = {
+  things: {
+    beam: 'beam',
+    rail: 'door rail',
+    duct: 'duct',
+    lamp: 'lamp',
+    opener: 'garage-door opener',
+    column: 'column',
+    shelf: 'shelf',
+    radiator: 'radiator',
+    other: 'something else',
+  },
+  openings: { window: 'window', door: 'door' },
+  sockets: { socket: 'socket' },
+  stored: {
+    car: 'car',
+    boat: 'boat on its trolley',
+    bench: 'workbench',
+    bicycles: 'bicycles',
+    furniture: 'furniture',
+    gym: 'gym equipment',
+    boxes: 'boxes',
+  },
+}
+
+type Field = keyof ContentChange
+/** A length that is asked for, and whether empty is an answer. */
+export interface Asked {
+  field: Field
+  label: string
+  optional?: boolean
+}
+
+const PLACE: Asked[] = [
+  { field: 'x_m', label: 'From the left wall' },
+  { field: 'y_m', label: 'From the screen wall' },
+]
+const SIZE: Asked[] = [
+  { field: 'width_m', label: 'Across' },
+  { field: 'length_m', label: 'Along' },
+  { field: 'height_m', label: 'Height' },
+]
+export const LENGTHS: Record<ContentGroup, Asked[]> = {
+  things: [...PLACE, { field: 'z_m', label: 'Lower edge' }, ...SIZE],
+  stored: [...PLACE, ...SIZE],
+  openings: [
+    { field: 'along_m', label: 'Begins at' },
+    { field: 'width_m', label: 'Width' },
+    { field: 'height_m', label: 'Height' },
+    { field: 'sill_m', label: 'Sill above the floor' },
+  ],
+  sockets: [
+    { field: 'along_m', label: 'Along the wall' },
+    { field: 'height_m', label: 'Above the floor' },
+  ],
+}
+export const NEW_PLACE: Asked[] = [
+  { field: 'new_x_m', label: 'New, from the left wall', optional: true },
+  { field: 'new_y_m', label: 'New, from the screen wall', optional: true },
+  { field: 'new_z_m', label: 'New lower edge', optional: true },
+]
+export const PLAY_PLACE: Asked[] = [
+  { field: 'play_x_m', label: 'Playing, from the left wall', optional: true },
+  { field: 'play_y_m', label: 'Playing, from the screen wall', optional: true },
+]
+
+/** A choice among words that is asked for. */
+export interface Choosing {
+  field: Field
+  label: string
+  options: Readonly<Record<string, string>>
+}
+
+const WALL: Choosing = {
+  field: 'wall',
+  label: 'In the',
+  options: { left: 'left wall', right: 'right wall', screen: 'wall behind the screen', rear: 'rear wall' },
+}
+export const CHOICES: Record<ContentGroup, Choosing[]> = {
+  things: [
+    {
+      field: 'decision',
+      label: 'We',
+      options: { keep: 'keep it', move: 'move it', pad: 'pad it', remove: 'remove it' },
+    },
+    {
+      field: 'fixed_to',
+      label: 'Fixed to the',
+      options: { ceiling: 'ceiling', wall: 'wall', floor: 'floor' },
+    },
+  ],
+  stored: [
+    {
+      field: 'while_playing',
+      label: 'While playing',
+      options: { out: 'it is out', stays: 'it stays', moved: 'it is moved' },
+    },
+  ],
+  openings: [
+    WALL,
+    {
+      field: 'opens',
+      label: 'Opens',
+      options: { inward: 'into the room', outward: 'outward', slides: 'by sliding', not: 'not at all' },
+    },
+  ],
+  sockets: [WALL],
+}
+export const STAYS_UP_WORDS = {
+  projector: 'projector',
+  screen: 'screen',
+  enclosure: 'enclosure',
+  monitor: 'launch monitor',
+  mat: 'mat',
+} as const

@@ -1,0 +1,51 @@
+"""The drawing as files."""
+
+from typing import Annotated, Any, Literal
+
+from django.http import HttpResponse
+from ninja import Query, Router
+
+from core.drawing import Scene
+from core.formats.drawing_files import drawing_dxf, drawing_svg
+from core.quantities import UnitSystem
+from core.report import evaluate
+from jungle.api.replies import hung_sheets
+from jungle.api.requests import SignedIn
+from jungle.api.schemas import Problems
+from jungle.plans.models import Build
+from jungle.plans.services.editing import NothingThere, find_build
+from jungle.plans.services.people import units_of
+
+router = Router(tags=["drawings"])
+LayoutName = Annotated[Literal["playing", "stowed"], Query()]
+
+
+@router.get("/{int:build_id}/drawing.svg", response={200: Any, 404: Problems})
+def drawing_as_svg(request: SignedIn, build_id: int, layout: LayoutName = "playing") -> Any:
+    """The drawing on one page, at a stated scale."""
+    build, units, scene = _drawn(request, build_id, layout)
+    text = drawing_svg(scene, f"{build.name}, {layout}", units)
+    return _file(text, "image/svg+xml", f"build-{build_id}-{layout}.svg")
+
+
+@router.get("/{int:build_id}/drawing.dxf", response={200: Any, 404: Problems})
+def drawing_as_dxf(request: SignedIn, build_id: int, layout: LayoutName = "playing") -> Any:
+    """The drawing in metres, layers by meaning."""
+    _, units, scene = _drawn(request, build_id, layout)
+    return _file(drawing_dxf(scene, units), "image/vnd.dxf", f"build-{build_id}-{layout}.dxf")
+
+
+def _drawn(request: SignedIn, build_id: int, layout: str) -> tuple[Build, UnitSystem, Scene]:
+    build = find_build(build_id, request.user)
+    plan = build.plan
+    report = evaluate(plan, hung_sheets(build.owner_id, plan))
+    scene = report.scene if layout == "playing" else report.stowed
+    if scene is None:
+        raise NothingThere("This room must hold nothing else, so it has no stowed layout.")
+    return build, units_of(request.user), scene
+
+
+def _file(text: str, content_type: str, name: str) -> HttpResponse:
+    reply = HttpResponse(text, content_type=content_type)
+    reply["Content-Disposition"] = f'attachment; filename="{name}"'
+    return reply
