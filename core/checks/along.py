@@ -152,7 +152,7 @@ def picture_offset(room: Room, layout: Layout, picture: Picture) -> Verdict:
     if offset_m <= CENTRED_M + ROUNDING:
         state = State.CLEAR
     else:
-        state = State.TIGHT if offset_m < half_m else State.BLOCKED
+        state = State.TIGHT if offset_m < half_m - ROUNDING else State.BLOCKED
     return Verdict(
         state,
         say("Ball line {offset} beside the picture's centre", offset=metres(offset_m)),

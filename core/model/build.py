@@ -1,6 +1,9 @@
 """A build: the brief, the room, the layout, and the parts that hang on the chain."""
 
 from enum import StrEnum
+from typing import Annotated
+
+from pydantic import Field
 
 from core.model.brief import Brief, Stage
 from core.model.parts import Display, Enclosure, Flooring, LaunchMonitor, Machine, Mat, Part, Surface, Title
@@ -56,6 +59,14 @@ class HungPart(Record):
     """What an owned part would cost to buy again; the list price where empty."""
 
 
+class Candidate(Record):
+    """A room that is considered besides the chosen one, and where things would stand in it."""
+
+    id: Identifier
+    room: Room
+    layout: Layout
+
+
 class Build(Record):
     """One build of one household."""
 
@@ -63,4 +74,6 @@ class Build(Record):
     brief: Brief = Brief()
     room: Room = Room()
     layout: Layout = Layout()
+    candidates: Annotated[tuple[Candidate, ...], Field(max_length=12)] = ()
+    """Rooms that are not chosen."""
     chain: dict[Slot, HungPart] = {}

@@ -5,6 +5,7 @@ import BuildShell from './views/BuildShell.svelte'
 import BuildsView from './views/BuildsView.svelte'
 import NotFound from './views/NotFound.svelte'
 import PartsView from './views/PartsView.svelte'
+import RoomsView from './views/RoomsView.svelte'
 import RoomView from './views/RoomView.svelte'
 
 export const { p, navigate, route } = createRouter({
@@ -13,6 +14,7 @@ export const { p, navigate, route } = createRouter({
     '/': PartsView,
     '/brief': BriefView,
     '/room': RoomView,
+    '/rooms': RoomsView,
     '/parts': PartsView,
     layout: BuildShell,
   },

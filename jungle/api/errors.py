@@ -7,6 +7,7 @@ from ninja import NinjaAPI
 from ninja.errors import ValidationError
 
 from core.formats.errors import BadFile
+from core.model.candidates import NoSuchRoom
 from core.model.chain import UnknownPart
 from core.model.contents import NotInRoom
 from core.model.typed import FieldErrors
@@ -46,6 +47,7 @@ def register_errors(api: NinjaAPI) -> None:
         return _refused("Some values were not accepted.", [_problem(f"chain.{error.slot}", "", error.problem)])
 
     @api.exception_handler(NotInRoom)
+    @api.exception_handler(NoSuchRoom)
     @api.exception_handler(NothingThere)
     def nothing_there(request: HttpRequest, error: LookupError) -> HttpResponse:
         return send(Problems(message=str(error), errors=[]), 404)

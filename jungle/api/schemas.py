@@ -156,6 +156,18 @@ class JoistsChange(Change):
     spacing_m: Typed = 0.6
 
 
+class NewRoom(Change):
+    """Another room to consider."""
+
+    name: NewName
+
+
+class ScreenWall(Change):
+    """The wall that the screen shall hang on, by quarters of a turn to the right from where it hangs."""
+
+    quarters: Annotated[int, Field(ge=0, le=3)] = 0
+
+
 class Hang(Change):
     """Which part to hang."""
 

@@ -480,6 +480,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/rooms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Rooms
+         * @description What every room allows, side by side, and what the chosen one is short of.
+         */
+        get: operations["jungle_api_routers_rooms_read_rooms"];
+        put?: never;
+        /**
+         * Add Room
+         * @description Consider another room.
+         */
+        post: operations["jungle_api_routers_rooms_add_room"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/rooms/screen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Turn Screen
+         * @description Hang the screen on another wall of the chosen room.
+         */
+        post: operations["jungle_api_routers_rooms_turn_screen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/rooms/{room_id}/choose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Choose Room
+         * @description Build in another room.
+         */
+        post: operations["jungle_api_routers_rooms_choose_room"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/rooms/{room_id}/drop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Drop Room
+         * @description No longer consider a room.
+         */
+        post: operations["jungle_api_routers_rooms_drop_room"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/drawing.svg": {
         parameters: {
             query?: never;
@@ -811,6 +895,12 @@ export interface components {
              */
             layout: components["schemas"]["Layout"];
             /**
+             * Candidates
+             * @description Rooms that are not chosen.
+             * @default []
+             */
+            candidates: components["schemas"]["Candidate"][];
+            /**
              * Chain
              * @default {}
              */
@@ -844,6 +934,18 @@ export interface components {
                 [key: string]: components["schemas"]["PartSheet"];
             };
             report: components["schemas"]["ReportJson"];
+        };
+        /**
+         * Candidate
+         * @description A room that is considered besides the chosen one, and where things would stand in it.
+         */
+        Candidate: {
+            /** Id */
+            id: string;
+            room: components["schemas"]["Room"];
+            layout: components["schemas"]["Layout"];
+        } & {
+            [key: string]: unknown;
         };
         /**
          * CeilingShape
@@ -2043,6 +2145,134 @@ export interface components {
             hinge_far?: boolean;
             /** Number */
             number?: number;
+        };
+        /**
+         * AllowanceJson
+         * @description What a room allows before any part is chosen.
+         */
+        AllowanceJson: {
+            /** Reaches */
+            reaches: components["schemas"]["ReachJson"][];
+            /** Spots */
+            spots: string[];
+            /** Behind */
+            behind: string;
+            /** Monitors */
+            monitors: components["schemas"]["RoomForJson"][];
+            /** Pictures */
+            pictures: components["schemas"]["RoomForJson"][];
+            /** Throws */
+            throws: string[];
+            /** Enclosure */
+            enclosure: string;
+        };
+        /**
+         * BottleneckJson
+         * @description What the room is short of. `tightest` is empty where nothing is, or where no single measurement helps.
+         */
+        BottleneckJson: {
+            /** Met */
+            met: string[];
+            tightest: components["schemas"]["Measurement"] | null;
+            /** Unlocks */
+            unlocks: {
+                [key: string]: components["schemas"]["UnlockJson"][];
+            };
+            /** Out Of Reach */
+            out_of_reach: string[];
+        };
+        /**
+         * Measurement
+         * @description What may grow.
+         * @enum {string}
+         */
+        Measurement: "width" | "length" | "ceiling";
+        /**
+         * OptionJson
+         * @description One room with the screen on one wall; `candidate` is empty for the chosen room.
+         */
+        OptionJson: {
+            /** Candidate */
+            candidate: string | null;
+            /** Room */
+            room: string;
+            /** Size */
+            size: string;
+            /** Quarters */
+            quarters: number;
+            screen_wall: components["schemas"]["Wall"];
+            /** Chosen */
+            chosen: boolean;
+            allowance: components["schemas"]["AllowanceJson"] | null;
+            /** Unknown */
+            unknown: string;
+        };
+        /**
+         * ReachJson
+         * @description A player's longest club on this floor, also for an early release.
+         */
+        ReachJson: {
+            /** Player */
+            player: string;
+            /** Wanted */
+            wanted: string;
+            /** Club */
+            club: string;
+            /** Early Release Club */
+            early_release_club: string;
+            state: components["schemas"]["State"];
+        };
+        /**
+         * RoomForJson
+         * @description What is left for one kind of thing, or how large it may be.
+         */
+        RoomForJson: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            state: components["schemas"]["State"];
+        };
+        /**
+         * RoomsJson
+         * @description What the chosen room allows and is short of, and all rooms side by side.
+         */
+        RoomsJson: {
+            /** Options */
+            options: components["schemas"]["OptionJson"][];
+            /** Rules */
+            rules: string[];
+            bottleneck: components["schemas"]["BottleneckJson"] | null;
+        };
+        /**
+         * UnlockJson
+         * @description So much more of one measurement meets a goal.
+         */
+        UnlockJson: {
+            /** Goal */
+            goal: string;
+            /** More */
+            more: string;
+        };
+        /**
+         * NewRoom
+         * @description Another room to consider.
+         */
+        NewRoom: {
+            /** Revision */
+            revision: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * ScreenWall
+         * @description The wall that the screen shall hang on, by quarters of a turn to the right from where it hangs.
+         */
+        ScreenWall: {
+            /** Revision */
+            revision: number;
+            /** Quarters */
+            quarters?: number;
         };
         /**
          * AlternativeJson
@@ -3360,6 +3590,251 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_rooms_read_rooms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoomsJson"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_rooms_add_room: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRoom"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_rooms_turn_screen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScreenWall"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_rooms_choose_room: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                room_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScreenWall"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_rooms_drop_room: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                room_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -172,6 +172,34 @@ export class BuildState {
     )
   }
 
+  addRoom(name: string): Promise<Problem[]> {
+    return this.#edit(`room ${name}`, (revision) =>
+      outcome(api.POST('/api/builds/{build_id}/rooms', { ...this.#path, body: { revision, name } })),
+    )
+  }
+
+  /** Builds in another room, or in the chosen one with the screen on another wall. */
+  chooseRoom(room_id: string | null, quarters: number, name: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, room_id: room_id ?? '' } }
+    return this.#edit(`building in ${name}`, (revision) =>
+      outcome(
+        room_id === null
+          ? api.POST('/api/builds/{build_id}/rooms/screen', { ...this.#path, body: { revision, quarters } })
+          : api.POST('/api/builds/{build_id}/rooms/{room_id}/choose', {
+              params,
+              body: { revision, quarters },
+            }),
+      ),
+    )
+  }
+
+  dropRoom(room_id: string, name: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, room_id } }
+    return this.#edit(`dropping ${name}`, (revision) =>
+      outcome(api.POST('/api/builds/{build_id}/rooms/{room_id}/drop', { params, body: { revision } })),
+    )
+  }
+
   hang(slot: Slot, part: string, name: string): Promise<Problem[]> {
     return this.#edit(`hanging ${name}`, (revision) =>
       outcome(

@@ -70,6 +70,12 @@ export const CEILING_WORDS = {
   high_screen: 'high behind the screen',
   high_rear: 'high at the rear wall',
 } as const
+export const WALL_WORDS: Record<string, string> = {
+  screen: 'as it hangs',
+  right: 'on the right wall',
+  rear: 'on the rear wall',
+  left: 'on the left wall',
+}
 export const CLUBS = ['driver', '3-wood', '5-wood', '4-iron', '6-iron', '7-iron', '9-iron', 'wedge'] as const
 export const BASIS_WORDS: Record<string, string> = {
   physics: 'physics',

@@ -2,6 +2,7 @@
   import type { LayoutChange, RoomChange } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import { CEILING_WORDS, LIGHT_WORDS } from '../../lib/words'
+  import { p } from '../../router'
   import Choice from '../Choice.svelte'
   import QuantityField from '../QuantityField.svelte'
 
@@ -50,7 +51,12 @@
   />
 {/snippet}
 
-<h2 class="mb-2 text-lg">Measure</h2>
+<div class="mb-2 flex items-baseline justify-between gap-2">
+  <h2 class="text-lg">Measure</h2>
+  <a class="text-sm" href={p('/builds/:id/rooms', { params: { id: String(build.id) } })}
+    >What the room allows, others beside it</a
+  >
+</div>
 <div class="grid grid-cols-[1fr_auto] items-baseline gap-x-3 gap-y-1 sm:max-lg:grid-cols-[1fr_auto_1fr_auto]">
   {#each MEASURED as [field, label] (field)}
     {@render measured(field, label, room?.guessed.includes(field) ?? false)}

@@ -21,7 +21,7 @@
 <nav aria-label="Steps" class="flex border-base-300 lg:flex-col lg:gap-1 lg:border-r lg:py-3">
   {#each build.report?.steps ?? [] as status (status.step)}
     {@const step = status.step}
-    {@const here = route.pathname === `/builds/${build.id}/${step}`}
+    {@const here = route.pathname.startsWith(`/builds/${build.id}/${step}`)}
     <a
       href={p(`/builds/:id/${step}`, { params: { id: String(build.id) } })}
       aria-current={here ? 'page' : undefined}

@@ -1,0 +1,65 @@
+"""Several rooms, or one with its screen on another wall: kept beside each other, one of them chosen."""
+
+from core.model.build import Build, Candidate
+from core.model.room import Layout, Room
+from core.model.turning import turned
+from core.model.usual import free_id
+
+BALL_TO_SCREEN_M = 3.0
+"""Where the ball goes in a room that is new or turned: the comfortable distance (trade)."""
+BEHIND_M = 1.0
+
+
+class NoSuchRoom(LookupError):
+    """No candidate room has that id."""
+
+
+def with_candidate(build: Build, name: str) -> Build:
+    """`build` with the room as it is kept aside under `name`, to be measured as another once it is chosen."""
+    ids = [candidate.id for candidate in build.candidates]
+    fresh = Candidate(id=free_id("room", ids), room=Room(name=name), layout=placed_in(Room(), Layout()))
+    return build.model_copy(update={"candidates": (*build.candidates, fresh)})
+
+
+def with_chosen(build: Build, id: str) -> Build:
+    """`build` in another room: the one that was chosen takes its place among the candidates.
+
+    Raises `NoSuchRoom`.
+    """
+    wanted = _found(build, id)
+    aside = Candidate(id=wanted.id, room=build.room, layout=build.layout)
+    candidates = tuple(aside if candidate.id == id else candidate for candidate in build.candidates)
+    return build.model_copy(update={"room": wanted.room, "layout": wanted.layout, "candidates": candidates})
+
+
+def without_candidate(build: Build, id: str) -> Build:
+    """`build` without a room that is not chosen. Raises `NoSuchRoom`."""
+    _found(build, id)
+    return build.model_copy(update={"candidates": tuple(room for room in build.candidates if room.id != id)})
+
+
+def with_screen_turned(build: Build, quarters: int) -> Build:
+    """`build` with the screen on the wall that is so many quarters of a turn further to the right."""
+    room = turned(build.room, quarters)
+    return build.model_copy(update={"room": room, "layout": placed_in(room, build.layout)})
+
+
+def placed_in(room: Room, layout: Layout) -> Layout:
+    """`layout` for another floor: ball in the middle at a comfortable distance, lens and monitor as proposed."""
+    furthest_m = max(layout.screen_y_m, room.length_m - BEHIND_M)
+    return layout.model_copy(
+        update={
+            "ball_x_m": round(room.width_m / 2, 4),
+            "ball_y_m": round(min(layout.screen_y_m + BALL_TO_SCREEN_M, furthest_m), 4),
+            "lens_distance_m": None,
+            "lens_height_m": None,
+            "monitor_distance_m": None,
+        }
+    )
+
+
+def _found(build: Build, id: str) -> Candidate:
+    for candidate in build.candidates:
+        if candidate.id == id:
+            return candidate
+    raise NoSuchRoom(f"There is no room '{id}' beside the chosen one.")

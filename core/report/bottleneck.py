@@ -1,0 +1,157 @@
+"""What a room is short of: for each goal it does not meet, which measurement would have to grow, and by how much."""
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+from enum import StrEnum
+from typing import NamedTuple
+
+from core.checks.along import BALL_TO_SCREEN_COMFORT_M
+from core.checks.verdict import ROUNDING, State
+from core.geometry.solids import nearest_wall, thing_solids
+from core.model.brief import Player
+from core.model.room import Room
+from core.model.things import FixedTo, Thing, Wall
+from core.quantities import Quantity, Sentence, Unit, say
+from core.report.allowance import WORTHWHILE_PICTURE_M, Allowance, MonitorKind, allowance
+
+MOST_MORE_M = 1.5
+"""Nobody moves a wall further."""
+STEP_M = 0.01
+MONITOR_NAMES = {
+    MonitorKind.REAR_RADAR: "A radar behind the ball",
+    MonitorKind.SIDE_CAMERA: "A camera beside the ball",
+    MonitorKind.OVERHEAD_CAMERA: "A camera overhead",
+}
+
+
+class Measurement(StrEnum):
+    """What may grow."""
+
+    WIDTH = "width"
+    LENGTH = "length"
+    CEILING = "ceiling"
+
+
+class Goal(NamedTuple):
+    """Something a room may allow, in words, and how an allowance shows it."""
+
+    name: Sentence
+    met: Callable[[Allowance], bool]
+
+
+@dataclass(frozen=True)
+class Unlock:
+    """So much more of one measurement meets a goal."""
+
+    goal: Sentence
+    measurement: Measurement
+    more_m: float
+
+
+@dataclass(frozen=True)
+class Bottleneck:
+    """Goals met, the unlocks of those that are not, goals that no single measurement unlocks, and the tightest one."""
+
+    met: tuple[Sentence, ...]
+    unlocks: tuple[Unlock, ...]
+    """Least growth first within each measurement."""
+    out_of_reach: tuple[Sentence, ...]
+    tightest: Measurement | None
+    """The measurement that unlocks most; of equals the one that has to grow least."""
+
+
+def bottleneck(room: Room, players: tuple[Player, ...], surface_m: float) -> Bottleneck:
+    """What `room` is short of for `players`."""
+    here = allowance(room, players, surface_m)
+    wanted = list(goals(players))
+    unmet = [goal for goal in wanted if not goal.met(here)]
+    probes: dict[tuple[Measurement, float], Allowance] = {}
+
+    def grown_by(measurement: Measurement, more_m: float) -> Allowance:
+        key = (measurement, round(more_m, 2))
+        if key not in probes:
+            probes[key] = allowance(grown(room, measurement, key[1]), players, surface_m)
+        return probes[key]
+
+    unlocks = [
+        Unlock(goal.name, measurement, more_m)
+        for measurement in Measurement
+        for goal in unmet
+        if (more_m := _least_more_m(goal, measurement, grown_by)) is not None
+    ]
+    unlocks.sort(key=lambda unlock: unlock.more_m)
+    unlocked = {unlock.goal for unlock in unlocks}
+    by_measurement = {m: [unlock.more_m for unlock in unlocks if unlock.measurement is m] for m in Measurement}
+    useful = [measurement for measurement in Measurement if by_measurement[measurement]]
+    return Bottleneck(
+        met=tuple(goal.name for goal in wanted if goal not in unmet),
+        unlocks=tuple(unlocks),
+        out_of_reach=tuple(goal.name for goal in unmet if goal.name not in unlocked),
+        tightest=min(useful, key=lambda m: (-len(by_measurement[m]), max(by_measurement[m])), default=None),
+    )
+
+
+def goals(players: tuple[Player, ...]) -> Iterator[Goal]:
+    """Everybody's longest club, one spot for both hands, distance to the screen, monitors and a picture."""
+    for number, player in enumerate(players):
+        yield Goal(
+            say("{who}'s {club}", who=player.name, club=player.longest_club.value),
+            lambda found, number=number, club=player.longest_club: found.reaches[number].club is club,  # type: ignore[misc]
+        )
+    if len({player.handedness for player in players}) > 1:
+        yield Goal(say("One spot for both hands"), lambda found: found.one_spot)
+    if players:
+        yield Goal(
+            say("{far} from ball to screen", far=Quantity(BALL_TO_SCREEN_COMFORT_M, Unit.METRE)),
+            lambda found: (found.to_screen_m or 0.0) >= BALL_TO_SCREEN_COMFORT_M - STEP_M / 2,
+        )
+        for index, kind in enumerate(MonitorKind):
+            if kind in MONITOR_NAMES:
+                yield Goal(
+                    say(MONITOR_NAMES[kind]),
+                    lambda found, index=index: found.monitors[index].state is not State.BLOCKED,  # type: ignore[misc]
+                )
+    yield Goal(
+        say("A picture of 16:9, {wide} wide", wide=Quantity(WORTHWHILE_PICTURE_M, Unit.METRE)),
+        lambda found: found.pictures[0].width_m >= WORTHWHILE_PICTURE_M - ROUNDING,
+    )
+
+
+def grown(room: Room, measurement: Measurement, more_m: float) -> Room:
+    """`room` larger in one measurement; what is fixed to the ceiling or wall that moves goes with it."""
+    if measurement is Measurement.CEILING:
+        changes: dict[str, object] = {"ceiling_m": room.ceiling_m + more_m}
+        if room.ridge_m is not None:
+            changes["ridge_m"] = room.ridge_m + more_m
+    else:
+        field = f"{measurement}_m"
+        changes = {field: getattr(room, field) + more_m}
+    changes["things"] = tuple(_carried(thing, room, measurement, more_m) for thing in room.things)
+    return room.model_copy(update=changes)
+
+
+def _carried(thing: Thing, room: Room, measurement: Measurement, more_m: float) -> Thing:
+    if measurement is Measurement.CEILING:
+        if thing.fixed_to is FixedTo.CEILING:
+            return thing.model_copy(update={"z_m": thing.z_m + more_m})
+        return thing
+    moving = Wall.RIGHT if measurement is Measurement.WIDTH else Wall.REAR
+    if thing.fixed_to is FixedTo.WALL:
+        solids = [solid for solid in thing_solids(room) if solid.key == f"things/{thing.id}"]
+        if solids and nearest_wall(solids[0].box, room) is moving:
+            field = "x_m" if moving is Wall.RIGHT else "y_m"
+            return thing.model_copy(update={field: getattr(thing, field) + more_m})
+    return thing
+
+
+def _least_more_m(
+    goal: Goal, measurement: Measurement, grown_by: Callable[[Measurement, float], Allowance]
+) -> float | None:
+    """The least growth in whole centimetres that meets `goal`, found by halving; `None` where none does."""
+    if not goal.met(grown_by(measurement, MOST_MORE_M)):
+        return None
+    low, high = 0, round(MOST_MORE_M / STEP_M)
+    while high - low > 1:
+        middle = (low + high) // 2
+        low, high = (low, middle) if goal.met(grown_by(measurement, middle * STEP_M)) else (middle, high)
+    return high * STEP_M
