@@ -38,6 +38,8 @@ class AllowanceJson:
 
     reaches: list[ReachJson]
     spots: list[str]
+    places: list[str]
+    """The same in short: from the left wall and from the screen."""
     behind: str
     monitors: list[RoomForJson]
     pictures: list[RoomForJson]
@@ -134,6 +136,11 @@ def _allowance(found: Allowance, system: UnitSystem) -> AllowanceJson:
             for reach in found.reaches
         ],
         spots=[spot.reason.text(system) for spot in found.spots],
+        places=[
+            f"{_metres(spot.best[0], system)} from the left, {_metres(found.to_screen_m, system)} from the screen"
+            for spot in found.spots
+            if spot.best is not None and found.to_screen_m is not None
+        ],
         behind="" if found.behind_left_m is None else _metres(found.behind_left_m, system),
         monitors=[RoomForJson(_KINDS[room.kind], _left(room.left_m, system), room.state) for room in found.monitors],
         pictures=[

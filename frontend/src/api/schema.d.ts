@@ -2155,6 +2155,8 @@ export interface components {
             reaches: components["schemas"]["ReachJson"][];
             /** Spots */
             spots: string[];
+            /** Places */
+            places: string[];
             /** Behind */
             behind: string;
             /** Monitors */

@@ -60,7 +60,9 @@
     <Notices />
     <div class="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[9.75rem_minmax(0,1fr)]">
       <StepPath />
-      <main class="min-h-0 min-w-0 flex-1 overflow-y-auto print:overflow-visible">{@render children()}</main>
+      <main class="relative min-h-0 min-w-0 flex-1 overflow-y-auto print:overflow-visible">
+        {@render children()}
+      </main>
     </div>
     <MoneyFooter />
   </div>

@@ -7,9 +7,9 @@
   /** Every room with its screen on every wall, on what matters. */
   let { options }: { options: Rooms['options'] } = $props()
   const build = $derived(useBuild()())
-  const players = $derived(options.find((option) => option.allowance)?.allowance?.reaches ?? [])
-  const pictures = $derived(options.find((option) => option.allowance)?.allowance?.pictures ?? [])
-  const monitors = $derived(options.find((option) => option.allowance)?.allowance?.monitors ?? [])
+  const known = $derived(options.find((option) => option.allowance)?.allowance)
+  const players = $derived(known?.reaches ?? [])
+  const monitors = $derived(known?.monitors ?? [])
 </script>
 
 <div class="overflow-x-auto">
@@ -17,68 +17,68 @@
     <thead>
       <tr class="border-b border-base-content text-left align-bottom">
         <th class="py-1 pr-3" scope="col">Room, screen</th>
-        {#each players as { player, wanted } (player)}<th class="px-2 font-normal" scope="col"
-            >{player}’s {wanted}</th
-          >{/each}
+        {#each players as { player, wanted } (player)}
+          <th class="px-2 font-normal" scope="col">{player}’s {wanted}</th>
+        {/each}
         {#each monitors as { name } (name)}<th class="px-2 font-normal" scope="col">{name}</th>{/each}
-        {#each pictures as { name } (name)}<th class="px-2 font-normal" scope="col">{name}</th>{/each}
-        <th class="px-2 font-normal" scope="col">behind the ball</th>
-        <th scope="col"><span class="sr-only">Choose</span></th>
+        <th class="px-2 font-normal" scope="col">left behind the ball</th>
+        <th class="px-2 font-normal" scope="col">hitting spot</th>
+        <th class="px-2 font-normal" scope="col">largest picture</th>
       </tr>
     </thead>
     <tbody>
       {#each options as option (`${option.candidate ?? ''}-${option.quarters}`)}
+        {@const { candidate, allowance } = option}
         <tr class="border-b border-base-300 align-top {option.chosen ? 'bg-primary/10' : ''}">
-          <th class="py-1.5 pr-3 pl-1 text-left font-normal" scope="row">
+          <th class="py-1.5 pr-3 pl-1 text-left font-normal whitespace-nowrap" scope="row">
             {#if option.quarters === 0}<strong class="block">{option.room}</strong>{/if}
-            <span class="block whitespace-nowrap">{WALL_WORDS[option.screen_wall]}</span>
-            <span class="block text-xs whitespace-nowrap text-faint">{option.size}</span>
-          </th>
-          {#if option.allowance}
-            {#each option.allowance.reaches as reach (reach.player)}
-              <td class="px-2 py-1.5"
-                ><span class="flex items-baseline gap-1.5"
-                  ><Mark state={reach.state} size={10} />{reach.club}</span
-                ></td
-              >
-            {/each}
-            {#each option.allowance.monitors as monitor (monitor.name)}
-              <td class="px-2 py-1.5 whitespace-nowrap"
-                ><span class="flex items-baseline gap-1.5"
-                  ><Mark state={monitor.state} size={10} />{monitor.text}</span
-                ></td
-              >
-            {/each}
-            {#each option.allowance.pictures as picture (picture.name)}
-              <td class="px-2 py-1.5 whitespace-nowrap">{picture.text}</td>
-            {/each}
-            <td class="px-2 py-1.5 whitespace-nowrap">{option.allowance.behind || 'no spot'}</td>
-          {:else}
-            <td
-              colspan={players.length + monitors.length + pictures.length + 1}
-              class="px-2 py-1.5 text-faint">{option.unknown}</td
-            >
-          {/if}
-          <td class="py-1.5 pl-2 text-right whitespace-nowrap">
+            {WALL_WORDS[option.screen_wall]}
+            <span class="block text-xs text-faint">{option.size}</span>
             {#if option.chosen}
-              <span class="text-faint">chosen</span>
+              <span class="block font-semibold">chosen</span>
             {:else}
               <button
-                class="btn btn-primary btn-xs"
+                class="btn mt-1 btn-outline btn-primary btn-xs"
                 aria-label="Build in {option.room}, screen {WALL_WORDS[option.screen_wall]}"
-                onclick={() => void build.chooseRoom(option.candidate, option.quarters, option.room)}
+                onclick={() => void build.chooseRoom(candidate, option.quarters, option.room)}
                 >Build here</button
               >
-              {#if option.candidate !== null && option.quarters === 0}
-                {@const candidate = option.candidate}
-                <button
-                  class="btn btn-ghost text-primary btn-xs"
-                  aria-label="Drop {option.room}"
-                  onclick={() => void build.dropRoom(candidate, option.room)}>Drop</button
-                >
-              {/if}
             {/if}
-          </td>
+            {#if candidate !== null && option.quarters === 0}
+              <button
+                class="btn mt-1 btn-ghost text-primary btn-xs"
+                aria-label="Drop {option.room}"
+                onclick={() => void build.dropRoom(candidate, option.room)}>Drop</button
+              >
+            {/if}
+          </th>
+          {#if allowance}
+            {#each allowance.reaches as reach (reach.player)}
+              <td class="px-2 py-1.5 whitespace-nowrap"
+                ><Mark state={reach.state} size={10} /> {reach.club}</td
+              >
+            {/each}
+            {#each allowance.monitors as monitor (monitor.name)}
+              <td class="px-2 py-1.5 whitespace-nowrap"
+                ><Mark state={monitor.state} size={10} /> {monitor.text}</td
+              >
+            {/each}
+            <td class="px-2 py-1.5 whitespace-nowrap">{allowance.behind || 'no spot'}</td>
+            <td class="px-2 py-1.5">
+              {#each allowance.places as place (place)}<p>{place}</p>{:else}none{/each}
+            </td>
+            <td class="px-2 py-1.5 text-xs whitespace-nowrap">
+              {#each allowance.pictures as picture (picture.name)}
+                <p class="flex justify-between gap-2">
+                  <span class="text-faint">{picture.name}</span>{picture.text}
+                </p>
+              {/each}
+            </td>
+          {:else}
+            <td colspan={players.length + monitors.length + 3} class="px-2 py-1.5 text-faint"
+              >{option.unknown}</td
+            >
+          {/if}
         </tr>
       {/each}
     </tbody>
