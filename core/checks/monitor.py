@@ -206,11 +206,16 @@ def flight(monitor: BehindTheBall, layout: Layout) -> Verdict:
 
 @check("monitor.hands", title="Serves both hands", place=on(Slot.MONITOR))
 def hands(brief: Brief, monitor: LaunchMonitor) -> Verdict:
-    """The monitor serves every player's handedness: where it stands, when moved across, or not at all."""
+    """The monitor serves every player's handedness: where it stands, when moved across, or not at all.
+
+    Visitors may be of either hand.
+    """
     players = known_players(brief)
     left = [player.name for player in players if player.handedness is Handedness.LEFT]
     served = known(monitor.both_hands, monitor, "handedness")
-    mixed = 0 < len(left) < len(players)
+    if brief.visitors:
+        left.append("visitors")
+    mixed = brief.visitors or 0 < len(left) < len(players)
     unserved = len(left) if served == "no" else 0
     words = {"unmoved": "both hands, unmoved", "moved": "both hands, moved across", "no": "right hand only"}
     if unserved:

@@ -5,7 +5,7 @@ from core.checks.places import between, on
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, judge
 from core.geometry.ceiling import Ceiling
-from core.model.brief import Brief, Stage
+from core.model.brief import Brief, SpeedBand, Stage
 from core.model.build import Slot
 from core.model.facts import known, known_players
 from core.model.parts import Display, Enclosure, Net, Surface, Television
@@ -25,11 +25,15 @@ EDGE_COMFORT_M = 0.02
 def rating(brief: Brief, surface: Surface) -> Verdict:
     """The maker's rating is at least 1.1 × the fastest player's *ball* speed; club speed is another, lower number.
 
+    Visitors of unknown skill count as the fast band.
     A worn or under-rated surface lets a ball through or sends it back: eyes and heads are at stake.
     """
     players = known_players(brief)
     rated = known(surface.rated_ball_speed_m_s, surface, "rated ball speed")
-    fastest, name = max((player.ball_speed_m_s, player.name) for player in players)
+    speeds = [(player.ball_speed_m_s, player.name) for player in players]
+    if brief.visitors:
+        speeds.append((SpeedBand.FAST.ball_speed_m_s, "a visitor"))
+    fastest, name = max(speeds)
     needed = RATING_FACTOR * fastest
     state = judge(rated - needed, RATING_COMFORT_SHARE * needed)
     return Verdict(

@@ -7,8 +7,10 @@ from core.checks.figures import met, stated
 from core.checks.places import between
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.facts import MissingFact, known
+from core.model.household import Approach
 from core.model.parts import Display, LaunchMonitor, Machine, MonitorLink, MonitorPlan, ResolutionNeeds, Title
 from core.quantities import Quantity, Sentence, Unit, say
 
@@ -111,14 +113,14 @@ class _SpecLine:
         """What it has over what is recommended, as a ratio."""
         return self.has / self.recommended if self.recommended else float("inf")
 
-    @property
-    def state(self) -> State:
-        """Blocked below the minimum, tight below the recommended."""
-        return judge(self.has - self.minimum, self.recommended - self.minimum)
+    def state(self, approach: Approach) -> State:
+        """Blocked below the minimum; tight below the recommended, unless one starts small and buys again."""
+        comfort = self.recommended - self.minimum if approach is Approach.BUY_ONCE else 0.0
+        return judge(self.has - self.minimum, comfort)
 
 
 @check("machine.spec", title="Machine is strong enough", place=between(Slot.TITLE, Slot.MACHINE))
-def spec(title: Title, machine: Machine, display: Display | None) -> Verdict:
+def spec(brief: Brief, title: Title, machine: Machine, display: Display | None) -> Verdict:
     """The machine meets the title's stated computer at the resolution of the picture, line by line.
 
     The weakest line is named: the one furthest below what is recommended. Where the title's maker states no
@@ -129,16 +131,17 @@ def spec(title: Title, machine: Machine, display: Display | None) -> Verdict:
     compared = tuple(_spec_lines(needs, machine))
     if not compared:
         raise MissingFact(f"What {title.name} asks of a machine", f"Ask {title.maker} for its stated computer.")
-    weakest = min(compared, key=lambda line: (-line.state.rank, line.headroom))
+    weakest = min(compared, key=lambda line: (-line.state(brief.approach).rank, line.headroom))
+    state = weakest.state(brief.approach)
     has, asked = Quantity(weakest.has, weakest.unit), Quantity(weakest.recommended, weakest.unit)
     least = Quantity(weakest.minimum, weakest.unit)
     changes = []
-    if weakest.state is State.BLOCKED and weakest.name == "Graphics":
+    if state is State.BLOCKED and weakest.name == "Graphics":
         changes.append(say("Graphics below the minimum: retire this machine rather than upgrade it."))
-    elif weakest.state is not State.CLEAR:
+    elif state is not State.CLEAR:
         changes.append(say("Upgrade the {line} to {asked}.", line=weakest.name.lower(), asked=asked))
     return Verdict(
-        weakest.state,
+        state,
         say("Weakest line: {line}, {has} of {asked}", line=weakest.name.lower(), has=has, asked=asked),
         measured=has,
         required=least,

@@ -1,5 +1,6 @@
 """The brief: what the build is for, who plays, and what it may cost."""
 
+from datetime import date
 from decimal import Decimal
 from enum import StrEnum
 from typing import Annotated, Self
@@ -7,7 +8,9 @@ from typing import Annotated, Self
 from pydantic import Field, model_validator
 
 from core.model.clubs import Club
+from core.model.household import Approach, Condition, Looks, Noise, Skill, TaxTreatment, Valuation
 from core.model.record import Identifier, In, Metres, MetresPerSecond, MinorMoney, Name, Record
+from core.model.things import StoredKind
 from core.quantities import Money, Unit
 from core.quantities.money import DECIMALS_BY_CURRENCY
 
@@ -114,6 +117,31 @@ class Brief(Record):
     """Whether walls and ceiling may be drilled into; often not in a rented home."""
     no_subscriptions: bool = False
     """The household would rather pay once."""
+    visitors: bool = False
+    """People of unknown skill and either hand swing here too: the widest dispersion and the fastest ball count."""
+    earlier_stages: tuple[Stage, ...] = ()
+    """Stages that are gone through, and paid for, before `stage`."""
+    tax_treatment: TaxTreatment = TaxTreatment.PAID
+    valuation: Valuation = Valuation.CASH
+    used_is_fine: bool = False
+    approach: Approach = Approach.BUY_ONCE
+    other_uses: tuple[StoredKind, ...] = ()
+    """What the space must also hold; each asks where it stands."""
+    conditions: Annotated[tuple[Condition, ...], Field(max_length=40)] = ()
+    """What the household asks for before money is spent."""
+    packed_away: bool = False
+    """The bay comes down after play."""
+    setup_minutes: Annotated[int, Field(ge=0, le=480)] | None = None
+    """Longest set-up that the household accepts."""
+    rented: bool = False
+    may_move: bool = False
+    """The household may move house."""
+    noise: Noise = Noise.ANY
+    looks: Looks = Looks.PLAIN
+    hours_a_week: Annotated[float, Field(ge=0, le=100)] | None = None
+    playable_by: date | None = None
+    build_hours_a_week: Annotated[int, Field(ge=1, le=100)] = 6
+    skills: tuple[Skill, ...] = ()
 
     @model_validator(mode="after")
     def _known_currency_and_distinct_players(self) -> Self:
@@ -123,6 +151,10 @@ class Brief(Record):
         if len(ids) != len(set(ids)):
             raise ValueError("two players share an id; every player needs an id of their own")
         return self
+
+    def weight(self, purpose: Purpose) -> int:
+        """How much `purpose` weighs, 0 to 5."""
+        return self.purposes.get(purpose, 0)
 
     @property
     def up_front_cap(self) -> Money | None:

@@ -5,7 +5,8 @@ from typing import Annotated
 
 from pydantic import Field
 
-from core.model.brief import Brief, Stage
+from core.model.brief import Brief, Purpose, Stage
+from core.model.household import Looks
 from core.model.parts import Display, Enclosure, Flooring, LaunchMonitor, Machine, Mat, Part, Surface, Title
 from core.model.record import Identifier, MinorMoney, Name, Record
 from core.model.room import Layout, Room
@@ -34,11 +35,30 @@ PART_TYPE_BY_SLOT: dict[Slot, type[Part]] = {
     Slot.SCREEN: Surface,
     Slot.ENCLOSURE: Enclosure,
 }
+FAMILY_WEIGHT = 3
+"""Children's balls go anywhere (trade)."""
 OPTIONAL_SLOTS_BY_STAGE: dict[Stage, frozenset[Slot]] = {
     Stage.NET: frozenset({Slot.TITLE, Slot.MACHINE, Slot.DISPLAY, Slot.ENCLOSURE, Slot.FLOOR}),
     Stage.TABLET: frozenset({Slot.DISPLAY, Slot.ENCLOSURE, Slot.FLOOR}),
     Stage.PROJECTED: frozenset({Slot.ENCLOSURE}),
 }
+
+
+def optional_slots(brief: Brief) -> frozenset[Slot]:
+    """The places that may stay empty: by the stage, unless guests, looks or films ask for more.
+
+    Guests' balls and a finished room want an enclosure; films want a display from the stage with a tablet on.
+    """
+    optional = set(OPTIONAL_SLOTS_BY_STAGE[brief.stage])
+    if brief.stage is Stage.PROJECTED and (brief.visitors or brief.looks is Looks.FINISHED or _family(brief)):
+        optional.discard(Slot.ENCLOSURE)
+    if brief.stage is Stage.TABLET and brief.weight(Purpose.FILMS):
+        optional.discard(Slot.DISPLAY)
+    return frozenset(optional)
+
+
+def _family(brief: Brief) -> bool:
+    return brief.weight(Purpose.FAMILY_GAMES) >= FAMILY_WEIGHT
 
 
 def slot_for(part: Part) -> Slot:

@@ -217,6 +217,8 @@ class Projector(Display):
     lens_above_max: float | None = None
     """Height of the lens over the top edge of the raster as a share of raster height, over the vertical shift."""
     keystone_max_deg: Degrees | None = None
+    light_hours: Annotated[int, Field(gt=0, le=1_000_000)] | None = None
+    """Rated life of the lamp or the light source, in hours."""
 
 
 class Television(Display):
@@ -233,6 +235,8 @@ class Surface(Part):
     width_m: Metres | None = None
     height_m: Metres | None = None
     rated_ball_speed_m_s: MetresPerSecond | None = None
+    sound: Literal["loud", "damped", "quiet"] | None = None
+    """How loud a struck ball is, as the maker tells it."""
 
 
 class ImpactScreen(Surface):

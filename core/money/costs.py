@@ -10,6 +10,7 @@ from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.chain import Chain, Hanging
 from core.model.facts import MissingFact, known
+from core.model.household import TaxTreatment, Valuation
 from core.model.parts import Billing, Flooring, FloorRoll, FloorTiles, MonitorPlan, Plan, Price, Title
 from core.model.room import Room
 from core.quantities import Money, Quantity, Sentence, Unit, say
@@ -73,6 +74,8 @@ class Costs:
     contingency_share: float
     up_front_cap: Money | None
     yearly_cap: Money | None
+    counted: Money
+    """What counts against the up-front cap: what is spent, or what a newcomer would spend."""
     scope: str = SCOPE
 
     def of_slot(self, slot: Slot) -> tuple[Money, Money] | None:
@@ -118,17 +121,19 @@ def costs_of(brief: Brief, chain: Chain, room: Room) -> Costs:
     up_front = Money.total([line.up_front for line in lines if line.up_front], brief.currency)
     yearly = Money.total([line.yearly for line in lines if line.yearly], brief.currency)
     owned = [line.replacement_value for line in lines if line.replacement_value]
+    newcomer = up_front + Money.total(owned, brief.currency)
     return Costs(
         lines=lines,
         up_front=up_front,
         contingency=up_front.scaled(Decimal(str(brief.contingency_share))),
         yearly=yearly,
         horizon=up_front + yearly * brief.horizon_years,
-        newcomer=up_front + Money.total(owned, brief.currency),
+        newcomer=newcomer,
         horizon_years=brief.horizon_years,
         contingency_share=brief.contingency_share,
         up_front_cap=brief.up_front_cap,
         yearly_cap=brief.yearly_cap,
+        counted=newcomer if brief.valuation is Valuation.NEWCOMER else up_front,
     )
 
 
@@ -143,10 +148,16 @@ def floor_cover(flooring: Flooring, room: Room) -> Cover:
 
 
 def in_currency(price: Price, brief: Brief) -> Money:
-    """`price` in the brief's currency with tax, at the brief's rate. Raises `MissingFact` without one."""
-    amount = price.money
-    if not price.tax_included:
-        amount = amount.scaled(1 + Decimal(str(brief.tax_share)))
+    """`price` in the brief's currency, tax added, or taken off where it is reclaimed.
+
+    Raises `MissingFact` where the brief has no rate for it.
+    """
+    amount, with_tax = price.money, 1 + Decimal(str(brief.tax_share))
+    if brief.tax_treatment is TaxTreatment.RECLAIMED:
+        if price.tax_included:
+            amount = amount.scaled(1 / with_tax)
+    elif not price.tax_included:
+        amount = amount.scaled(with_tax)
     if price.currency == brief.currency:
         return amount
     rate = next((rate.rate for rate in brief.exchange_rates if rate.currency == price.currency), None)

@@ -29,6 +29,8 @@ _DECIMALS = {
     Unit.RATIO: 1,
     Unit.FACTOR: 2,
     Unit.GIGABYTE: 0,
+    Unit.YEAR: 1,
+    Unit.WEEK: 1,
 }
 
 

@@ -32,6 +32,8 @@ class Unit(StrEnum):
     TIERS = "tiers"
     PLAYERS = "players"
     YEAR = "years"
+    WEEK = "weeks"
+    MINUTE = "min"
     MINOR_MONEY = "minor units"
 
 

@@ -1,21 +1,24 @@
 """evaluate(build, parts): every verdict on a build, its drawing, its money, its open questions."""
 
 from collections.abc import Iterator, Mapping
+from datetime import date
 from itertools import pairwise
 from typing import TypeVar
 
 import core.checks  # noqa: F401  registers the checks
+from core.checks.household import Today
 from core.checks.places import Step
 from core.checks.readings import given_readings
 from core.checks.register import REGISTRY
 from core.checks.registry import Readings, Registry
 from core.checks.space import PlayingLayout, StowedLayout
 from core.checks.verdict import State, Verdict, unknown
+from core.checks.works import Works
 from core.drawing import Scene, scene_of, stowed_scene_of
 from core.geometry.ceiling import Ceiling
 from core.geometry.furnishing import Furnishing
 from core.geometry.surroundings import Surroundings
-from core.model.build import OPTIONAL_SLOTS_BY_STAGE, Build, Slot
+from core.model.build import Build, Slot, optional_slots
 from core.model.chain import resolve_chain
 from core.model.facts import NobodySwings
 from core.model.parts import Part
@@ -23,18 +26,24 @@ from core.money.costs import Costs
 from core.quantities import say
 from core.report.hitting import hitting_spots
 from core.report.report import LinkStatus, OpenQuestion, Report, SlotStatus
+from core.report.stages import stage_costs
 
 T = TypeVar("T")
 ROOM_QUESTIONS = {"width_m": "width", "length_m": "length", "ceiling_m": "ceiling height"}
 
 
-def evaluate(build: Build, parts: Mapping[str, Part], registry: Registry = REGISTRY) -> Report:
-    """The report on `build`, whose chain refers to `parts` by id.
+def evaluate(
+    build: Build, parts: Mapping[str, Part], registry: Registry = REGISTRY, *, today: date | None = None
+) -> Report:
+    """The report on `build`, whose chain refers to `parts` by id; without `today` nothing is said of dates.
 
     Raises `UnknownPart` where the chain names a part or plan that is not there.
     """
     chain = resolve_chain(build, parts)
-    readings = registry.derived(given_readings(build, chain))
+    given = given_readings(build, chain)
+    if today is not None:
+        given[Today] = Today(today)
+    readings = registry.derived(given)
     verdicts = tuple(registry.verdicts(readings, build.brief.players))
     worst = _worst_by_place(verdicts, registry)
     surroundings = _reading(readings, Surroundings)
@@ -59,6 +68,8 @@ def evaluate(build: Build, parts: Mapping[str, Part], registry: Registry = REGIS
         ),
         stowed=_stowed_scene(build, readings),
         costs=costs,
+        stages=stage_costs(build.brief, costs),
+        works=works.works if (works := _reading(readings, Works)) else (),
         questions=tuple(_questions(build, verdicts, registry)),
         hitting=hitting,
     )
@@ -88,7 +99,7 @@ def _worst_by_place(verdicts: tuple[Verdict, ...], registry: Registry) -> dict[t
 
 
 def _slot_status(slot: Slot, build: Build, worst: Mapping[tuple[Slot, ...], Verdict], costs: Costs) -> SlotStatus:
-    optional = slot in OPTIONAL_SLOTS_BY_STAGE[build.brief.stage]
+    optional = slot in optional_slots(build.brief)
     state = worst[slot,].state if (slot,) in worst else State.CLEAR
     return SlotStatus(slot, optional, state if slot in build.chain else None, costs.of_slot(slot))
 
@@ -102,6 +113,7 @@ def _questions(build: Build, verdicts: tuple[Verdict, ...], registry: Registry) 
     if not build.brief.players:
         nobody = unknown(NobodySwings())
         yield OpenQuestion(Step.BRIEF, nobody.headline, nobody.changes[0])
+    yield from _household_questions(build)
     for field in build.room.guessed:
         if name := ROOM_QUESTIONS.get(field):
             yield OpenQuestion(
@@ -110,9 +122,27 @@ def _questions(build: Build, verdicts: tuple[Verdict, ...], registry: Registry) 
                 say("Measure it and type it on the drawing."),
             )
     for slot in Slot:
-        if slot not in build.chain and slot not in OPTIONAL_SLOTS_BY_STAGE[build.brief.stage]:
+        if slot not in build.chain and slot not in optional_slots(build.brief):
             yield OpenQuestion(Step.PARTS, say("Nothing hangs here yet"), say("Choose a part."), slot)
     yield from _questions_of_verdicts(build, verdicts, registry)
+
+
+def _household_questions(build: Build) -> Iterator[OpenQuestion]:
+    for condition in build.brief.conditions:
+        if not condition.met:
+            yield OpenQuestion(
+                Step.BRIEF,
+                say("Not settled yet: {condition}", condition=condition.text),
+                say("Settle it before money is spent, and tick it."),
+            )
+    held = {stored.kind for stored in build.room.stored}
+    for kind in build.brief.other_uses:
+        if kind not in held:
+            yield OpenQuestion(
+                Step.ROOM,
+                say("Where the {thing} stands is not known", thing=kind.value),
+                say("Add it to what the room must still hold."),
+            )
 
 
 def _questions_of_verdicts(build: Build, verdicts: tuple[Verdict, ...], registry: Registry) -> Iterator[OpenQuestion]:

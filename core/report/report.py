@@ -4,11 +4,13 @@ from dataclasses import dataclass
 
 from core.checks.places import Step
 from core.checks.verdict import State, Verdict
+from core.checks.works import Work
 from core.drawing import Scene
 from core.model.build import Slot
 from core.money.costs import Costs
 from core.quantities import Money, Sentence
 from core.report.hitting import HittingSpot
+from core.report.stages import StageCost
 
 
 @dataclass(frozen=True)
@@ -55,6 +57,8 @@ class Report:
     costs: Costs
     questions: tuple[OpenQuestion, ...]
     hitting: tuple[HittingSpot, ...]
+    stages: tuple[StageCost, ...]
+    works: tuple[Work, ...]
 
     @property
     def attention(self) -> tuple[Verdict, ...]:

@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 
 from django.http import HttpResponse
+from django.utils import timezone
 from pydantic import BaseModel
 
 from core.formats.report_json import report_json
@@ -50,13 +51,13 @@ def build_reply(build: Build, units: UnitSystem) -> BuildReply:
         build=plan,
         texts=dict(field_texts(plan, units, plan.brief.currency)),
         parts={slot: _part_sheet(sheets[hung.part]) for slot, hung in plan.chain.items()},
-        report=report_json(evaluate(plan, sheets), units),
+        report=report_json(evaluate(plan, sheets, today=timezone.localdate()), units),
     )
 
 
 def preview_reply(build: Build, plan: BuildDocument, number: int, units: UnitSystem) -> Preview:
     """What `plan`, an edit of `build` that is not made yet, would be; `number` is the request's own."""
-    report = report_json(evaluate(plan, hung_sheets(build.owner_id, plan)), units)
+    report = report_json(evaluate(plan, hung_sheets(build.owner_id, plan), today=timezone.localdate()), units)
     texts = dict(field_texts(plan, units, plan.brief.currency))
     return Preview.model_construct(number=number, texts=texts, report=report)
 

@@ -1,6 +1,6 @@
 """What goes in and out of the endpoints, the report aside."""
 
-from datetime import datetime
+from datetime import date, datetime
 from typing import Annotated, Any
 
 from ninja import Schema
@@ -12,9 +12,10 @@ from core.model.brief import ExchangeRate, Handedness, Purpose, SpeedBand, Stage
 from core.model.build import Build as BuildDocument
 from core.model.build import Slot
 from core.model.clubs import Club
+from core.model.household import Approach, Condition, Looks, Noise, Skill, TaxTreatment, Valuation
 from core.model.parts import Billing
 from core.model.room import CeilingShape, Light
-from core.model.things import BayPart, FixedTo, Opens, Remedy, Wall, WhilePlaying
+from core.model.things import BayPart, FixedTo, Opens, Remedy, StoredKind, Wall, WhilePlaying
 from core.quantities import UnitSystem
 
 Typed = Annotated[str, Field(max_length=40)] | Annotated[float, Field(allow_inf_nan=False)]
@@ -54,6 +55,24 @@ class BriefChange(Change):
     tax_share: Typed = 0.0
     may_drill: bool = True
     no_subscriptions: bool = False
+    visitors: bool = False
+    earlier_stages: Annotated[list[Stage], Field(max_length=len(Stage))] = []
+    tax_treatment: TaxTreatment = TaxTreatment.PAID
+    valuation: Valuation = Valuation.CASH
+    used_is_fine: bool = False
+    approach: Approach = Approach.BUY_ONCE
+    other_uses: Annotated[list[StoredKind], Field(max_length=len(StoredKind))] = []
+    conditions: Annotated[list[Condition], Field(max_length=40)] = []
+    packed_away: bool = False
+    setup_minutes: Annotated[int, Field(ge=0, le=480)] | None = None
+    rented: bool = False
+    may_move: bool = False
+    noise: Noise = Noise.ANY
+    looks: Looks = Looks.PLAIN
+    hours_a_week: Annotated[float, Field(ge=0, le=100)] | None = None
+    playable_by: date | None = None
+    build_hours_a_week: Annotated[int, Field(ge=1, le=100)] = 6
+    skills: Annotated[list[Skill], Field(max_length=len(Skill))] = []
     exchange_rates: Annotated[list[ExchangeRate], Field(max_length=20)] = []
 
 
@@ -208,6 +227,8 @@ class Session(Schema):
     local: bool
     units: UnitSystem
     currencies: list[str]
+    steers: dict[str, list[str]]
+    """What each answer of the brief steers, by its field."""
 
 
 class BuildSummary(Schema):

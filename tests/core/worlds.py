@@ -157,7 +157,7 @@ def title(**facts: Any) -> Title:
             "price": price(0),
             "shapes": ("16:9", "4:3"),
             "platforms": ("Wicket OS",),
-            "plans": (TitlePlan(id="monthly", name="Monthly", billing="monthly", price=price(15)),),
+            "plans": (TitlePlan(id="monthly", name="Monthly", billing="monthly", price=price(15), courses=40),),
             "monitor_links": (MonitorLink(monitor="radar"),),
             "machine_needs": (needs,),
             **facts,
@@ -200,6 +200,7 @@ def projector(**facts: Any) -> Projector:
             "lens_above_min": 0.0,
             "lens_above_max": 0.1,
             "keystone_max_deg": 20,
+            "light_hours": 20_000,
             **facts,
         }
     )
@@ -217,6 +218,7 @@ def screen(**facts: Any) -> ImpactScreen:
             "border_m": 0.05,
             "gain": 1.0,
             "rated_ball_speed_m_s": 90,
+            "sound": "loud",
             **facts,
         }
     )
@@ -301,6 +303,25 @@ def full_room(**facts: Any) -> Room:
         joists={"along": True, "first_m": 0.2, "spacing_m": 0.6},
         stored=[stored().model_dump()],
         **facts,
+    )
+
+
+def full_brief(**facts: Any) -> Brief:
+    """A brief with an answer to everything."""
+    return Brief.model_validate(
+        {
+            "players": (player(), left_hander(height_m=1.64)),
+            "purposes": {"full_rounds": 5, "swing_work": 3, "putting": 3, "filming": 3},
+            "up_front_cap_minor": 1_000_000,
+            "yearly_cap_minor": 30_000,
+            "packed_away": True,
+            "setup_minutes": 60,
+            "may_move": True,
+            "noise": "quiet",
+            "hours_a_week": 4,
+            "playable_by": "2027-06-01",
+            **facts,
+        }
     )
 
 

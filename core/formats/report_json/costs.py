@@ -65,7 +65,7 @@ def costs_json(costs: Costs, verdicts: tuple[Verdict, ...], system: UnitSystem) 
         lines=[_line(line, system) for line in costs.lines],
         up_front=_budget(
             by_id["money.up_front"],
-            costs.up_front,
+            costs.counted,
             costs.up_front_cap,
             costs.contingency,
             [line.up_front for line in costs.lines],

@@ -11,7 +11,7 @@ from core.formats.report_json.costs import CostsJson, costs_json
 from core.formats.report_json.drawing import SceneJson, scene_json
 from core.formats.report_json.figures import text_of
 from core.formats.report_json.verdicts import VerdictJson, WorkingsJson, verdict_json, workings_json
-from core.model.brief import Handedness
+from core.model.brief import Handedness, Stage
 from core.model.build import Slot
 from core.quantities import UnitSystem
 from core.report import Report, SlotStatus
@@ -91,6 +91,25 @@ class HittingJson:
 
 
 @dataclass(frozen=True, slots=True)
+class StageJson:
+    """A stage of the build, the places it adds, and what they cost."""
+
+    stage: Stage
+    slots: list[Slot]
+    up_front: str
+    yearly: str
+
+
+@dataclass(frozen=True, slots=True)
+class WorkJson:
+    """A piece of work, who does it, and the household's own hours on it."""
+
+    what: str
+    who: str
+    hours: str
+
+
+@dataclass(frozen=True, slots=True)
 class ReportJson:
     """Everything the core says of a build."""
 
@@ -105,6 +124,8 @@ class ReportJson:
     costs: CostsJson
     questions: list[QuestionJson]
     hitting: list[HittingJson]
+    stages: list[StageJson]
+    works: list[WorkJson]
     caution: str
 
 
@@ -152,6 +173,14 @@ def report_json(report: Report, system: UnitSystem) -> ReportJson:
             for question in report.questions
         ],
         hitting=[_hitting(spot, report, system) for spot in report.hitting],
+        stages=[
+            StageJson(stage.stage, list(stage.slots), stage.up_front.text(), stage.yearly.text())
+            for stage in report.stages
+        ],
+        works=[
+            WorkJson(work.what.text(system), work.who, f"about {work.hours:g} h" if work.hours else "")
+            for work in report.works
+        ],
         caution=CAUTION,
     )
 

@@ -668,6 +668,10 @@ export interface components {
             units: components["schemas"]["UnitSystem"];
             /** Currencies */
             currencies: string[];
+            /** Steers */
+            steers: {
+                [key: string]: string[];
+            };
         };
         /**
          * UnitSystem
@@ -717,6 +721,12 @@ export interface components {
          * @enum {string}
          */
         State: "clear" | "tight" | "unknown" | "blocked";
+        /**
+         * Approach
+         * @description Buy what will last, or start with the least that works and grow.
+         * @enum {string}
+         */
+        Approach: "buy_once" | "start_small";
         /**
          * AttentionJson
          * @description Which verdict is not clear; the first of a list is to be looked at first.
@@ -804,6 +814,81 @@ export interface components {
              * @default false
              */
             no_subscriptions: boolean;
+            /**
+             * Visitors
+             * @description People of unknown skill and either hand swing here too: the widest dispersion and the fastest ball count.
+             * @default false
+             */
+            visitors: boolean;
+            /**
+             * Earlier Stages
+             * @description Stages that are gone through, and paid for, before `stage`.
+             * @default []
+             */
+            earlier_stages: components["schemas"]["Stage"][];
+            /** @default paid */
+            tax_treatment: components["schemas"]["TaxTreatment"];
+            /** @default cash */
+            valuation: components["schemas"]["Valuation"];
+            /**
+             * Used Is Fine
+             * @default false
+             */
+            used_is_fine: boolean;
+            /** @default buy_once */
+            approach: components["schemas"]["Approach"];
+            /**
+             * Other Uses
+             * @description What the space must also hold; each asks where it stands.
+             * @default []
+             */
+            other_uses: components["schemas"]["StoredKind"][];
+            /**
+             * Conditions
+             * @description What the household asks for before money is spent.
+             * @default []
+             */
+            conditions: components["schemas"]["Condition"][];
+            /**
+             * Packed Away
+             * @description The bay comes down after play.
+             * @default false
+             */
+            packed_away: boolean;
+            /**
+             * Setup Minutes
+             * @description Longest set-up that the household accepts.
+             */
+            setup_minutes?: number | null;
+            /**
+             * Rented
+             * @default false
+             */
+            rented: boolean;
+            /**
+             * May Move
+             * @description The household may move house.
+             * @default false
+             */
+            may_move: boolean;
+            /** @default any */
+            noise: components["schemas"]["Noise"];
+            /** @default plain */
+            looks: components["schemas"]["Looks"];
+            /** Hours A Week */
+            hours_a_week?: number | null;
+            /** Playable By */
+            playable_by?: string | null;
+            /**
+             * Build Hours A Week
+             * @default 6
+             */
+            build_hours_a_week: number;
+            /**
+             * Skills
+             * @default []
+             */
+            skills: components["schemas"]["Skill"][];
         } & {
             [key: string]: unknown;
         };
@@ -849,7 +934,25 @@ export interface components {
              *       "tax_share": 0,
              *       "exchange_rates": [],
              *       "may_drill": true,
-             *       "no_subscriptions": false
+             *       "no_subscriptions": false,
+             *       "visitors": false,
+             *       "earlier_stages": [],
+             *       "tax_treatment": "paid",
+             *       "valuation": "cash",
+             *       "used_is_fine": false,
+             *       "approach": "buy_once",
+             *       "other_uses": [],
+             *       "conditions": [],
+             *       "packed_away": false,
+             *       "setup_minutes": null,
+             *       "rented": false,
+             *       "may_move": false,
+             *       "noise": "any",
+             *       "looks": "plain",
+             *       "hours_a_week": null,
+             *       "playable_by": null,
+             *       "build_hours_a_week": 6,
+             *       "skills": []
              *     }
              */
             brief: components["schemas"]["Brief"];
@@ -959,6 +1062,23 @@ export interface components {
          * @enum {string}
          */
         Club: "driver" | "3-wood" | "5-wood" | "4-iron" | "6-iron" | "7-iron" | "9-iron" | "wedge";
+        /**
+         * Condition
+         * @description Something that the household asks for before money is spent, and whether it is met.
+         */
+        Condition: {
+            /** Id */
+            id: string;
+            /** Text */
+            text: string;
+            /**
+             * Met
+             * @default false
+             */
+            met: boolean;
+        } & {
+            [key: string]: unknown;
+        };
         /**
          * CostsJson
          * @description What it costs, and the scope of the sums.
@@ -1246,6 +1366,12 @@ export interface components {
             subject: string;
         };
         /**
+         * Looks
+         * @description How it shall look: a living room asks for an enclosure, a shed does not.
+         * @enum {string}
+         */
+        Looks: "plain" | "finished";
+        /**
          * MeasuredReach
          * @description What the slow test swing showed: it stands before the estimate for this player and club.
          */
@@ -1264,6 +1390,12 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
+        /**
+         * Noise
+         * @description What the house and its neighbours put up with.
+         * @enum {string}
+         */
+        Noise: "any" | "damped" | "quiet";
         /**
          * Opening
          * @description A window or a door in a wall.
@@ -1445,6 +1577,10 @@ export interface components {
             questions: components["schemas"]["QuestionJson"][];
             /** Hitting */
             hitting: components["schemas"]["HittingJson"][];
+            /** Stages */
+            stages: components["schemas"]["StageJson"][];
+            /** Works */
+            works: components["schemas"]["WorkJson"][];
             /** Caution */
             caution: string;
         };
@@ -1578,6 +1714,12 @@ export interface components {
             holes: number[][];
         };
         /**
+         * Skill
+         * @description What the builders do themselves. Mains electrics and opener springs are a licensed trade's, always.
+         * @enum {string}
+         */
+        Skill: "timber" | "sewing" | "ceiling";
+        /**
          * Slot
          * @description A place on the chain, in the order in which it hangs: each is linked to the next.
          * @enum {string}
@@ -1623,6 +1765,19 @@ export interface components {
          * @enum {string}
          */
         SpeedBand: "junior" | "recreational" | "fast";
+        /**
+         * StageJson
+         * @description A stage of the build, the places it adds, and what they cost.
+         */
+        StageJson: {
+            stage: components["schemas"]["Stage"];
+            /** Slots */
+            slots: components["schemas"]["Slot"][];
+            /** Up Front */
+            up_front: string;
+            /** Yearly */
+            yearly: string;
+        };
         /**
          * Step
          * @description A step of the work with a view of its own.
@@ -1686,6 +1841,12 @@ export interface components {
          */
         StoredKind: "car" | "boat" | "bench" | "bicycles" | "furniture" | "gym" | "boxes";
         /**
+         * TaxTreatment
+         * @description Whether sales tax is a cost: a business may reclaim it.
+         * @enum {string}
+         */
+        TaxTreatment: "paid" | "reclaimed";
+        /**
          * Thing
          * @description An obstruction: a box from its corner nearest to the left wall, the screen wall and the floor.
          */
@@ -1738,6 +1899,12 @@ export interface components {
          */
         ThingKind: "beam" | "rail" | "duct" | "lamp" | "opener" | "column" | "shelf" | "radiator" | "other";
         /**
+         * Valuation
+         * @description How gifts and owned things count against the cap: what leaves the purse, or what they would cost a newcomer.
+         * @enum {string}
+         */
+        Valuation: "cash" | "newcomer";
+        /**
          * VerdictJson
          * @description One answer of one check.
          */
@@ -1773,6 +1940,18 @@ export interface components {
          * @enum {string}
          */
         WhilePlaying: "out" | "stays" | "moved";
+        /**
+         * WorkJson
+         * @description A piece of work, who does it, and the household's own hours on it.
+         */
+        WorkJson: {
+            /** What */
+            what: string;
+            /** Who */
+            who: string;
+            /** Hours */
+            hours: string;
+        };
         /**
          * Problem
          * @description One thing wrong with what was sent.
@@ -1891,6 +2070,37 @@ export interface components {
             may_drill?: boolean;
             /** No Subscriptions */
             no_subscriptions?: boolean;
+            /** Visitors */
+            visitors?: boolean;
+            /** Earlier Stages */
+            earlier_stages?: components["schemas"]["Stage"][];
+            tax_treatment?: components["schemas"]["TaxTreatment"];
+            valuation?: components["schemas"]["Valuation"];
+            /** Used Is Fine */
+            used_is_fine?: boolean;
+            approach?: components["schemas"]["Approach"];
+            /** Other Uses */
+            other_uses?: components["schemas"]["StoredKind"][];
+            /** Conditions */
+            conditions?: components["schemas"]["Condition"][];
+            /** Packed Away */
+            packed_away?: boolean;
+            /** Setup Minutes */
+            setup_minutes?: number | null;
+            /** Rented */
+            rented?: boolean;
+            /** May Move */
+            may_move?: boolean;
+            noise?: components["schemas"]["Noise"];
+            looks?: components["schemas"]["Looks"];
+            /** Hours A Week */
+            hours_a_week?: number | null;
+            /** Playable By */
+            playable_by?: string | null;
+            /** Build Hours A Week */
+            build_hours_a_week?: number;
+            /** Skills */
+            skills?: components["schemas"]["Skill"][];
             /** Exchange Rates */
             exchange_rates?: components["schemas"]["ExchangeRate"][];
         };

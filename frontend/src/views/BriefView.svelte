@@ -1,69 +1,64 @@
 <script lang="ts">
+  import Conditions from '../components/brief/Conditions.svelte'
   import MoneySentences from '../components/brief/MoneySentences.svelte'
   import PlayerRows from '../components/brief/PlayerRows.svelte'
   import PurposeWeights from '../components/brief/PurposeWeights.svelte'
-  import Choice from '../components/Choice.svelte'
+  import SpaceSentences from '../components/brief/SpaceSentences.svelte'
+  import StageSentences from '../components/brief/StageSentences.svelte'
+  import Steers from '../components/brief/Steers.svelte'
+  import TimeSentences from '../components/brief/TimeSentences.svelte'
   import VerdictRow from '../components/VerdictRow.svelte'
   import { useBuild } from '../lib/build.svelte'
-  import { STAGE_WORDS } from '../lib/words'
 
-  const DRILLING = { yes: 'may be drilled', no: 'may not be drilled' } as const
-  const SUBSCRIPTIONS = { yes: 'fine', no: 'better avoided' } as const
   const build = $derived(useBuild()())
   const brief = $derived(build.reply?.build.brief)
-  const budget = $derived((build.report?.verdicts ?? []).filter((verdict) => verdict.step === 'brief'))
+  const answers = $derived((build.report?.verdicts ?? []).filter((verdict) => verdict.step === 'brief'))
+  const questions = $derived((build.report?.questions ?? []).filter((question) => question.step === 'brief'))
 </script>
 
 {#if brief}
   <article class="grid gap-x-10 gap-y-6 p-4 lg:grid-cols-[minmax(0,1fr)_22rem] lg:px-6">
     <div class="flex flex-col gap-6">
-      <section class="leading-9">
+      <section>
         <h2 class="text-xl">What we build</h2>
-        <p>
-          We go as far as
-          <Choice
-            label="How far the build goes"
-            value={brief.stage}
-            options={STAGE_WORDS}
-            choose={(stage) => void build.changeBrief(`stage: ${STAGE_WORDS[stage]}`, { stage })}
-          />
-        </p>
-        <p>
-          Walls and ceiling
-          <Choice
-            label="Drilling"
-            value={brief.may_drill ? 'yes' : 'no'}
-            options={DRILLING}
-            choose={(answer) =>
-              void build.changeBrief(`drilling: ${answer}`, { may_drill: answer === 'yes' })}
-          />; subscriptions are
-          <Choice
-            label="Subscriptions"
-            value={brief.no_subscriptions ? 'no' : 'yes'}
-            options={SUBSCRIPTIONS}
-            choose={(answer) =>
-              void build.changeBrief(`subscriptions: ${answer}`, { no_subscriptions: answer === 'no' })}
-          />.
-          <span class="block text-sm leading-snug text-faint">
-            The stage decides which parts are needed, drilling what may hang, the wish which plans are clear.
-          </span>
-        </p>
+        <StageSentences {brief} />
       </section>
       <section>
         <h2 class="text-xl">Who plays</h2>
-        <PlayerRows players={brief.players} />
+        <PlayerRows players={brief.players} visitors={brief.visitors} />
       </section>
       <section>
         <h2 class="mb-1 text-xl">What it may cost</h2>
         <MoneySentences {brief} />
-        <div class="mt-2 max-w-xl">
-          {#each budget as verdict (verdict.id)}<VerdictRow {verdict} />{/each}
-        </div>
+      </section>
+      <section>
+        <h2 class="text-xl">Where it goes</h2>
+        <SpaceSentences {brief} />
+      </section>
+      <section>
+        <h2 class="text-xl">Time and hands</h2>
+        <TimeSentences {brief} />
       </section>
     </div>
-    <section>
-      <h2 class="text-xl">What it is for</h2>
-      <PurposeWeights purposes={brief.purposes} />
-    </section>
+    <div class="flex flex-col gap-6">
+      <section>
+        <h2 class="mb-1 text-xl">What it comes to</h2>
+        {#each answers as verdict (verdict.id)}<VerdictRow {verdict} titled />{/each}
+        {#each questions as { question, how } (question)}
+          <p class="border-b border-base-300 py-1.5 text-sm">
+            {question}<span class="block text-faint">{how}</span>
+          </p>
+        {/each}
+      </section>
+      <section>
+        <h2 class="text-xl">What it is for</h2>
+        <PurposeWeights purposes={brief.purposes} />
+        <Steers fields={['purposes']} />
+      </section>
+      <section>
+        <h2 class="mb-1 text-xl">The household asks</h2>
+        <Conditions {brief} />
+      </section>
+    </div>
   </article>
 {/if}

@@ -3,6 +3,7 @@
 from typing import Annotated, Any
 
 from django.http import HttpResponse
+from django.utils import timezone
 from ninja import File, Query, Router, Status
 from ninja.files import UploadedFile
 
@@ -69,7 +70,7 @@ def read_workings(request: SignedIn, build_id: int, check_id: str, subject: Subj
     """How a verdict came about; `subject` is the player it speaks of, where it speaks of one."""
     build = editing.find_build(build_id, request.user)
     plan = build.plan
-    for verdict in evaluate(plan, hung_sheets(build.owner_id, plan)).verdicts:
+    for verdict in evaluate(plan, hung_sheets(build.owner_id, plan), today=timezone.localdate()).verdicts:
         if (verdict.id, verdict.subject) == (check_id, subject):
             return workings_json(verdict, units_of(request.user))
     raise NothingThere(f"This build has no answer of check '{check_id}'.")
@@ -100,7 +101,7 @@ def redo(request: SignedIn, build_id: int, body: Change) -> Any:
 
 def _summary(build: Build) -> BuildSummary:
     plan = build.plan
-    report = evaluate(plan, hung_sheets(build.owner_id, plan))
+    report = evaluate(plan, hung_sheets(build.owner_id, plan), today=timezone.localdate())
     return BuildSummary(
         id=build.pk,
         name=build.name,

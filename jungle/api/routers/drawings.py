@@ -3,6 +3,7 @@
 from typing import Annotated, Any, Literal
 
 from django.http import HttpResponse
+from django.utils import timezone
 from ninja import Query, Router
 
 from core.drawing import Scene
@@ -38,7 +39,7 @@ def drawing_as_dxf(request: SignedIn, build_id: int, layout: LayoutName = "playi
 def _drawn(request: SignedIn, build_id: int, layout: str) -> tuple[Build, UnitSystem, Scene]:
     build = find_build(build_id, request.user)
     plan = build.plan
-    report = evaluate(plan, hung_sheets(build.owner_id, plan))
+    report = evaluate(plan, hung_sheets(build.owner_id, plan), today=timezone.localdate())
     scene = report.scene if layout == "playing" else report.stowed
     if scene is None:
         raise NothingThere("This room must hold nothing else, so it has no stowed layout.")

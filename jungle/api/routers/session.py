@@ -6,6 +6,7 @@ from django.conf import settings
 from ninja import Router
 
 from core.quantities.money import DECIMALS_BY_CURRENCY
+from core.report.steers import steers
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import Preferences, Session
 from jungle.plans.services.people import set_units, units_of
@@ -32,4 +33,5 @@ def _session(request: SignedIn) -> Session:
         local=settings.LOCAL,
         units=units_of(request.user),
         currencies=list(DECIMALS_BY_CURRENCY),
+        steers=steers(),
     )

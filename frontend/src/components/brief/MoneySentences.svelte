@@ -4,7 +4,9 @@
   import { session } from '../../lib/session.svelte'
   import Choice from '../Choice.svelte'
   import QuantityField from '../QuantityField.svelte'
+  import { TAX_WORDS, VALUATION_WORDS } from '../../lib/brief'
   import ExchangeRates from './ExchangeRates.svelte'
+  import Steers from './Steers.svelte'
 
   let { brief }: { brief: BuildReply['build']['brief'] } = $props()
   const build = $derived(useBuild()())
@@ -60,7 +62,36 @@
       width="4rem"
       commit={(typed) => build.changeBrief(`tax ${typed}`, { tax_share: typed })}
     />
-    is added to prices that come without.
+    is added to prices that come without; tax
+    <Choice
+      label="Tax treatment"
+      value={brief.tax_treatment}
+      options={TAX_WORDS}
+      choose={(tax_treatment) => void build.changeBrief(`tax ${TAX_WORDS[tax_treatment]}`, { tax_treatment })}
+    />.
+  </p>
+  <p>
+    Gifts and things we own
+    <Choice
+      label="Valuation"
+      value={brief.valuation}
+      options={VALUATION_WORDS}
+      choose={(valuation) =>
+        void build.changeBrief(`owned things ${VALUATION_WORDS[valuation]}`, { valuation })}
+    />.
   </p>
   <ExchangeRates {brief} />
+  <Steers
+    fields={[
+      'up_front_cap_minor',
+      'yearly_cap_minor',
+      'currency',
+      'contingency_share',
+      'horizon_years',
+      'tax_share',
+      'tax_treatment',
+      'valuation',
+      'exchange_rates',
+    ]}
+  />
 </div>

@@ -2,8 +2,9 @@
   import type { Player } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import PlayerRow from './PlayerRow.svelte'
+  import Steers from './Steers.svelte'
 
-  let { players }: { players: Player[] } = $props()
+  let { players, visitors }: { players: Player[]; visitors: boolean } = $props()
   const build = $derived(useBuild()())
 </script>
 
@@ -16,4 +17,16 @@
 {#each players as player, index (player.id)}
   <PlayerRow {player} {index} />
 {/each}
-<button class="btn mt-3 btn-primary btn-sm" onclick={() => void build.addPlayer()}>Add a player</button>
+<div class="mt-3 flex flex-wrap items-center gap-x-6 gap-y-2">
+  <button class="btn btn-primary btn-sm" onclick={() => void build.addPlayer()}>Add a player</button>
+  <label class="flex min-h-[28px] items-center gap-2">
+    <input
+      type="checkbox"
+      class="checkbox checkbox-sm checkbox-primary"
+      checked={visitors}
+      onchange={(event) => void build.changeBrief('visitors', { visitors: event.currentTarget.checked })}
+    />
+    visitors of unknown skill swing here too
+  </label>
+</div>
+<Steers fields={['players', 'visitors']} />

@@ -5,6 +5,7 @@ from argparse import ArgumentParser
 from pathlib import Path
 
 from django.core.management.base import BaseCommand
+from django.utils import timezone
 
 from core.formats.build_file import read_build_file
 from core.formats.errors import BadFile
@@ -35,6 +36,6 @@ class Command(BaseCommand):
             for problem in bad.errors:
                 self.stderr.write(f"{file}: {problem}")
             sys.exit(BAD_FILE)
-        report = evaluate(content.build, content.parts_by_id)
+        report = evaluate(content.build, content.parts_by_id, today=timezone.localdate())
         self.stdout.write(full_report_text(report, UnitSystem(units)))
         sys.exit(SOMETHING_BLOCKED if report.blocked else NOTHING_BLOCKED)

@@ -1,0 +1,88 @@
+<script lang="ts">
+  import type { BuildReply } from '../../api/client'
+  import { LOOKS_WORDS, NOISE_WORDS, USES } from '../../lib/brief'
+  import { useBuild } from '../../lib/build.svelte'
+  import Choice from '../Choice.svelte'
+  import QuantityField from '../QuantityField.svelte'
+  import Steers from './Steers.svelte'
+  import Ticks from './Ticks.svelte'
+
+  /** The home, what else the space must do, and what the house puts up with. */
+  let { brief }: { brief: BuildReply['build']['brief'] } = $props()
+  const build = $derived(useBuild()())
+  const HOME = { owned: 'own', rented: 'rent' } as const
+  const MOVING = { no: 'stay', yes: 'may move house' } as const
+  const PACKED = { no: 'stays up', yes: 'is packed away after play' } as const
+  const DRILLING = { yes: 'may be drilled', no: 'may not be drilled' } as const
+
+  function whole(typed: string): number | null {
+    return typed === '' ? null : Number.parseInt(typed, 10)
+  }
+</script>
+
+<div class="grid gap-2 leading-9">
+  <p>
+    We
+    <Choice
+      label="Home"
+      value={brief.rented ? 'rented' : 'owned'}
+      options={HOME}
+      choose={(home) => void build.changeBrief(`home: ${HOME[home]}`, { rented: home === 'rented' })}
+    /> the home and
+    <Choice
+      label="Moving house"
+      value={brief.may_move ? 'yes' : 'no'}
+      options={MOVING}
+      choose={(answer) => void build.changeBrief(MOVING[answer], { may_move: answer === 'yes' })}
+    />. Walls and ceiling
+    <Choice
+      label="Drilling"
+      value={brief.may_drill ? 'yes' : 'no'}
+      options={DRILLING}
+      choose={(answer) => void build.changeBrief(`drilling: ${answer}`, { may_drill: answer === 'yes' })}
+    />.
+    <Steers fields={['rented', 'may_move', 'may_drill']} />
+  </p>
+  <p>
+    The bay
+    <Choice
+      label="After play"
+      value={brief.packed_away ? 'yes' : 'no'}
+      options={PACKED}
+      choose={(answer) => void build.changeBrief(PACKED[answer], { packed_away: answer === 'yes' })}
+    />{#if brief.packed_away}, and setting it up may take
+      <QuantityField
+        label="Set-up minutes accepted"
+        text={brief.setup_minutes === null ? '' : String(brief.setup_minutes)}
+        hint="not said"
+        width="4rem"
+        commit={(typed) => build.changeBrief(`set-up ${typed} min`, { setup_minutes: whole(typed) })}
+      /> minutes{/if}.
+    <Steers fields={['packed_away', 'setup_minutes']} />
+  </p>
+  <div>
+    <Ticks
+      legend="The space must also hold"
+      options={USES}
+      chosen={brief.other_uses}
+      choose={(other_uses) => void build.changeBrief('what else the space must hold', { other_uses })}
+    />
+    <Steers fields={['other_uses']} />
+  </div>
+  <p>
+    Noise
+    <Choice
+      label="Noise"
+      value={brief.noise}
+      options={NOISE_WORDS}
+      choose={(noise) => void build.changeBrief(`noise ${NOISE_WORDS[noise]}`, { noise })}
+    />; it shall look
+    <Choice
+      label="Looks"
+      value={brief.looks}
+      options={LOOKS_WORDS}
+      choose={(looks) => void build.changeBrief(`looks ${LOOKS_WORDS[looks]}`, { looks })}
+    />.
+    <Steers fields={['noise', 'looks']} />
+  </p>
+</div>

@@ -1,0 +1,80 @@
+<script lang="ts">
+  import type { BuildReply } from '../../api/client'
+  import { APPROACH_WORDS } from '../../lib/brief'
+  import { useBuild } from '../../lib/build.svelte'
+  import { STAGE_WORDS } from '../../lib/words'
+  import Choice from '../Choice.svelte'
+  import Steers from './Steers.svelte'
+  import Ticks from './Ticks.svelte'
+
+  /** How far the build goes, through which stages, and what each costs. */
+  let { brief }: { brief: BuildReply['build']['brief'] } = $props()
+  const build = $derived(useBuild()())
+  type Stage = keyof typeof STAGE_WORDS
+  const order = Object.keys(STAGE_WORDS) as Stage[]
+  const earlier = $derived(order.slice(0, order.indexOf(brief.stage)))
+  const options = $derived(
+    Object.fromEntries(earlier.map((stage) => [stage, STAGE_WORDS[stage]])) as Record<Stage, string>,
+  )
+  const stages = $derived(build.report?.stages ?? [])
+  const SUBSCRIPTIONS = { yes: 'fine', no: 'better avoided' } as const
+  const USED = { yes: 'fine', no: 'not wanted' } as const
+</script>
+
+<div class="grid gap-2 leading-9">
+  <p>
+    We go as far as
+    <Choice
+      label="How far the build goes"
+      value={brief.stage}
+      options={STAGE_WORDS}
+      choose={(stage) => void build.changeBrief(`stage: ${STAGE_WORDS[stage]}`, { stage })}
+    />, and would rather
+    <Choice
+      label="Approach"
+      value={brief.approach}
+      options={APPROACH_WORDS}
+      choose={(approach) => void build.changeBrief(APPROACH_WORDS[approach], { approach })}
+    />.
+    <Steers fields={['stage', 'approach']} />
+  </p>
+  {#if earlier.length > 0}
+    <div>
+      <Ticks
+        legend="On the way there,"
+        {options}
+        chosen={brief.earlier_stages}
+        choose={(earlier_stages) => void build.changeBrief('stages on the way', { earlier_stages })}
+      />
+      <Steers fields={['earlier_stages']} />
+    </div>
+  {/if}
+  {#if stages.length > 1}
+    <ol class="max-w-xl text-sm leading-snug">
+      {#each stages as { stage, up_front, yearly }, index (stage)}
+        <li class="flex justify-between gap-3 border-b border-base-300 py-1">
+          <span>{index + 1}. {STAGE_WORDS[stage]}</span>
+          <span class="whitespace-nowrap">{up_front} up front, {yearly} each year</span>
+        </li>
+      {/each}
+    </ol>
+  {/if}
+  <p>
+    Subscriptions are
+    <Choice
+      label="Subscriptions"
+      value={brief.no_subscriptions ? 'no' : 'yes'}
+      options={SUBSCRIPTIONS}
+      choose={(answer) =>
+        void build.changeBrief(`subscriptions: ${answer}`, { no_subscriptions: answer === 'no' })}
+    />, used parts
+    <Choice
+      label="Used parts"
+      value={brief.used_is_fine ? 'yes' : 'no'}
+      options={USED}
+      choose={(answer) =>
+        void build.changeBrief(`used parts ${USED[answer]}`, { used_is_fine: answer === 'yes' })}
+    />.
+    <Steers fields={['no_subscriptions', 'used_is_fine']} />
+  </p>
+</div>
