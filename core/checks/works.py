@@ -8,7 +8,7 @@ from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.chain import Chain
 from core.model.household import Skill
-from core.model.parts import OverheadCamera, Projector
+from core.model.parts import ImpactScreen, OverheadCamera, Projector
 from core.model.room import Room
 from core.model.things import Remedy, Thing, ThingKind
 from core.quantities import Sentence, say
@@ -36,6 +36,7 @@ HOURS_BY_SLOT = {
     Slot.ENCLOSURE: 8.0,
 }
 HOURS_OVERHEAD = 2.0
+HOURS_HEMMING = 4.0
 HOURS_BY_REMEDY = {Remedy.MOVE: 3.0, Remedy.PAD: 1.0, Remedy.REMOVE: 2.0}
 
 
@@ -86,6 +87,13 @@ def _on_the_bay(chain: Chain, skills: tuple[Skill, ...]) -> Iterator[Work]:
         asked = Skill.CEILING if overhead else Skill.TIMBER if hanging.slot is Slot.ENCLOSURE else None
         who = OURSELVES if asked is None or asked in skills else BUILDER
         hours = HOURS_BY_SLOT[hanging.slot] + (HOURS_OVERHEAD if overhead else 0.0)
+        if isinstance(part, ImpactScreen):
+            sews = Skill.SEWING in skills
+            yield Work(
+                say("Hem {part} and set its eyelets", part=part.name),
+                OURSELVES if sews else "its maker: order it with finished edges",
+                HOURS_HEMMING if sews else 0.0,
+            )
         verb = "Hang" if overhead else "Put up" if hanging.slot in (Slot.ENCLOSURE, Slot.SCREEN) else "Set up"
         what = say("{verb} {part}", verb="Lay" if hanging.slot is Slot.FLOOR else verb, part=part.name)
         yield Work(what, who, hours if who == OURSELVES else 0.0)

@@ -7,7 +7,7 @@ from core.geometry.boxes import Box
 from core.geometry.conflicts import Conflict
 from core.geometry.solids import Group, Solid
 from core.model.room import Room
-from core.model.things import Remedy, Stored, Thing, WhilePlaying
+from core.model.things import Remedy, Stored, Thing, Wall, WhilePlaying
 
 
 def solid_shapes(solids: Iterable[Solid]) -> Iterator[Shape]:
@@ -66,8 +66,40 @@ def content_handles(room: Room, *, playing: bool) -> Iterator[Handle]:
         yield _handle("plan", target, stored.name, (y, x), along, (f"{prefix}x_m", stored.width_m / 2))
 
 
+def opening_dimensions(room: Room) -> Iterator[Dimension]:
+    """Where windows, doors and sockets are in their walls, and how large."""
+    for opening in room.openings:
+        subject = f"openings/{opening.id}"
+        start, end = opening.along_m, opening.along_m + opening.width_m
+        sill, top = opening.sill_m, opening.sill_m + opening.height_m
+        yield _along_wall(subject, "Begins at", opening.wall, (0.0, start), "along_m", room)
+        yield _along_wall(subject, "Width of it", opening.wall, (start, end), "width_m", room)
+        yield _up_wall(subject, "Sill", opening.wall, (start + end) / 2, (0.0, sill), "sill_m", room)
+        yield _up_wall(subject, "Height", opening.wall, (start + end) / 2, (sill, top), "height_m", room)
+    for socket in room.sockets:
+        subject = f"sockets/{socket.id}"
+        yield _along_wall(subject, "Along the wall", socket.wall, (0.0, socket.along_m), "along_m", room)
+        yield _up_wall(
+            subject, "Above the floor", socket.wall, socket.along_m, (0.0, socket.height_m), "height_m", room
+        )
+
+
+def _along_wall(subject: str, label: str, wall: Wall, span: tuple[float, float], field: str, room: Room) -> Dimension:
+    at = room.width_m if wall is Wall.RIGHT else room.length_m if wall is Wall.REAR else 0.0
+    start, end = ((span[0], at), (span[1], at)) if wall.runs_along else ((at, span[0]), (at, span[1]))
+    return Dimension("plan", label, start, end, span[1] - span[0], f"{subject}.{field}", subject)
+
+
+def _up_wall(
+    subject: str, label: str, wall: Wall, along_m: float, span: tuple[float, float], field: str, room: Room
+) -> Dimension:
+    at = along_m if wall.runs_along else room.length_m if wall is Wall.REAR else 0.0
+    return Dimension("section", label, (at, span[0]), (at, span[1]), span[1] - span[0], f"{subject}.{field}", subject)
+
+
 def content_dimensions(room: Room, *, playing: bool) -> Iterator[Dimension]:
     """Where each thing is and how large, to be typed on the drawing while it is chosen."""
+    yield from opening_dimensions(room)
     for thing in room.things:
         if thing.decision is not Remedy.REMOVE:
             prefix = "new_" if thing.decision is Remedy.MOVE else ""

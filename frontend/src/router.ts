@@ -3,6 +3,7 @@ import { createRouter } from 'sv-router'
 import BriefView from './views/BriefView.svelte'
 import BuildShell from './views/BuildShell.svelte'
 import BuildsView from './views/BuildsView.svelte'
+import MeasureView from './views/MeasureView.svelte'
 import NotFound from './views/NotFound.svelte'
 import PartsView from './views/PartsView.svelte'
 import RoomsView from './views/RoomsView.svelte'
@@ -15,6 +16,7 @@ export const { p, navigate, route } = createRouter({
     '/brief': BriefView,
     '/room': RoomView,
     '/rooms': RoomsView,
+    '/room/measure': MeasureView,
     '/parts': PartsView,
     layout: BuildShell,
   },

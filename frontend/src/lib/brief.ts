@@ -6,8 +6,8 @@ type Use = BuildReply['build']['brief']['other_uses'][number]
 
 export const TAX_WORDS = { paid: 'is a cost to us', reclaimed: 'is reclaimed' } as const
 export const VALUATION_WORDS = {
-  cash: 'count for nothing: only cash counts',
-  newcomer: 'count as what a newcomer would pay',
+  cash: 'count for nothing',
+  newcomer: 'count as bought new',
 } as const
 export const APPROACH_WORDS = { buy_once: 'buy once', start_small: 'start small' } as const
 export const NOISE_WORDS = {

@@ -21,6 +21,8 @@ import {
   type Verdict,
 } from '../api/client'
 
+const RETRY_MS = 3000
+
 type Send = (revision: number) => Promise<Outcome<BuildReply>>
 
 /** An edit that was not made: what it was, and how to make it after all. */
@@ -38,6 +40,8 @@ export class BuildState {
   problem = $state<string | null>(null)
   missing = $state(false)
   pending = $state(0)
+  /** What waits for the connection, in the order in which it is made once that is back. */
+  waiting = $state.raw<string[]>([])
 
   report: Report | undefined = $derived(this.preview?.report ?? this.reply?.report)
   texts: Record<string, string> = $derived(this.preview?.texts ?? this.reply?.texts ?? {})
@@ -46,6 +50,9 @@ export class BuildState {
   #drag: { target: string; change: LayoutChange | ContentChange } | null = null
   #dragging = false
   #dragNumber = 0
+  #onLost: (() => void)[] = []
+  #dropped = false
+  #wake: (() => void) | undefined
 
   constructor(id: number) {
     this.id = id
@@ -302,16 +309,72 @@ export class BuildState {
     return { params: { path: { build_id: this.id, slot } } }
   }
 
+  /** Settles as soon as an edit has found that there is no connection: whoever typed it may go on. */
+  connectionLost(): Promise<void> {
+    return new Promise((settle) => this.#onLost.push(settle))
+  }
+
+  /** Gives up what waits for the connection. */
+  dropWaiting(): void {
+    this.#dropped = true
+    this.#wake?.()
+  }
+
   /** Makes edits one after the other, each on the revision that the one before it left. */
   #edit(what: string, send: Send): Promise<Problem[]> {
     this.pending += 1
+    const lost = this.waiting.length > 0
+    if (lost) this.waiting = [...this.waiting, what]
     const made = this.#queue.then(() => this.#make(what, send))
     this.#queue = made.finally(() => (this.pending -= 1))
+    if (lost) this.#tellLost()
     return made
   }
 
+  #tellLost(): void {
+    for (const settle of this.#onLost.splice(0)) settle()
+  }
+
+  /** Sends until an answer comes. Without a connection the edit waits, and those after it wait behind it. */
+  async #answered(what: string, send: Send): Promise<Outcome<BuildReply> | null> {
+    for (;;) {
+      if (this.#dropped) return null
+      const found = await send(this.reply?.revision ?? 0)
+      if (found.status !== 0) {
+        this.waiting = this.waiting.slice(1)
+        return found
+      }
+      if (this.waiting.length === 0) this.waiting = [what]
+      this.#tellLost()
+      await this.#pause()
+    }
+  }
+
+  /** Until the browser is back on line, or a while has passed. */
+  #pause(): Promise<void> {
+    return new Promise((settle) => {
+      const timer = setTimeout(go, RETRY_MS)
+      function go(): void {
+        clearTimeout(timer)
+        window.removeEventListener('online', go)
+        settle()
+      }
+      this.#wake = go
+      window.addEventListener('online', go)
+    })
+  }
+
   async #make(what: string, send: Send): Promise<Problem[]> {
-    const { data, current, status, message, problems } = await send(this.reply?.revision ?? 0)
+    const found = await this.#answered(what, send)
+    if (!found) {
+      this.waiting = this.waiting.slice(1)
+      if (this.waiting.length === 0) {
+        this.#dropped = false
+        await this.load()
+      }
+      return []
+    }
+    const { data, current, status, message, problems } = found
     if (data) {
       this.#take(data)
       this.held = null
@@ -320,7 +383,7 @@ export class BuildState {
     this.preview = null
     if (problems.length > 0) return problems
     if (current) this.#take(current)
-    if (status === 409 || status === 0) {
+    if (status === 409) {
       this.held = { message, what, retry: () => this.#edit(what, send) }
     } else {
       this.problem = message

@@ -49,7 +49,13 @@
   }
 </script>
 
-<svelte:window {onkeydown} onfocus={() => void build.refresh()} />
+<svelte:window
+  onbeforeunload={(event) => {
+    if (build.waiting.length > 0) event.preventDefault()
+  }}
+  {onkeydown}
+  onfocus={() => void build.refresh()}
+/>
 <svelte:head><title>{build.reply?.build.name ?? 'Build'} · Jungle</title></svelte:head>
 
 {#if build.missing}

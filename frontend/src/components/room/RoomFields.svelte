@@ -57,6 +57,10 @@
     >What the room allows, others beside it</a
   >
 </div>
+<a
+  class="btn mb-3 w-full btn-primary lg:hidden"
+  href={p('/builds/:id/room/measure', { params: { id: String(build.id) } })}>Measure one by one</a
+>
 <div class="grid grid-cols-[1fr_auto] items-baseline gap-x-3 gap-y-1 sm:max-lg:grid-cols-[1fr_auto_1fr_auto]">
   {#each MEASURED as [field, label] (field)}
     {@render measured(field, label, room?.guessed.includes(field) ?? false)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { counted } from '../../lib/words'
   import { useBuild } from '../../lib/build.svelte'
 
   /** What could not be done, with the way out of it. */
@@ -6,7 +7,16 @@
 </script>
 
 <div aria-live="polite">
-  {#if build.held}
+  {#if build.waiting.length > 0}
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 border-warning bg-base-200 px-3 py-2">
+      <p class="min-w-60 flex-1">
+        The server did not answer. {counted(build.waiting.length, 'edit')}
+        {build.waiting.length === 1 ? 'waits and is' : 'wait and are'} made as soon as it does:
+        <strong>{build.waiting.join('; ')}</strong>. Go on meanwhile.
+      </p>
+      <button class="btn btn-ghost btn-sm" onclick={() => build.dropWaiting()}>Drop them</button>
+    </div>
+  {:else if build.held}
     {@const held = build.held}
     <div class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 border-warning bg-base-200 px-3 py-2">
       <p class="min-w-60 flex-1">
