@@ -9,7 +9,7 @@ from pathlib import Path
 
 from playwright.sync_api import sync_playwright
 
-from bench.server import ROOT, Client, demo
+from bench.server import DEMO_NAME, ROOT, Client, demo
 from core.formats.build_file import read_build_file
 from core.geometry import swing_disc
 from core.report import evaluate
@@ -133,7 +133,7 @@ def main() -> None:
     bench_script()
     with demo() as (port, first):
         client = Client(port)
-        build_id = client.call("GET", "/api/builds")[0]["id"]
+        build_id = client.build_named(DEMO_NAME)
         bench_http(client, build_id)
         bench_memory(first)
         bench_first_view(port, build_id)

@@ -16,6 +16,9 @@ ROOT = Path(__file__).resolve().parent.parent
 START_TIMEOUT_S = 60
 
 
+DEMO_NAME = "Boat shed by the lake"
+
+
 class Client:
     """One kept connection to the demo, with the cookies of its owner."""
 
@@ -42,6 +45,10 @@ class Client:
         if reply.status >= 400:
             raise RuntimeError(f"{method} {path}: {reply.status} {content[:200]!r}")
         return json.loads(content) if reply.headers.get_content_type() == "application/json" else content
+
+    def build_named(self, name: str) -> int:
+        """The id of the demo build of that name."""
+        return next(int(build["id"]) for build in self.call("GET", "/api/builds") if build["name"] == name)
 
 
 @contextmanager

@@ -6,7 +6,7 @@ from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
 
-from bench.server import ROOT, Client, demo
+from bench.server import DEMO_NAME, ROOT, Client, demo
 from tests.browser.chromium import DESK, EXECUTABLE, FLAGS, PHONE
 
 SHOTS = ROOT / "docs" / "screenshots"
@@ -58,7 +58,7 @@ def main() -> None:
     """All pictures."""
     SHOTS.mkdir(parents=True, exist_ok=True)
     with demo() as (port, _), sync_playwright() as playwright:
-        build_id = Client(port).call("GET", "/api/builds")[0]["id"]
+        build_id = Client(port).build_named(DEMO_NAME)
         browser = playwright.chromium.launch(executable_path=EXECUTABLE, args=FLAGS)
         for name, address, viewport, act in PICTURES:
             page = browser.new_context(viewport=viewport).new_page()  # type: ignore[arg-type]

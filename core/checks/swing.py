@@ -203,7 +203,8 @@ def past_things(player: Player, obstructions: Obstructions, surroundings: Surrou
     """The player's longest club stays off every obstruction and everything that stays in the room during play.
 
     Measured from the whole disc, hub to clubhead, to each box with what is behind it: nothing passes between a
-    beam and the ceiling that it hangs from. Clear from 0.15 m; an estimate is good to 0.10 m.
+    beam and the ceiling that it hangs from. Clear from 0.15 m; an estimate is good to 0.10 m. Where a thing is in
+    the way the clearance is negative: by so much the reach would have to be shorter, along the plane of the swing.
     """
     club = player.longest_club
     disc, closest = swing_disc(player, club), surroundings.closest_thing(player, club)
@@ -217,7 +218,7 @@ def past_things(player: Player, obstructions: Obstructions, surroundings: Surrou
         required=metres(0.0),
         margin=metres(closest.clearance_m),
         basis=swing_basis(disc),
-        formula="smallest distance from the swing disc to a box, negative inside it",
+        formula="smallest distance from the swing disc to a box; minus the reach too long where one is in the way",
         inputs=lambda: (
             Input("Things in the room", str(len(obstructions.solids)), Basis.MEASURED),
             Input("Nearest, across", metres(closest.at[0]), Basis.TRADE),

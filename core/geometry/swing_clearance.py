@@ -1,9 +1,13 @@
 """How near swings come to boxes: the whole disc from hub to clubhead, against every box at once.
 
 The disc is a stack of level chords, one for each φ from −90° to 90°: at that φ and at 180° − φ the clubhead is
-equally high. The signed distance of a box is a convex function, so over the chords of a convex piece of the disc
-it has one minimum. The disc is convex above the hub and below it; the two are searched apart, in steps that get
-finer around the least chord found.
+equally high. The distance to a box is a convex function, so over the chords of a convex piece of the disc it has
+one minimum. The disc is convex above the hub and below it; the two are searched apart, in steps that get finer
+around the least chord found.
+
+Where a box is in the way the clearance is negative: by so much the reach would have to be shorter to pass. The
+plane of the disc cuts a box along its axes in a rectangle; a ray from the hub enters it on a side that faces the
+hub, and the longest piece of reach beyond that entry is what is too much. However thin a beam is, it stops a club.
 """
 
 from collections.abc import Sequence
@@ -19,6 +23,11 @@ from core.geometry.swing_disc import PLANE_RAD, Point3, SwingDisc
 
 Floats = NDArray[np.float64]
 Swing = tuple[SwingDisc, Point3]
+Counts = NDArray[np.intp]
+TOUCHING_M = 0.02
+"""So near that the disc may reach into the box: looked at again, exactly."""
+EDGE_SAMPLES = 513
+"""Along a side of a box, 3.6 m at the most: 7 mm apart, where the reach beyond it changes by far less."""
 COARSE, FINE, ROUNDS = 31, 9, 3
 """A quarter turn in 30 steps of 3°, then three times a span of two steps in 8: steps of 0.05°, 1.5 mm of rim."""
 
@@ -51,22 +60,17 @@ class Clearances:
     swings: tuple[Swing, ...]
     boxes: tuple[Box, ...]
     distance_m: Floats
-    """(swings, boxes), negative inside."""
-    phi: Floats
-    """The chord that is nearest."""
+    """(swings, boxes); negative where a box is in the way."""
+    places_m: Floats
+    """(swings, boxes, 2): where on the swing, along y and up the plane of the disc, from the hub."""
 
     def nearest(self, swing: int, boxes: Sequence[int]) -> Nearness:
         """The nearest of `boxes`, by their numbers, to one swing. Raises `ValueError` for no boxes."""
         box = min(boxes, key=lambda number: float(self.distance_m[swing, number]))
         disc, (x, y, z) = self.swings[swing]
-        across, up, half_m = (
-            float(value)
-            for value in chords(
-                disc.full_radius_m, disc.cocked_radius_m, disc.hub_height_m, disc.hub_x_m, self.phi[swing, box]
-            )
-        )
-        along = min(max(y, self.boxes[box].low[1]), self.boxes[box].high[1]) - y
-        at = (x + across, y + min(max(along, -half_m), half_m), z + up)
+        along_m, up_m = self.places_m[swing, box].tolist()
+        across_m = disc.hub_x_m + (1 if disc.hub_x_m > 0 else -1) * up_m * cos(PLANE_RAD)
+        at = (x + across_m, y + along_m, z + disc.hub_height_m + up_m * sin(PLANE_RAD))
         return Nearness(float(self.distance_m[swing, box]), box, at)
 
 
@@ -81,9 +85,16 @@ def clearances(swings: Sequence[Swing], boxes: Sequence[Box]) -> Clearances:
     search = _Search(shapes, balls, lows, highs)
     below, above = search.least(-pi / 2, 0.0), search.least(0.0, pi / 2)
     nearer = below[0] <= above[0]
-    return Clearances(
-        tuple(swings), tuple(boxes), np.where(nearer, below[0], above[0]), np.where(nearer, below[1], above[1])
-    )
+    distance = np.where(nearer, below[0], above[0])
+    places = search.places(np.where(nearer, below[1], above[1]))
+    near = np.argwhere(distance < TOUCHING_M)
+    if len(near):
+        excess, where = search.overreach(near[:, 0], near[:, 1])
+        stopped = excess > 0
+        at = near[stopped]
+        distance[at[:, 0], at[:, 1]] = -excess[stopped]
+        places[at[:, 0], at[:, 1]] = where[stopped]
+    return Clearances(tuple(swings), tuple(boxes), distance, places)
 
 
 @dataclass(frozen=True, eq=False)
@@ -121,9 +132,42 @@ class _Search:
         x, z = bx + across, bz + up
         dx = np.maximum(x0 - x, x - x1)
         dz = np.maximum(z0 - z, z - z1)
-        # The nearest point of a chord to the box lies nearest the box's middle; with an endless box it is anywhere.
-        dy = np.maximum(np.maximum(y0 - (by + half), (by - half) - y1), (y0 - y1) / 2)
-        outside = np.sqrt(np.maximum(dx, 0) ** 2 + np.maximum(dy, 0) ** 2 + np.maximum(dz, 0) ** 2)
-        inside = np.minimum(np.maximum(np.maximum(dx, dy), dz), 0.0)
-        signed: Floats = outside + inside
-        return signed
+        dy = np.maximum(y0 - (by + half), (by - half) - y1)
+        away: Floats = np.sqrt(np.maximum(dx, 0) ** 2 + np.maximum(dy, 0) ** 2 + np.maximum(dz, 0) ** 2)
+        return away
+
+    def places(self, phi: Floats) -> Floats:
+        """(S, B, 2) the points of the nearest chords (S, B) that are nearest, from the hub."""
+        full, cocked = self.shapes[:, None, 0], self.shapes[:, None, 1]
+        reach = cocked + (full - cocked) * np.maximum(0.0, -np.sin(phi))
+        half, ball_y = reach * np.cos(phi), self.balls[:, None, 1]
+        along = np.clip(ball_y, self.lows[None, :, 1], self.highs[None, :, 1]) - ball_y
+        return np.stack([np.clip(along, -half, half), reach * np.sin(phi)], axis=2)
+
+    def overreach(self, swing: Counts, box: Counts) -> tuple[Floats, Floats]:
+        """(N,) by how much the reach is too long for pairs of swing and box, and (N, 2) where it is stopped."""
+        full, cocked, hub_z, hub_x = self.shapes[swing].T
+        ball_x, ball_y, ball_z = self.balls[swing].T
+        x, y, z = (np.stack([low, high]) for low, high in zip(self.lows[box].T, self.highs[box].T, strict=True))
+        by_x = np.sort((x - ball_x - hub_x) / (np.sign(hub_x) * cos(PLANE_RAD)), axis=0)
+        by_z = (z - ball_z - hub_z) / sin(PLANE_RAD)
+        # The rectangle in the plane of the disc, from the hub; nothing of the disc lies further out than R.
+        low_u, high_u = (
+            np.clip(np.maximum(by_x[0], by_z[0]), -full, full),
+            np.clip(np.minimum(by_x[1], by_z[1]), -full, full),
+        )
+        low_y, high_y = np.clip(y - ball_y, -full, full)
+        empty = (low_u > high_u) | (low_y > high_y)
+        share = np.linspace(0.0, 1.0, EDGE_SAMPLES)
+        nearest_u, nearest_y = np.clip(0.0, low_u, high_u), np.clip(0.0, low_y, high_y)
+        along = low_y[:, None] + (high_y - low_y)[:, None] * share
+        up = low_u[:, None] + (high_u - low_u)[:, None] * share
+        edges_y = np.concatenate([along, np.broadcast_to(nearest_y[:, None], up.shape), nearest_y[:, None]], axis=1)
+        edges_u = np.concatenate([np.broadcast_to(nearest_u[:, None], along.shape), up, nearest_u[:, None]], axis=1)
+        away = np.hypot(edges_y, edges_u)
+        sine = np.divide(edges_u, away, out=np.zeros_like(away), where=away > 0)
+        beyond = cocked[:, None] + (full - cocked)[:, None] * np.maximum(0.0, -sine) - away
+        best = beyond.argmax(axis=1)
+        rows = np.arange(len(best))
+        where = np.stack([edges_y[rows, best], edges_u[rows, best]], axis=1)
+        return np.where(empty, -1.0, beyond[rows, best]), where

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from core.geometry.boxes import Box
 from core.geometry.ceiling import ceiling_of
-from core.geometry.swing_clearance import clearances
+from core.geometry.swing_clearance import Floats, clearances
 from core.geometry.swing_disc import Point3, swing_disc
 from core.model.brief import Player
 from core.model.clubs import Club
@@ -36,31 +36,44 @@ def swingers(draw: st.DrawFn) -> Player:
     return who(height_m=draw(st.integers(130, 205)) / 100, early_release=draw(st.booleans()))
 
 
-def sampled_m(who: Player, club: Club, ball: Point3, box: Box, toward: int = 0, steps: int = 600) -> float:
-    """Signed distance by the formula of the swing disc and a grid over all of it, hub to rim, without the core.
+def sampled_m(who: Player, club: Club, ball: Point3, box: Box, toward: int = 0) -> float:
+    """Clearance by the formula of the swing disc and grids over all of it, hub to rim, without the core.
 
-    `toward` turns the target line to the right by quarters of a turn; the box stays where it is.
+    Where samples lie in the box it is minus the longest piece of reach from such a sample to the rim. A second grid
+    looks closer around the best sample of the first. `toward` turns the target line to the right by quarters of a
+    turn; the box stays where it is.
     """
+    turn, depth = 2 * pi / 720, 1 / 300
+    phi, share = best_sample_m(who, club, ball, box, toward, np.linspace(-pi, pi, 721), np.linspace(0, 1, 301))[1:]
+    near_phi = np.linspace(phi - 12 * turn, phi + 12 * turn, 1201)
+    near_share = np.clip(np.linspace(share - 2 * depth, share + 2 * depth, 201), 0, 1)
+    return best_sample_m(who, club, ball, box, toward, near_phi, near_share)[0]
+
+
+def best_sample_m(
+    who: Player, club: Club, ball: Point3, box: Box, toward: int, phis: Floats, shares: Floats
+) -> tuple[float, float, float]:
+    """The least clearance on a grid of angles and shares of the reach, and the angle and share that it is at."""
     arm = 0.36 * who.height_m
     full = arm + club.length_m
     cock = radians(20 if who.early_release else 75)
     cocked = sqrt(arm**2 + club.length_m**2 + 2 * arm * club.length_m * cos(cock))
     back, theta = (-1.0 if who.handedness == "right" else 1.0), radians(57)
-    phi = np.linspace(-pi, pi, 2 * steps + 1)[:, None]
+    phi = phis[:, None]
     rim = cocked + (full - cocked) * np.maximum(0.0, -np.sin(phi))
-    reach = rim * np.linspace(0.0, 1.0, steps)[None, :]
+    reach = rim * shares[None, :]
     across = back * full * cos(theta) + back * cos(theta) * reach * np.sin(phi)
     away = -reach * np.cos(phi)
     for _ in range(toward):
         # To the right of whoever has turned to the right is what was behind: toward greater y.
         across, away = -away, across
     z = ball[2] + 0.80 * who.height_m + sin(theta) * reach * np.sin(phi)
-    outside, inside = np.zeros_like(z), np.full_like(z, -np.inf)
+    squared = np.zeros_like(z)
     for values, low, high in zip((ball[0] + across, ball[1] + away, z), box.low, box.high, strict=True):
-        beyond = np.maximum(low - values, values - high)
-        outside += np.maximum(beyond, 0.0) ** 2
-        inside = np.maximum(inside, beyond)
-    return float((np.sqrt(outside) + np.minimum(inside, 0.0)).min())
+        squared += np.maximum(np.maximum(low - values, values - high), 0.0) ** 2
+    clearance = np.where(squared == 0.0, reach - rim, np.sqrt(squared))
+    row, column = np.unravel_index(int(clearance.argmin()), clearance.shape)
+    return float(clearance[row, column]), float(phis[row]), float(shares[column])
 
 
 def clearance_m(who: Player, club: Club, ball: Point3, box: Box) -> float:
@@ -79,9 +92,17 @@ class WorkedValueTests(TestCase):
         self.assertAlmostEqual(clearance_m(player(), Club.DRIVER, BALL, block), 0.120, places=3)
 
     def test_a_post_in_the_middle_of_the_disc_is_in_the_way(self) -> None:
-        """Thin as it is, it stands through arms and club: half its thickness is the way out."""
-        post = Box((1.0, 3.45, 0), (1.1, 3.55, 4))
-        self.assertAlmostEqual(clearance_m(player(), Club.DRIVER, BALL, post), -0.05, places=3)
+        """The hub is R·cos 57° = 0.983 m to the left of 2.30: at 1.317; the post ends at 1.217, 0.10 further back.
+
+        In the plane that is 0.10 / cos 57° = 0.1836 m from the hub; r = 1.464 would have to be 1.280 shorter.
+        """
+        post = Box((1.117, 3.45, 0), (1.217, 3.55, 4))
+        self.assertAlmostEqual(clearance_m(player(), Club.DRIVER, BALL, post), -1.280, places=2)
+
+    def test_a_beam_is_not_passed_because_it_is_thin(self) -> None:
+        """Lower edge 2.50 under an apex of 2.668: 0.168 m up, and along the plane 0.168 / sin 57° = 0.200 m."""
+        beam = Box((0, 3.4, 2.5), (4.6, 3.55, 3.0))
+        self.assertAlmostEqual(clearance_m(player(), Club.DRIVER, BALL, beam), -0.200, places=3)
 
     def test_where_it_is_nearest(self) -> None:
         block = Box((-5, 4.0, 0), (0.4, 4.2, 5))
@@ -144,7 +165,7 @@ class TurningTests(TestCase):
             where = where.model_copy(update={"width_m": where.length_m, "length_m": where.width_m})
         found = around(there, layout(ball_x_m=x, ball_y_m=y), who).closest_thing(who, Club.SEVEN_IRON).clearance_m
         tall = Box((here.x_m, here.y_m, -50.0), (x1, y1, here.z_m + here.height_m))
-        expected = sampled_m(who, Club.SEVEN_IRON, BALL, tall, toward=turns, steps=400)
+        expected = sampled_m(who, Club.SEVEN_IRON, BALL, tall, toward=turns)
         self.assertAlmostEqual(found, expected, delta=2 * AGREED_M)
 
     def test_four_quarters_are_a_full_turn(self) -> None:

@@ -119,9 +119,12 @@ class EnclosureTests(CheckTestCase):
         self.assert_verdict(self.answer(box), "clear", "232 mm", "0 mm", "232 mm")
 
     def test_a_deep_narrow_box_is_struck(self) -> None:
-        """2.80 m inside: side panel 0.90 m from the left wall, disc to 0.520 m: 0.380 m through it."""
+        """2.80 m inside: the left panel at 0.90 m, the hub at 1.317: in the plane 0.417 / cos 57° = 0.766 m away.
+
+        r = 1.464 m is 0.698 too long.
+        """
         box = worlds.enclosure(depth_m=5.0, inner_width_m=2.8, inner_height_m=2.9)
-        self.assert_verdict(self.answer(box), "blocked", "−380 mm", "0 mm", "−380 mm")
+        self.assert_verdict(self.answer(box), "blocked", "−698 mm", "0 mm", "−698 mm")
 
     def test_a_low_roof_is_tight(self) -> None:
         box = worlds.enclosure(depth_m=5.0, inner_width_m=4.5, inner_height_m=2.75)

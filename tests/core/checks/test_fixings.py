@@ -1,0 +1,100 @@
+"""Joists, sockets, glass, and swings past what is in the room."""
+
+from core.checks.fixings import glass, projector_on_joist, projector_socket
+from core.checks.space import Glass, Obstructions, Sockets
+from core.checks.space import glass as glass_of
+from core.checks.space import sockets as sockets_of
+from core.checks.swing import past_things
+from core.checks.verdict import Verdict
+from core.geometry.shadow import Lens
+from core.model.things import Joists
+from tests.core import worlds
+from tests.core.checks.base import METRIC, CheckTestCase
+from tests.core.worlds import around, layout, player, room, thing
+
+LENS = Lens(2.3, 3.0, 2.6, proposed=False)
+
+
+class JoistTests(CheckTestCase):
+    def answer(self, **facts: object) -> Verdict:
+        return projector_on_joist(LENS, layout(), Joists.model_validate(facts))
+
+    def test_along_the_target_line(self) -> None:
+        """0.2 + 0.6 n: 2.0 and 2.6 are 0.3 from the lens at 2.3; with the first at 0.5 one is right over it."""
+        away = self.answer(along=True, first_m=0.2, spacing_m=0.6)
+        self.assert_verdict(away, "tight", "300 mm", "100 mm", "−200 mm")
+        self.assert_verdict(self.answer(along=True, first_m=0.5, spacing_m=0.6), "clear", "0 mm", "100 mm", "100 mm")
+
+    def test_across_it(self) -> None:
+        """The lens is 0.4 + 3.0 = 3.4 m from the screen wall; joists at 0.1 + 0.4 n: 3.3 is 0.1 away."""
+        self.assert_verdict(self.answer(first_m=0.1, spacing_m=0.4), "clear", "100 mm", "100 mm", "0 mm")
+
+
+class SocketTests(CheckTestCase):
+    def answer(self, *places: tuple[str, tuple[float, float, float]]) -> Verdict:
+        return projector_socket(worlds.projector(), LENS, layout(), Sockets(places))
+
+    def test_the_nearest_by_a_square_run(self) -> None:
+        """From (2.3, 3.4, 2.6): 0 + 0.4 + 0.6 = 1.0 m and 2.3 + 1.4 + 2.3 = 6.0 m."""
+        near, far = ("overhead", (2.3, 3.8, 2.0)), ("by the door", (0.0, 4.8, 0.3))
+        self.assert_verdict(self.answer(far, near), "clear", "1.00 m", "3.00 m", "2.00 m")
+        self.assert_verdict(self.answer(far), "tight", "6.00 m", "3.00 m", "−3.00 m")
+
+    def test_far_away_an_electrician_comes_first(self) -> None:
+        first = self.answer(("shed", (0.0, 20.0, 0.3))).changes[0].text(METRIC)
+        self.assertIn("licensed electrician", first)
+
+    def test_sockets_are_where_their_walls_are(self) -> None:
+        where = room(
+            sockets=[
+                {"id": "a", "name": "a", "wall": "rear", "along_m": 1.2},
+                {"id": "b", "name": "b", "wall": "right", "along_m": 2.0, "height_m": 1.0},
+            ]
+        )
+        found = sockets_of(where)
+        assert found is not None
+        self.assertEqual(dict(found.places), {"a": (1.2, 7.0, 0.3), "b": (4.6, 2.0, 1.0)})
+
+
+class GlassTests(CheckTestCase):
+    def test_windows_ahead_of_the_ball_count(self) -> None:
+        def window(id: str, wall: str, along_m: float) -> dict[str, object]:
+            size = {"width_m": 1.0, "height_m": 1.0, "sill_m": 0.9}
+            return {"id": id, "kind": "window", "name": id, "wall": wall, "along_m": along_m, **size}
+
+        where = room(openings=[window("a", "left", 1.0), window("b", "left", 4.0), window("c", "screen", 1.0)])
+        self.assertEqual(glass_of(where, layout()), Glass(("a", "c"), ("b",)))
+        self.assert_verdict(glass(Glass(("a", "c"), ("b",))), "tight", "a, c", "none", "not met")
+        self.assert_verdict(glass(Glass((), ("b",))), "clear", "none", "none", "met")
+
+
+class ThingTests(CheckTestCase):
+    def answer(self, **facts: object) -> Verdict:
+        surroundings = around(room(things=[thing(**facts).model_dump()]), layout(), player())
+        return past_things(player(), Obstructions(surroundings.things), surroundings)
+
+    def test_a_beam_over_the_top_of_the_swing(self) -> None:
+        """Ada's driver peaks at 2.668 m right over the ball line at 3.5, under a beam from 3.40 to 3.55 m along.
+
+        At 2.50 m it is 0.168 m too low, along the plane of the swing 0.168 / sin 57° = 0.200 m.
+        """
+        self.assert_verdict(self.answer(z_m=2.9), "clear", "232 mm", "0 mm", "232 mm")
+        tight = self.answer(z_m=2.75)
+        self.assert_verdict(tight, "tight", "82 mm", "0 mm", "82 mm")
+        cures = [cure.text(METRIC) for cure in tight.changes]
+        self.assertIn("slow test swing", cures[0])
+        self.assertTrue(any(cure.startswith("Move the ball") for cure in cures))
+        self.assertIn("Lower the floor by 68 mm.", cures)
+        self.assertIn("A 4-iron at the longest leaves 215 mm.", cures)
+        self.assert_verdict(self.answer(z_m=2.5), "blocked", "−200 mm", "0 mm", "−200 mm")
+
+    def test_padding_takes_room(self) -> None:
+        self.assert_verdict(self.answer(z_m=2.9, decision="pad"), "clear", "182 mm", "0 mm", "182 mm")
+
+    def test_moving_the_ball_as_told_makes_it_clear(self) -> None:
+        surroundings = around(room(things=[thing(z_m=2.75).model_dump()]), layout(), player())
+        shift = surroundings.shift_to_clear(player())
+        assert shift is not None
+        moved = layout(ball_x_m=2.3 + shift[0], ball_y_m=3.5 + shift[1])
+        closest = around(surroundings.room, moved, player()).closest(player(), player().longest_club)
+        self.assertGreaterEqual(closest.clearance_m, 0.15)

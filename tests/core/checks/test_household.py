@@ -1,0 +1,136 @@
+"""What the household asks, what the purposes ask, and what has to be done."""
+
+from datetime import date
+from typing import Any
+
+from core.checks.household import (
+    Deadline,
+    HoursOfUse,
+    Moving,
+    NoiseLimit,
+    PackedAway,
+    light_source,
+    movable,
+    playable,
+    setup_time,
+    strike_noise,
+)
+from core.checks.purposes import (
+    WantsClubData,
+    WantsCourses,
+    WantsFilming,
+    WantsPutting,
+    club_data,
+    courses,
+    filming,
+    putting,
+)
+from core.checks.works import BUILDER, ELECTRICIAN, OURSELVES, Work, Works, works
+from core.model.brief import Brief
+from core.model.chain import Chain, resolve_chain
+from core.model.household import Noise
+from core.model.parts import SideCamera
+from core.quantities import Money, say
+from tests.core import worlds
+from tests.core.checks.base import METRIC, CheckTestCase
+from tests.core.worlds import layout, left_hander, player, room, thing
+
+
+def brief(**facts: Any) -> Brief:
+    return Brief.model_validate(facts)
+
+
+def chain() -> Chain:
+    return resolve_chain(worlds.full_build(), worlds.full_parts())
+
+
+class HouseholdTests(CheckTestCase):
+    def test_set_up_time(self) -> None:
+        """10 for the screen and 20 for the enclosure: 30 of 30 fits and is tight, 25 is not enough."""
+        work = PackedAway((("screen", 10), ("enclosure", 20)))
+        self.assert_verdict(setup_time(brief(setup_minutes=40), work), "clear", "30 min", "40 min", "10 min")
+        self.assert_verdict(setup_time(brief(setup_minutes=30), work), "tight", "30 min", "30 min", "0 min")
+        cure = "Let the enclosure stay where it is."
+        self.assert_verdict(setup_time(brief(setup_minutes=25), work), "blocked", "30 min", "25 min", "−5 min", cure)
+        self.assert_unknown(setup_time(brief(), work), "The set-up time you accept")
+
+    def test_noise(self) -> None:
+        loud = worlds.screen(sound="loud")
+        self.assert_verdict(strike_noise(loud, NoiseLimit(Noise.DAMPED)), "tight", "loud", "damped", "not met")
+        quiet = worlds.screen(sound="quiet")
+        self.assert_verdict(strike_noise(quiet, NoiseLimit(Noise.DAMPED)), "clear", "quiet", "damped", "met")
+
+    def test_the_light_lasts_the_horizon(self) -> None:
+        """20 000 h at 10 a week are 20 000 / 520 = 38.5 years; 2 000 h are 3.8 of 5."""
+        asked, use = brief(horizon_years=5), HoursOfUse(10)
+        long = light_source(asked, worlds.projector(light_hours=20_000), use)
+        self.assert_verdict(long, "clear", "38.5 years", "5.0 years", "33.5 years")
+        short = light_source(asked, worlds.projector(light_hours=2_000), use)
+        self.assert_verdict(short, "tight", "3.8 years", "5.0 years", "−1.2 years")
+
+    def test_playable_by_the_date(self) -> None:
+        """3 weeks of delivery and 24 h at 6 a week: 7 weeks. To 20 January 2027 there are 8.0, to 6 January 6.0."""
+        own = Works((Work(say("Lay the floor"), OURSELVES, 24.0),))
+        today = date(2026, 11, 25)
+        asked = brief(build_hours_a_week=6)
+        late = playable(Deadline(date(2027, 1, 6), today), asked, own)
+        self.assert_verdict(late, "blocked", "6.0 weeks", "7.0 weeks", "−1.0 weeks")
+        self.assert_verdict(
+            playable(Deadline(date(2027, 1, 20), today), asked, own), "clear", "8.0 weeks", "7.0 weeks", "1.0 weeks"
+        )
+
+    def test_value_that_moves(self) -> None:
+        """1 000 of 4 000 stay: a quarter, which is just clear; 1 200 of 4 000 are 30 %."""
+        self.assert_verdict(
+            movable(Moving(Money(300_000, "EUR"), Money(100_000, "EUR"))), "clear", "25 %", "25 %", "0 %"
+        )
+        self.assert_verdict(
+            movable(Moving(Money(280_000, "EUR"), Money(120_000, "EUR"))), "tight", "30 %", "25 %", "−5 %"
+        )
+
+
+class PurposeTests(CheckTestCase):
+    def test_courses(self) -> None:
+        full, bare = (worlds.title().plans[0].model_copy(update={"courses": count}) for count in (40, 0))
+        self.assert_verdict(courses(worlds.title(), full, WantsCourses()), "clear", "40", "1 or more", "met")
+        self.assert_verdict(courses(worlds.title(), bare, WantsCourses()), "tight", "0", "1 or more", "not met")
+
+    def test_club_data(self) -> None:
+        monitor, wanted = worlds.radar(), WantsClubData("coaching")
+        self.assert_verdict(club_data(monitor, monitor.plans[0], wanted), "tight", "tier 0", "tier 1", "−1 tiers")
+        self.assert_verdict(club_data(monitor, monitor.plans[1], wanted), "clear", "tier 2", "tier 1", "1 tiers")
+
+    def test_putting(self) -> None:
+        self.assertEqual(putting(worlds.radar(), WantsPutting()).state.value, "tight")
+        self.assertEqual(putting(worlds.monitor_of(SideCamera), WantsPutting()).state.value, "clear")
+
+    def test_filming(self) -> None:
+        """4.60 wide: 2.30 before a right-hander in the middle; a left-hander at 1.80 has 1.80 before the left wall."""
+        right = filming(brief(players=[player().model_dump()]), room(), layout(), WantsFilming())
+        self.assert_verdict(right, "clear", "2.30 m", "2.00 m", "300 mm")
+        left = filming(brief(players=[left_hander().model_dump()]), room(), layout(ball_x_m=1.8), WantsFilming())
+        self.assert_verdict(left, "tight", "1.80 m", "2.00 m", "−200 mm")
+
+
+class WorksTests(CheckTestCase):
+    def who(self, skills: tuple[str, ...] = (), **facts: Any) -> dict[str, str]:
+        where = room(things=[thing(**facts).model_dump()] if facts else [])
+        return {work.what.text(METRIC): work.who for work in works(brief(skills=skills), where, chain()).works}
+
+    def test_trades_do_what_is_theirs(self) -> None:
+        found = self.who(kind="lamp", name="lamp", decision="remove")
+        self.assertEqual(found["Remove the lamp"], ELECTRICIAN)
+        opener = self.who(skills=("timber", "ceiling"), kind="opener", name="opener", decision="move")
+        self.assertIn("springs are under load", opener["Move the opener"])
+        self.assertIn("structural engineer", self.who(decision="remove")["Remove the beam"])
+        self.assertEqual(self.who(decision="pad")["Pad the beam"], OURSELVES)
+
+    def test_skills_decide_the_rest(self) -> None:
+        self.assertEqual(self.who()["Hang Lamp"], BUILDER)
+        self.assertEqual(self.who(("ceiling",))["Hang Lamp"], OURSELVES)
+        self.assertEqual(self.who(("timber",))["Put up Box"], OURSELVES)
+
+    def test_own_hours_are_what_the_household_does(self) -> None:
+        """Floor 6, mat 0.5, monitor 1, title 1, machine 1, screen 3: 12.5; timber adds the enclosure's 8."""
+        self.assertEqual(works(brief(), room(), chain()).own_hours, 12.5)
+        self.assertEqual(works(brief(skills=("timber",)), room(), chain()).own_hours, 20.5)
