@@ -6,12 +6,18 @@ import statistics
 import time
 from collections.abc import Callable
 from pathlib import Path
+from random import Random
 
 from playwright.sync_api import sync_playwright
 
 from bench.server import DEMO_NAME, ROOT, Client, demo
 from core.formats.build_file import read_build_file
-from core.geometry import swing_disc
+from core.geometry import hitting_region, keep_out, swing_disc
+from core.geometry.boxes import Box
+from core.geometry.ceiling import ceiling_of
+from core.geometry.swing_clearance import clearances
+from core.model.brief import Handedness
+from core.model.clubs import Club
 from core.report import evaluate
 from scripts.gunicorn_conf import keep_what_is_loaded
 from tests.browser.chromium import DESK, EXECUTABLE, FLAGS
@@ -19,6 +25,7 @@ from tests.browser.chromium import DESK, EXECUTABLE, FLAGS
 EVALUATIONS = 400
 REQUESTS = 200
 VISITS = 7
+ROUNDS = 60
 BUILD = ROOT / "jungle" / "demo" / "builds" / "boat-shed.json"
 DIST = ROOT / "frontend" / "dist"
 
@@ -55,6 +62,46 @@ def bench_core() -> None:
     tell("the same with no swing disc kept", f"{statistics.median(times) * 1000:.2f} ms", "–")
 
 
+def bench_geometry() -> None:
+    """Swing clearances and the hitting region against a ridged roof and twenty boxes, nothing kept from before."""
+    file = read_build_file(BUILD.read_text())
+    players = tuple(
+        file.build.brief.players[0].model_copy(
+            update={
+                "id": f"player-{number}",
+                "height_m": 1.5 + 0.15 * number,
+                "handedness": list(Handedness)[number % 2],
+            }
+        )
+        for number in range(4)
+    )
+    numbers = Random(20)
+    boxes = []
+    for _ in range(20):
+        low = (numbers.uniform(0, 4.4), numbers.uniform(0, 7), numbers.uniform(1.5, 2.8))
+        x, y, z = (at + numbers.uniform(0.05, 1.0) for at in low)
+        boxes.append(Box(low, (x, y, z)))
+    ceiling, ball = ceiling_of(file.build.room), (2.3, 3.5, 0.04)
+    swings = [(swing_disc.swing_disc(player, club), ball) for player in players for club in Club]
+
+    def all_clearances() -> None:
+        clearances(swings, boxes)
+        for disc, at in swings:
+            ceiling.clearance_m(disc, at)
+
+    def whole_region() -> None:
+        keep_out.keep_outs.cache_clear()
+        hitting_region._clear_floor.cache_clear()
+        hitting_region.clear_floor(file.build.room, ceiling, 0.04, players, tuple(boxes), ())
+
+    for what, work, aim in (
+        ("swing clearance: ridged roof and 20 boxes, 4 players × 8 clubs", all_clearances, "30 ms"),
+        ("hitting region: 4 players, 20 boxes, columns of 25 mm", whole_region, "300 ms"),
+    ):
+        times = [seconds(work) for _ in range(ROUNDS)]
+        tell(f"{what}, median / p95", f"{statistics.median(times) * 1000:.1f} / {p95(times) * 1000:.1f} ms", aim)
+
+
 def bench_http(client: Client, build_id: int) -> None:
     """Edits, drags and alternatives through the running server."""
     build = client.call("GET", f"/api/builds/{build_id}")
@@ -70,7 +117,8 @@ def bench_http(client: Client, build_id: int) -> None:
 
     for what, work, aim in (
         ("edit to report through HTTP", edit, "40 ms"),
-        ("drag to report through HTTP", drag, "40 ms"),
+        ("drag to report through HTTP", drag, "100 ms p95"),
+        ("rooms side by side through HTTP", lambda _: client.call("GET", f"/api/builds/{build_id}/rooms"), "–"),
         (
             "alternatives of a place through HTTP",
             lambda _: client.call("GET", f"/api/builds/{build_id}/chain/display"),
@@ -130,6 +178,7 @@ def main() -> None:
     """All of it."""
     print("| measured | figure | aim |\n|---|---|---|")
     bench_core()
+    bench_geometry()
     bench_script()
     with demo() as (port, first):
         client = Client(port)

@@ -37,7 +37,7 @@ class Surroundings:
     panels: tuple[Solid, ...]
     """Sides and roof of the enclosure."""
 
-    @property
+    @cached_property
     def boxes(self) -> tuple[Box, ...]:
         """What a swing meets, as boxes: the things, then the panels."""
         return tuple(solid.reach for solid in (*self.things, *self.panels))
@@ -73,16 +73,13 @@ class Surroundings:
     def _structure(self, disc: SwingDisc) -> Iterable[Closest]:
         clearance_m, at = self.ceiling.clearance_m(disc, self.ball)
         yield Closest(clearance_m, "ceiling", at)
-        points = disc.at(self.ball)
-        for name, axis, wall_m, sign in (
-            ("left wall", 0, 0.0, 1.0),
-            ("right wall", 0, self.room.width_m, -1.0),
-            ("rear wall", 1, self.room.length_m, -1.0),
-        ):
-            away = (points[:, axis] - wall_m) * sign
-            nearest = int(away.argmin())
-            x, y, z = points[nearest].tolist()
-            yield Closest(float(away[nearest]), name, (x, y, z))
+        left, right, rear = (
+            (self.ball[0] + x, self.ball[1] + y, self.ball[2] + z)
+            for x, y, z in (disc.leftmost_m, disc.rightmost_m, disc.rearmost_m)
+        )
+        yield Closest(left[0], "left wall", left)
+        yield Closest(self.room.width_m - right[0], "right wall", right)
+        yield Closest(self.room.length_m - rear[1], "rear wall", rear)
 
     def _closest(self, player: Player, club: Club, boxes: range) -> Closest:
         row, table = self._table

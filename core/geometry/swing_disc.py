@@ -46,6 +46,10 @@ class SwingDisc:
     low_m: Point3
     high_m: Point3
     """Least and greatest x, y and z of the points."""
+    leftmost_m: Point3
+    rightmost_m: Point3
+    rearmost_m: Point3
+    """The points that come nearest to those walls."""
     outline_m: tuple[Point3, ...]
     """Points enough to draw it."""
     measured: bool
@@ -55,11 +59,6 @@ class SwingDisc:
     def apex_m(self) -> float:
         """Highest point of the clubhead above the hitting surface, in metres."""
         return self.hub_height_m + self.cocked_radius_m * sin(PLANE_RAD)
-
-    def at(self, ball: Point3) -> NDArray[np.float64]:
-        """(SAMPLES, 3) clubhead positions in the room for a ball there."""
-        moved: NDArray[np.float64] = self.points_m + np.array(ball)
-        return moved
 
     def distance_m(self, ball: Point3, point: Point3) -> float:
         """Smallest distance in metres from a clubhead position to `point`, for a ball there."""
@@ -122,6 +121,9 @@ def _disc(
         points_m=points,
         low_m=_point(points.min(axis=0)),
         high_m=_point(points.max(axis=0)),
+        leftmost_m=_point(points[points[:, 0].argmin()]),
+        rightmost_m=_point(points[points[:, 0].argmax()]),
+        rearmost_m=_point(points[points[:, 1].argmax()]),
         outline_m=tuple(_point(point) for point in points[::OUTLINE_STEP]),
         measured=measured_apex_m is not None,
     )

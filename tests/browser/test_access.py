@@ -18,9 +18,16 @@ class AccessTests(BrowserTestCase):
         self.assert_accessible(page, "builds")
         for theme in ("paper", "night"):
             page.evaluate("theme => localStorage.setItem('jungle-theme', theme)", theme)
-            for view in ("brief", "room", "parts"):
+            for view in ("brief", "rooms", "room/measure", "room"):
                 self.open(view)
                 self.assert_accessible(page, f"{view}, {theme}")
+            expect(page.get_by_role("button", name="stowed")).to_be_visible()
+            page.get_by_role("button", name="stowed").click()
+            page.get_by_role("button", name="dinghy on its trolley", exact=True).click()
+            page.get_by_text("Layers", exact=True).click()
+            self.assert_accessible(page, f"stowed layout, a thing and the layers open, {theme}")
+            self.open("parts")
+            self.assert_accessible(page, f"parts, {theme}")
             page.get_by_role("button", name=re.compile("Launch monitor")).click()
             expect(page.get_by_role("button", name="Hang Outfield 2")).to_be_visible()
             self.assert_accessible(page, f"alternatives, {theme}")

@@ -110,7 +110,7 @@ class CeilingTests(TestCase):
         who = left_hander() if left else player()
         ball = (across * shed.width_m, along * shed.length_m, 0.04)
         disc = swing_disc(who, club)
-        points = [(x, y, z) for x, y, z in disc.at(ball).tolist()]
+        points = [(x, y, z) for x, y, z in (disc.points_m + ball).tolist()]
         dense = [
             (p[0] + (q[0] - p[0]) * t / 8, p[1] + (q[1] - p[1]) * t / 8, p[2] + (q[2] - p[2]) * t / 8)
             for p, q in pairwise(points)

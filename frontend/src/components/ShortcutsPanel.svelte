@@ -8,7 +8,7 @@
 
 <Panel title="Keys" {close}>
   <dl class="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
-    {#each SHORTCUTS as { keys, does } (keys)}
+    {#each SHORTCUTS as { keys, does } (does)}
       <dt><kbd class="border border-base-content px-1.5 font-sans">{keys}</kbd></dt>
       <dd>{does}</dd>
     {/each}

@@ -14,6 +14,9 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'Ctrl Z', does: 'Undo' },
   { keys: 'Ctrl Shift Z', does: 'Redo' },
   { keys: 'Arrows', does: 'Move what is marked on the drawing by 10 mm; with Shift by 100 mm' },
+  { keys: '+ − 0', does: 'Look nearer, from further off, at the whole drawing' },
+  { keys: 'Arrows', does: 'Pan the drawing, when it is near and nothing on it is marked' },
+  { keys: 'Ctrl P', does: 'Print the drawing on one page, to scale' },
   { keys: 'Esc', does: 'Close, or leave a field as it was' },
   { keys: '?', does: 'This list' },
 ]

@@ -6,6 +6,8 @@
   import Printer from '@lucide/svelte/icons/printer'
   import type { Layer } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
+  import { isTyping } from '../../lib/keys'
+  import { preferences } from '../../lib/preferences.svelte'
   import { type LayoutName, view } from '../../lib/view.svelte'
 
   /** What the drawing shows: which layout, which layers, how near; and taking it away on paper or as a file. */
@@ -31,10 +33,31 @@
     else sheet = source
   }
 
+  const PAN_PX = 60
+  const PANS: Record<string, [number, number]> = {
+    ArrowLeft: [PAN_PX, 0],
+    ArrowRight: [-PAN_PX, 0],
+    ArrowUp: [0, PAN_PX],
+    ArrowDown: [0, -PAN_PX],
+  }
+
+  /** + and − look nearer and from further off, 0 at the whole; arrows pan while nothing is marked that they move. */
   function onkeydown(event: KeyboardEvent): void {
-    if (event.key !== 'p' || (!event.ctrlKey && !event.metaKey)) return
+    if ((event.ctrlKey || event.metaKey) && event.key === 'p') {
+      event.preventDefault()
+      print()
+      return
+    }
+    const onHandle = event.target instanceof Element && event.target.closest('[role="slider"]')
+    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return
+    const pan = PANS[event.key]
+    if (pan && view.zoom.scale > 1 && !onHandle) view.pan(...pan)
+    else if (!preferences.singleKeys) return
+    else if (event.key === '+') zoom('nearer')
+    else if (event.key === '-') zoom('further')
+    else if (event.key === '0') view.whole()
+    else return
     event.preventDefault()
-    print()
   }
 
   function zoom(way: 'nearer' | 'further'): void {
@@ -87,14 +110,18 @@
     </fieldset>
   </details>
   <div class="ml-auto flex items-center" role="group" aria-label="Look nearer">
-    <button class="btn btn-square btn-ghost btn-xs" aria-label="Further away" onclick={() => zoom('further')}
-      ><Minus size={15} /></button
-    >
-    <button class="btn btn-square btn-ghost btn-xs" aria-label="Nearer" onclick={() => zoom('nearer')}
-      ><Plus size={15} /></button
+    <button
+      class="grid size-[28px] cursor-pointer place-content-center hover:bg-base-200"
+      aria-label="Further away"
+      onclick={() => zoom('further')}><Minus size={15} /></button
     >
     <button
-      class="btn btn-square btn-ghost btn-xs"
+      class="grid size-[28px] cursor-pointer place-content-center hover:bg-base-200"
+      aria-label="Nearer"
+      onclick={() => zoom('nearer')}><Plus size={15} /></button
+    >
+    <button
+      class="grid size-[28px] cursor-pointer place-content-center hover:bg-base-200"
       aria-label="The whole drawing"
       onclick={() => view.whole()}><Maximize size={15} /></button
     >

@@ -39,7 +39,7 @@
             {:else}
               <button
                 class="btn mt-1 btn-outline btn-primary btn-xs"
-                aria-label="Build in {option.room}, screen {WALL_WORDS[option.screen_wall]}"
+                aria-label="Build here: {option.room}, screen {WALL_WORDS[option.screen_wall]}"
                 onclick={() => void build.chooseRoom(candidate, option.quarters, option.room)}
                 >Build here</button
               >

@@ -33,7 +33,10 @@
     />
   </h1>
   <div class="ml-auto flex items-center gap-0.5">
-    {#if build.pending > 0}<span class="loading loading-xs loading-spinner" role="status" aria-label="Saving"
+    {#if build.pending > 0 && build.waiting.length === 0}<span
+        class="loading loading-xs loading-spinner"
+        role="status"
+        aria-label="Saving"
       ></span>{/if}
     <button
       class="btn btn-square btn-ghost btn-sm"
