@@ -252,31 +252,35 @@ def longest_club(player: Player, surroundings: Surroundings) -> Verdict:
 
     Everything is ceiling, side walls and rear wall, what is in the way, and the enclosure.
     """
-    closest = {club: surroundings.closest(player, club) for club in player.longest_club.and_shorter()}
-    states = {club: swing_state(near.clearance_m, swing_disc(player, club)) for club, near in closest.items()}
-    clear = [club for club, state in states.items() if state is State.CLEAR]
-    possible = [club for club, state in states.items() if state is not State.BLOCKED]
-    longest = clear[0].value if clear else "none"
-    state, wanted = states[player.longest_club], closest[player.longest_club]
+    wanted = surroundings.closest(player, player.longest_club)
+    state = swing_state(wanted.clearance_m, swing_disc(player, player.longest_club))
     if state is State.CLEAR:
-        headline = say("{who}: {club} is clear", who=player.name, club=longest)
+        clear = possible = player.longest_club.value
+        headline = say("{who}: {club} is clear", who=player.name, club=clear)
     else:
-        headline = say("{who}: longest clear club {club}", who=player.name, club=longest)
+        states = {
+            club: swing_state(surroundings.closest(player, club).clearance_m, swing_disc(player, club))
+            for club in player.longest_club.and_shorter()
+        }
+        clear = next((club.value for club, state in states.items() if state is State.CLEAR), "none")
+        possible = next((club.value for club, state in states.items() if state is not State.BLOCKED), "none")
+        headline = say("{who}: longest clear club {club}", who=player.name, club=clear)
     return Verdict(
         state,
         headline,
-        measured=longest,
+        measured=clear,
         required=player.longest_club.value,
         margin=metres(wanted.clearance_m),
         formula="for each club, the smallest distance from its swing disc to room, things in the way and enclosure",
         inputs=lambda: tuple(
             Input(f"Clearance with the {club}, to the {near.name}", metres(near.clearance_m), Basis.TRADE)
-            for club, near in closest.items()
+            for club in player.longest_club.and_shorter()
+            for near in [surroundings.closest(player, club)]
         ),
         changes=()
         if state is State.CLEAR
         else (
-            say("Possible after a slow test swing: {club}.", club=possible[0].value if possible else "none"),
+            say("Possible after a slow test swing: {club}.", club=possible),
             say("The {thing} is in the way; its own answer says what helps.", thing=wanted.name),
         ),
     )

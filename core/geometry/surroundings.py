@@ -24,6 +24,10 @@ class Closest(NamedTuple):
     at: Point3
 
 
+Table = tuple[dict[tuple[str, Club], int], Clearances]
+"""Which row is whose with which club, and the clearances."""
+
+
 @dataclass(frozen=True, eq=False)
 class Surroundings:
     """Walls, ceiling, things in the way and the enclosure around the swings of `players` at `ball`."""
@@ -82,14 +86,27 @@ class Surroundings:
         yield Closest(self.room.length_m - rear[1], "rear wall", rear)
 
     def _closest(self, player: Player, club: Club, boxes: range) -> Closest:
-        row, table = self._table
+        row, table = self._wanted if club is player.longest_club else self._shorter(player)
         nearness = table.nearest(row[player.id, club], boxes)
         name = (*self.things, *self.panels)[nearness.box].name
         return Closest(nearness.clearance_m, name, nearness.at)
 
     @cached_property
-    def _table(self) -> tuple[dict[tuple[str, Club], int], Clearances]:
-        """All players with all clubs they might swing, measured against all boxes in one go."""
-        keys = [(player, club) for player in self.players for club in player.longest_club.and_shorter()]
+    def _wanted(self) -> Table:
+        """Everybody's longest club against all boxes, in one go."""
+        return self._measured([(player, player.longest_club) for player in self.players])
+
+    def _shorter(self, player: Player) -> Table:
+        """All clubs of one player; asked for only where the longest is not clear, or somebody asks why."""
+        if player.id not in self._by_player:
+            self._by_player[player.id] = self._measured([(player, club) for club in player.longest_club.and_shorter()])
+        return self._by_player[player.id]
+
+    @cached_property
+    def _by_player(self) -> dict[str, Table]:
+        return {}
+
+    def _measured(self, keys: list[tuple[Player, Club]]) -> Table:
         swings = [(swing_disc(player, club), self.ball) for player, club in keys]
-        return {(player.id, club): number for number, (player, club) in enumerate(keys)}, clearances(swings, self.boxes)
+        rows = {(player.id, club): number for number, (player, club) in enumerate(keys)}
+        return rows, clearances(swings, self.boxes)

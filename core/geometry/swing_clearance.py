@@ -83,10 +83,8 @@ def clearances(swings: Sequence[Swing], boxes: Sequence[Box]) -> Clearances:
         [(d.full_radius_m, d.cocked_radius_m, d.hub_height_m, d.hub_x_m) for d, _ in swings], dtype=np.float64
     ).reshape(-1, 4)
     search = _Search(shapes, balls, lows, highs)
-    below, above = search.least(-pi / 2, 0.0), search.least(0.0, pi / 2)
-    nearer = below[0] <= above[0]
-    distance = np.where(nearer, below[0], above[0])
-    places = search.places(np.where(nearer, below[1], above[1]))
+    distance, phi = search.least()
+    places = search.places(phi)
     near = np.argwhere(distance < TOUCHING_M)
     if len(near):
         excess, where = search.overreach(near[:, 0], near[:, 1])
@@ -95,6 +93,17 @@ def clearances(swings: Sequence[Swing], boxes: Sequence[Box]) -> Clearances:
         distance[at[:, 0], at[:, 1]] = -excess[stopped]
         places[at[:, 0], at[:, 1]] = where[stopped]
     return Clearances(tuple(swings), tuple(boxes), distance, places)
+
+
+def _distance(shapes: tuple[Floats, ...], low: Floats, high: Floats, phi: Floats) -> Floats:
+    """(N, samples) distances of the chords at `phi` to boxes (N, 3), all relative to the ball."""
+    full, cocked, hub_z, hub_x = shapes
+    x, z, half = chords(full, cocked, hub_z, hub_x, phi)
+    dx = np.maximum(np.maximum(low[:, :1] - x, x - high[:, :1]), 0.0)
+    dy = np.maximum(np.maximum(low[:, 1:2], -high[:, 1:2]) - half, 0.0)
+    dz = np.maximum(np.maximum(low[:, 2:] - z, z - high[:, 2:]), 0.0)
+    away: Floats = np.sqrt(dx * dx + dy * dy + dz * dz)
+    return away
 
 
 @dataclass(frozen=True, eq=False)
@@ -106,35 +115,27 @@ class _Search:
     lows: Floats
     highs: Floats
 
-    def least(self, first: float, last: float) -> tuple[Floats, Floats]:
-        """(S, B) least distances over the chords between two angles, and the angle of each."""
-        step = (last - first) / (COARSE - 1)
-        phi = np.broadcast_to(np.linspace(first, last, COARSE), (len(self.shapes), len(self.lows), COARSE))
+    def least(self) -> tuple[Floats, Floats]:
+        """(S, B) least distances over all chords, and the angle of each: both halves of each disc at once."""
+        swings, boxes = len(self.shapes), len(self.lows)
+        rows = np.tile(np.repeat(np.arange(swings), boxes), 2)
+        halves = np.repeat([-1.0, 0.0], swings * boxes)[:, None] * (pi / 2)
+        shapes = tuple(column[rows][:, None] for column in self.shapes.T)
+        low, high = (
+            np.tile((corners[None] - self.balls[:, None]).reshape(-1, 3), (2, 1)) for corners in (self.lows, self.highs)
+        )
+        step = pi / 2 / (COARSE - 1)
+        phi = halves + np.linspace(0.0, pi / 2, COARSE)
+        every = np.arange(len(rows))
         for _ in range(ROUNDS):
-            _, best = self._at(phi)
-            around = best[..., None] + np.linspace(-step, step, FINE)
-            phi = np.clip(around, first, last)
+            best = phi[every, _distance(shapes, low, high, phi).argmin(axis=1)][:, None]
+            phi = np.clip(best + np.linspace(-step, step, FINE), halves, halves + pi / 2)
             step *= 2 / (FINE - 1)
-        return self._at(phi)
-
-    def _at(self, phi: Floats) -> tuple[Floats, Floats]:
-        """(S, B) least distances over the samples of `phi` (S, B, samples), and the sample of each."""
-        distance = self._distance(phi)
-        best = distance.argmin(axis=2)[..., None]
-        return np.take_along_axis(distance, best, 2)[..., 0], np.take_along_axis(phi, best, 2)[..., 0]
-
-    def _distance(self, phi: Floats) -> Floats:
-        full, cocked, hub_z, hub_x = (column[:, None, None] for column in self.shapes.T)
-        across, up, half = chords(full, cocked, hub_z, hub_x, phi)
-        bx, by, bz = (column[:, None, None] for column in self.balls.T)
-        x0, y0, z0 = (column[None, :, None] for column in self.lows.T)
-        x1, y1, z1 = (column[None, :, None] for column in self.highs.T)
-        x, z = bx + across, bz + up
-        dx = np.maximum(x0 - x, x - x1)
-        dz = np.maximum(z0 - z, z - z1)
-        dy = np.maximum(y0 - (by + half), (by - half) - y1)
-        away: Floats = np.sqrt(np.maximum(dx, 0) ** 2 + np.maximum(dy, 0) ** 2 + np.maximum(dz, 0) ** 2)
-        return away
+        distance = _distance(shapes, low, high, phi)
+        nearest = distance.argmin(axis=1)
+        by_half = (distance[every, nearest].reshape(2, swings, boxes), phi[every, nearest].reshape(2, swings, boxes))
+        nearer = by_half[0][0] <= by_half[0][1]
+        return np.where(nearer, *by_half[0]), np.where(nearer, *by_half[1])
 
     def places(self, phi: Floats) -> Floats:
         """(S, B, 2) the points of the nearest chords (S, B) that are nearest, from the hub."""
