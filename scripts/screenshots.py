@@ -40,12 +40,36 @@ def night(page: Page) -> None:
     page.get_by_role("button", name="Switch to the night theme").click()
 
 
+def stow(page: Page) -> None:
+    """The stowed layout, with the dinghy chosen."""
+    page.get_by_role("button", name="stowed").click()
+    page.get_by_role("button", name="dinghy on its trolley", exact=True).click()
+    page.get_by_role("heading", name="What it must still hold").scroll_into_view_if_needed()
+
+
+def see_the_table(page: Page) -> None:
+    """Rooms side by side."""
+    page.get_by_role("heading", name="Rooms side by side").scroll_into_view_if_needed()
+    page.mouse.move(700, 500)
+    page.mouse.wheel(0, 2000)
+
+
+def measure_the_beam(page: Page) -> None:
+    """A few measurements on."""
+    for _ in range(8):
+        page.get_by_role("button", name="Keep it, next").click()
+
+
 PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = (
     ("builds", "/", DESK, stay),
     ("brief", "/builds/{id}/brief", DESK, stay),
     ("room", "/builds/{id}/room", DESK, stay),
     ("room-night", "/builds/{id}/room", DESK, night),
     ("room-phone", "/builds/{id}/room", PHONE, stay),
+    ("room-stowed", "/builds/{id}/room", DESK, stow),
+    ("rooms", "/builds/{id}/rooms", DESK, stay),
+    ("rooms-side-by-side", "/builds/{id}/rooms", DESK, see_the_table),
+    ("measure-phone", "/builds/{id}/room/measure", PHONE, measure_the_beam),
     ("parts", "/builds/{id}/parts", DESK, stay),
     ("parts-alternatives", "/builds/{id}/parts", DESK, open_monitors),
     ("parts-phone", "/builds/{id}/parts", PHONE, stay),

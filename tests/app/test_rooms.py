@@ -160,7 +160,7 @@ class DrawingFileTests(ApiTestCase):
         for layout in ("playing", "stowed"):
             svg = self.client.get(self.url(f"/drawing.svg?layout={layout}"))
             self.assertEqual(svg["Content-Type"], "image/svg+xml")
-            self.assertEqual(ElementTree.fromstring(svg.content).get("width"), "297mm")
+            self.assertEqual(ElementTree.fromstring(svg.content).get("width"), "210mm")
             dxf = self.client.get(self.url(f"/drawing.dxf?layout={layout}"))
             self.assertIn(f"build-{self.build.pk}-{layout}.dxf", dxf["Content-Disposition"])
             text = dxf.content.decode()

@@ -1,18 +1,23 @@
-"""The drawing as SVG: one page of A4 across, in millimetres, at the largest usual scale that fits."""
+"""The drawing as SVG: one page of A4, lying or standing, in millimetres, at the largest usual scale that fits."""
 
 from xml.etree.ElementTree import Element, SubElement, tostring
 
 from core.drawing import Dimension, Layer, Scene, Shape, View
 from core.quantities import UnitSystem, format_length
 
-PAGE_MM = (297.0, 210.0)
+PAGES_MM = ((297.0, 210.0), (210.0, 297.0))
+"""A4 lying and standing."""
 MARGIN_MM = 14.0
-HEAD_MM = 12.0
-BETWEEN_MM = 16.0
+HEAD_MM = 22.0
+BETWEEN_MM = 24.0
 USUAL_SCALES = (10, 20, 25, 50, 75, 100, 150, 200, 500, 1000)
 TEXT_MM = 2.6
 TICK_MM = 1.0
-DIMENSION_OFFSETS_MM = {"plan": 6.0, "section": 5.0}
+DIMENSION_OFFSETS_MM = {"room": 11.0, "layout": 5.5}
+HIGHEST_OFFSET_MM = 20.0
+"""The highest point stands beside the eaves, further out."""
+LABEL_MM = 3.2
+LABEL_WIDTH_MM = 24.0
 POINT_MM = 0.9
 _STYLES: dict[str, dict[str, str]] = {
     "room": {"stroke-width": "0.5", "fill": "none"},
@@ -36,12 +41,13 @@ class _Page:
     """Where both views lie on the page, and how large a metre is."""
 
     def __init__(self, scene: Scene) -> None:
-        wide, high = PAGE_MM[0] - 2 * MARGIN_MM, PAGE_MM[1] - 2 * MARGIN_MM - HEAD_MM - BETWEEN_MM
         needs_m = scene.length_m, scene.width_m + scene.height_m
-        fits = [s for s in USUAL_SCALES if needs_m[0] * 1000 / s <= wide and needs_m[1] * 1000 / s <= high]
-        self.scale = fits[0] if fits else USUAL_SCALES[-1]
+        self.scale, self.size_mm = min(
+            ((_scale_on(size_mm, needs_m), size_mm) for size_mm in PAGES_MM), key=lambda fit: fit[0]
+        )
         self.mm_per_m = 1000 / self.scale
-        self.left_mm = (PAGE_MM[0] - needs_m[0] * self.mm_per_m) / 2
+        self.left_mm = (self.size_mm[0] - needs_m[0] * self.mm_per_m) / 2
+        self._labels: list[tuple[float, float]] = []
         self.plan_mm = MARGIN_MM + HEAD_MM + scene.width_m * self.mm_per_m
         self.section_mm = self.plan_mm + BETWEEN_MM + scene.height_m * self.mm_per_m
 
@@ -50,11 +56,29 @@ class _Page:
         floor = self.plan_mm if view == "plan" else self.section_mm
         return self.left_mm + point[0] * self.mm_per_m, floor - point[1] * self.mm_per_m
 
+    def free_label(self, at: tuple[float, float]) -> tuple[float, float]:
+        """`at`, or further down where a name stands there already."""
+        x, y = at
+        while any(
+            abs(x - other_x) < LABEL_WIDTH_MM and abs(y - other_y) < LABEL_MM for other_x, other_y in self._labels
+        ):
+            y += LABEL_MM
+        self._labels.append((x, y))
+        return x, y
+
+
+def _scale_on(size_mm: tuple[float, float], needs_m: tuple[float, float]) -> int:
+    """The largest usual scale at which both views fit on a page, dimensions beside them included."""
+    wide = size_mm[0] - 2 * MARGIN_MM - 2 * HIGHEST_OFFSET_MM
+    high = size_mm[1] - 2 * MARGIN_MM - HEAD_MM - BETWEEN_MM
+    fits = [s for s in USUAL_SCALES if needs_m[0] * 1000 / s <= wide and needs_m[1] * 1000 / s <= high]
+    return fits[0] if fits else USUAL_SCALES[-1]
+
 
 def drawing_svg(scene: Scene, title: str, system: UnitSystem) -> str:
     """`scene` as the text of an SVG file, with `title` and the scale stated, dimensions told in `system`."""
     page = _Page(scene)
-    wide, high = PAGE_MM
+    wide, high = page.size_mm
     root = Element(
         "svg",
         {
@@ -95,8 +119,9 @@ def _draw(group: Element, shape: Shape, page: _Page) -> None:
     if shape.label:
         SubElement(drawn, "title").text = shape.label
         if shape.meaning in _LABELLED and shape.view == "plan":
-            across = max(x for x, _ in placed) if shape.meaning == "swing-disc" else placed[0][0] + 1
-            _text(group, (across, placed[0][1] - 1), shape.label)
+            right, low, high = max(x for x, _ in placed), min(y for _, y in placed), max(y for _, y in placed)
+            across = right + 1 if shape.meaning == "swing-disc" else min(x for x, _ in placed) + 1
+            _text(group, page.free_label((across, (low + high) / 2)), shape.label)
 
 
 def _path(points: list[tuple[float, float]], *, closed: bool) -> str:
@@ -106,7 +131,9 @@ def _path(points: list[tuple[float, float]], *, closed: bool) -> str:
 def _measure(group: Element, dimension: Dimension, page: _Page, system: UnitSystem) -> None:
     (x1, y1), (x2, y2) = page.place(dimension.view, dimension.start), page.place(dimension.view, dimension.end)
     upright = dimension.start[0] == dimension.end[0]
-    away = DIMENSION_OFFSETS_MM[dimension.view]
+    away = DIMENSION_OFFSETS_MM[dimension.field.partition(".")[0]]
+    if dimension.field == "room.ridge_m":
+        away = HIGHEST_OFFSET_MM
     if upright:
         x1, x2 = x1 + away, x2 + away
     else:
@@ -129,6 +156,6 @@ def _text(group: Element, at: tuple[float, float], text: str, anchor: str = "sta
 
 def _scale_bar(root: Element, page: _Page) -> None:
     """One metre as it is on this page: what was printed smaller or larger shows it."""
-    x, y = PAGE_MM[0] - MARGIN_MM - page.mm_per_m, MARGIN_MM
+    x, y = page.size_mm[0] - MARGIN_MM - page.mm_per_m, MARGIN_MM
     SubElement(root, "path", {"d": f"M{x:.2f} {y:.2f}v2h{page.mm_per_m:.2f}v-2", "stroke": "#22302b", "fill": "none"})
     _text(root, (x, y - 1), "1 m")

@@ -60,6 +60,11 @@
     event.preventDefault()
   }
 
+  function turnAndPrint(page: HTMLImageElement): void {
+    page.classList.toggle('standing', page.naturalHeight > page.naturalWidth)
+    window.print()
+  }
+
   function zoom(way: 'nearer' | 'further'): void {
     const { x, y } = centre()
     view[way](x, y)
@@ -67,7 +72,14 @@
 </script>
 
 <svelte:window {onkeydown} />
-{#if sheet}<img class="print-sheet" src={sheet} alt="" onload={() => window.print()} />{/if}
+{#if sheet}
+  <img
+    class="print-sheet"
+    src={sheet}
+    alt=""
+    onload={(event) => turnAndPrint(event.currentTarget as HTMLImageElement)}
+  />
+{/if}
 <div class="flex flex-wrap items-center gap-x-3 gap-y-1 px-2 pt-1 text-sm print:hidden">
   {#if build.report?.stowed}
     <div class="flex" role="group" aria-label="Layout">
