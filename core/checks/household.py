@@ -62,13 +62,6 @@ class PackedAway:
 
 
 @dataclass(frozen=True)
-class HoursOfUse:
-    """How long people play each week."""
-
-    a_week: float
-
-
-@dataclass(frozen=True)
 class NoiseLimit:
     """What the house puts up with, where it is not anything."""
 
@@ -95,12 +88,6 @@ class Deadline:
 def deadline(brief: Brief, today: Today) -> Deadline | None:
     """`None` where no date was set."""
     return None if brief.playable_by is None else Deadline(brief.playable_by, today.date)
-
-
-@derive
-def light_use(brief: Brief) -> HoursOfUse | None:
-    """`None` where the hours of play were not told: it is no question before a projector hangs."""
-    return None if brief.hours_a_week is None else HoursOfUse(brief.hours_a_week)
 
 
 @derive
@@ -188,13 +175,16 @@ def strike_noise(surface: Surface, limit: NoiseLimit) -> Verdict:
 
 
 @check("display.light_source", title="Life of the light source", place=on(Slot.DISPLAY))
-def light_source(brief: Brief, projector: Projector, use: HoursOfUse) -> Verdict:
+def light_source(brief: Brief, projector: Projector) -> Verdict:
     """The projector's light lasts the horizon at the hours of play, or its lamp has to be bought again.
 
     years = rated hours / (hours a week × 52).
     """
+    if brief.hours_a_week is None:
+        raise MissingFact("How many hours a week you will play", "Say it in the brief.")
+    hours_a_week = brief.hours_a_week
     rated = known(projector.light_hours, projector, "life of the light source")
-    hours_a_year = use.a_week * WEEKS_A_YEAR
+    hours_a_year = hours_a_week * WEEKS_A_YEAR
     years = rated / hours_a_year if hours_a_year else float(brief.horizon_years)
     margin = years - brief.horizon_years
     state = State.CLEAR if margin >= 0 else State.TIGHT
@@ -208,7 +198,7 @@ def light_source(brief: Brief, projector: Projector, use: HoursOfUse) -> Verdict
         formula="rated hours / (hours a week × 52) − horizon",
         inputs=lambda: (
             stated("Rated hours", f"{rated} h"),
-            Input("Hours a week", f"{use.a_week:g} h", Basis.MEASURED),
+            Input("Hours a week", f"{hours_a_week:g} h", Basis.MEASURED),
         ),
         changes=() if state is State.CLEAR else (say("Count in another lamp, or choose a laser or LED projector."),),
     )

@@ -166,7 +166,8 @@ class _Search:
         edges_y = np.concatenate([along, np.broadcast_to(nearest_y[:, None], up.shape), nearest_y[:, None]], axis=1)
         edges_u = np.concatenate([np.broadcast_to(nearest_u[:, None], along.shape), up, nearest_u[:, None]], axis=1)
         away = np.hypot(edges_y, edges_u)
-        sine = np.divide(edges_u, away, out=np.zeros_like(away), where=away > 0)
+        # At the hub itself every direction is open; the club reaches furthest downward.
+        sine = np.divide(edges_u, away, out=np.full_like(away, -1.0), where=away > 0)
         beyond = cocked[:, None] + (full - cocked)[:, None] * np.maximum(0.0, -sine) - away
         best = beyond.argmax(axis=1)
         rows = np.arange(len(best))

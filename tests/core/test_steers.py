@@ -50,7 +50,7 @@ ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "may_move": ({}, {"may_move": True}),
     "noise": ({}, {"noise": "quiet"}),
     "looks": ({}, {"looks": "finished"}),
-    "hours_a_week": ({}, {"hours_a_week": 10}),
+    "hours_a_week": ({"hours_a_week": None}, {"hours_a_week": 10}),
     "playable_by": ({}, {"playable_by": date(2027, 1, 1)}),
     "build_hours_a_week": (
         {"playable_by": date(2027, 1, 1), "build_hours_a_week": 1},

@@ -104,6 +104,11 @@ class WorkedValueTests(TestCase):
         beam = Box((0, 3.4, 2.5), (4.6, 3.55, 3.0))
         self.assertAlmostEqual(clearance_m(player(), Club.DRIVER, BALL, beam), -0.200, places=3)
 
+    def test_a_box_around_the_hub_leaves_no_reach_at_all(self) -> None:
+        """R = 0.648 + 1.156: all of it is too long."""
+        around_hub = Box((1.0, 3.0, 1.0), (1.6, 4.0, 2.0))
+        self.assertAlmostEqual(clearance_m(player(), Club.DRIVER, BALL, around_hub), -1.804, places=6)
+
     def test_where_it_is_nearest(self) -> None:
         block = Box((-5, 4.0, 0), (0.4, 4.2, 5))
         near = clearances([(swing_disc(player(), Club.DRIVER), BALL)], [block]).nearest(0, [0])

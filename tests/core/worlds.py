@@ -329,7 +329,12 @@ def full_build(**facts: Any) -> Build:
     chain = {slot: {"part": part} for slot, part in PLACES.items()}
     chain["monitor"]["plan"] = "base"
     chain["title"]["plan"] = "monthly"
-    brief = Brief(players=(player(), left_hander(height_m=1.64)), up_front_cap_minor=1_000_000, yearly_cap_minor=30_000)
+    brief = Brief(
+        players=(player(), left_hander(height_m=1.64)),
+        up_front_cap_minor=1_000_000,
+        yearly_cap_minor=30_000,
+        hours_a_week=3,
+    )
     return Build.model_validate(
         {"name": "Test", "brief": brief, "room": room(), "layout": layout(), "chain": chain, **facts}
     )

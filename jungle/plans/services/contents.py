@@ -21,7 +21,8 @@ def add_content(on: On, group: ContentGroup, kind: str) -> Build:
 def change_content(on: On, group: ContentGroup, id: str, changes: Mapping[str, object]) -> Build:
     """Measure, move, or decide about one of the room's contents."""
     units = units_of(on.actor)
-    return edit(on, f"{id}: {named(changes)}", lambda build: content_changed(build, group, id, changes, units))
+    label = f"{id.replace('-', ' ')}: {_told(changes)}"
+    return edit(on, label, lambda build: content_changed(build, group, id, changes, units))
 
 
 def content_changed(
@@ -50,6 +51,23 @@ def measure_joists(on: On, changes: Mapping[str, object]) -> Build:
 def forget_joists(on: On) -> Build:
     """The joists are not known any more."""
     return edit(on, "Joists not known", lambda build: _with_room(build, build.room.model_copy(update={"joists": None})))
+
+
+def _told(changes: Mapping[str, object]) -> str:
+    """What a change is of: x and y are both its place."""
+    return ", ".join(dict.fromkeys(_WORDS.get(field, named([field])) for field in changes))
+
+
+_WORDS = {
+    "x_m": "place",
+    "y_m": "place",
+    "z_m": "lower edge",
+    "new_x_m": "new place",
+    "new_y_m": "new place",
+    "new_z_m": "new place",
+    "play_x_m": "place while playing",
+    "play_y_m": "place while playing",
+}
 
 
 def _with_room(build: BuildDocument, room: Room) -> BuildDocument:

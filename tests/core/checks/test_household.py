@@ -5,7 +5,6 @@ from typing import Any
 
 from core.checks.household import (
     Deadline,
-    HoursOfUse,
     Moving,
     NoiseLimit,
     PackedAway,
@@ -62,11 +61,12 @@ class HouseholdTests(CheckTestCase):
 
     def test_the_light_lasts_the_horizon(self) -> None:
         """20 000 h at 10 a week are 20 000 / 520 = 38.5 years; 2 000 h are 3.8 of 5."""
-        asked, use = brief(horizon_years=5), HoursOfUse(10)
-        long = light_source(asked, worlds.projector(light_hours=20_000), use)
+        asked = brief(horizon_years=5, hours_a_week=10)
+        long = light_source(asked, worlds.projector(light_hours=20_000))
         self.assert_verdict(long, "clear", "38.5 years", "5.0 years", "33.5 years")
-        short = light_source(asked, worlds.projector(light_hours=2_000), use)
+        short = light_source(asked, worlds.projector(light_hours=2_000))
         self.assert_verdict(short, "tight", "3.8 years", "5.0 years", "−1.2 years")
+        self.assert_unknown(light_source(brief(), worlds.projector()), "How many hours a week you will play")
 
     def test_playable_by_the_date(self) -> None:
         """3 weeks of delivery and 24 h at 6 a week: 7 weeks. To 20 January 2027 there are 8.0, to 6 January 6.0."""
