@@ -109,6 +109,12 @@ class WorkedValueTests(TestCase):
         around_hub = Box((1.0, 3.0, 1.0), (1.6, 4.0, 2.0))
         self.assertAlmostEqual(clearance_m(player(), Club.DRIVER, BALL, around_hub), -1.804, places=6)
 
+    def test_a_box_just_beside_the_hub(self) -> None:
+        """A wall 5 mm ahead of the hub, as wide as the disc: the reach turns steeply there; a fine search agrees."""
+        wall = Box((-9, 3.505, -9), (9, 4.5, 9))
+        found = clearance_m(player(), Club.DRIVER, BALL, wall)
+        self.assertAlmostEqual(found, sampled_m(player(), Club.DRIVER, BALL, wall), delta=AGREED_M)
+
     def test_where_it_is_nearest(self) -> None:
         block = Box((-5, 4.0, 0), (0.4, 4.2, 5))
         near = clearances([(swing_disc(player(), Club.DRIVER), BALL)], [block]).nearest(0, [0])
