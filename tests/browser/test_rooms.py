@@ -140,7 +140,7 @@ class RoomJourneys(BrowserTestCase):
         page.get_by_role("button", name="Back", exact=True).click()
         expect(page.get_by_role("textbox", name=re.compile("Height"))).to_have_value("2.7")
         self.context.set_offline(False)
-        expect(page.get_by_text("edits wait")).to_have_count(0)
+        expect(page.get_by_text("The server did not answer.")).to_have_count(0)
         self.saved()
         self.build.refresh_from_db()
         room = self.build.plan.room
@@ -184,3 +184,31 @@ class RoomJourneys(BrowserTestCase):
 
 class PhoneRoomJourneys(RoomJourneys):
     viewport = PHONE
+
+    def test_two_fingers_look_nearer_and_one_pans(self) -> None:
+        context = self.browser.new_context(viewport=self.viewport, has_touch=True)  # type: ignore[arg-type]
+        page = self.open("room", self.new_page(context))
+        drawing = page.get_by_role("group", name="Plan and side section of the room, to scale")
+        drawing.scroll_into_view_if_needed()
+        box = drawing.bounding_box()
+        assert box is not None
+        x, y = box["x"] + 20, box["y"] + box["height"] * 0.35
+        touch = context.new_cdp_session(page)
+
+        def fingers(kind: str, *points: tuple[float, float]) -> None:
+            at = [{"x": px, "y": py, "id": number} for number, (px, py) in enumerate(points)]
+            touch.send("Input.dispatchTouchEvent", {"type": kind, "touchPoints": at})
+
+        before = self.handle_left(page)
+        fingers("touchStart", (x, y))
+        fingers("touchStart", (x, y), (x + 180, y + 60))
+        for step in range(1, 9):
+            fingers("touchMove", (x, y), (x + 180 + 10 * step, y + 60 + 6 * step))
+        fingers("touchEnd")
+        nearer = self.handle_left(page)
+        self.assertGreater(nearer, before + 5, "what is right of the fixed finger moves away from it")
+        fingers("touchStart", (x, y))
+        for step in range(1, 6):
+            fingers("touchMove", (x + 8 * step, y + 4 * step))
+        fingers("touchEnd")
+        self.assertAlmostEqual(self.handle_left(page), nearer + 40, delta=2)

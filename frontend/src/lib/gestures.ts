@@ -25,7 +25,7 @@ export function gestures(node: HTMLElement): () => void {
   }
 
   function onpointerdown(event: PointerEvent): void {
-    const onHandle = (event.target as Element).closest('[role="slider"], button, input')
+    const onHandle = (event.target as Element).closest('[role="slider"], input')
     if (!onHandle) fingers.set(event.pointerId, at(event))
   }
 
@@ -48,6 +48,13 @@ export function gestures(node: HTMLElement): () => void {
     fingers.delete(event.pointerId)
   }
 
+  /** Two fingers are the drawing's: the page must not take them for scrolling. */
+  function ontouch(event: TouchEvent): void {
+    if (event.touches.length > 1) event.preventDefault()
+  }
+
+  node.addEventListener('touchstart', ontouch, { passive: false })
+  node.addEventListener('touchmove', ontouch, { passive: false })
   node.addEventListener('wheel', onwheel, { passive: false })
   node.addEventListener('pointerdown', onpointerdown)
   node.addEventListener('pointermove', onpointermove)
@@ -55,6 +62,8 @@ export function gestures(node: HTMLElement): () => void {
   node.addEventListener('pointercancel', onpointerend)
   node.addEventListener('pointerleave', onpointerend)
   return () => {
+    node.removeEventListener('touchstart', ontouch)
+    node.removeEventListener('touchmove', ontouch)
     node.removeEventListener('wheel', onwheel)
     node.removeEventListener('pointerdown', onpointerdown)
     node.removeEventListener('pointermove', onpointermove)
