@@ -61,6 +61,7 @@
       <QuantityField
         label="Name of {content.name}"
         text={content.name}
+        width="9.5rem"
         commit={(name) => change(`name ${name}`, { name })}
       />
       {#each asked as { field, label, optional } (field)}
@@ -68,6 +69,7 @@
         <QuantityField
           label="{label}, {content.name}"
           text={text(field)}
+          width="7.5rem"
           hint={optional ? 'as now' : ''}
           commit={(typed) =>
             change(`${label.toLowerCase()} ${typed}`, { [field]: optional && typed === '' ? null : typed })}
