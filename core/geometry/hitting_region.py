@@ -139,6 +139,7 @@ MOST_FLAT = 2
 """Corners that enclose nothing: a point or a line on which everybody is just clear."""
 
 
+@lru_cache(maxsize=512)
 def _shape(area: Area) -> BaseGeometry:
     if len(area.outline) > MOST_FLAT:
         return Polygon(area.outline, area.holes)
