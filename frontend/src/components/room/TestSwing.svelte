@@ -7,6 +7,13 @@
   /** The slow swing held to a tape: its height stands before the estimate for that player and club. */
   const build = $derived(useBuild()())
   const players = $derived(build.reply?.build.brief.players ?? [])
+  const STEPS = [
+    'Clear people, pets and loose things out of the swing. Stand where the ball will be, in the shoes you play in.',
+    'Swing as slowly as you can, back and through. A helper watches from the side, well away.',
+    'Stop where the clubhead is highest, and hold it there.',
+    'Measure from the clubhead straight down to what you stand on, and type it here.',
+  ]
+  let step = $state(0)
   let chosen = $state('')
   let club = $state<(typeof CLUBS)[number]>('driver')
 
@@ -39,15 +46,19 @@
 {#if player}
   <details class="mt-3 border-t border-base-300 pt-2">
     <summary class="min-h-[24px] cursor-pointer text-primary">Slow test swing, measured with a tape</summary>
-    <ol class="my-2 list-decimal space-y-1 pl-5 text-sm">
-      <li>
-        Clear people, pets and loose things out of the swing. Stand where the ball will be, in the shoes you
-        play in.
-      </li>
-      <li>Swing as slowly as you can, back and through. A helper watches from the side, well away.</li>
-      <li>Stop where the clubhead is highest, and hold it there.</li>
-      <li>Measure from the clubhead straight down to what you stand on.</li>
+    <ol class="my-2 list-decimal space-y-1 pl-5 text-sm max-sm:hidden">
+      {#each STEPS as words (words)}<li>{words}</li>{/each}
     </ol>
+    <div class="my-2 sm:hidden">
+      <p class="text-sm text-faint" aria-live="polite">Step {step + 1} of {STEPS.length}</p>
+      <p class="min-h-16 text-lg leading-snug">{STEPS[step]}</p>
+      <div class="grid grid-cols-2 gap-3">
+        <button class="btn" disabled={step === 0} onclick={() => (step -= 1)}>Step back</button>
+        <button class="btn btn-primary" disabled={step === STEPS.length - 1} onclick={() => (step += 1)}
+          >{step === STEPS.length - 2 ? 'Now measure' : 'Done, next step'}</button
+        >
+      </div>
+    </div>
     <p class="leading-9">
       <Choice label="Who swings" value={player.id} options={names} choose={choosePlayer} />
       with the
