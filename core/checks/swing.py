@@ -232,7 +232,9 @@ def past_things(player: Player, obstructions: Obstructions, surroundings: Surrou
             *test_swing(disc),
             *move_the_ball(player, surroundings),
             *_shorter_past_things(player, surroundings),
-            say("Move {thing} {more} away, or remove it.", thing=closest.name, more=metres(short_m)),
+            say("{thing} carries the building: only a structural engineer says what may be done.", thing=closest.name)
+            if closest.carries
+            else say("Move {thing} {more} away, or remove it.", thing=closest.name, more=metres(short_m)),
             *([say("Lower the floor by {more}.", more=metres(short_m))] if overhead else []),
         ),
     )

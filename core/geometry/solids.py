@@ -10,7 +10,7 @@ from core.geometry.furnishing import Furnishing, Hood
 from core.geometry.swing_disc import Point3, swing_disc
 from core.model.brief import Handedness, Player
 from core.model.room import Layout, Room
-from core.model.things import BayPart, FixedTo, Opening, OpeningKind, Opens, Remedy, Stored, Thing, Wall
+from core.model.things import BayPart, FixedTo, Opening, OpeningKind, Opens, Remedy, Stored, Thing, ThingKind, Wall
 
 PAD_M = 0.05
 """Foam around what is padded (trade); it takes room of its own."""
@@ -44,6 +44,8 @@ class Solid:
     """The same with everything behind it: nothing passes between a beam and the ceiling that it hangs from."""
     hinge: tuple[float, float] | None = None
     """x and y of a door's hinges, where the box is what its leaf sweeps: only what is within its width is met."""
+    carries: bool = False
+    """It holds up the building, and is not touched without an engineer."""
 
 
 def thing_solids(room: Room) -> tuple[Solid, ...]:
@@ -192,7 +194,9 @@ def _thing_solid(thing: Thing, room: Room) -> Solid:
     box = Box((x, y, z), (x + thing.width_m, y + thing.length_m, z + thing.height_m))
     if thing.decision is Remedy.PAD:
         box = box.grown(PAD_M)
-    return Solid(f"things/{thing.id}", thing.name, Group.ROOM, box, _reach(box, thing.fixed_to, room))
+    reach = _reach(box, thing.fixed_to, room)
+    carries = thing.kind in (ThingKind.BEAM, ThingKind.COLUMN)
+    return Solid(f"things/{thing.id}", thing.name, Group.ROOM, box, reach, carries=carries)
 
 
 def _reach(box: Box, fixed_to: FixedTo, room: Room) -> Box:

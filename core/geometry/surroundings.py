@@ -22,6 +22,8 @@ class Closest(NamedTuple):
     clearance_m: float
     name: str
     at: Point3
+    carries: bool = False
+    """It holds up the building."""
 
 
 Table = tuple[dict[tuple[str, Club], int], Clearances]
@@ -88,8 +90,8 @@ class Surroundings:
     def _closest(self, player: Player, club: Club, boxes: range) -> Closest:
         row, table = self._wanted if club is player.longest_club else self._shorter(player)
         nearness = table.nearest(row[player.id, club], boxes)
-        name = (*self.things, *self.panels)[nearness.box].name
-        return Closest(nearness.clearance_m, name, nearness.at)
+        solid = (*self.things, *self.panels)[nearness.box]
+        return Closest(nearness.clearance_m, solid.name, nearness.at, solid.carries)
 
     @cached_property
     def _wanted(self) -> Table:

@@ -88,6 +88,12 @@ class ThingTests(CheckTestCase):
         self.assertIn("A 4-iron at the longest leaves 215 mm.", cures)
         self.assert_verdict(self.answer(z_m=2.5), "blocked", "−200 mm", "0 mm", "−200 mm")
 
+    def test_what_carries_the_building_is_an_engineers(self) -> None:
+        for kind, words in (("beam", "structural engineer"), ("lamp", "or remove it")):
+            cures = [cure.text(METRIC) for cure in self.answer(z_m=2.5, kind=kind).changes]
+            self.assertEqual(sum(words in cure for cure in cures), 1)
+            self.assertEqual(any("remove it" in cure for cure in cures), kind == "lamp")
+
     def test_padding_takes_room(self) -> None:
         self.assert_verdict(self.answer(z_m=2.9, decision="pad"), "clear", "182 mm", "0 mm", "182 mm")
 
