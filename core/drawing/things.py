@@ -56,6 +56,7 @@ def content_handles(room: Room, *, playing: bool) -> Iterator[Handle]:
             along = (f"{prefix}y_m", half_y)
             yield _handle("plan", target, thing.name, (y, x), along, (f"{prefix}x_m", half_x))
             yield _handle("section", target, thing.name, (y, z), along, (f"{prefix}z_m", half_z))
+    yield from _opening_handles(room)
     for stored in room.stored:
         if playing and stored.while_playing is WhilePlaying.OUT:
             continue
@@ -64,6 +65,37 @@ def content_handles(room: Room, *, playing: bool) -> Iterator[Handle]:
         target = f"stored/{stored.id}"
         along = (f"{prefix}y_m", stored.length_m / 2)
         yield _handle("plan", target, stored.name, (y, x), along, (f"{prefix}x_m", stored.width_m / 2))
+
+
+def _opening_handles(room: Room) -> Iterator[Handle]:
+    """Windows, doors and sockets slide along their wall in the plan, and up and down in the section."""
+    for opening in room.openings:
+        target, half = f"openings/{opening.id}", opening.width_m / 2
+        yield _on_wall(target, opening.name, opening.wall, opening.along_m, half, room)
+        up = (_seen_at(opening.wall, opening.along_m + half, room), opening.sill_m)
+        yield Handle("section", target, opening.name, up, "", "sill_m")
+    for socket in room.sockets:
+        target = f"sockets/{socket.id}"
+        yield _on_wall(target, socket.name, socket.wall, socket.along_m, 0.0, room)
+        up = (_seen_at(socket.wall, socket.along_m, room), socket.height_m)
+        yield Handle("section", target, socket.name, up, "", "height_m")
+
+
+def _on_wall(target: str, name: str, wall: Wall, along_m: float, half_m: float, room: Room) -> Handle:
+    at = _wall_at(wall, room)
+    if wall.runs_along:
+        return Handle("plan", target, name, (along_m + half_m, at), "along_m", "", half_m)
+    return Handle("plan", target, name, (at, along_m + half_m), "", "along_m", 0.0, half_m)
+
+
+def _wall_at(wall: Wall, room: Room) -> float:
+    """Where a wall is on the axis that it stands across."""
+    return {Wall.RIGHT: room.width_m, Wall.REAR: room.length_m}.get(wall, 0.0)
+
+
+def _seen_at(wall: Wall, along_m: float, room: Room) -> float:
+    """Where a place in a wall is along the target line, as the section shows it."""
+    return along_m if wall.runs_along else _wall_at(wall, room)
 
 
 def opening_dimensions(room: Room) -> Iterator[Dimension]:
@@ -85,7 +117,7 @@ def opening_dimensions(room: Room) -> Iterator[Dimension]:
 
 
 def _along_wall(subject: str, label: str, wall: Wall, span: tuple[float, float], field: str, room: Room) -> Dimension:
-    at = room.width_m if wall is Wall.RIGHT else room.length_m if wall is Wall.REAR else 0.0
+    at = _wall_at(wall, room)
     start, end = ((span[0], at), (span[1], at)) if wall.runs_along else ((at, span[0]), (at, span[1]))
     return Dimension("plan", label, start, end, span[1] - span[0], f"{subject}.{field}", subject)
 
@@ -93,7 +125,7 @@ def _along_wall(subject: str, label: str, wall: Wall, span: tuple[float, float],
 def _up_wall(
     subject: str, label: str, wall: Wall, along_m: float, span: tuple[float, float], field: str, room: Room
 ) -> Dimension:
-    at = along_m if wall.runs_along else room.length_m if wall is Wall.REAR else 0.0
+    at = _seen_at(wall, along_m, room)
     return Dimension("section", label, (at, span[0]), (at, span[1]), span[1] - span[0], f"{subject}.{field}", subject)
 
 

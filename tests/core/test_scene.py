@@ -3,6 +3,7 @@
 from unittest import TestCase
 
 from core.drawing import Scene
+from core.model.contents import ContentGroup, found
 from core.model.moves import LayoutMove, layout_changes
 from core.model.parts import OverheadCamera, SideCamera
 from core.report import evaluate
@@ -110,3 +111,55 @@ class MoveTests(TestCase):
     def test_what_is_proposed_can_be_given_back(self) -> None:
         self.assertEqual(self.moved(lens_height_m=None), {"lens_height_m": None})
         self.assertEqual(self.moved(ball_x_m=None), {}, "a ball is always somewhere")
+
+
+class ContentTests(TestCase):
+    """A room with one of everything, drawn in both layouts."""
+
+    def setUp(self) -> None:
+        moved = worlds.stored(while_playing="moved", play_x_m=3.0, play_y_m=5.5, width_m=1.0, length_m=1.0)
+        self.room = worlds.full_room(stored=[moved.model_dump()])
+        self.report = evaluate(worlds.full_build(room=self.room), worlds.full_parts())
+
+    def test_what_is_dragged_ends_up_under_the_pointer(self) -> None:
+        """Each handle's fields, set to where it is drawn, change nothing: origin and axis are its own."""
+        stowed = self.report.stowed
+        assert stowed is not None
+        for handle in (*self.report.scene.handles, *stowed.handles):
+            group, _, id = handle.target.partition("/")
+            if not id:
+                continue
+            with self.subTest(handle.target, view=handle.view):
+                content = found(self.room, ContentGroup(group), id)
+                for field, at, origin in (
+                    (handle.u_field, handle.at[0], handle.u_origin_m),
+                    (handle.v_field, handle.at[1], handle.v_origin_m),
+                ):
+                    if field:
+                        self.assertAlmostEqual(getattr(content, field), at - origin)
+
+    def test_everything_in_the_room_may_be_dragged_in_the_plan(self) -> None:
+        targets = {handle.target for handle in self.report.scene.handles if handle.view == "plan"}
+        expected = {"things/beam", "openings/door", "openings/window", "sockets/socket", "stored/dinghy"}
+        self.assertLessEqual(expected, targets)
+
+    def test_lengths_of_things_measure_what_they_span(self) -> None:
+        for dimension in self.report.scene.dimensions:
+            if dimension.subject:
+                with self.subTest(dimension.subject, label=dimension.label):
+                    (u0, v0), (u1, v1) = dimension.start, dimension.end
+                    self.assertAlmostEqual(abs(u1 - u0) + abs(v1 - v0), dimension.value_m)
+
+    def test_both_layouts_show_the_stored_thing_where_it_is(self) -> None:
+        stowed = self.report.stowed
+        assert stowed is not None
+        playing_at, stowed_at = (
+            next(shape.points[0] for shape in drawn.shapes if shape.meaning == "stored" and shape.view == "plan")
+            for drawn in (self.report.scene, stowed)
+        )
+        self.assertEqual((playing_at, stowed_at), ((5.5, 3.0), (2.8, 0.0)))
+
+    def test_a_swing_marks_where_it_is_nearest(self) -> None:
+        marks = [shape for shape in self.report.scene.shapes if shape.meaning == "nearest"]
+        self.assertEqual({mark.subject for mark in marks}, {"Ada", "Lin"})
+        self.assertTrue(all(mark.label.startswith(f"{mark.subject} nearest to the ") for mark in marks))

@@ -292,18 +292,18 @@ def full_parts() -> dict[str, Part]:
 
 def full_room(**facts: Any) -> Room:
     """A room with one of everything in it, where nothing is in anybody's way while people play."""
-    return room(
-        things=[thing(y_m=6.6).model_dump()],
-        openings=[
+    contents = {
+        "things": [thing(y_m=6.6).model_dump()],
+        "openings": [
             door(),
             {"id": "window", "kind": "window", "name": "window", "wall": "left", "along_m": 1.0}
             | {"width_m": 1.2, "height_m": 1.2, "sill_m": 0.9, "opens": "not"},
         ],
-        sockets=[{"id": "socket", "name": "socket", "wall": "left", "along_m": 3.5}],
-        joists={"along": True, "first_m": 0.2, "spacing_m": 0.6},
-        stored=[stored().model_dump()],
-        **facts,
-    )
+        "sockets": [{"id": "socket", "name": "socket", "wall": "left", "along_m": 3.5}],
+        "joists": {"along": True, "first_m": 0.2, "spacing_m": 0.6},
+        "stored": [stored().model_dump()],
+    }
+    return room(**{**contents, **facts})
 
 
 def full_brief(**facts: Any) -> Brief:
