@@ -14,6 +14,7 @@ from core.geometry.surroundings import Surroundings
 from core.geometry.swing_disc import COMFORT_M, PLANE_RAD, UNCERTAINTY_M, Point3, SwingDisc, swing_disc
 from core.model.brief import Player
 from core.model.build import Slot
+from core.model.clubs import Club
 from core.model.facts import known
 from core.model.parts import Enclosure
 from core.model.room import Layout, Room
@@ -101,9 +102,9 @@ def under_ceiling(player: Player, room: Room, surroundings: Surroundings) -> Ver
         if state is State.CLEAR
         else (
             *(test_swing(disc) if margin_m >= -UNCERTAINTY_M else ()),
-            *shorter_club(player, lambda shorter: ceiling.clearance_m(shorter, surroundings.ball)[0]),
+            *shorter_club(player, lambda club: ceiling.clearance_m(swing_disc(player, club), surroundings.ball)[0]),
             *move_the_ball(player, surroundings),
-            say("{more} more height makes it clear.", more=metres(COMFORT_M - margin_m)),
+            say("{more} more height, or a floor that much lower, makes it clear.", more=metres(COMFORT_M - margin_m)),
         ),
     )
 
@@ -117,12 +118,11 @@ def early_release_input(player: Player, surroundings: Surroundings) -> tuple[Inp
     return (Input("Clearance with an early release", metres(clearance_m), Basis.TRADE),)
 
 
-def shorter_club(player: Player, clearance_m: Callable[[SwingDisc], float]) -> tuple[Sentence, ...]:
-    """The longest club that is clear, as a cure."""
+def shorter_club(player: Player, clearance_m: Callable[[Club], float]) -> tuple[Sentence, ...]:
+    """The longest club that is clear by `clearance_m`, as a cure."""
     for club in player.longest_club.and_shorter():
-        disc = swing_disc(player, club)
-        spare_m = clearance_m(disc)
-        if swing_state(spare_m, disc) is State.CLEAR:
+        spare_m = clearance_m(club)
+        if swing_state(spare_m, swing_disc(player, club)) is State.CLEAR:
             return (say("A {club} at the longest leaves {spare}.", club=club.value, spare=metres(spare_m)),)
     return ()
 
@@ -231,21 +231,13 @@ def past_things(player: Player, obstructions: Obstructions, surroundings: Surrou
         else (
             *test_swing(disc),
             *move_the_ball(player, surroundings),
-            *_shorter_past_things(player, surroundings),
+            *shorter_club(player, lambda shorter: surroundings.closest_thing(player, shorter).clearance_m),
             say("{thing} carries the building: only a structural engineer says what may be done.", thing=closest.name)
             if closest.carries
             else say("Move {thing} {more} away, or remove it.", thing=closest.name, more=metres(short_m)),
             *([say("Lower the floor by {more}.", more=metres(short_m))] if overhead else []),
         ),
     )
-
-
-def _shorter_past_things(player: Player, surroundings: Surroundings) -> tuple[Sentence, ...]:
-    for club in player.longest_club.and_shorter():
-        spare_m = surroundings.closest_thing(player, club).clearance_m
-        if swing_state(spare_m, swing_disc(player, club)) is State.CLEAR:
-            return (say("A {club} at the longest leaves {spare}.", club=club.value, spare=metres(spare_m)),)
-    return ()
 
 
 @check("swing.longest_club", title="Longest club", place=IN_ROOM)
@@ -325,6 +317,7 @@ def inside_enclosure(player: Player, enclosure: Enclosure, layout: Layout, surro
         else (
             *([say("Move the ball {back} back, out of the box.", back=metres(back_m))] if back_m > 0 else []),
             *move_the_ball(player, surroundings),
+            *shorter_club(player, lambda club: surroundings.closest_panel(player, club).clearance_m),
             *test_swing(disc),
         ),
     )

@@ -28,7 +28,9 @@ class CeilingTests(CheckTestCase):
         self.assert_verdict(verdict, "tight", "2.75 m", "2.668 m", "82 mm")
         self.assertIn("slow test swing", verdict.changes[0].text(METRIC))
         self.assertEqual(verdict.changes[1].text(METRIC), "A 4-iron at the longest leaves 215 mm.")
-        self.assertEqual(verdict.changes[2].text(METRIC), "68 mm more height makes it clear.")
+        self.assertEqual(
+            verdict.changes[2].text(METRIC), "68 mm more height, or a floor that much lower, makes it clear."
+        )
 
     def test_still_tight_while_the_estimate_may_be_wrong(self) -> None:
         """2.60 is 68 mm short, inside ±0.10 m: only a test swing can tell."""
