@@ -225,7 +225,7 @@ def playable(deadline: Deadline, brief: Brief, works: Works) -> Verdict:
             Input("Must be playable by", deadline.by.isoformat(), Basis.MEASURED),
             Input("Today", deadline.today.isoformat(), Basis.MEASURED),
             Input("Own hours of work", f"{works.own_hours:g} h", Basis.TRADE),
-            Input("Hours a week for building", f"{brief.build_hours_a_week} h", Basis.MEASURED),
+            Input("Hours a week for building", f"{brief.build_hours_a_week:g} h", Basis.MEASURED),
         ),
         changes=()
         if state is State.CLEAR

@@ -131,16 +131,16 @@ class Brief(Record):
     """What the household asks for before money is spent."""
     packed_away: bool = False
     """The bay comes down after play."""
-    setup_minutes: Annotated[int, Field(ge=0, le=480)] | None = None
+    setup_minutes: Annotated[float, In(Unit.MINUTE), Field(ge=0, le=480)] | None = None
     """Longest set-up that the household accepts."""
     rented: bool = False
     may_move: bool = False
     """The household may move house."""
     noise: Noise = Noise.ANY
     looks: Looks = Looks.PLAIN
-    hours_a_week: Annotated[float, Field(ge=0, le=100)] | None = None
+    hours_a_week: Annotated[float, In(Unit.HOUR), Field(ge=0, le=100)] | None = None
     playable_by: date | None = None
-    build_hours_a_week: Annotated[int, Field(ge=1, le=100)] = 6
+    build_hours_a_week: Annotated[float, In(Unit.HOUR), Field(ge=1, le=100)] = 6
     skills: tuple[Skill, ...] = ()
 
     @model_validator(mode="after")

@@ -121,13 +121,13 @@ class Thing(Record):
     fixed_to: FixedTo
     decision: Remedy = Remedy.KEEP
     new_x_m: Place | None = None
-    """Where it is moved to, where that was decided; the old place counts until all of it is known."""
+    """Where it is moved to; what is left empty stays as it is."""
     new_y_m: Place | None = None
     new_z_m: Annotated[Metres, Field(ge=0, le=20)] | None = None
 
     @property
     def counts_at(self) -> tuple[float, float, float]:
-        """The corner that counts: the new one where a move is decided and the place for it known."""
+        """The corner that counts: the new one, as far as it is known, where a move is decided."""
         if self.decision is Remedy.MOVE:
             new = (self.new_x_m, self.new_y_m, self.new_z_m)
             x, y, z = (old if at is None else at for at, old in zip(new, (self.x_m, self.y_m, self.z_m), strict=True))

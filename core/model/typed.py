@@ -15,6 +15,8 @@ from core.quantities.units import LUX_PER_FOOTCANDLE, METRES_PER_SECOND_PER_MPH
 
 ACCEPTED_SPEED = "a speed such as 60, 60 m/s, 134 mph or 216 km/h"
 ACCEPTED_SHARE = "a percentage such as 10 or 7.5 %"
+ACCEPTED_HOURS = "hours such as 4, 3.5 or 4 h"
+ACCEPTED_MINUTES = "minutes such as 20 or 20 min"
 ACCEPTED_LIGHT = "a light level such as 30 lux or 3 fc"
 _SPEED_UNITS = {"m/s": 1.0, "mph": METRES_PER_SECOND_PER_MPH, "km/h": 1 / 3.6}
 _LIGHT_UNITS = {"lux": 1.0, "lx": 1.0, "fc": LUX_PER_FOOTCANDLE}
@@ -108,6 +110,8 @@ def _read(value: object, unit: Unit | None, system: UnitSystem, currency: str) -
         Unit.MINOR_MONEY: lambda: parse_minor(text, currency),
         Unit.SHARE: lambda: round(_number(text, {"%": 1.0}, "%", ACCEPTED_SHARE) / 100, 6),
         Unit.METRE_PER_SECOND: lambda: _number(text, _SPEED_UNITS, _BARE_SPEED[system], ACCEPTED_SPEED),
+        Unit.HOUR: lambda: _number(text, {"h": 1.0}, "h", ACCEPTED_HOURS),
+        Unit.MINUTE: lambda: _number(text, {"min": 1.0, "h": 60.0}, "min", ACCEPTED_MINUTES),
         Unit.LUX: lambda: _number(text, _LIGHT_UNITS, _BARE_LIGHT[system], ACCEPTED_LIGHT),
     }
     return readers[unit]() if unit in readers else value
@@ -128,6 +132,8 @@ def _told(value: float, unit: Unit, system: UnitSystem, currency: str) -> str:
         return Money(int(value), currency).text()
     if unit is Unit.SHARE:
         return f"{value * 100:g} %"
+    if unit in (Unit.HOUR, Unit.MINUTE):
+        return f"{value:g} {unit}"
     return Quantity(value, unit).text(system)
 
 

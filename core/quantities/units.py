@@ -34,6 +34,7 @@ class Unit(StrEnum):
     YEAR = "years"
     WEEK = "weeks"
     MINUTE = "min"
+    HOUR = "h"
     MINOR_MONEY = "minor units"
 
 

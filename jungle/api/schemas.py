@@ -64,14 +64,14 @@ class BriefChange(Change):
     other_uses: Annotated[list[StoredKind], Field(max_length=len(StoredKind))] = []
     conditions: Annotated[list[Condition], Field(max_length=40)] = []
     packed_away: bool = False
-    setup_minutes: Annotated[int, Field(ge=0, le=480)] | None = None
+    setup_minutes: TypedOrCleared = None
     rented: bool = False
     may_move: bool = False
     noise: Noise = Noise.ANY
     looks: Looks = Looks.PLAIN
-    hours_a_week: Annotated[float, Field(ge=0, le=100)] | None = None
+    hours_a_week: TypedOrCleared = None
     playable_by: date | None = None
-    build_hours_a_week: Annotated[int, Field(ge=1, le=100)] = 6
+    build_hours_a_week: Typed = 6
     skills: Annotated[list[Skill], Field(max_length=len(Skill))] = []
     exchange_rates: Annotated[list[ExchangeRate], Field(max_length=20)] = []
 

@@ -149,6 +149,18 @@ class BriefTests(ApiTestCase):
         self.assertIn("Where the car stands is not known", questions)
         self.assertIn("time.playable", [verdict["id"] for verdict in reply["report"]["verdicts"]])
 
+    def test_hours_and_minutes_that_cannot_be_read_are_refused_and_what_was_said_stays(self) -> None:
+        self.send("patch", "/brief", hours_a_week="3,5", setup_minutes="0.5 h", build_hours_a_week="5 h")
+        for field, text in (("hours_a_week", "many"), ("setup_minutes", "soon"), ("build_hours_a_week", "x")):
+            with self.subTest(field):
+                change: dict[str, Any] = {field: text}
+                refused = self.send("patch", "/brief", **change)
+                self.assertEqual(refused.status_code, 422)
+                self.assertEqual(refused.json()["errors"][0]["value"], text)
+        reply = self.client.get(self.url()).json()
+        fields = ("hours_a_week", "setup_minutes", "build_hours_a_week")
+        self.assertEqual([reply["texts"][f"brief.{field}"] for field in fields], ["3.5 h", "30 min", "5 h"])
+
     def test_what_each_answer_steers_is_told(self) -> None:
         steers = self.client.get("/api/session").json()["steers"]
         self.assertEqual(steers["noise"], ["Noise of the strike"])

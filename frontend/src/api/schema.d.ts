@@ -1882,7 +1882,7 @@ export interface components {
             decision: components["schemas"]["Remedy"];
             /**
              * New X M
-             * @description Where it is moved to, where that was decided; the old place counts until all of it is known.
+             * @description Where it is moved to; what is left empty stays as it is.
              */
             new_x_m?: number | null;
             /** New Y M */
@@ -2086,7 +2086,7 @@ export interface components {
             /** Packed Away */
             packed_away?: boolean;
             /** Setup Minutes */
-            setup_minutes?: number | null;
+            setup_minutes?: string | number | null;
             /** Rented */
             rented?: boolean;
             /** May Move */
@@ -2094,11 +2094,11 @@ export interface components {
             noise?: components["schemas"]["Noise"];
             looks?: components["schemas"]["Looks"];
             /** Hours A Week */
-            hours_a_week?: number | null;
+            hours_a_week?: string | number | null;
             /** Playable By */
             playable_by?: string | null;
             /** Build Hours A Week */
-            build_hours_a_week?: number;
+            build_hours_a_week?: string | number;
             /** Skills */
             skills?: components["schemas"]["Skill"][];
             /** Exchange Rates */

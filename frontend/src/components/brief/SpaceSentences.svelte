@@ -14,10 +14,6 @@
   const MOVING = { no: 'stay', yes: 'may move house' } as const
   const PACKED = { no: 'stays up', yes: 'is packed away after play' } as const
   const DRILLING = { yes: 'may be drilled', no: 'may not be drilled' } as const
-
-  function whole(typed: string): number | null {
-    return typed === '' ? null : Number.parseInt(typed, 10)
-  }
 </script>
 
 <div class="grid gap-2 leading-9">
@@ -53,11 +49,11 @@
     />{#if brief.packed_away}, and setting it up may take
       <QuantityField
         label="Set-up minutes accepted"
-        text={brief.setup_minutes === null ? '' : String(brief.setup_minutes)}
+        text={build.texts['brief.setup_minutes'] ?? ''}
         hint="not said"
-        width="4rem"
-        commit={(typed) => build.changeBrief(`set-up ${typed} min`, { setup_minutes: whole(typed) })}
-      /> minutes{/if}.
+        width="5rem"
+        commit={(typed) => build.changeBrief(`set-up ${typed}`, { setup_minutes: typed })}
+      />{/if}.
     <Steers fields={['packed_away', 'setup_minutes']} />
   </p>
   <div>

@@ -10,10 +10,6 @@
   let { brief }: { brief: BuildReply['build']['brief'] } = $props()
   const build = $derived(useBuild()())
   const works = $derived(build.report?.works ?? [])
-
-  function number(typed: string): number | null {
-    return typed === '' ? null : Number(typed.replace(',', '.'))
-  }
 </script>
 
 <div class="grid gap-2 leading-9">
@@ -21,12 +17,12 @@
     We play about
     <QuantityField
       label="Hours a week of play"
-      text={brief.hours_a_week === null ? '' : String(brief.hours_a_week)}
+      text={build.texts['brief.hours_a_week'] ?? ''}
       hint="not said"
       width="4rem"
-      commit={(typed) => build.changeBrief(`hours a week ${typed}`, { hours_a_week: number(typed) })}
+      commit={(typed) => build.changeBrief(`hours a week ${typed}`, { hours_a_week: typed })}
     />
-    hours a week.
+    a week.
     <Steers fields={['hours_a_week']} />
   </p>
   <p>
@@ -43,12 +39,12 @@
     />, and we build about
     <QuantityField
       label="Hours a week for building"
-      text={String(brief.build_hours_a_week)}
-      width="3rem"
+      text={build.texts['brief.build_hours_a_week'] ?? ''}
+      width="4rem"
       commit={(typed) =>
-        build.changeBrief(`hours a week for building ${typed}`, { build_hours_a_week: number(typed) ?? 1 })}
+        build.changeBrief(`hours a week for building ${typed}`, { build_hours_a_week: typed })}
     />
-    hours a week.
+    a week.
     <Steers fields={['playable_by', 'build_hours_a_week']} />
   </p>
   <div>
