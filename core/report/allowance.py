@@ -82,10 +82,14 @@ class MonitorRoom:
     kind: MonitorKind
     left_m: float | None
     """`None` where nobody has a clear spot."""
+    known: bool = True
+    """Somebody plays; before, nothing can be said of spots."""
 
     @property
     def state(self) -> State:
         """Clear from 0.15 m."""
+        if not self.known:
+            return State.UNKNOWN
         return State.BLOCKED if self.left_m is None else judge(self.left_m, COMFORT_LEFT_M)
 
 
@@ -154,7 +158,7 @@ def allowance(room: Room, players: tuple[Player, ...], surface_m: float) -> Allo
         spots=spots,
         behind_left_m=None if ball is None else _behind_left_m(room, swinging, ball[1]),
         to_screen_m=None if ball is None else ball[1] - layout.screen_y_m,
-        monitors=tuple(_monitors(room, ceiling, layout, swinging, spots)),
+        monitors=tuple(_monitors(room, ceiling, layout, swinging if spots else players, spots)),
         pictures=tuple(_picture(shape, room, ceiling, layout) for shape in SHAPES),
         throw=_throw(room, layout, swinging, spots, widest.width_m),
         enclosure=_enclosure(room, ceiling, layout, swinging, spots),
@@ -196,7 +200,7 @@ def _monitors(
 ) -> Iterator[MonitorRoom]:
     corners = [corner for spot in spots for area in spot.areas for corner in area.outline]
     if not corners:
-        yield from (MonitorRoom(kind, None) for kind in MonitorKind)
+        yield from (MonitorRoom(kind, None, known=bool(players)) for kind in MonitorKind)
         return
     near_m, far_m = min(y for _, y in corners), max(y for _, y in corners)
     flight_from_m = layout.screen_y_m + FLIGHT_LEAST_M

@@ -38,7 +38,7 @@ class Option:
 
 @dataclass(frozen=True)
 class Rooms:
-    """All options, and what the chosen room is short of; `None` where its ceiling is not known."""
+    """All options, and what the chosen room is short of; `None` where its ceiling or who plays is not known."""
 
     options: tuple[Option, ...]
     short_of: Bottleneck | None
@@ -50,7 +50,7 @@ def rooms_of(build: Build, parts: Mapping[str, Part]) -> Rooms:
     surface = readings.get(HittingSurface)
     surface_m = surface.height_m if isinstance(surface, HittingSurface) else 0.0
     options = compare(build, surface_m)
-    known = options[0].allowance is not None
+    known = options[0].allowance is not None and bool(build.brief.players)
     return Rooms(options, bottleneck(build.room, build.brief.players, surface_m) if known else None)
 
 

@@ -62,6 +62,12 @@ class AllowanceTests(TestCase):
         self.assertEqual({m.state for m in found.monitors}, {State.BLOCKED})
         self.assertEqual((found.behind_left_m, found.throw.ahead, found.enclosure.depth_m), (None, None, None))
 
+    def test_before_anybody_plays_spots_are_not_known(self) -> None:
+        self.assertEqual({m.state for m in allowance(room(), (), 0.0).monitors}, {State.UNKNOWN})
+        empty = worlds.full_build()
+        empty = empty.model_copy(update={"brief": empty.brief.model_copy(update={"players": ()})})
+        self.assertIsNone(rooms_of(empty, worlds.full_parts()).short_of)
+
     def test_a_ridge_that_was_not_measured(self) -> None:
         with self.assertRaises(MissingFact):
             allowance(room(ceiling_shape="ridge_along", ridge_m=None), (player(),), 0.0)

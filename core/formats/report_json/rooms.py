@@ -10,6 +10,8 @@ from core.report.bottleneck import Bottleneck, Measurement
 from core.report.comparison import Option, Rooms
 
 NOWHERE = "none"
+NO_SPOT = "no clear spot"
+NOBODY = "depends on who plays"
 
 
 @dataclass(frozen=True, slots=True)
@@ -115,6 +117,7 @@ def _option(option: Option, system: UnitSystem) -> OptionJson:
 
 def _allowance(found: Allowance, system: UnitSystem) -> AllowanceJson:
     throw = found.throw
+    none = NO_SPOT if found.reaches else NOBODY
     throws = [] if throw.ahead is None else [f"up to {throw.ahead:.2f} : 1, hung before the swing"]
     if throw.behind_least is not None and throw.behind_most is not None:
         throws.append(f"{throw.behind_least:.2f} to {throw.behind_most:.2f} : 1, hung behind the swing")
@@ -140,16 +143,20 @@ def _allowance(found: Allowance, system: UnitSystem) -> AllowanceJson:
             f"{_metres(spot.best[0], system)} from the left, {_metres(found.to_screen_m, system)} from the screen"
             for spot in found.spots
             if spot.best is not None and found.to_screen_m is not None
+        ]
+        or [none],
+        behind=none if found.behind_left_m is None else _metres(found.behind_left_m, system),
+        monitors=[
+            RoomForJson(_KINDS[room.kind], none if room.left_m is None else _metres(room.left_m, system), room.state)
+            for room in found.monitors
         ],
-        behind="" if found.behind_left_m is None else _metres(found.behind_left_m, system),
-        monitors=[RoomForJson(_KINDS[room.kind], _left(room.left_m, system), room.state) for room in found.monitors],
         pictures=[
             RoomForJson(
                 picture.shape, f"{_metres(picture.width_m, system)} × {_metres(picture.height_m, system)}", State.CLEAR
             )
             for picture in found.pictures
         ],
-        throws=throws,
+        throws=throws or [none],
         enclosure=f"{_metres(hood.width_m, system)} wide, {_metres(hood.height_m, system)} high{deep}",
     )
 
@@ -176,10 +183,6 @@ def _bottleneck(short_of: Bottleneck, system: UnitSystem) -> BottleneckJson:
         },
         out_of_reach=[goal.text(system) for goal in short_of.out_of_reach],
     )
-
-
-def _left(left_m: float | None, system: UnitSystem) -> str:
-    return "no spot" if left_m is None else _metres(left_m, system)
 
 
 def _metres(value_m: float, system: UnitSystem) -> str:

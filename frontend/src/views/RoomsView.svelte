@@ -55,7 +55,9 @@
       </section>
       <section>
         <h2 class="mb-2 text-xl">What it is short of</h2>
-        {#if rooms.bottleneck}<ShortOf bottleneck={rooms.bottleneck} />{/if}
+        {#if rooms.bottleneck}<ShortOf bottleneck={rooms.bottleneck} />{:else}<p>
+            Not known before the room is measured and the players are in the brief.
+          </p>{/if}
       </section>
     </div>
     <section class="mt-8">

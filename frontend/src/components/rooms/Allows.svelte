@@ -40,12 +40,10 @@
   </dd>
   <dt class="text-faint">Throw for 16:9</dt>
   <dd>
-    {#each allowance.throws as text (text)}<p>{text}</p>{:else}no place that is 0.30 m off the swings{/each}
+    {#each allowance.throws as text (text)}<p>{text}</p>{/each}
   </dd>
   <dt class="text-faint">Enclosure, outside</dt>
   <dd>{allowance.enclosure}</dd>
-  {#if allowance.behind}
-    <dt class="text-faint">Left behind the ball</dt>
-    <dd>{allowance.behind}, after the longest swing</dd>
-  {/if}
+  <dt class="text-faint">Left behind the swing</dt>
+  <dd>{allowance.behind}</dd>
 </dl>

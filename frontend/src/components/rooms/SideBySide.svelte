@@ -63,9 +63,9 @@
                 ><Mark state={monitor.state} size={10} /> {monitor.text}</td
               >
             {/each}
-            <td class="px-2 py-1.5 whitespace-nowrap">{allowance.behind || 'no spot'}</td>
+            <td class="px-2 py-1.5 whitespace-nowrap">{allowance.behind}</td>
             <td class="px-2 py-1.5">
-              {#each allowance.places as place (place)}<p>{place}</p>{:else}none{/each}
+              {#each allowance.places as place (place)}<p>{place}</p>{/each}
             </td>
             <td class="px-2 py-1.5 text-xs whitespace-nowrap">
               {#each allowance.pictures as picture (picture.name)}
