@@ -1,4 +1,4 @@
-"""Writes what others rely on: the OpenAPI file, the JSON Schemas of the file formats, and the manual of checks."""
+"""Writes what others rely on: the OpenAPI file, the JSON Schemas, the manual of checks, the sample builds' sheets."""
 
 import json
 import os
@@ -8,8 +8,9 @@ import django
 from pydantic import BaseModel
 
 from core.formats.build_file import BuildFile
-from core.formats.parts_pack import PartsPack
+from core.formats.parts_pack import PartsPack, read_parts_pack
 from core.formats.report_json import checks_json
+from core.model.build import Build
 
 ROOT = Path(__file__).resolve().parent.parent
 
@@ -34,6 +35,17 @@ def write_schema(model: type[BaseModel], name: str) -> None:
     write_json(f"docs/formats/{name}", schema)
 
 
+def write_demo_builds() -> None:
+    """The sample builds, with the sheets of the parts that they name as the sample packs hold them now."""
+    packs = (ROOT / "jungle" / "demo" / "parts").glob("*.json")
+    sheets = {part.id: part for pack in packs for part in read_parts_pack(pack.read_text()).parts}
+    for path in sorted((ROOT / "jungle" / "demo" / "builds").glob("*.json")):
+        document = json.loads(path.read_text())
+        named = sorted(Build.model_validate(document["build"]).parts_named)
+        parts = [sheets[id].model_dump(mode="json", exclude_unset=True) for id in named]
+        write_json(str(path.relative_to(ROOT)), {**document, "parts": parts})
+
+
 def write_manual() -> None:
     """One section for each check, from its docstring."""
     sections = [f"## {check.id}: {check.title}\n\n{check.manual}\n" for check in checks_json()]
@@ -47,3 +59,4 @@ if __name__ == "__main__":
     write_schema(BuildFile, "build-file.schema.json")
     write_schema(PartsPack, "parts-pack.schema.json")
     write_manual()
+    write_demo_builds()

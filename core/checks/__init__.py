@@ -1,17 +1,29 @@
 """The checks of the job. Importing this package registers all of them."""
 
+# Costs are read by checks further down: what they are made of is registered first.
+from core.checks import prices
+
+# isort: split
 from core.checks import (
+    air,
     along,
+    around_monitor,
     budget,
+    cables,
+    data,
     fixings,
     floor,
+    hanging,
     household,
     layouts,
+    licences,
     monitor,
     picture,
+    power,
     purposes,
     readings,
     screen,
+    signal,
     software,
     space,
     swing,
@@ -20,17 +32,26 @@ from core.checks import (
 )
 
 __all__ = [
+    "air",
     "along",
+    "around_monitor",
     "budget",
+    "cables",
+    "data",
     "fixings",
     "floor",
+    "hanging",
     "household",
     "layouts",
+    "licences",
     "monitor",
     "picture",
+    "power",
+    "prices",
     "purposes",
     "readings",
     "screen",
+    "signal",
     "software",
     "space",
     "swing",

@@ -1,8 +1,10 @@
 """Short names for the quantities that checks speak of, and the inputs they share."""
 
-from core.checks.verdict import Basis, Input
+from collections.abc import Iterable
+
+from core.checks.verdict import Basis, Input, Inputs, State, Verdict
 from core.model.room import Room
-from core.quantities import Quantity, Unit
+from core.quantities import Quantity, Sentence, Unit
 
 
 def metres(value: float) -> Quantity:
@@ -35,3 +37,60 @@ def stated(name: str, value: Quantity | str) -> Input:
 def met(is_met: bool) -> str:
     """The margin of a rule about words: there is no number to be short by."""
     return "met" if is_met else "not met"
+
+
+def worded(
+    state: State,
+    headline: Sentence,
+    *,
+    has: str,
+    wants: str,
+    formula: str,
+    inputs: Inputs,
+    cures: tuple[Sentence, ...],
+    basis: Basis = Basis.SPEC,
+) -> Verdict:
+    """The verdict of a rule about words: what there is against what is wanted, and `cures` unless it is clear."""
+    return Verdict(
+        state,
+        headline,
+        measured=has,
+        required=wants,
+        margin=met(state is State.CLEAR),
+        basis=basis,
+        formula=formula,
+        inputs=inputs,
+        changes=() if state is State.CLEAR else cures,
+    )
+
+
+def counted(
+    state: State,
+    headline: Sentence,
+    unit: Unit,
+    *,
+    has: float,
+    needs: float,
+    formula: str,
+    inputs: Inputs,
+    cures: tuple[Sentence, ...],
+    basis: Basis = Basis.SPEC,
+    at_most: bool = False,
+) -> Verdict:
+    """The verdict of a rule about one number, which `needs` bounds from below, or from above with `at_most`."""
+    return Verdict(
+        state,
+        headline,
+        measured=Quantity(has, unit),
+        required=Quantity(needs, unit),
+        margin=Quantity(needs - has if at_most else has - needs, unit),
+        basis=basis,
+        formula=formula,
+        inputs=inputs,
+        changes=() if state is State.CLEAR else cures,
+    )
+
+
+def listed(words: Iterable[str]) -> str:
+    """Words in a row: 'a, b'; 'none' where there are none."""
+    return ", ".join(words) or "none"

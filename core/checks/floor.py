@@ -1,13 +1,17 @@
 """The mat and the floor around it (trade)."""
 
-from core.checks.figures import measured_in_room, metres, share, stated
+from core.checks.data import WANTED
+from core.checks.figures import counted, listed, measured_in_room, metres, share, stated, worded
 from core.checks.places import between, on
+from core.checks.readings import HittingSurface
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, advise, judge
+from core.model.brief import Brief, Purpose
 from core.model.build import Slot
-from core.model.facts import known
-from core.model.parts import Flooring, FloorTiles, Mat
-from core.model.room import Room
+from core.model.facts import MissingFact, known
+from core.model.kit import Kit
+from core.model.parts import Flooring, FloorTiles, Mat, PuttingSurface, Tees
+from core.model.room import FloorBase, Layout, Room
 from core.money.costs import floor_cover
 from core.quantities import Quantity, Unit, say
 
@@ -18,6 +22,12 @@ FLUSH_TOLERANCE_M = 0.003
 TRIP_STEP_M = 0.010
 """A step beyond this catches a foot."""
 WASTE_COMFORT = 0.15
+MANY_HOURS = 3.0
+"""A week, from which on a hard mat is felt in the joints."""
+SUNK_M = 0.010
+HEAVY_KG = 15.0
+LANDING_LEAST_M = 1.2
+PUTTING_PILE_M = 0.012
 
 
 @check("mat.strip", title="Hitting strip", place=on(Slot.MAT))
@@ -113,6 +123,139 @@ def cover(flooring: Flooring, room: Room) -> Verdict:
         ),
         changes=() if state is State.CLEAR else (say("Another tile size or roll width may waste less."),),
     )
+
+
+@check("mat.cushion", title="Mat and joints", place=on(Slot.MAT))
+def cushion(brief: Brief, room: Room, mat: Mat, flooring: Flooring | None) -> Verdict:
+    """A hard mat on concrete with many swings hurts wrists and elbows, and hides heavy shots.
+
+    From 3 hours a week on a hard mat with nothing soft under it on concrete blocks; fewer hours, or timber, are tight.
+    """
+    feel = known(mat.cushion, mat, "cushion")
+    if feel != "hard":
+        state, headline = State.CLEAR, say("{mat} is {feel}", mat=mat.name, feel=feel)
+    else:
+        if brief.hours_a_week is None:
+            raise MissingFact("How many hours a week you will play", "Say it in the brief.")
+        if room.floor_base is None:
+            raise MissingFact("What the floor is made of", "Say in the room whether it is concrete or timber.")
+        many = brief.hours_a_week >= MANY_HOURS
+        cushioned = flooring is not None and bool(flooring.soft)
+        worst = many and room.floor_base is FloorBase.CONCRETE and not cushioned
+        state = State.BLOCKED if worst else State.TIGHT
+        headline = say("{mat} is hard, for {hours} a week", mat=mat.name, hours=Quantity(brief.hours_a_week, Unit.HOUR))
+    return worded(
+        state,
+        headline,
+        has=feel,
+        wants="firm or soft",
+        formula="cushion of the mat, hours a week and floor under it",
+        inputs=lambda: (
+            stated("Cushion", feel),
+            Input("Hours a week", f"{brief.hours_a_week or 0:g} h", Basis.MEASURED),
+            Input("Floor", room.floor_base.value if room.floor_base else "not known", Basis.MEASURED),
+        ),
+        cures=(
+            say("Choose a mat that gives under a heavy shot; joints come before data."),
+            say("Sink a soft strip into it."),
+        ),
+        basis=Basis.TRADE,
+    )
+
+
+@check("mat.slip", title="Mat that stays where it is", place=on(Slot.MAT))
+def slip(mat: Mat, surface: HittingSurface) -> Verdict:
+    """A mat stays by its weight, 15 kg or more, or because it is sunk into the floor around it: not on grip sheet."""
+    weight = known(mat.weight_kg, mat, "weight")
+    sunk_m = min(surface.floor_m, surface.height_m)
+    sunk = sunk_m >= SUNK_M
+    state = State.CLEAR if sunk or weight >= HEAVY_KG else State.TIGHT
+    return counted(
+        state,
+        say("Sunk {depth} into the floor around it", depth=metres(sunk_m))
+        if sunk
+        else say("Weighs {weight}, {heavy} stay put", weight=_kg(weight), heavy=_kg(HEAVY_KG)),
+        Unit.KILOGRAM,
+        has=weight,
+        needs=0.0 if sunk else HEAVY_KG,
+        formula="weight − 15 kg, unless 10 mm or more are sunk",
+        inputs=lambda: (stated("Weight", _kg(weight)), stated("Sunk", metres(sunk_m))),
+        cures=(say("Let it into the floor, or put it in a heavy frame; a mat that slips throws people."),),
+        basis=Basis.TRADE,
+    )
+
+
+@check("mat.tee", title="Tee in the mat", place=on(Slot.MAT))
+def tee(brief: Brief, mat: Mat, kit: Kit) -> Verdict:
+    """A driver wants a tee: a wooden one that the mat takes, or one on a tether. Pulled through, it ruins the mat."""
+    takes = known(mat.takes_tee, mat, "way with tees")
+    chosen = list(kit.all(Tees))
+    pulled = [tees.name for tees in chosen if tees.through_mat]
+    served = takes or any(tees.tethered for tees in chosen)
+    return worded(
+        State.TIGHT if pulled or not served else State.CLEAR,
+        say("{tees} pull through the mat: the hole grows", tees=listed(pulled))
+        if pulled
+        else say("Takes a tee")
+        if served
+        else say("Takes no tee, and none that lies on it is chosen"),
+        has=listed(tees.name for tees in chosen) if chosen else ("wooden tees" if takes else "none"),
+        wants="a tee",
+        formula="what the mat takes, or tees on a tether",
+        inputs=lambda: (
+            stated("Takes a wooden tee", "yes" if takes else "no"),
+            stated("Tees", listed(t.name for t in chosen)),
+        ),
+        cures=(say("Choose tees on a tether."),),
+    )
+
+
+@check("floor.landing", title="Soft landing before the screen", place=on(Slot.FLOOR))
+def landing(flooring: Flooring, layout: Layout) -> Verdict:
+    """Before the screen the floor is soft for 1.2 m, so that a ball dies there."""
+    soft = known(flooring.soft, flooring, "softness")
+    deep_m = layout.ball_to_screen_m
+    state = State.BLOCKED if deep_m < LANDING_LEAST_M else State.CLEAR if soft else State.TIGHT
+    return counted(
+        state,
+        say("{floor} is {soft} for {deep}", floor=flooring.name, soft="soft" if soft else "hard", deep=metres(deep_m)),
+        Unit.METRE,
+        has=deep_m if soft else 0.0,
+        needs=LANDING_LEAST_M,
+        formula="depth of soft floor before the screen − 1.2 m",
+        inputs=lambda: (stated("Soft", "yes" if soft else "no"), stated("Ball to screen", metres(deep_m))),
+        cures=(say("Lay something soft before the screen."),)
+        if deep_m >= LANDING_LEAST_M
+        else (say("Move the ball back."),),
+        basis=Basis.TRADE,
+    )
+
+
+@check("floor.putting", title="Floor to putt on", place=on(Slot.FLOOR))
+def putting_floor(brief: Brief, flooring: Flooring, kit: Kit) -> Verdict:
+    """Where putts are wanted, the pile in front of the ball is 12 mm or less, or a putting strip lies there."""
+    wanted = brief.weight(Purpose.PUTTING) >= WANTED
+    strips = list(kit.all(PuttingSurface))
+    pile_m = min((known(strip.pile_m, strip, "pile") for strip in strips), default=None)
+    if pile_m is None:
+        pile_m = known(flooring.pile_m, flooring, "pile") if wanted else flooring.pile_m or 0.0
+    state = State.CLEAR if not wanted or pile_m <= PUTTING_PILE_M else State.TIGHT
+    return counted(
+        state,
+        say("Pile of {pile}, {most} roll true", pile=metres(pile_m), most=metres(PUTTING_PILE_M)),
+        Unit.METRE,
+        has=pile_m,
+        needs=PUTTING_PILE_M,
+        formula="12 mm − pile in front of the ball, where putting weighs 3 or more",
+        inputs=lambda: (stated("Pile", metres(pile_m)), *(stated("Strip", strip.name) for strip in strips)),
+        cures=(say("Lay a putting strip in front of the ball."),),
+        basis=Basis.TRADE,
+        at_most=True,
+    )
+
+
+def _kg(value: float) -> Quantity:
+    return Quantity(value, Unit.KILOGRAM)
 
 
 def _area(value_m2: float) -> Quantity:

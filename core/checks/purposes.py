@@ -1,7 +1,8 @@
-"""What the purposes ask for: courses, club data, putting, a place for the camera (trade)."""
+"""What the purposes ask for besides data: courses, a place for the camera (trade)."""
 
 from dataclasses import dataclass
 
+from core.checks.data import WANTED
 from core.checks.figures import measured_in_room, met, metres, placed, stated
 from core.checks.places import IN_ROOM, on
 from core.checks.register import check, derive
@@ -9,17 +10,10 @@ from core.checks.verdict import Basis, Input, State, Verdict
 from core.model.brief import Brief, Handedness, Purpose
 from core.model.build import Slot
 from core.model.facts import known, known_players
-from core.model.parts import BehindTheBall, LaunchMonitor, MonitorPlan, Title, TitlePlan
+from core.model.parts import Title, TitlePlan
 from core.model.room import Layout, Room
-from core.quantities import Quantity, Unit, say
+from core.quantities import say
 
-WANTED = 3
-"""From this weight on a purpose decides parts."""
-DATA_PURPOSES = {
-    Purpose.CLUB_TESTING: "testing clubs",
-    Purpose.COACHING: "coaching",
-    Purpose.SWING_WORK: "work on the swing",
-}
 CAMERA_FREE_M = 2.0
 """From the ball line to a camera that films a golfer from the front (trade)."""
 
@@ -27,18 +21,6 @@ CAMERA_FREE_M = 2.0
 @dataclass(frozen=True)
 class WantsCourses:
     """Whole rounds are played here."""
-
-
-@dataclass(frozen=True)
-class WantsClubData:
-    """Clubs or swings are worked on by their data."""
-
-    purposes: str
-
-
-@dataclass(frozen=True)
-class WantsPutting:
-    """Putts and short shots are played here."""
 
 
 @dataclass(frozen=True)
@@ -50,19 +32,6 @@ class WantsFilming:
 def wants_courses(brief: Brief) -> WantsCourses | None:
     """`None` below the weight from which it decides parts."""
     return WantsCourses() if brief.weight(Purpose.FULL_ROUNDS) >= WANTED else None
-
-
-@derive
-def wants_club_data(brief: Brief) -> WantsClubData | None:
-    """The purposes that need more than ball speed and carry."""
-    wanted = [words for purpose, words in DATA_PURPOSES.items() if brief.weight(purpose) >= WANTED]
-    return WantsClubData(", ".join(wanted)) if wanted else None
-
-
-@derive
-def wants_putting(brief: Brief) -> WantsPutting | None:
-    """`None` below the weight from which it decides parts."""
-    return WantsPutting() if brief.weight(Purpose.PUTTING) >= WANTED else None
 
 
 @derive
@@ -86,44 +55,6 @@ def courses(title: Title, plan: TitlePlan, wanted: WantsCourses) -> Verdict:
         formula="courses in the plan, where full rounds weigh 3 or more",
         inputs=lambda: (stated(f"Courses in plan {plan.name}", str(count)),),
         changes=() if count else (say("Choose a plan with courses, or weigh full rounds less."),),
-    )
-
-
-@check("monitor.data", title="Data for the purposes", place=on(Slot.MONITOR))
-def club_data(monitor: LaunchMonitor, plan: MonitorPlan, wanted: WantsClubData) -> Verdict:
-    """Work on clubs and swings needs more than the data of the lowest plan, where a maker has plans above it."""
-    most = max((other.tier for other in monitor.plans), default=0)
-    short = plan.tier == 0 and most > 0
-    return Verdict(
-        State.TIGHT if short else State.CLEAR,
-        say("Plan {plan} for {purposes}", plan=plan.name, purposes=wanted.purposes),
-        measured=Quantity(plan.tier, Unit.TIER),
-        required=Quantity(1 if most else 0, Unit.TIER),
-        margin=Quantity(plan.tier - (1 if most else 0), Unit.TIERS),
-        basis=Basis.SPEC,
-        formula="tier of the plan, where testing, coaching or swing work weigh 3 or more",
-        inputs=lambda: tuple(stated(f"Plan {other.name}", Quantity(other.tier, Unit.TIER)) for other in monitor.plans),
-        changes=(say("Choose a plan that unlocks club data."),) if short else (),
-    )
-
-
-@check("monitor.putting", title="Reads putts", place=on(Slot.MONITOR))
-def putting(monitor: LaunchMonitor, wanted: WantsPutting) -> Verdict:
-    """Cameras beside the ball or overhead see slow balls on the ground well; what sits behind it often does not."""
-    behind = isinstance(monitor, BehindTheBall)
-    return Verdict(
-        State.TIGHT if behind else State.CLEAR,
-        say("{monitor} sits behind the ball", monitor=monitor.name)
-        if behind
-        else say("{monitor} sees the ball roll", monitor=monitor.name),
-        measured="behind the ball" if behind else "beside or above it",
-        required="beside or above it",
-        margin=met(not behind),
-        formula="where the monitor sits, where putting weighs 3 or more",
-        inputs=lambda: (stated("Kind", type(monitor).__name__),),
-        changes=(say("A camera beside the ball or overhead reads putts better; try it before you buy."),)
-        if behind
-        else (),
     )
 
 

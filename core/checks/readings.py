@@ -1,5 +1,6 @@
 """The readings of a build: its records and parts by type, and what is derived from them."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from core.checks.register import derive
@@ -8,11 +9,11 @@ from core.geometry.picture import Picture, Raster, fit_shape, lens_band_m, raste
 from core.geometry.shadow import Lens
 from core.model.brief import Brief
 from core.model.build import Build
-from core.model.chain import Chain
+from core.model.chain import Chain, resolve_chain
 from core.model.facts import known
+from core.model.kit import Kit, resolve_kit
 from core.model.parts import Flooring, FloorStanding, ImpactScreen, Mat, Part, Plan, Projector, Title
 from core.model.room import Layout, Room
-from core.money.costs import Costs, costs_of
 
 MONITOR_BODY_M = 0.15
 """Depth of a floor-standing monitor with its cable (trade)."""
@@ -56,13 +57,18 @@ class Throw:
     far_m: float
 
 
-def given_readings(build: Build, chain: Chain) -> dict[type, object]:
-    """The records, parts and plans of a build, each under its own class and every class that it is a kind of."""
+def given_readings(build: Build, parts: Mapping[str, Part]) -> dict[type, object]:
+    """The records, parts and plans of a build, each under its own class and every class that it is a kind of.
+
+    Raises `UnknownPart` where the build names a part or plan that is not there.
+    """
+    chain = resolve_chain(build, parts)
     readings: dict[type, object] = {
         Brief: build.brief,
         Room: build.room,
         Layout: build.layout,
         Chain: chain,
+        Kit: resolve_kit(build, parts),
     }
     for hanging in chain:
         for value in (hanging.part, hanging.plan):
@@ -148,12 +154,6 @@ def monitor_spot(monitor: FloorStanding, layout: Layout, room: Room) -> MonitorS
     far_m = known(monitor.distance_max_m, monitor, "distance from the ball")
     behind_m = room.length_m - layout.ball_y_m - MONITOR_BODY_M
     return MonitorSpot(max(near_m, min((near_m + far_m) / 2, behind_m)), proposed=True)
-
-
-@derive
-def costs(brief: Brief, chain: Chain, room: Room) -> Costs:
-    """All that the chain costs."""
-    return costs_of(brief, chain, room)
 
 
 def _aspect(shape: str) -> float:

@@ -6,9 +6,9 @@ only where everything it reads is there; a parameter typed `X | None` may be abs
 """
 
 import inspect
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
-from functools import wraps
+from functools import cached_property, wraps
 from types import UnionType
 from typing import Any, ParamSpec, TypeVar, Union, get_args, get_origin, get_type_hints
 
@@ -84,7 +84,7 @@ class Registry:
         """
 
         def register(function: Callable[P, Verdict]) -> Callable[P, Verdict]:
-            reads = _reads(function, id)
+            reads = reads_of(function, id)
             if get_type_hints(function).get("return") is not Verdict:
                 raise BadCheck(f"check {id} must return Verdict")
             if id in self._checks:
@@ -116,34 +116,97 @@ class Registry:
         """As `derive`; an optional parameter that stands for something unknown is passed as `None`."""
         return self._derive(function, lenient=True)
 
+    def gather(self, gives: type, reads: tuple[Read, ...], run: Callable[..., object]) -> None:
+        """Register what is made from any of `reads`: each is passed if it is there and known, else `None`.
+
+        Raises `BadCheck` where `gives` is derived already.
+        """
+        self._add(Derivation(gives, reads, run, lenient=True))
+
     def _derive(self, function: Callable[P, T], *, lenient: bool) -> Callable[P, T]:
-        reads = _reads(function, function.__name__)
+        reads = reads_of(function, function.__name__)
         gives, _ = _asked_type(get_type_hints(function).get("return"), function.__name__, "return")
-        if gives in self._derivations:
-            raise BadCheck(f"{gives.__name__} is derived twice")
-        self._derivations[gives] = Derivation(gives, reads, function, lenient)
+        self._add(Derivation(gives, reads, function, lenient))
         return function
 
-    def derived(self, given: Readings) -> dict[type, object]:
-        """`given` and everything that can be derived from it."""
-        readings: dict[type, object] = dict(given)
-        for derivation in self._derivations.values():
-            try:
-                arguments = _arguments(derivation.reads, readings, lenient=derivation.lenient)
-                value = None if arguments is None else derivation.run(*arguments)
-            except MissingFact as missing:
-                value = missing
-            if value is not None:
-                readings[derivation.gives] = value
-        return readings
+    def _add(self, derivation: Derivation) -> None:
+        gives = derivation.gives
+        if gives in self._derivations:
+            raise BadCheck(f"{gives.__name__} is derived twice")
+        for earlier in self._derivations.values():
+            if any(read.type is gives for read in earlier.reads):
+                raise BadCheck(f"{earlier.gives.__name__} reads {gives.__name__}, which is derived after it")
+        self._derivations[gives] = derivation
 
-    def verdicts(self, readings: Readings, players: tuple[Player, ...]) -> Iterator[Verdict]:
-        """Every verdict that `readings` allow, checks in order of id, players in their own order."""
+    def derived(self, given: Readings, before: "Answers | None" = None) -> tuple[dict[type, object], frozenset[type]]:
+        """`given` and everything that can be derived from it, and the types whose reading is not what it was `before`.
+
+        A derivation that reads nothing that has changed is not run again; what comes out equal has not changed.
+        """
+        readings: dict[type, object] = dict(given)
+        known = before.readings if before else {}
+        derived = self._derivations.keys()
+        kinds = [kind for kind in {*given, *known} if kind not in derived]
+        changed = {kind for kind in kinds if not before or not _same(known.get(kind), given.get(kind))}
+        for derivation in self._derivations.values():
+            kind = derivation.gives
+            was = known.get(kind)
+            if (before and not any(read.type in changed for read in derivation.reads)) or (
+                (value := _derive(derivation, readings)) is not None and _same(value, was)
+            ):
+                value = was
+            else:
+                changed.add(kind)
+            if value is not None:
+                readings[kind] = value
+        return readings, frozenset(changed)
+
+    def answers(self, given: Readings, players: tuple[Player, ...], before: "Answers | None" = None) -> "Answers":
+        """Every verdict that `given` allows. With answers from `before`, only what has changed is asked again."""
+        readings, changed = self.derived(given, before)
+        if before and before.players != players:
+            changed |= {Player}
         by_player = [(player.name, {**readings, Player: player}) for player in players]
+        by_check: dict[str, tuple[Verdict, ...]] = {}
         for check in self.checks:
-            for subject, available in by_player if check.per_player else [("", readings)]:
-                if (verdict := answer(check, available)) is not None:
-                    yield verdict.signed(check.id, subject)
+            if before and check.id in before.by_check and not any(read.type in changed for read in check.reads):
+                by_check[check.id] = before.by_check[check.id]
+                continue
+            subjects = by_player if check.per_player else [("", readings)]
+            found = ((subject, answer(check, available)) for subject, available in subjects)
+            by_check[check.id] = tuple(verdict.signed(check.id, subject) for subject, verdict in found if verdict)
+        return Answers(players, readings, by_check)
+
+
+@dataclass(frozen=True)
+class Answers:
+    """Readings, and the verdicts that they give for these players, by check."""
+
+    players: tuple[Player, ...]
+    readings: Readings
+    by_check: Mapping[str, tuple[Verdict, ...]]
+
+    @cached_property
+    def verdicts(self) -> tuple[Verdict, ...]:
+        """All verdicts, checks in order of id, players in their own order."""
+        return tuple(verdict for verdicts in self.by_check.values() for verdict in verdicts)
+
+    def reading(self, kind: type[T]) -> T | None:
+        """A reading, or `None` where it is absent or not known."""
+        value = self.readings.get(kind)
+        return value if isinstance(value, kind) else None
+
+
+def _derive(derivation: Derivation, readings: Readings) -> object:
+    try:
+        arguments = _arguments(derivation.reads, readings, lenient=derivation.lenient)
+        return None if arguments is None else derivation.run(*arguments)
+    except MissingFact as missing:
+        return missing
+
+
+def _same(value: object, other: object) -> bool:
+    return value is other or (type(value) is type(other) and value == other)
 
 
 def answer(check: Check, readings: Readings) -> Verdict | None:
@@ -179,7 +242,8 @@ def _arguments(reads: tuple[Read, ...], readings: Readings, *, lenient: bool = F
     return arguments
 
 
-def _reads(function: Callable[..., object], id: str) -> tuple[Read, ...]:
+def reads_of(function: Callable[..., object], id: str) -> tuple[Read, ...]:
+    """What `function` reads, by its parameters. Raises `BadCheck` for a bad signature or a missing docstring."""
     if not inspect.getdoc(function):
         raise BadCheck(f"{id} has no docstring; it is the check's page in the manual")
     hints = get_type_hints(function)

@@ -8,7 +8,7 @@ from core.geometry.ceiling import Ceiling
 from core.model.brief import Brief, SpeedBand, Stage
 from core.model.build import Slot
 from core.model.facts import known, known_players
-from core.model.parts import Display, Enclosure, Net, Surface, Television
+from core.model.parts import Display, Enclosure, Net, StandingDisplay, Surface
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Unit, say
 
@@ -182,7 +182,7 @@ def surface_for_stage(brief: Brief, surface: Surface) -> Verdict:
 @check("display.stage", title="Throws a picture", place=on(Slot.DISPLAY))
 def display_for_stage(brief: Brief, display: Display) -> Verdict:
     """A projected simulator needs a projector; a television stands beside the bay."""
-    television = isinstance(display, Television)
+    television = isinstance(display, StandingDisplay)
     blocked = brief.stage is Stage.PROJECTED and television
     return Verdict(
         State.BLOCKED if blocked else State.CLEAR,

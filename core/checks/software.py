@@ -200,36 +200,3 @@ def _spec_lines(needs: ResolutionNeeds, machine: Machine) -> Iterator[_SpecLine]
         asked = [value for value in (minimum, recommended) if value is not None]
         if asked:
             yield _SpecLine(name, unit, known(has, machine, name.lower()), asked[0], asked[-1])
-
-
-@check("machine.signal", title="Signal to the display", place=between(Slot.MACHINE, Slot.DISPLAY))
-def signal(machine: Machine, display: Display) -> Verdict:
-    """The machine can send as many lines as the display shows; a chain is as good as its weakest link."""
-    sends = known(machine.output_lines, machine, "video output")
-    shows = display_lines(display)
-    if sends == 0:
-        state = State.BLOCKED
-        headline = say("{machine} has no video output", machine=machine.name)
-    else:
-        state = State.CLEAR if sends >= shows else State.TIGHT
-        headline = say(
-            "Sends {sends}, the display shows {shows}",
-            sends=Quantity(sends, Unit.LINES),
-            shows=Quantity(shows, Unit.LINES),
-        )
-    return Verdict(
-        state,
-        headline,
-        measured=Quantity(sends, Unit.LINES),
-        required=Quantity(shows, Unit.LINES),
-        margin=Quantity(sends - shows, Unit.LINES),
-        basis=Basis.SPEC,
-        formula="lines the machine sends − lines the display shows",
-        inputs=lambda: (
-            stated("Machine sends", Quantity(sends, Unit.LINES)),
-            stated("Display shows", Quantity(shows, Unit.LINES)),
-        ),
-        changes=()
-        if state is State.CLEAR
-        else (say("Choose a machine with an output of {shows}.", shows=Quantity(shows, Unit.LINES)),),
-    )

@@ -57,11 +57,25 @@ class StowedLayout:
     conflicts: tuple[Conflict, ...]
 
 
+@derive
+def hood(enclosure: Enclosure) -> Hood | None:
+    """The sizes of an enclosure; `None` where the outside is not known."""
+    if enclosure.outer_width_m is None or enclosure.outer_height_m is None or enclosure.depth_m is None:
+        return None
+    return Hood(
+        outer_width_m=enclosure.outer_width_m,
+        outer_height_m=enclosure.outer_height_m,
+        depth_m=enclosure.depth_m,
+        inner_width_m=enclosure.outer_width_m if enclosure.inner_width_m is None else enclosure.inner_width_m,
+        inner_height_m=enclosure.outer_height_m if enclosure.inner_height_m is None else enclosure.inner_height_m,
+    )
+
+
 @derive_from_known
 def furnishing(
     surface: HittingSurface | None,
     screen: Surface | None,
-    enclosure: Enclosure | None,
+    hood: Hood | None,
     mat: Mat | None,
     overhead: OverheadCamera | None,
     beside: SideCamera | None,
@@ -74,7 +88,7 @@ def furnishing(
         surface_m=surface.height_m if surface else 0.0,
         floor_m=surface.floor_m if surface else 0.0,
         screen=_sizes(screen.width_m, screen.height_m) if screen else None,
-        enclosure=hood_of(enclosure) if enclosure else None,
+        enclosure=hood,
         mat=_sizes(mat.width_m, mat.length_m) if mat else None,
         monitor=_monitor(overhead, beside, spot),
         picture=picture,
@@ -96,11 +110,10 @@ def surroundings(
     layout: Layout,
     surface: HittingSurface,
     ceiling: Ceiling,
-    furnishing: Furnishing,
+    hood: Hood | None,
     obstructions: Obstructions | None,
 ) -> Surroundings:
     """What the swings must keep clear of: the room, what is in it while people play, and the enclosure."""
-    hood = furnishing.enclosure
     return Surroundings(
         room=room,
         ceiling=ceiling,
@@ -174,19 +187,6 @@ def _beside_flight(window: Opening, layout: Layout) -> bool:
 
 def _sizes(first_m: float | None, second_m: float | None) -> tuple[float, float] | None:
     return None if first_m is None or second_m is None else (first_m, second_m)
-
-
-def hood_of(box: Enclosure) -> Hood | None:
-    """The sizes of an enclosure; `None` where the outside is not known."""
-    if box.outer_width_m is None or box.outer_height_m is None or box.depth_m is None:
-        return None
-    return Hood(
-        outer_width_m=box.outer_width_m,
-        outer_height_m=box.outer_height_m,
-        depth_m=box.depth_m,
-        inner_width_m=box.outer_width_m if box.inner_width_m is None else box.inner_width_m,
-        inner_height_m=box.outer_height_m if box.inner_height_m is None else box.inner_height_m,
-    )
 
 
 def _monitor(

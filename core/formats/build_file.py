@@ -7,6 +7,7 @@ from pydantic import Field, ValidationError, model_validator
 from core.formats.errors import bad_file
 from core.model.build import Build
 from core.model.chain import UnknownPart, resolve_chain
+from core.model.kit import resolve_kit
 from core.model.parts import AnyPart, Part
 from core.model.record import Record
 
@@ -30,6 +31,7 @@ class BuildFile(Record):
             raise ValueError("two parts share an id; every part needs an id of its own")
         try:
             resolve_chain(self.build, self.parts_by_id)
+            resolve_kit(self.build, self.parts_by_id)
         except UnknownPart as unknown:
             raise ValueError(str(unknown)) from unknown
         return self

@@ -1,14 +1,14 @@
 """A build: the brief, the room, the layout, and the parts that hang on the chain."""
 
 from enum import StrEnum
-from typing import Annotated
+from typing import Annotated, Literal, Self
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from core.model.brief import Brief, Purpose, Stage
 from core.model.household import Looks
 from core.model.parts import Display, Enclosure, Flooring, LaunchMonitor, Machine, Mat, Part, Surface, Title
-from core.model.record import Identifier, MinorMoney, Name, Record
+from core.model.record import Identifier, MinorMoney, Name, Pieces, Record
 from core.model.room import Layout, Room
 
 
@@ -61,9 +61,9 @@ def _family(brief: Brief) -> bool:
     return brief.weight(Purpose.FAMILY_GAMES) >= FAMILY_WEIGHT
 
 
-def slot_for(part: Part) -> Slot:
-    """The place on the chain where `part` hangs."""
-    return next(slot for slot, kind in PART_TYPE_BY_SLOT.items() if isinstance(part, kind))
+def slot_for(part: Part) -> Slot | None:
+    """The place on the chain where `part` hangs; `None` for what is bought beside it."""
+    return next((slot for slot, kind in PART_TYPE_BY_SLOT.items() if isinstance(part, kind)), None)
 
 
 class HungPart(Record):
@@ -77,6 +77,33 @@ class HungPart(Record):
     """What a shop really asks for the line, tax included, in the brief's currency."""
     replacement_value_minor: MinorMoney | None = None
     """What an owned part would cost to buy again; the list price where empty."""
+    locked: bool = False
+    """Stays while others change: it is not swapped or taken down before it is unlocked."""
+    signal: Literal["good", "weak"] | None = None
+    """What a test of its signal through the air showed where it is used."""
+
+
+class Extra(Record):
+    """A part that hangs nowhere on the chain: chosen by wish, or because something else asks for it."""
+
+    id: Identifier
+    part: Identifier
+    quantity: Annotated[Pieces, Field(ge=1)] = 1
+    """How many are bought: packs, metres or sticks for a part that is sold by these."""
+    owned: bool = False
+    quote_minor: MinorMoney | None = None
+    """What a shop asks for one, tax included, in the brief's currency."""
+
+
+class SmallDecision(Record):
+    """What was decided about a small item that follows from the parts."""
+
+    choice: Literal["buy", "own", "strike"]
+    """Buy a part, use one that is in the house, or go without."""
+    part: Identifier | None = None
+    """The part that is bought or owned; an owned one need not be in the catalogue."""
+    quote_minor: MinorMoney | None = None
+    """What a shop asks for one, tax included, in the brief's currency."""
 
 
 class Candidate(Record):
@@ -97,3 +124,20 @@ class Build(Record):
     candidates: Annotated[tuple[Candidate, ...], Field(max_length=12)] = ()
     """Rooms that are not chosen."""
     chain: dict[Slot, HungPart] = {}
+    extras: Annotated[tuple[Extra, ...], Field(max_length=100)] = ()
+    """Parts beside the chain that were chosen by wish."""
+    small_items: dict[Identifier, SmallDecision] = {}
+    """What was decided about small items, by the item's id; one without an entry is still open."""
+
+    @model_validator(mode="after")
+    def _distinct_extras(self) -> Self:
+        ids = [extra.id for extra in self.extras]
+        if len(ids) != len(set(ids)):
+            raise ValueError("two extras share an id; each needs an id of its own")
+        return self
+
+    @property
+    def parts_named(self) -> frozenset[str]:
+        """Ids of all parts that the build refers to."""
+        small = (decision.part for decision in self.small_items.values() if decision.part)
+        return frozenset((*(h.part for h in self.chain.values()), *(e.part for e in self.extras), *small))

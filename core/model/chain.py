@@ -10,9 +10,9 @@ from core.model.parts import LaunchMonitor, Part, Plan, Title
 class UnknownPart(LookupError):
     """A build names a part or plan that is not among the parts it came with, or hangs it in a wrong place."""
 
-    def __init__(self, slot: Slot, problem: str) -> None:
-        super().__init__(f"chain.{slot}: {problem}")
-        self.slot = slot
+    def __init__(self, place: str, problem: str) -> None:
+        super().__init__(f"{place}: {problem}")
+        self.place = place
         self.problem = problem
 
 
@@ -56,10 +56,12 @@ def resolve_chain(build: Build, parts: Mapping[str, Part]) -> Chain:
 def _hanging(slot: Slot, decided: HungPart, parts: Mapping[str, Part]) -> Hanging:
     part = parts.get(decided.part)
     if part is None:
-        raise UnknownPart(slot, f"part '{decided.part}' is not among the parts given")
+        raise UnknownPart(f"chain.{slot}", f"part '{decided.part}' is not among the parts given")
     if slot_for(part) is not slot:
-        raise UnknownPart(slot, f"part '{part.id}' hangs in place '{slot_for(part)}', not here")
+        raise UnknownPart(f"chain.{slot}", f"part '{part.id}' hangs in place '{slot_for(part) or 'none'}', not here")
     plans = {plan.id: plan for plan in plans_of(part)}
     if decided.plan is not None and decided.plan not in plans:
-        raise UnknownPart(slot, f"'{part.id}' has no plan '{decided.plan}'; it has {', '.join(plans) or 'none'}")
+        raise UnknownPart(
+            f"chain.{slot}", f"'{part.id}' has no plan '{decided.plan}'; it has {', '.join(plans) or 'none'}"
+        )
     return Hanging(slot, part, decided, plans.get(decided.plan or ""))

@@ -16,6 +16,16 @@ class MissingFact(Exception):
         self.fact = fact
         self.how = how
 
+    def __eq__(self, other: object) -> bool:
+        """The same fact is missing, and is to be got in the same way."""
+        return (
+            type(self) is type(other)
+            and self.args == getattr(other, "args", None)
+            and self.how == getattr(other, "how", None)
+        )
+
+    __hash__ = Exception.__hash__
+
 
 def known(value: T | None, part: Part, fact: str) -> T:
     """`value`, or `MissingFact` naming `fact` of `part` where its maker does not state it."""

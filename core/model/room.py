@@ -9,7 +9,7 @@ from typing import Annotated, Self
 
 from pydantic import Field, model_validator
 
-from core.model.record import Lux, Metres, Name, PositiveMetres, Record
+from core.model.record import Amperes, Lux, Metres, Name, PositiveMetres, Record, Volts, Watts
 from core.model.things import BayPart, Joists, Opening, Socket, Stored, Thing
 
 MOST_THINGS = 60
@@ -41,6 +41,13 @@ class CeilingShape(StrEnum):
     RIDGE_ACROSS = "ridge_across"
 
 
+class FloorBase(StrEnum):
+    """What is under the floor covering."""
+
+    CONCRETE = "concrete"
+    TIMBER = "timber"
+
+
 class Room(Record):
     """A rectangular room and what is in it."""
 
@@ -65,6 +72,14 @@ class Room(Record):
     openings: Annotated[tuple[Opening, ...], Field(max_length=MOST_THINGS)] = ()
     sockets: Annotated[tuple[Socket, ...], Field(max_length=MOST_THINGS)] = ()
     joists: Joists | None = None
+    mains_v: Volts | None = None
+    """Voltage of the mains."""
+    breaker_a: Amperes | None = None
+    """Rating of the breaker that the sockets of this room hang on."""
+    other_load_w: Watts = 0.0
+    """What else runs on that breaker while people play."""
+    floor_base: FloorBase | None = None
+    """What the floor is, under any covering."""
     stored: Annotated[tuple[Stored, ...], Field(max_length=MOST_THINGS)] = ()
     """What the room must still hold, where it stands when nobody plays."""
 
@@ -109,6 +124,10 @@ class Layout(Record):
     """Launch monitor to ball; left empty, the middle of what its maker states."""
     monitor_pad_m: Annotated[PositiveMetres, Field(le=0.5)] = 0.0
     """Height of what a floor-standing monitor stands on, above the bare floor."""
+    machine_x_m: Annotated[Metres, Field(ge=0, le=40)] | None = None
+    """Where the machine stands across the room; left empty, at the nearer side wall."""
+    machine_y_m: Annotated[Metres, Field(ge=0, le=60)] | None = None
+    """Where it stands along the room; left empty, beside the ball."""
     stays_up: tuple[BayPart, ...] = (BayPart.PROJECTOR,)
     """What of the bay stays where it is while the room serves for something else."""
 

@@ -191,6 +191,8 @@ class Socket(Record):
     wall: Wall
     along_m: Annotated[Metres, Field(ge=0, le=60)]
     height_m: Annotated[PositiveMetres, Field(le=10)] = 0.3
+    outlets: Annotated[int, Field(ge=1, le=12)] = 1
+    """Plugs that it takes."""
 
 
 class Joists(Record):

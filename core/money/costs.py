@@ -1,7 +1,7 @@
 """The cost of a build, line by line: up front, each year, and over the horizon."""
 
-from collections.abc import Iterator
-from dataclasses import dataclass
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, replace
 from decimal import Decimal
 from enum import StrEnum
 
@@ -11,14 +11,14 @@ from core.model.build import Slot
 from core.model.chain import Chain, Hanging
 from core.model.facts import MissingFact, known
 from core.model.household import TaxTreatment, Valuation
-from core.model.parts import Billing, Flooring, FloorRoll, FloorTiles, MonitorPlan, Plan, Price, Title
+from core.model.parts import Billing, Flooring, FloorRoll, FloorTiles, MonitorPlan, Part, Plan, Price
 from core.model.room import Room
 from core.quantities import Money, Quantity, Sentence, Unit, say
 
 MONTHS = 12
 SCOPE = (
-    "Parts on the chain and their plans, tax included. "
-    "Left out: small items, delivery, electricity, building works, resale."
+    "Parts on the chain and their plans, extras, and the small items that are chosen, tax included. "
+    "Left out: small items still open, delivery, electricity, building works, resale."
 )
 
 
@@ -46,7 +46,8 @@ class Payment(StrEnum):
 class Line:
     """One line of the cost. An amount that is not known is `None`, and `missing` says why."""
 
-    slot: Slot
+    slot: Slot | None
+    """Its place on the chain; `None` for an extra that belongs to no place."""
     label: str
     payment: Payment
     up_front: Money | None
@@ -56,6 +57,22 @@ class Line:
     quantity: int = 1
     unit: str = ""
     missing: MissingFact | None = None
+    beside: str = ""
+    """The extra or small item that it is of; empty for what hangs on the chain."""
+
+
+@dataclass(frozen=True)
+class Bought:
+    """Something bought beside the chain: an extra, or a small item that is decided about."""
+
+    id: str
+    slot: Slot | None
+    part: Part
+    units: int | MissingFact
+    owned: bool
+    quote_minor: int | None
+    yearly: Billing = Billing.ONCE
+    """How its price is paid."""
 
 
 @dataclass(frozen=True)
@@ -79,8 +96,8 @@ class Costs:
     scope: str = SCOPE
 
     def of_slot(self, slot: Slot) -> tuple[Money, Money] | None:
-        """What the lines of one place come to, up front and each year; `None` while one of them is not known."""
-        lines = [line for line in self.lines if line.slot is slot]
+        """What the part in one place and its plan come to, up front and each year; `None` while one is not known."""
+        lines = [line for line in self.lines if line.slot is slot and not line.beside]
         if any(line.missing for line in lines):
             return None
         currency = self.up_front.currency
@@ -115,9 +132,10 @@ class Costs:
         return tuple(sorted({fact.currency for fact in self.missing if isinstance(fact, MissingRate)}))
 
 
-def costs_of(brief: Brief, chain: Chain, room: Room) -> Costs:
-    """What `chain` costs in the brief's currency, the floor covered wall to wall."""
-    lines = tuple(line for hanging in chain for line in _lines(hanging, brief, chain, room))
+def costs_of(brief: Brief, chain: Chain, room: Room, beside: Iterable[Bought] = ()) -> Costs:
+    """What `chain` and what is bought beside it cost in the brief's currency, the floor covered wall to wall."""
+    hung = (line for hanging in chain for line in _lines(hanging, brief, chain, room))
+    lines = (*hung, *(_bought_line(bought, brief) for bought in beside))
     up_front = Money.total([line.up_front for line in lines if line.up_front], brief.currency)
     yearly = Money.total([line.yearly for line in lines if line.yearly], brief.currency)
     owned = [line.replacement_value for line in lines if line.replacement_value]
@@ -177,31 +195,66 @@ def _lines(hanging: Hanging, brief: Brief, chain: Chain, room: Room) -> Iterator
     yield _part_line(hanging, brief, room)
     if hanging.plan is not None:
         yield _plan_line(hanging, hanging.plan, brief, chain)
-    if isinstance(hanging.part, Title):
-        yield from _connector_lines(hanging.part, brief, chain)
 
 
 def _part_line(hanging: Hanging, brief: Brief, room: Room) -> Line:
     part, decided = hanging.part, hanging.decided
-    nothing = Money(0, brief.currency)
-    label = f"{part.maker} {part.name}"
     quantity, unit = 1, ""
-    listed: Money | None = None
-    reason: MissingFact | None = None
+    listed: Money | MissingFact
     try:
         quantity, unit = _quantity(hanging, room)
         listed = in_currency(known(part.price, part, "price"), brief) * quantity
     except MissingFact as missing:
-        reason = missing
-    if decided.owned:
-        value = decided.replacement_value_minor
-        worth = listed if value is None else Money(value, brief.currency)
-        return Line(hanging.slot, label, Payment.OWNED, nothing, nothing, worth, quantity, unit)
-    if decided.quote_minor is not None:
-        quote = Money(decided.quote_minor, brief.currency)
-        return Line(hanging.slot, label, Payment.QUOTE, quote, nothing, quantity=quantity, unit=unit)
-    payment = Payment.FREE if listed == nothing else Payment.LIST_PRICE
-    return Line(hanging.slot, label, payment, listed, nothing, None, quantity, unit, reason)
+        listed = missing
+    quote = None if decided.quote_minor is None else Money(decided.quote_minor, brief.currency)
+    line = Line(
+        hanging.slot,
+        f"{part.maker} {part.name}",
+        Payment.LIST_PRICE,
+        None,
+        Money(0, brief.currency),
+        quantity=quantity,
+        unit=unit,
+    )
+    value = decided.replacement_value_minor
+    worth = None if value is None else Money(value, brief.currency)
+    return _paid(line, listed, owned=decided.owned, quote=quote, worth=worth)
+
+
+def _bought_line(bought: Bought, brief: Brief) -> Line:
+    part, units = bought.part, bought.units
+    nothing = Money(0, brief.currency)
+    listed: Money | MissingFact
+    try:
+        if isinstance(units, MissingFact):
+            raise units
+        listed = in_currency(known(part.price, part, "price"), brief) * units
+    except MissingFact as missing:
+        listed = missing
+    count = units if isinstance(units, int) else 1
+    quote = None if bought.quote_minor is None else Money(bought.quote_minor, brief.currency) * count
+    line = Line(
+        bought.slot, f"{part.maker} {part.name}", Payment.LIST_PRICE, None, nothing, quantity=count, beside=bought.id
+    )
+    paid = _paid(line, listed, owned=bought.owned, quote=quote)
+    periods = {Billing.MONTHLY: MONTHS, Billing.YEARLY: 1}.get(bought.yearly)
+    if periods is None or paid.up_front is None:
+        return paid
+    return replace(paid, up_front=nothing, yearly=paid.up_front * periods)
+
+
+def _paid(
+    line: Line, listed: Money | MissingFact, *, owned: bool, quote: Money | None, worth: Money | None = None
+) -> Line:
+    """`line` with what it really costs: nothing if owned, the quote if there is one, else the list price."""
+    price, missing = (None, listed) if isinstance(listed, MissingFact) else (listed, None)
+    if owned:
+        nothing = line.yearly
+        return replace(line, payment=Payment.OWNED, up_front=nothing, replacement_value=worth or price)
+    if quote is not None:
+        return replace(line, payment=Payment.QUOTE, up_front=quote)
+    free = price is not None and price.minor == 0
+    return replace(line, payment=Payment.FREE if free else Payment.LIST_PRICE, up_front=price, missing=missing)
 
 
 def _quantity(hanging: Hanging, room: Room) -> tuple[int, str]:
@@ -230,17 +283,3 @@ def _bundled(hanging: Hanging, chain: Chain) -> bool:
     monitor = chain.at(Slot.MONITOR)
     plan = monitor.plan if monitor else None
     return isinstance(plan, MonitorPlan) and hanging.part.id in plan.bundled_titles
-
-
-def _connector_lines(title: Title, brief: Brief, chain: Chain) -> Iterator[Line]:
-    monitor = chain.at(Slot.MONITOR)
-    links = [link for link in title.monitor_links if monitor and link.monitor == monitor.part.id]
-    for link in links:
-        if link.connector_price is None:
-            continue
-        label = f"{title.name}: connector"
-        try:
-            price = in_currency(link.connector_price, brief)
-            yield Line(Slot.TITLE, label, Payment.LIST_PRICE, price, Money(0, brief.currency))
-        except MissingFact as missing:
-            yield Line(Slot.TITLE, label, Payment.LIST_PRICE, None, None, missing=missing)

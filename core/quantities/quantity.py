@@ -6,6 +6,8 @@ from core.quantities.length import format_length
 from core.quantities.money import Money
 from core.quantities.units import (
     CANDELA_PER_SQUARE_METRE_PER_FOOTLAMBERT,
+    KILOGRAMS_PER_POUND,
+    LITRES_PER_SECOND_PER_CUBIC_FOOT_PER_MINUTE,
     LUX_PER_FOOTCANDLE,
     METRES_PER_SECOND_PER_MPH,
     SQUARE_METRES_PER_SQUARE_FOOT,
@@ -18,6 +20,8 @@ _IMPERIAL_FACTORS = {
     Unit.SQUARE_METRE: (SQUARE_METRES_PER_SQUARE_FOOT, "sq ft"),
     Unit.LUX: (LUX_PER_FOOTCANDLE, "fc"),
     Unit.CANDELA_PER_SQUARE_METRE: (CANDELA_PER_SQUARE_METRE_PER_FOOTLAMBERT, "fL"),
+    Unit.KILOGRAM: (KILOGRAMS_PER_POUND, "lb"),
+    Unit.LITRE_PER_SECOND: (LITRES_PER_SECOND_PER_CUBIC_FOOT_PER_MINUTE, "cfm"),
 }
 _DECIMALS = {
     Unit.SQUARE_METRE: 2,
@@ -31,6 +35,8 @@ _DECIMALS = {
     Unit.GIGABYTE: 0,
     Unit.YEAR: 1,
     Unit.WEEK: 1,
+    Unit.KILOGRAM: 1,
+    Unit.AMPERE: 1,
 }
 
 

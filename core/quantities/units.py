@@ -35,9 +35,19 @@ class Unit(StrEnum):
     WEEK = "weeks"
     MINUTE = "min"
     HOUR = "h"
+    WATT = "W"
+    KILOGRAM = "kg"
+    DECIBEL = "dB"
+    LITRE_PER_SECOND = "L/s"
+    AMPERE = "A"
+    VOLT = "V"
+    PIECES = "pieces"
+    PIXELS = "px"
     MINOR_MONEY = "minor units"
 
 
+KILOGRAMS_PER_POUND = 0.45359237
+LITRES_PER_SECOND_PER_CUBIC_FOOT_PER_MINUTE = 0.4719474
 METRES_PER_INCH = 0.0254
 METRES_PER_FOOT = 0.3048
 METRES_PER_SECOND_PER_MPH = 0.44704

@@ -6,7 +6,6 @@ from dataclasses import dataclass
 from core.checks.readings import HittingSurface, given_readings
 from core.checks.register import REGISTRY
 from core.model.build import Build
-from core.model.chain import resolve_chain
 from core.model.facts import MissingFact
 from core.model.parts import Part
 from core.model.room import Room
@@ -46,7 +45,7 @@ class Rooms:
 
 def rooms_of(build: Build, parts: Mapping[str, Part]) -> Rooms:
     """What the rooms of `build` allow on the floor and mat that hang on its chain; on the bare floor without."""
-    readings = REGISTRY.derived(given_readings(build, resolve_chain(build, parts)))
+    readings, _ = REGISTRY.derived(given_readings(build, parts))
     surface = readings.get(HittingSurface)
     surface_m = surface.height_m if isinstance(surface, HittingSurface) else 0.0
     options = compare(build, surface_m)

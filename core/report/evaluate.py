@@ -3,14 +3,13 @@
 from collections.abc import Iterator, Mapping
 from datetime import date
 from itertools import pairwise
-from typing import TypeVar
 
 import core.checks  # noqa: F401  registers the checks
 from core.checks.household import Today
 from core.checks.places import Step
 from core.checks.readings import given_readings
 from core.checks.register import REGISTRY
-from core.checks.registry import Readings, Registry
+from core.checks.registry import Answers, Registry
 from core.checks.space import PlayingLayout, StowedLayout
 from core.checks.verdict import State, Verdict, unknown
 from core.checks.works import Works
@@ -19,7 +18,6 @@ from core.geometry.ceiling import Ceiling
 from core.geometry.furnishing import Furnishing
 from core.geometry.surroundings import Surroundings
 from core.model.build import Build, Slot, optional_slots
-from core.model.chain import resolve_chain
 from core.model.facts import NobodySwings
 from core.model.parts import Part
 from core.money.costs import Costs
@@ -28,7 +26,6 @@ from core.report.hitting import hitting_spots
 from core.report.report import LinkStatus, OpenQuestion, Report, SlotStatus
 from core.report.stages import stage_costs
 
-T = TypeVar("T")
 ROOM_QUESTIONS = {"width_m": "width", "length_m": "length", "ceiling_m": "ceiling height"}
 
 
@@ -39,18 +36,13 @@ def evaluate(
 
     Raises `UnknownPart` where the chain names a part or plan that is not there.
     """
-    chain = resolve_chain(build, parts)
-    given = given_readings(build, chain)
-    if today is not None:
-        given[Today] = Today(today)
-    readings = registry.derived(given)
-    verdicts = tuple(registry.verdicts(readings, build.brief.players))
+    answers = answers_of(build, parts, registry, today=today)
+    verdicts = answers.verdicts
     worst = _worst_by_place(verdicts, registry)
-    surroundings = _reading(readings, Surroundings)
+    surroundings = answers.reading(Surroundings)
     hitting = hitting_spots(surroundings, build.layout) if surroundings else ()
-    playing = _reading(readings, PlayingLayout)
-    costs = readings[Costs]
-    assert isinstance(costs, Costs)
+    playing = answers.reading(PlayingLayout)
+    costs = known_costs(answers)
     return Report(
         verdicts=verdicts,
         slots=tuple(_slot_status(slot, build, worst, costs) for slot in Slot),
@@ -59,34 +51,53 @@ def evaluate(
             build.room,
             build.layout,
             build.brief.players,
-            _reading(readings, Furnishing) or Furnishing(),
-            _reading(readings, Ceiling),
+            answers.reading(Furnishing) or Furnishing(),
+            answers.reading(Ceiling),
             tuple(area for spot in hitting for area in spot.areas),
             surroundings,
             playing.solids if playing else (),
             playing.conflicts if playing else (),
         ),
-        stowed=_stowed_scene(build, readings),
+        stowed=_stowed_scene(build, answers),
         costs=costs,
         stages=stage_costs(build.brief, costs),
-        works=works.works if (works := _reading(readings, Works)) else (),
+        works=works.works if (works := answers.reading(Works)) else (),
         questions=tuple(_questions(build, verdicts, registry)),
         hitting=hitting,
     )
 
 
-def _stowed_scene(build: Build, readings: Readings) -> Scene | None:
-    stowed = _reading(readings, StowedLayout)
+def answers_of(
+    build: Build,
+    parts: Mapping[str, Part],
+    registry: Registry = REGISTRY,
+    *,
+    today: date | None = None,
+    before: Answers | None = None,
+) -> Answers:
+    """Readings and verdicts alone. With the answers of a build that differs little, only what changed is asked again.
+
+    Raises `UnknownPart` as `evaluate` does.
+    """
+    given = given_readings(build, parts)
+    if today is not None:
+        given[Today] = Today(today)
+    return registry.answers(given, build.brief.players, before)
+
+
+def known_costs(answers: Answers) -> Costs:
+    """What the build costs; always known, line by line where not in all."""
+    costs = answers.reading(Costs)
+    assert costs is not None
+    return costs
+
+
+def _stowed_scene(build: Build, answers: Answers) -> Scene | None:
+    stowed = answers.reading(StowedLayout)
     if stowed is None:
         return None
-    ceiling = _reading(readings, Ceiling)
+    ceiling = answers.reading(Ceiling)
     return stowed_scene_of(build.room, build.layout, ceiling, stowed.solids, stowed.conflicts)
-
-
-def _reading(readings: Readings, kind: type[T]) -> T | None:
-    """A reading, or `None` where it is absent or not known."""
-    value = readings.get(kind)
-    return value if isinstance(value, kind) else None
 
 
 def _worst_by_place(verdicts: tuple[Verdict, ...], registry: Registry) -> dict[tuple[Slot, ...], Verdict]:

@@ -27,7 +27,7 @@ def stage_costs(brief: Brief, costs: Costs) -> tuple[StageCost, ...]:
         last = number == len(path) - 1
         slots = [slot for slot in Slot if slot not in taken and (last or slot not in OPTIONAL_SLOTS_BY_STAGE[stage])]
         taken.update(slots)
-        lines = [line for line in costs.lines if line.slot in slots]
+        lines = [line for line in costs.lines if line.slot in slots or (last and line.slot is None)]
         found.append(
             StageCost(
                 stage,

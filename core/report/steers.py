@@ -10,8 +10,16 @@ STAGES = "the subtotal of each stage"
 HITTING = "where to hit from"
 
 STEERS: dict[str, tuple[str, ...]] = {
-    "purposes": ("title.courses", "monitor.data", "monitor.putting", "room.filming", PLACES),
-    "players": ("swing.ceiling", "monitor.hands", "screen.rating", HITTING),
+    "purposes": (
+        "title.courses",
+        "title.features",
+        "monitor.data",
+        "monitor.putting",
+        "room.filming",
+        "sound.speaker",
+        PLACES,
+    ),
+    "players": ("swing.ceiling", "monitor.hands", "screen.rating", "screen.sides", "air.fresh", HITTING),
     "visitors": ("screen.rating", "monitor.hands", PLACES),
     "stage": (PLACES,),
     "earlier_stages": (STAGES,),
@@ -34,9 +42,9 @@ STEERS: dict[str, tuple[str, ...]] = {
     "setup_minutes": ("layout.setup_time",),
     "rented": ("money.movable",),
     "may_move": ("money.movable",),
-    "noise": ("screen.noise",),
+    "noise": ("screen.noise", "noise.devices"),
     "looks": (PLACES,),
-    "hours_a_week": ("display.light_source",),
+    "hours_a_week": ("display.light_source", "mat.cushion"),
     "playable_by": ("time.playable",),
     "build_hours_a_week": ("time.playable",),
     "skills": (WORKS, "time.playable"),

@@ -44,7 +44,7 @@ def register_errors(api: NinjaAPI) -> None:
 
     @api.exception_handler(UnknownPart)
     def unknown_part(request: HttpRequest, error: UnknownPart) -> HttpResponse:
-        return _refused("Some values were not accepted.", [_problem(f"chain.{error.slot}", "", error.problem)])
+        return _refused("Some values were not accepted.", [_problem(error.place, "", error.problem)])
 
     @api.exception_handler(NotInRoom)
     @api.exception_handler(NoSuchRoom)

@@ -34,7 +34,7 @@ def send(reply: BaseModel, status: int = 200) -> HttpResponse:
 
 def hung_sheets(owner_id: int, plan: BuildDocument) -> Mapping[str, SpecSheet]:
     """The spec sheets that `plan` hangs."""
-    return Part.objects.visible_to(owner_id).named(*(hung.part for hung in plan.chain.values())).sheets()
+    return Part.objects.visible_to(owner_id).named(*plan.parts_named).sheets()
 
 
 def build_reply(build: Build, units: UnitSystem) -> BuildReply:

@@ -56,4 +56,4 @@ def _same(held: SpecSheet, given: SpecSheet) -> bool:
 
 
 def _row(owner_id: int, sheet: SpecSheet) -> Part:
-    return Part(owner_id=owner_id, name_id=sheet.id, slot=slot_for(sheet), document=sheet.model_dump_json())
+    return Part(owner_id=owner_id, name_id=sheet.id, slot=slot_for(sheet) or "", document=sheet.model_dump_json())

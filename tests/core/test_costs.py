@@ -7,7 +7,7 @@ from core.model.brief import Brief, ExchangeRate
 from core.model.build import Build, Slot
 from core.model.chain import resolve_chain
 from core.model.facts import MissingFact
-from core.model.parts import Flooring, MonitorLink, MonitorPlan, Part
+from core.model.parts import Flooring, MonitorPlan, Part
 from core.money.costs import Costs, Payment, costs_of, floor_cover, in_currency
 from core.quantities import Money, UnitSystem
 from tests.core import worlds
@@ -83,11 +83,6 @@ class CostTests(TestCase):
         costs = self.costs(parts, self.decided("monitor", plan="full"))
         self.assertEqual(costs.yearly, euros(200))
         self.assertIn(Payment.BUNDLED, [line.payment for line in costs.lines])
-
-    def test_a_connector_is_a_line_of_its_own(self) -> None:
-        link = MonitorLink(monitor="radar", via="connector", connector_price=worlds.price(45))
-        costs = self.costs({**worlds.full_parts(), "title": worlds.title(monitor_links=(link,))})
-        self.assertEqual(costs.up_front, euros(4995))
 
     def test_a_line_without_a_price_is_left_out_and_named(self) -> None:
         costs = self.costs({**worlds.full_parts(), "mat": worlds.mat(price=None)})

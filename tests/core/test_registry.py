@@ -94,8 +94,8 @@ class RunnerTests(TestCase):
 
     def answers(self, **readings: object) -> list[tuple[str, str, str]]:
         given = {type(value): value for value in readings.values()}
-        verdicts = self.registry.verdicts(self.registry.derived(given), (worlds.player(), worlds.left_hander()))
-        return [(verdict.id, verdict.subject, verdict.state.value) for verdict in verdicts]
+        answers = self.registry.answers(given, (worlds.player(), worlds.left_hander()))
+        return [(verdict.id, verdict.subject, verdict.state.value) for verdict in answers.verdicts]
 
     def test_a_check_is_made_only_where_all_it_reads_is_there(self) -> None:
         @self.registry.check("apple", title="Apple", place=IN_ROOM)

@@ -22,7 +22,7 @@ ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         {"purposes": {}},
         {"purposes": {"full_rounds": 5, "swing_work": 5, "putting": 5, "filming": 5, "family_games": 5}},
     ),
-    "players": ({"players": (player(),)}, {"players": (left_hander(height_m=2.0, speed_band="fast"),)}),
+    "players": ({"players": (player(),)}, {"players": (player(), left_hander(height_m=2.0, speed_band="fast"))}),
     "visitors": ({}, {"visitors": True}),
     "stage": ({"stage": "net"}, {"stage": "projected"}),
     "earlier_stages": ({}, {"earlier_stages": ("net",)}),
@@ -61,7 +61,7 @@ ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
 
 
 def build_with(answers: dict[str, Any]) -> Build:
-    base = worlds.full_build(room=worlds.full_room())
+    base = worlds.full_build(room=worlds.full_room(floor_base="timber"))
     brief = Brief.model_validate({**base.brief.model_dump(), **answers})
     owned = HungPart(part=base.chain[Slot.MACHINE].part, owned=True)
     subscribed = HungPart(part=base.chain[Slot.MONITOR].part, plan="full")
@@ -94,7 +94,14 @@ class SteersTests(TestCase):
         self.assertEqual(set(ANSWERS), set(STEERS))
 
     def test_every_answer_changes_what_it_claims_to_steer(self) -> None:
-        parts = {**worlds.full_parts(), "computer": worlds.computer(graphics_grade=5)}
+        plan = worlds.title().plans[0].model_copy(update={"features": ("range",)})
+        parts = {
+            **worlds.full_parts(),
+            "computer": worlds.computer(graphics_grade=5),
+            "title": worlds.title(plans=(plan,)),
+            "enclosure": worlds.enclosure(sides=False),
+            "mat": worlds.mat(cushion="hard"),
+        }
         for field, (one, other) in ANSWERS.items():
             before, after = (evaluate(build_with(answers), parts, today=TODAY) for answers in (one, other))
             for what in STEERS[field]:

@@ -13,10 +13,10 @@ from core.model.parts import (
     Computer,
     Enclosure,
     FloorTiles,
+    HittingMat,
     ImpactScreen,
     LaunchMonitor,
     MachineNeeds,
-    Mat,
     MonitorLink,
     MonitorPlan,
     Part,
@@ -132,9 +132,30 @@ def radar(**facts: Any) -> RearRadar:
             "distance_min_m": 2.0,
             "distance_max_m": 2.6,
             "flight_min_m": 2.4,
+            "power_w": 10,
+            "measures": ("ball_speed", "launch_angle", "launch_direction", "carry", "club_speed"),
+            "derives": ("spin_rate", "spin_axis"),
+            "links": ("wifi", "usb"),
+            "marked_ball": "no",
+            "dislikes": ("fan", "heater", "people"),
+            "battery_hours": 4,
+            "room_width_min_m": 3.0,
+            "room_length_min_m": 5.0,
+            "room_height_min_m": 2.6,
+            "wants_lamp": False,
+            "portable": True,
+            "case_included": False,
+            "edition_year": 2025,
             "plans": (
                 MonitorPlan(id="base", name="Base"),
-                MonitorPlan(id="full", name="Full", billing="yearly", price=price(200), tier=2),
+                MonitorPlan(
+                    id="full",
+                    name="Full",
+                    billing="yearly",
+                    price=price(200),
+                    tier=2,
+                    unlocks=("club_path", "face_angle"),
+                ),
             ),
             **facts,
         }
@@ -157,7 +178,18 @@ def title(**facts: Any) -> Title:
             "price": price(0),
             "shapes": ("16:9", "4:3"),
             "platforms": ("Wicket OS",),
-            "plans": (TitlePlan(id="monthly", name="Monthly", billing="monthly", price=price(15), courses=40),),
+            "lines_max": 2160,
+            "online": "better",
+            "plans": (
+                TitlePlan(
+                    id="monthly",
+                    name="Monthly",
+                    billing="monthly",
+                    price=price(15),
+                    courses=40,
+                    features=("range", "skills_games", "children", "putting", "coaching"),
+                ),
+            ),
             "monitor_links": (MonitorLink(monitor="radar"),),
             "machine_needs": (needs,),
             **facts,
@@ -179,6 +211,11 @@ def computer(**facts: Any) -> Computer:
             "processor_grade": 6,
             "storage_gb": 500,
             "output_lines": 2160,
+            "outputs": ("hdmi", "displayport"),
+            "usb_ports": 4,
+            "links": ("wifi", "bluetooth", "usb", "network"),
+            "noise_db": 36,
+            "power_w": 400,
             **facts,
         }
     )
@@ -201,6 +238,11 @@ def projector(**facts: Any) -> Projector:
             "lens_above_max": 0.1,
             "keystone_max_deg": 20,
             "light_hours": 20_000,
+            "inputs": ("hdmi",),
+            "speaker_w": 5,
+            "noise_db": 34,
+            "power_w": 300,
+            "weight_kg": 4.0,
             **facts,
         }
     )
@@ -219,6 +261,12 @@ def screen(**facts: Any) -> ImpactScreen:
             "gain": 1.0,
             "rated_ball_speed_m_s": 90,
             "sound": "loud",
+            "edge": "grommets",
+            "edge_spacing_m": 0.3,
+            "layers": 3,
+            "needs_backing": False,
+            "turns": 4,
+            "weight_kg": 6.0,
             **facts,
         }
     )
@@ -236,13 +284,17 @@ def enclosure(**facts: Any) -> Enclosure:
             "inner_width_m": 2.8,
             "inner_height_m": 2.76,
             "depth_m": 1.0,
+            "sides": True,
+            "roof": True,
+            "takes_edges": ("grommets", "loops"),
+            "leaves_out": (),
             **facts,
         }
     )
 
 
-def mat(**facts: Any) -> Mat:
-    return Mat.model_validate(
+def mat(**facts: Any) -> HittingMat:
+    return HittingMat.model_validate(
         {
             "id": "mat",
             "maker": "Maker",
@@ -253,6 +305,9 @@ def mat(**facts: Any) -> Mat:
             "thickness_m": 0.04,
             "strip_width_m": 0.5,
             "strip_length_m": 1.2,
+            "cushion": "soft",
+            "takes_tee": True,
+            "weight_kg": 20.0,
             **facts,
         }
     )
@@ -268,6 +323,8 @@ def tiles(**facts: Any) -> FloorTiles:
             "thickness_m": 0.04,
             "tile_side_m": 0.5,
             "tiles_per_pack": 4,
+            "soft": True,
+            "pile_m": 0.01,
             **facts,
         }
     )

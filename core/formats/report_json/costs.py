@@ -13,7 +13,7 @@ from core.quantities import Money, UnitSystem
 class LineJson:
     """One line of the cost."""
 
-    slot: Slot
+    slot: Slot | None
     label: str
     quantity: str
     payment: Payment
@@ -21,6 +21,8 @@ class LineJson:
     yearly: FigureJson | None
     replacement_value: FigureJson | None
     missing: str
+    beside: str
+    """The extra or small item that it is of; empty on the chain."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -119,4 +121,5 @@ def _line(line: Line, system: UnitSystem) -> LineJson:
         yearly=maybe_figure_json(line.yearly, system),
         replacement_value=maybe_figure_json(line.replacement_value, system),
         missing=line.missing.fact if line.missing else "",
+        beside=line.beside,
     )

@@ -36,7 +36,7 @@ def delete_build(build_id: int, actor: User) -> None:
 def build_file(build: Build) -> BuildFile:
     """The build and the spec sheets it hangs, as a file holds them."""
     plan = build.plan
-    sheets = Part.objects.visible_to(build.owner_id).named(*(hung.part for hung in plan.chain.values())).sheets()
+    sheets = Part.objects.visible_to(build.owner_id).named(*plan.parts_named).sheets()
     return BuildFile.model_validate(
         {"build": plan.model_dump(), "parts": [sheet.model_dump() for sheet in sheets.values()]}
     )

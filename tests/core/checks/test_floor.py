@@ -2,7 +2,7 @@
 
 from core.checks.floor import cover, flush, strip
 from core.checks.verdict import Verdict
-from core.model.parts import FloorRoll
+from core.model.parts import Turf
 from tests.core.checks.base import CheckTestCase
 from tests.core.worlds import mat, room, tiles
 
@@ -52,9 +52,9 @@ class CoverTests(CheckTestCase):
 
     def test_off_the_roll(self) -> None:
         """2 m wide: 3 strips of 7 m are 21 m, 4 strips of 4.6 m are 19 m: 38 m² for 32.2: 15.3 %."""
-        roll = FloorRoll(id="roll", maker="Maker", name="Roll", roll_width_m=2.0)
+        roll = Turf(id="roll", maker="Maker", name="Roll", roll_width_m=2.0)
         self.assert_verdict(cover(roll, room()), "tight", "15.3 %", "15 %", "−0.3 %")
 
     def test_unknown(self) -> None:
         self.assert_unknown(cover(tiles(tile_side_m=None), room()), "The tile size of Tile")
-        self.assert_unknown(cover(FloorRoll(id="roll", maker="M", name="Roll"), room()), "The roll width of Roll")
+        self.assert_unknown(cover(Turf(id="roll", maker="M", name="Roll"), room()), "The roll width of Roll")

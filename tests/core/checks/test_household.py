@@ -14,21 +14,11 @@ from core.checks.household import (
     setup_time,
     strike_noise,
 )
-from core.checks.purposes import (
-    WantsClubData,
-    WantsCourses,
-    WantsFilming,
-    WantsPutting,
-    club_data,
-    courses,
-    filming,
-    putting,
-)
+from core.checks.purposes import WantsCourses, WantsFilming, courses, filming
 from core.checks.works import BUILDER, ELECTRICIAN, OURSELVES, Work, Works, works
 from core.model.brief import Brief
 from core.model.chain import Chain, resolve_chain
 from core.model.household import Noise
-from core.model.parts import SideCamera
 from core.quantities import Money, say
 from tests.core import worlds
 from tests.core.checks.base import METRIC, CheckTestCase
@@ -94,15 +84,6 @@ class PurposeTests(CheckTestCase):
         full, bare = (worlds.title().plans[0].model_copy(update={"courses": count}) for count in (40, 0))
         self.assert_verdict(courses(worlds.title(), full, WantsCourses()), "clear", "40", "1 or more", "met")
         self.assert_verdict(courses(worlds.title(), bare, WantsCourses()), "tight", "0", "1 or more", "not met")
-
-    def test_club_data(self) -> None:
-        monitor, wanted = worlds.radar(), WantsClubData("coaching")
-        self.assert_verdict(club_data(monitor, monitor.plans[0], wanted), "tight", "tier 0", "tier 1", "−1 tiers")
-        self.assert_verdict(club_data(monitor, monitor.plans[1], wanted), "clear", "tier 2", "tier 1", "1 tiers")
-
-    def test_putting(self) -> None:
-        self.assertEqual(putting(worlds.radar(), WantsPutting()).state.value, "tight")
-        self.assertEqual(putting(worlds.monitor_of(SideCamera), WantsPutting()).state.value, "clear")
 
     def test_filming(self) -> None:
         """4.60 wide: 2.30 before a right-hander in the middle; a left-hander at 1.80 has 1.80 before the left wall."""

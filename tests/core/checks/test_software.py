@@ -1,11 +1,11 @@
 """Monitor, title and machine."""
 
-from core.checks.software import platform, signal, spec, title_listens
+from core.checks.software import platform, spec, title_listens
 from core.checks.verdict import Verdict
 from core.model.brief import Brief
 from core.model.parts import MachineNeeds, MonitorLink, MonitorPlan, ResolutionNeeds
 from tests.core.checks.base import METRIC, CheckTestCase
-from tests.core.worlds import computer, price, projector, radar, title
+from tests.core.worlds import computer, projector, radar, title
 
 
 class LinkTests(CheckTestCase):
@@ -17,7 +17,7 @@ class LinkTests(CheckTestCase):
         self.assert_verdict(self.answer(MonitorLink(monitor="radar")), "clear", "tier 0", "tier 0", "0 tiers")
 
     def test_a_connector_is_at_ones_own_risk(self) -> None:
-        link = MonitorLink(monitor="radar", via="connector", connector_price=price(40))
+        link = MonitorLink(monitor="radar", via="connector")
         self.assert_verdict(self.answer(link), "tight", "tier 0", "tier 0", "0 tiers")
 
     def test_too_low_a_plan_names_those_that_unlock_it(self) -> None:
@@ -91,18 +91,3 @@ class SpecTests(CheckTestCase):
 
     def test_unknown_without_a_line_of_the_machine(self) -> None:
         self.assert_unknown(spec(Brief(), title(), computer(graphics_grade=None), None), "The graphics of Tower")
-
-
-class SignalTests(CheckTestCase):
-    def test_clear_tight_blocked(self) -> None:
-        self.assert_verdict(signal(computer(), projector()), "clear", "2,160 lines", "1,080 lines", "1,080 lines")
-        sharp = projector(width_px=3840, height_px=2160)
-        self.assert_verdict(
-            signal(computer(output_lines=1080), sharp), "tight", "1,080 lines", "2,160 lines", "−1,080 lines"
-        )
-        self.assert_verdict(
-            signal(computer(output_lines=0), projector()), "blocked", "0 lines", "1,080 lines", "−1,080 lines"
-        )
-
-    def test_unknown(self) -> None:
-        self.assert_unknown(signal(computer(output_lines=None), projector()), "The video output of Tower")

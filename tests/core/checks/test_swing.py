@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from core.checks.space import hood_of
+from core.checks.space import hood as hood_of
 from core.checks.swing import inside_enclosure, longest_club, projector_clearance, rear_wall, side_walls, under_ceiling
 from core.checks.verdict import Verdict
 from core.geometry.shadow import Lens

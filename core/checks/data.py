@@ -1,0 +1,158 @@
+"""The data that the brief wants against the data that monitor, plan and packages tell."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from core.checks.figures import listed, stated, worded
+from core.checks.places import on
+from core.checks.register import check, derive
+from core.checks.verdict import Basis, Input, State, Verdict
+from core.model.brief import Brief, Purpose
+from core.model.build import Slot
+from core.model.facts import known
+from core.model.kit import Kit
+from core.model.parts import DataField, LaunchMonitor, MonitorPackage, MonitorPlan
+from core.quantities import Sentence, say
+
+WANTED = 3
+"""From this weight on a purpose decides parts."""
+NEEDED_BY_PURPOSE: dict[Purpose, tuple[DataField, ...]] = {
+    Purpose.FULL_ROUNDS: (DataField.BALL_SPEED, DataField.LAUNCH_ANGLE, DataField.LAUNCH_DIRECTION),
+    Purpose.CLUB_TESTING: (DataField.BALL_SPEED, DataField.SPIN_RATE, DataField.CARRY),
+    Purpose.COACHING: (DataField.CLUB_SPEED,),
+    Purpose.PUTTING: (DataField.PUTTING,),
+    Purpose.SWING_WORK: (DataField.BALL_SPEED,),
+}
+"""Without these a purpose is not met at all (trade)."""
+WISHED_BY_PURPOSE: dict[Purpose, tuple[DataField, ...]] = {
+    Purpose.FULL_ROUNDS: (DataField.SPIN_RATE, DataField.SPIN_AXIS),
+    Purpose.CLUB_TESTING: (DataField.CLUB_SPEED, DataField.IMPACT_LOCATION),
+    Purpose.COACHING: (DataField.CLUB_PATH, DataField.FACE_ANGLE, DataField.ATTACK_ANGLE),
+    Purpose.SWING_WORK: (DataField.CLUB_PATH, DataField.FACE_ANGLE),
+}
+"""These make it better (trade)."""
+
+
+@dataclass(frozen=True)
+class WantedData:
+    """What the purposes need, and what they would like besides."""
+
+    needed: tuple[DataField, ...]
+    wished: tuple[DataField, ...]
+
+
+@dataclass(frozen=True)
+class ToldData:
+    """What the monitor tells with the plan and the packages that are held."""
+
+    measured: frozenset[DataField]
+    estimated: frozenset[DataField]
+
+
+@derive
+def wanted_data(brief: Brief) -> WantedData | None:
+    """`None` where no purpose weighs enough to decide parts."""
+    purposes = [purpose for purpose in Purpose if brief.weight(purpose) >= WANTED]
+    needed = _union(NEEDED_BY_PURPOSE, purposes)
+    wished = tuple(data for data in _union(WISHED_BY_PURPOSE, purposes) if data not in needed)
+    return WantedData(needed, wished) if needed or wished else None
+
+
+@derive
+def told_data(monitor: LaunchMonitor, plan: MonitorPlan | None, kit: Kit) -> ToldData:
+    """What it measures of itself, what the plan unlocks, and what packages made for it add."""
+    own = known(monitor.measures, monitor, "list of data it measures")
+    packages = [package for package in kit.all(MonitorPackage) if monitor.id in package.monitors]
+    added = [data for package in packages for data in package.unlocks]
+    return ToldData(frozenset((*own, *(plan.unlocks if plan else ()), *added)), frozenset(monitor.derives))
+
+
+@check("monitor.data", title="Data for the purposes", place=on(Slot.MONITOR))
+def data(monitor: LaunchMonitor, wanted: WantedData, told: ToldData, plan: MonitorPlan | None) -> Verdict:
+    """The monitor tells what the purposes need, and what they would like besides.
+
+    What is needed and cannot be had from it with any plan blocks; what a plan would unlock, what is only
+    estimated, and what is wished and missing is tight. The least plan that unlocks it is named.
+    """
+    everything = (*wanted.needed, *wanted.wished)
+    missing = [field for field in everything if field not in told.measured and field not in told.estimated]
+    estimated = [field for field in everything if field in told.estimated and field not in told.measured]
+    obtainable = {field for other in monitor.plans for field in other.unlocks}
+    hopeless = [field for field in missing if field in wanted.needed and field not in obtainable]
+    if hopeless:
+        state, headline = (
+            State.BLOCKED,
+            say("{monitor} never tells {data}", monitor=monitor.name, data=_words(hopeless)),
+        )
+    elif missing:
+        state, headline = State.TIGHT, say("Does not tell {data}", data=_words(missing))
+    elif estimated:
+        state, headline = State.TIGHT, say("Estimates {data}", data=_words(estimated))
+    else:
+        state, headline = State.CLEAR, say("Measures all that is wanted")
+    return worded(
+        state,
+        headline,
+        has=_words([field for field in everything if field in told.measured]),
+        wants=_words(everything),
+        formula="data needed and wished by purposes that weigh 3 or more − data measured",
+        inputs=lambda: (
+            stated("Measured", _words(sorted(told.measured))),
+            stated("Estimated", _words(sorted(told.estimated))),
+            Input("Needed", _words(wanted.needed), Basis.TRADE),
+            Input("Wished", _words(wanted.wished), Basis.TRADE),
+            *(stated(f"Plan {other.name} unlocks", _words(other.unlocks)) for other in monitor.plans),
+        ),
+        cures=_cures(monitor, plan, missing, estimated),
+    )
+
+
+def least_plan(monitor: LaunchMonitor, data: list[DataField]) -> MonitorPlan | None:
+    """The plan of the lowest tier that unlocks the most of `data`; `None` where none unlocks any."""
+    gains = [(len(set(data) & set(plan.unlocks)), -plan.tier, plan) for plan in monitor.plans]
+    best = max(gains, key=lambda gain: gain[:2], default=None)
+    return best[2] if best and best[0] else None
+
+
+def _cures(
+    monitor: LaunchMonitor, plan: MonitorPlan | None, missing: list[DataField], estimated: list[DataField]
+) -> tuple[Sentence, ...]:
+    better = least_plan(monitor, missing or estimated)
+    if better is not None and better != plan:
+        unlocked = [field for field in missing or estimated if field in better.unlocks]
+        return (say("Plan {plan} unlocks {data}.", plan=better.name, data=_words(unlocked)),)
+    return (
+        say("Choose a monitor that measures {data}, or weigh what needs it less.", data=_words(missing or estimated)),
+    )
+
+
+@check("monitor.putting", title="Reads putts", place=on(Slot.MONITOR))
+def putting(brief: Brief, monitor: LaunchMonitor, told: ToldData) -> Verdict:
+    """Where putts are wanted, the monitor reads a ball that rolls; else a putt is a gimme.
+
+    Cameras beside the ball or overhead see slow balls on the ground well; what sits behind it often does not.
+    """
+    wanted = brief.weight(Purpose.PUTTING) >= WANTED
+    reads = DataField.PUTTING in told.measured
+    state = State.CLEAR if reads or not wanted else State.TIGHT
+    if reads:
+        headline = say("{monitor} reads putts", monitor=monitor.name)
+    else:
+        headline = say("{monitor} does not read putts", monitor=monitor.name)
+    return worded(
+        state,
+        headline,
+        has="reads putts" if reads else "no putts",
+        wants="putts" if wanted else "nothing",
+        formula="putting among the data measured, where putting weighs 3 or more",
+        inputs=lambda: (stated("Measured", _words(sorted(told.measured))),),
+        cures=(say("Play putts within a distance as holed, or choose a camera beside the ball or overhead."),),
+    )
+
+
+def _union(by_purpose: dict[Purpose, tuple[DataField, ...]], purposes: list[Purpose]) -> tuple[DataField, ...]:
+    return tuple(dict.fromkeys(field for purpose in purposes for field in by_purpose.get(purpose, ())))
+
+
+def _words(fields: Iterable[DataField]) -> str:
+    return listed(field.words for field in fields)

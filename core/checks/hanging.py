@@ -1,0 +1,279 @@
+"""How things hang and what is behind them: mount, edges, backing, rebound, sides, what a kit leaves out (trade)."""
+
+from core.checks.figures import counted, listed, metres, stated, worded
+from core.checks.places import between, on
+from core.checks.register import check
+from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.geometry.ceiling import Ceiling
+from core.geometry.shadow import Lens
+from core.model.brief import Brief, Handedness
+from core.model.build import Slot
+from core.model.facts import known, known_players
+from core.model.kit import Kit
+from core.model.parts import (
+    Enclosure,
+    FrameFitting,
+    FrameMaterial,
+    Hanging,
+    ImpactScreen,
+    KitPiece,
+    MaskingCloth,
+    Mount,
+    Padding,
+    ProjectionSheet,
+    Projector,
+    SideProtection,
+    Surface,
+)
+from core.model.room import Layout
+from core.quantities import Quantity, Unit, say
+
+LOAD_COMFORT_SHARE = 0.25
+"""A quarter of the load is left for what people pull at (trade)."""
+DROP_COMFORT_M = 0.02
+TOPPER_LEAST_M = 0.03
+HALVED = 0.5
+"""A mattress topper behind a screen roughly halves the rebound (trade)."""
+
+
+@check("display.mount", title="Mount carries the projector", place=on(Slot.DISPLAY))
+def mount_load(projector: Projector, kit: Kit) -> Verdict:
+    """The mount carries the projector's weight with a quarter to spare. No mount chosen yet is tight.
+
+    Fixings go into structure, never into board alone: people stand below.
+    """
+    weight = known(projector.weight_kg, projector, "weight")
+    mount = next((mount for mount in kit.all(Mount) if mount.holds == "projector"), None)
+    load = known(mount.load_kg, mount, "load") if mount else 0.0
+    state = State.TIGHT if mount is None else judge(load - weight, LOAD_COMFORT_SHARE * weight)
+    return counted(
+        state,
+        say(
+            "{mount} carries {load}, {projector} weighs {weight}",
+            mount=mount.name,
+            load=_kg(load),
+            projector=projector.name,
+            weight=_kg(weight),
+        )
+        if mount
+        else say("{projector} weighs {weight}, no mount chosen yet", projector=projector.name, weight=_kg(weight)),
+        Unit.KILOGRAM,
+        has=load,
+        needs=weight,
+        formula="load of the mount − weight of the projector",
+        inputs=lambda: (stated("Weight", _kg(weight)), stated("Load", _kg(load))),
+        cures=(say("Choose a mount for {load} or more.", load=_kg(weight * (1 + LOAD_COMFORT_SHARE))),),
+    )
+
+
+@check("display.drop", title="Mount reaches the lens height", place=on(Slot.DISPLAY))
+def mount_drop(projector: Projector, lens: Lens, layout: Layout, ceiling: Ceiling, kit: Kit) -> Verdict:
+    """The mount's length brings the lens from the ceiling down to where it shall hang."""
+    drop_m = ceiling.height_m(lens.x_m, layout.screen_y_m + lens.distance_m) - lens.height_m
+    mount = next((mount for mount in kit.all(Mount) if mount.holds == "projector"), None)
+    if mount is None:
+        state, headline, near_m, far_m = (
+            State.TIGHT,
+            say("Hangs {drop} under the ceiling, no mount chosen yet", drop=metres(drop_m)),
+            drop_m,
+            drop_m,
+        )
+    else:
+        near_m = known(mount.drop_min_m, mount, "shortest drop")
+        far_m = known(mount.drop_max_m, mount, "longest drop")
+        state = judge(min(drop_m - near_m, far_m - drop_m), 0.0, slack=DROP_COMFORT_M)
+        headline = say(
+            "Hangs {drop} under the ceiling, the mount does {near} to {far}",
+            drop=metres(drop_m),
+            near=metres(near_m),
+            far=metres(far_m),
+        )
+    short = drop_m < near_m
+    needs_m = near_m if short or drop_m - near_m < far_m - drop_m else far_m
+    return Verdict(
+        state,
+        headline,
+        measured=metres(drop_m),
+        required=metres(needs_m),
+        margin=metres(min(drop_m - near_m, far_m - drop_m)),
+        basis=Basis.SPEC,
+        formula="ceiling over the lens − lens height, against the mount's range",
+        inputs=lambda: (
+            Input("Lens height", metres(lens.height_m), Basis.MEASURED),
+            stated("Shortest", metres(near_m)),
+            stated("Longest", metres(far_m)),
+        ),
+        changes=() if state is State.CLEAR else (say("Choose a mount for a drop of {drop}.", drop=metres(drop_m)),),
+    )
+
+
+@check("screen.struck", title="Made to be struck", place=on(Slot.SCREEN))
+def struck(surface: Surface) -> Verdict:
+    """A plain projection sheet is never struck: the ball goes through it, or comes back off the wall."""
+    sheet = isinstance(surface, ProjectionSheet)
+    return worded(
+        State.BLOCKED if sheet else State.CLEAR,
+        say("{name} is a sheet for pictures only", name=surface.name) if sheet else say("Made to stop a ball"),
+        has="projection sheet" if sheet else "stops a ball",
+        wants="stops a ball",
+        formula="kind of surface",
+        inputs=lambda: (stated("Kind", "sheet" if sheet else "net or screen"),),
+        cures=(say("Choose an impact screen or a net."),),
+    )
+
+
+@check("screen.edge", title="Edge and frame", place=between(Slot.SCREEN, Slot.ENCLOSURE))
+def edge(surface: Surface, enclosure: Enclosure, kit: Kit) -> Verdict:
+    """The frame holds the edge that the screen has, or the hardware that was chosen does."""
+    has = known(surface.edge, surface, "edge")
+    takes = known(enclosure.takes_edges, enclosure, "edges it takes")
+    hardware = [hanging for hanging in kit.all(Hanging) if has in (hanging.takes or ())]
+    held = has in takes or bool(hardware)
+    return worded(
+        State.CLEAR if held else State.TIGHT,
+        say("{edge} fit", edge=has.words.capitalize())
+        if held
+        else say("Frame takes {takes}, the screen has {edge}", takes=listed(t.words for t in takes), edge=has.words),
+        has=has.words,
+        wants=listed(t.words for t in takes),
+        formula="edge of the screen among those the frame or its hardware holds",
+        inputs=lambda: (
+            stated("Screen", has.words),
+            stated("Frame", listed(t.words for t in takes)),
+            stated("Hardware", listed(h.name for h in hardware)),
+        ),
+        cures=(say("Choose hanging hardware for {edge}, or have the edge finished.", edge=has.words),),
+    )
+
+
+@check("screen.backing", title="Black cloth behind", place=on(Slot.SCREEN))
+def backing(screen: ImpactScreen, kit: Kit) -> Verdict:
+    """Thin fabric lets light through: black cloth behind it keeps the picture's blacks."""
+    needs = known(screen.needs_backing, screen, "need for backing")
+    black = [cloth for cloth in kit.all(MaskingCloth) if cloth.black]
+    state = State.CLEAR if not needs or black else State.TIGHT
+    return worded(
+        state,
+        say("Needs nothing behind it")
+        if not needs
+        else say("{cloth} hangs behind it", cloth=black[0].name)
+        if black
+        else say("Light shows through: black cloth belongs behind it"),
+        has=listed(cloth.name for cloth in black),
+        wants="black cloth" if needs else "nothing",
+        formula="what the maker says, against black cloth chosen",
+        inputs=lambda: (stated("Light shows through", "yes" if needs else "no"),),
+        cures=(say("Choose black, matt cloth."),),
+    )
+
+
+@check("screen.rebound", title="What comes back off the screen", place=on(Slot.SCREEN))
+def rebound(screen: ImpactScreen, kit: Kit) -> Verdict:
+    """One layer of fabric gives the ball back; two or more, or a topper of 30 mm behind it, take the most of it.
+
+    Eyes and heads are at stake: drop a ball from waist height against it before the first swing, and loosen cords.
+    """
+    layers = known(screen.layers, screen, "layers")
+    toppers = [pad for pad in kit.all(Padding) if pad.purpose == "topper" and (pad.thickness_m or 0) >= TOPPER_LEAST_M]
+    state = State.CLEAR if layers > 1 or toppers else State.TIGHT
+    return worded(
+        state,
+        say("{layers} take the ball", layers=f"{layers} layers")
+        if layers > 1
+        else say("{topper} takes half of it", topper=toppers[0].name)
+        if toppers
+        else say("One layer gives the ball back"),
+        has=f"{layers} layers" if layers > 1 else listed(pad.name for pad in toppers),
+        wants="2 layers or a topper",
+        formula="layers of fabric, or a topper of 30 mm behind it",
+        inputs=lambda: (
+            stated("Layers", str(layers)),
+            Input("Rebound with a topper", Quantity(HALVED, Unit.SHARE), Basis.TRADE),
+        ),
+        cures=(say("Hang a mattress topper behind it; fewer cords, then test."),),
+        basis=Basis.TRADE,
+    )
+
+
+@check("enclosure.complete", title="What the kit leaves out", place=on(Slot.ENCLOSURE))
+def complete(enclosure: Enclosure, kit: Kit) -> Verdict:
+    """Everything that the kit leaves to the buyer has been chosen besides."""
+    left_out = known(enclosure.leaves_out, enclosure, "list of what is left out")
+    missing = [piece for piece in left_out if not _has_piece(piece, kit)]
+    return worded(
+        State.TIGHT if missing else State.CLEAR,
+        say("Leaves out {pieces}", pieces=listed(p.words for p in missing)) if missing else say("Complete"),
+        has=f"{len(left_out) - len(missing)} of {len(left_out)} left out are chosen",
+        wants="all of it",
+        formula="what the kit leaves out − what is chosen besides",
+        inputs=lambda: (stated("Left out", listed(p.words for p in left_out)),),
+        cures=(say("Choose {pieces}; each is among the small items.", pieces=listed(p.words for p in missing)),),
+    )
+
+
+def _has_piece(piece: KitPiece, kit: Kit) -> bool:
+    by_piece = {
+        KitPiece.FRAME: any(kit.all(FrameMaterial)),
+        KitPiece.FITTINGS: any(kit.all(FrameFitting)),
+        KitPiece.CLOTH: any(kit.all(SideProtection)),
+        KitPiece.CORDS: any(kit.all(Hanging)),
+        KitPiece.EDGE_PADDING: any(pad.purpose == "edge" for pad in kit.all(Padding)),
+        KitPiece.SILL_PAD: any(pad.purpose == "sill" for pad in kit.all(Padding)),
+        KitPiece.FEET: kit.decided("frame-feet") is not None,
+    }
+    return by_piece[piece]
+
+
+@check("screen.sides", title="Protection beside the bay", place=on(Slot.SCREEN))
+def sides(brief: Brief, surface: Surface, enclosure: Enclosure | None, kit: Kit) -> Verdict:
+    """A shank flies right off a right-hander's club and left off a left-hander's: that side is closed.
+
+    Visitors may be of either hand. The enclosure's own sides serve, or netting beside the bay, one for each side.
+    """
+    hands = {player.handedness for player in known_players(brief)} | (set(Handedness) if brief.visitors else set())
+    own = known(enclosure.sides, enclosure, "sides") if enclosure else False
+    nets = len(list(kit.all(SideProtection)))
+    has, needs = (2 if own else nets), len(hands)
+    named = listed({Handedness.RIGHT: "right", Handedness.LEFT: "left"}[hand] for hand in sorted(hands))
+    return counted(
+        State.CLEAR if has >= needs else State.BLOCKED if has == 0 and brief.visitors else State.TIGHT,
+        say("Both sides are closed")
+        if has >= 2
+        else say("{has} of {needs} closed: {sides}", has=str(has), needs=str(needs), sides=named),
+        Unit.PIECES,
+        has=has,
+        needs=needs,
+        formula="sides closed by the enclosure or by netting − shank sides of the hands that play",
+        inputs=lambda: (
+            Input("Shank sides", named, Basis.TRADE),
+            stated("Enclosure has sides", "yes" if own else "no"),
+            stated("Netting", str(nets)),
+        ),
+        cures=(say("Hang netting on the {sides} of the bay.", sides=named),),
+        basis=Basis.TRADE,
+    )
+
+
+@check("screen.weight", title="Weight on its cords", place=on(Slot.SCREEN))
+def weight(surface: Surface, kit: Kit) -> Verdict:
+    """What the screen weighs, against what its hanging hardware carries, a quarter to spare."""
+    own = known(surface.weight_kg, surface, "weight")
+    hangings = list(kit.all(Hanging))
+    carried = sum(known(h.load_kg, h, "load") * known(h.pack_size, h, "pack size") for h in hangings)
+    state = judge(carried - own, LOAD_COMFORT_SHARE * own) if hangings else State.TIGHT
+    return counted(
+        state,
+        say("{screen} weighs {own}, its cords carry {carried}", screen=surface.name, own=_kg(own), carried=_kg(carried))
+        if hangings
+        else say("{screen} weighs {own}, nothing to hang it by is chosen yet", screen=surface.name, own=_kg(own)),
+        Unit.KILOGRAM,
+        has=carried,
+        needs=own,
+        formula="load of one × pieces − weight of the screen",
+        inputs=lambda: (stated("Weight", _kg(own)), *(stated(h.name, _kg(h.load_kg or 0.0)) for h in hangings)),
+        cures=(say("Choose cords or hooks that carry {load}.", load=_kg(own * (1 + LOAD_COMFORT_SHARE))),),
+    )
+
+
+def _kg(value: float) -> Quantity:
+    return Quantity(value, Unit.KILOGRAM)

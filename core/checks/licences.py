@@ -1,0 +1,177 @@
+"""Licences: nothing paid twice, what a licence paid once is worth later, packs and connectors that fit."""
+
+from collections.abc import Iterable
+
+from core.checks.data import WANTED
+from core.checks.figures import listed, stated, worded
+from core.checks.places import between, on
+from core.checks.register import check
+from core.checks.verdict import Basis, Input, State, Verdict
+from core.model.brief import Brief, Purpose
+from core.model.build import Slot
+from core.model.facts import known
+from core.model.kit import Kit
+from core.model.parts import (
+    Billing,
+    Connector,
+    CoursePack,
+    DataLink,
+    Feature,
+    LaunchMonitor,
+    LinkAdapter,
+    Machine,
+    MonitorPackage,
+    MonitorPlan,
+    Title,
+    TitlePlan,
+)
+from core.quantities import say
+
+FEATURES_BY_PURPOSE: dict[Purpose, tuple[Feature, ...]] = {
+    Purpose.SWING_WORK: (Feature.RANGE,),
+    Purpose.CLUB_TESTING: (Feature.RANGE,),
+    Purpose.COACHING: (Feature.RANGE, Feature.COACHING),
+    Purpose.FAMILY_GAMES: (Feature.SKILLS_GAMES, Feature.CHILDREN),
+    Purpose.PUTTING: (Feature.PUTTING,),
+}
+"""What a purpose wants of a title (trade)."""
+
+
+@check("title.bundle", title="Nothing paid twice", place=between(Slot.MONITOR, Slot.TITLE))
+def bundle(monitor: LaunchMonitor, plan: MonitorPlan, title: Title, title_plan: TitlePlan, kit: Kit) -> Verdict:
+    """The monitor's plan is no higher than data and title need, and no package repeats what the plan unlocks.
+
+    A higher plan that brings the title along is worth it where the title would be paid for besides.
+    """
+    wanted_tier = next((link.tier for link in title.monitor_links if link.monitor == monitor.id), 0)
+    bundled = title.id in plan.bundled_titles
+    repeated = [
+        package.name
+        for package in kit.all(MonitorPackage)
+        if monitor.id in package.monitors and set(package.unlocks) & set(plan.unlocks)
+    ]
+    bringing = [other for other in monitor.plans if title.id in other.bundled_titles]
+    paid = title_plan.billing is not Billing.FREE and not bundled
+    twice = paid and plan.tier > wanted_tier and bool(plan.bundled_titles) and not bundled
+    cures = []
+    if repeated:
+        headline = say("Plan {plan} and {packages} unlock the same", plan=plan.name, packages=listed(repeated))
+        cures.append(say("Drop the package, or take a lower plan."))
+    elif twice:
+        headline = say(
+            "Plan {plan} brings another title along, and {title} is paid besides", plan=plan.name, title=title.name
+        )
+        cures.append(say("Play a title that the plan brings: {titles}.", titles=listed(plan.bundled_titles)))
+    elif bundled:
+        headline = say("Plan {plan} brings {title} along", plan=plan.name, title=title.name)
+    else:
+        headline = say("Each is paid for once")
+    if twice and bringing:
+        cures.append(say("Plan {plan} brings {title} along.", plan=bringing[0].name, title=title.name))
+    return worded(
+        State.TIGHT if repeated or twice else State.CLEAR,
+        headline,
+        has=plan.name,
+        wants="each paid for once",
+        formula="titles and data in the monitor's plan, against what is paid for besides",
+        inputs=lambda: (
+            stated("Plan brings", listed(plan.bundled_titles)),
+            stated("Plan unlocks", listed(field.words for field in plan.unlocks)),
+            stated("Title's plan", title_plan.name),
+        ),
+        cures=tuple(cures),
+    )
+
+
+@check("title.later_versions", title="Later versions", place=on(Slot.TITLE))
+def later_versions(title: Title, plan: TitlePlan) -> Verdict:
+    """A licence paid once may stop at today's version; a subscription brings later ones along."""
+    once = plan.billing is Billing.ONCE
+    later = known(plan.later_versions, title, f"later versions in plan {plan.name}") if once else True
+    return worded(
+        State.CLEAR if later else State.TIGHT,
+        say("Later versions are included") if later else say("Plan {plan} stops at today's version", plan=plan.name),
+        has="included" if later else "not included",
+        wants="included",
+        formula="what the maker says of versions that come out later",
+        inputs=lambda: (stated("Plan", plan.name), stated("Paid", plan.billing.value)),
+        cures=(say("Count in the price of a new licence within the horizon, or take a plan with later versions."),),
+    )
+
+
+@check("title.features", title="What the title is used for", place=on(Slot.TITLE))
+def features(brief: Brief, title: Title, plan: TitlePlan, kit: Kit) -> Verdict:
+    """The title's plan, with its packs, offers what the purposes want: a range, games, coaching, putting."""
+    purposes = [purpose for purpose in Purpose if brief.weight(purpose) >= WANTED]
+    wanted = tuple(dict.fromkeys(f for purpose in purposes for f in FEATURES_BY_PURPOSE.get(purpose, ())))
+    offered = known(plan.features, title, f"features of plan {plan.name}")
+    packs = [pack for pack in kit.all(CoursePack) if title.id in pack.titles]
+    has = (*offered, *(feature for pack in packs for feature in pack.features))
+    missing = [feature for feature in wanted if feature not in has]
+    elsewhere = [other.name for other in title.plans if other.features and set(missing) <= set(other.features)]
+    never = bool(missing) and len(missing) == len(wanted) and not elsewhere
+    return worded(
+        State.BLOCKED if never else State.TIGHT if missing else State.CLEAR,
+        say("Lacks {missing}", missing=_features(missing)) if missing else say("Offers all that is wanted"),
+        has=_features(has),
+        wants=_features(wanted),
+        formula="features wanted by purposes that weigh 3 or more − features of plan and packs",
+        inputs=lambda: (
+            stated("Offered", _features(has)),
+            Input("Wanted", _features(wanted), Basis.TRADE),
+        ),
+        cures=(say("Plans that have it: {plans}.", plans=listed(elsewhere)),)
+        if elsewhere
+        else (say("Choose another title."),),
+    )
+
+
+@check("title.online", title="Connection that the title needs", place=between(Slot.TITLE, Slot.MACHINE))
+def online(title: Title, machine: Machine, kit: Kit) -> Verdict:
+    """A title that must be connected to play needs a machine with Wi-Fi or a network cable."""
+    needs = known(title.online, title, "need for a connection")
+    own = known(machine.links, machine, "links")
+    links = (*own, *(link for adapter in kit.all(LinkAdapter) for link in adapter.gives or ()))
+    connected = DataLink.WIFI in links or DataLink.NETWORK in links
+    state = State.CLEAR if connected or needs == "no" else State.BLOCKED if needs == "needed" else State.TIGHT
+    return worded(
+        state,
+        say("{machine} can be connected", machine=machine.name)
+        if connected
+        else say("{title} plays without a connection", title=title.name)
+        if needs == "no"
+        else say("{machine} has no way to be connected", machine=machine.name),
+        has=listed(link.words for link in links),
+        wants="Wi-Fi or network cable" if needs != "no" else "nothing",
+        formula="Wi-Fi or network among the machine's links",
+        inputs=lambda: (stated("Connection", needs), stated("Machine", listed(link.words for link in own))),
+        cures=(say("A small Wi-Fi adapter, or a network cable."),),
+    )
+
+
+@check("title.packs", title="Packs and connectors fit", place=on(Slot.TITLE))
+def packs(title: Title, monitor: LaunchMonitor | None, kit: Kit) -> Verdict:
+    """Course packs and connectors are made for this title, packages for this monitor."""
+    astray = [pack.name for pack in kit.all(CoursePack) if title.id not in pack.titles]
+    astray += [
+        connector.name
+        for connector in kit.all(Connector)
+        if title.id not in connector.titles or (monitor is not None and monitor.id not in connector.monitors)
+    ]
+    if monitor is not None:
+        astray += [package.name for package in kit.all(MonitorPackage) if monitor.id not in package.monitors]
+    return worded(
+        State.BLOCKED if astray else State.CLEAR,
+        say("{names} is made for another", names=listed(astray))
+        if astray
+        else say("All packs are made for what hangs here"),
+        has=listed(astray),
+        wants="none astray",
+        formula="packs, packages and connectors whose maker does not list what hangs here",
+        inputs=lambda: (stated("Title", title.name), stated("Monitor", monitor.name if monitor else "none")),
+        cures=(say("Take {names} off, or choose what it is made for.", names=listed(astray)),),
+    )
+
+
+def _features(found: Iterable[Feature]) -> str:
+    return listed(feature.words for feature in found)

@@ -1,0 +1,51 @@
+"""Where a cable runs from the machine to what hangs or stands elsewhere, and how long it must be."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from itertools import pairwise
+
+Point3 = tuple[float, float, float]
+SLACK_FACTOR = 1.10
+END_M = 0.5
+"""At each end, to reach the plug (trade)."""
+STOCK_LENGTHS_M = (0.5, 1.0, 1.5, 2.0, 3.0, 5.0, 7.5, 10.0, 15.0, 20.0, 30.0)
+"""Lengths in which cables are sold (trade)."""
+
+
+@dataclass(frozen=True)
+class CableRoute:
+    """A cable's way, square along walls, floor and ceiling."""
+
+    points: tuple[Point3, ...]
+
+    @property
+    def path_m(self) -> float:
+        """Length of the way itself, in metres."""
+        return sum(sum(abs(a - b) for a, b in zip(start, end, strict=True)) for start, end in pairwise(self.points))
+
+    @property
+    def needed_m(self) -> float:
+        """Length of cable: the way × 1.10 and 0.5 m at each end, in metres.
+
+        >>> CableRoute(((0.0, 4.0, 0.8), (0.0, 4.0, 2.6), (2.0, 4.0, 2.6))).needed_m
+        5.18
+        """
+        return self.path_m * SLACK_FACTOR + 2 * END_M
+
+    @property
+    def stock_m(self) -> float | None:
+        """The next length in which cables are sold; `None` beyond the longest."""
+        return next((length for length in STOCK_LENGTHS_M if length >= self.needed_m - 1e-9), None)
+
+
+def route_over_ceiling(start: Point3, end: Point3, height_m: Callable[[float, float], float]) -> CableRoute:
+    """Up the wall from `start`, square along under the ceiling, and down to `end`; `height_m` is the ceiling's."""
+    (x0, y0, _), (x1, y1, _) = start, end
+    corners = ((x0, y0), (x0, y1), (x1, y1))
+    return CableRoute((start, *((x, y, height_m(x, y)) for x, y in corners), end))
+
+
+def route_along_floor(start: Point3, end: Point3) -> CableRoute:
+    """Down to the floor from `start`, square along it, and up to `end`."""
+    (x0, y0, _), (x1, y1, _) = start, end
+    return CableRoute((start, (x0, y0, 0.0), (x0, y1, 0.0), (x1, y1, 0.0), end))

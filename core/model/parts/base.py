@@ -1,0 +1,99 @@
+"""What every part says of itself: who makes it, what it costs, how it is licensed, and where its facts come from.
+
+A fact that a maker does not state is `None`; a check that needs it answers *unknown* and names it.
+"""
+
+from datetime import date
+from enum import StrEnum
+from typing import Annotated, Self
+
+from pydantic import Field, model_validator
+
+from core.model.record import Identifier, Kilograms, MinorMoney, Name, Record, Watts
+from core.quantities import Money
+
+Shape = Annotated[str, Field(pattern=r"^[1-9][0-9]?:[1-9][0-9]?$")]
+Word = Annotated[str, Field(min_length=1, max_length=40)]
+Year = Annotated[int, Field(ge=1990, le=2100)]
+
+
+class Price(Record):
+    """A list price. Without `tax_included` the brief's tax is added."""
+
+    minor: MinorMoney
+    currency: str = "EUR"
+    tax_included: bool = True
+
+    @property
+    def money(self) -> Money:
+        """The price as money."""
+        return Money(self.minor, self.currency)
+
+
+class Billing(StrEnum):
+    """How a plan is paid for."""
+
+    FREE = "free"
+    MONTHLY = "monthly"
+    YEARLY = "yearly"
+    ONCE = "once"
+
+
+class Plan(Record):
+    """One way of licensing a title or a monitor's own services."""
+
+    id: Identifier
+    name: Name
+    billing: Billing = Billing.FREE
+    price: Price | None = None
+    """What one period costs, or the single payment; nothing for a free plan."""
+
+
+class FactSource(Record):
+    """Where one fact of a sheet was read, when, and what somebody else says of the same."""
+
+    source: Name
+    seen: date | None = None
+    """The day on which it was read."""
+    other: str | float | None = None
+    """What a second source states instead, in the fact's own unit; both are kept, and the conflict is shown."""
+    other_source: Annotated[str, Field(max_length=120)] = ""
+
+
+class Part(Record):
+    """What every part says of itself."""
+
+    id: Identifier
+    """The part's own name in files; letters, digits and hyphens."""
+    maker: Name
+    """Who makes it."""
+    name: Name
+    """What its maker calls it."""
+    price: Price | None = None
+    """The list price; of a pack, a metre or a stick where the part is sold by these."""
+    note: Annotated[str, Field(max_length=500)] = ""
+    """One thing a buyer should know."""
+    sources: dict[str, FactSource] = {}
+    """By field of this sheet: where the fact was read, and when."""
+
+    @model_validator(mode="after")
+    def _sources_name_facts(self) -> Self:
+        fields = type(self).model_fields
+        for name in self.sources:
+            if name not in fields and name not in (self.model_extra or {}):
+                raise ValueError(f"sources name '{name}', which is no fact of this sheet")
+        return self
+
+
+class Device(Part):
+    """A part that draws power."""
+
+    power_w: Watts | None = None
+    """What it draws from the mains at work; 0 for one that runs off a battery or another device."""
+
+
+class Weighed(Part):
+    """A part whose weight something else has to carry."""
+
+    weight_kg: Kilograms | None = None
+    """Its own weight, without what it is fixed with."""

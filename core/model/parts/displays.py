@@ -1,0 +1,71 @@
+"""What shows the picture."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from core.model.parts.base import Device, Weighed
+from core.model.parts.machines import VideoPort
+from core.model.record import Decibels, Degrees, Hours, In, Metres, Watts
+from core.quantities import Unit
+
+Pixels = Annotated[int, In(Unit.PIXELS), Field(gt=0, le=20_000)]
+Ratio = Annotated[float, Field(gt=0, le=10)]
+
+
+class Display(Device, Weighed):
+    """What shows the picture."""
+
+    width_px: Pixels | None = None
+    """Pixels across the panel."""
+    height_px: Pixels | None = None
+    """Lines of the panel."""
+    inputs: tuple[VideoPort, ...] | None = None
+    """Plugs that it takes a picture from."""
+    speaker_w: Watts | None = None
+    """Power of its own speaker; 0 without one."""
+    noise_db: Decibels | None = None
+    """How loud its fan is, a metre away."""
+
+
+class Projector(Display):
+    """A projector hung from the ceiling, upside down."""
+
+    kind: Literal["projector"] = "projector"
+    throw_min: Ratio | None = None
+    """Distance over raster width at the wide end of the zoom."""
+    throw_max: Ratio | None = None
+    """Distance over raster width at the long end; the same as the other without zoom."""
+    lumens: Annotated[float, In(Unit.LUMEN), Field(gt=0, le=100_000)] | None = None
+    """Stated brightness."""
+    native_contrast: Annotated[float, In(Unit.RATIO), Field(gt=1)] | None = None
+    """White over black of the machine itself."""
+    lens_above_min: float | None = None
+    """Lowest height of the lens over the raster's top edge, as a share of raster height."""
+    lens_above_max: float | None = None
+    """Highest, over the vertical shift; the same as the lowest without shift."""
+    keystone_max_deg: Degrees | None = None
+    """Most tilt that it can square."""
+    light_hours: Annotated[Hours, Field(gt=0)] | None = None
+    """Rated life of the lamp or the light source."""
+
+
+class StandingDisplay(Display):
+    """A display that stands beside the bay and is never struck."""
+
+    width_m: Metres | None = None
+    """Outer width."""
+    height_m: Metres | None = None
+    """Outer height."""
+
+
+class Television(StandingDisplay):
+    """A television."""
+
+    kind: Literal["television"] = "television"
+
+
+class DeskMonitor(StandingDisplay):
+    """A computer's monitor."""
+
+    kind: Literal["desk_monitor"] = "desk_monitor"

@@ -1,0 +1,74 @@
+"""What the title runs on."""
+
+from enum import StrEnum
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from core.model.parts.base import Device
+from core.model.parts.monitors import DataLink
+from core.model.parts.software import Gigabytes, Grade
+from core.model.record import Decibels, In, Pieces
+from core.quantities import Unit
+
+OutputLines = Annotated[int, In(Unit.LINES), Field(ge=0, le=10_000)]
+
+
+class VideoPort(StrEnum):
+    """A plug for a picture."""
+
+    HDMI = "hdmi"
+    DISPLAYPORT = "displayport"
+    USB_C = "usb_c"
+    DVI = "dvi"
+    VGA = "vga"
+
+    @property
+    def words(self) -> str:
+        """As a sentence says it."""
+        return {"hdmi": "HDMI", "displayport": "DisplayPort", "usb_c": "USB-C", "dvi": "DVI", "vga": "VGA"}[self.value]
+
+
+class Machine(Device):
+    """What the title runs on. Grades are ordinal classes from 1 to 10, the same scale in every spec sheet."""
+
+    platform: str | None = None
+    """Its operating system."""
+    graphics_name: str | None = None
+    """What a hardware report calls its graphics."""
+    graphics_grade: Grade | None = None
+    """Class of its graphics."""
+    graphics_memory_gb: Gigabytes | None = None
+    """Memory of its graphics alone."""
+    memory_gb: Gigabytes | None = None
+    """Main memory."""
+    processor_name: str | None = None
+    """What a hardware report calls its processor."""
+    processor_grade: Grade | None = None
+    """Class of its processor."""
+    storage_gb: Gigabytes | None = None
+    """Free storage."""
+    output_lines: OutputLines | None = None
+    """Most lines it can send to a display; 0 without a video output."""
+    outputs: tuple[VideoPort, ...] | None = None
+    """Its video outputs, one for each display that it can serve."""
+    usb_ports: Pieces | None = None
+    """USB sockets for other devices."""
+    links: tuple[DataLink, ...] | None = None
+    """How it can listen to a monitor or the network."""
+    noise_db: Decibels | None = None
+    """How loud it is at work, a metre away."""
+
+
+class Computer(Machine):
+    """A desktop or laptop computer."""
+
+    kind: Literal["computer"] = "computer"
+
+
+class Tablet(Machine):
+    """A tablet."""
+
+    kind: Literal["tablet"] = "tablet"
+    mirror_delay_ms: Annotated[int, Field(ge=0, le=5_000)] | None = None
+    """How late the picture is when it is mirrored to a display, in thousandths of a second."""

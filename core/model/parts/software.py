@@ -1,0 +1,118 @@
+"""Simulator software: titles, their plans and packs, and how they listen to a monitor."""
+
+from enum import StrEnum
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from core.model.parts.base import Billing, Part, Plan, Shape
+from core.model.parts.monitors import Tier
+from core.model.record import Identifier, In, Record
+from core.quantities import Unit
+
+Gigabytes = Annotated[float, In(Unit.GIGABYTE), Field(ge=0, le=100_000)]
+Grade = Annotated[int, In(Unit.GRADE), Field(ge=1, le=10)]
+Lines = Annotated[int, In(Unit.LINES), Field(gt=0, le=10_000)]
+Courses = Annotated[int, Field(ge=0, le=1_000_000)]
+
+
+class Feature(StrEnum):
+    """What people do with a title."""
+
+    RANGE = "range"
+    SKILLS_GAMES = "skills_games"
+    TOURNAMENTS = "tournaments"
+    CHILDREN = "children"
+    COACHING = "coaching"
+    MULTI_SPORT = "multi_sport"
+    ONLINE_PLAY = "online_play"
+    PUTTING = "putting"
+
+    @property
+    def words(self) -> str:
+        """As a sentence says it."""
+        return {"children": "children's games"}.get(self.value, self.value.replace("_", " "))
+
+
+class TitlePlan(Plan):
+    """A plan of a software title."""
+
+    courses: Courses | None = None
+    """Courses that come with it."""
+    features: tuple[Feature, ...] | None = None
+    """What it can be used for."""
+    later_versions: bool | None = None
+    """A licence paid once is good for versions that come out later."""
+
+
+class MonitorLink(Record):
+    """How a title listens to a monitor."""
+
+    monitor: Identifier
+    via: Literal["native", "connector"] = "native"
+    tier: Tier = 0
+    """Least tier of the monitor maker's plan."""
+
+
+class MachineNeeds(Record):
+    """What a title asks of a machine; `None` where its maker states nothing."""
+
+    graphics_grade: Grade | None = None
+    graphics_memory_gb: Gigabytes | None = None
+    memory_gb: Gigabytes | None = None
+    processor_grade: Grade | None = None
+    storage_gb: Gigabytes | None = None
+
+
+class ResolutionNeeds(Record):
+    """A title's stated machine for pictures of up to `lines` lines."""
+
+    lines: Lines
+    minimum: MachineNeeds
+    recommended: MachineNeeds
+
+
+class Title(Part):
+    """Simulator software."""
+
+    kind: Literal["title"] = "title"
+    shapes: tuple[Shape, ...] = ()
+    """Picture shapes it can draw, width to height."""
+    lines_max: Lines | None = None
+    """Most lines that it draws."""
+    platforms: tuple[str, ...] = ()
+    """Operating systems that it runs on."""
+    online: Literal["no", "better", "needed"] | None = None
+    """Whether it has to be connected to play."""
+    plans: tuple[TitlePlan, ...] = ()
+    """Ways of licensing it."""
+    monitor_links: tuple[MonitorLink, ...] = ()
+    """Monitors that it listens to, and how."""
+    machine_needs: tuple[ResolutionNeeds, ...] = ()
+    """The computer that its maker asks for, by lines of the picture."""
+
+
+class CoursePack(Part):
+    """Courses or another add-on of a title."""
+
+    kind: Literal["course_pack"] = "course_pack"
+    titles: tuple[Identifier, ...] = ()
+    """Ids of the titles that it is made for."""
+    courses: Courses | None = None
+    """Courses that it adds."""
+    features: tuple[Feature, ...] = ()
+    """What it adds besides."""
+    billing: Billing = Billing.ONCE
+    """How its price is paid."""
+
+
+class Connector(Part):
+    """A program that passes a monitor's shots on to a title; neither maker supports it."""
+
+    kind: Literal["connector"] = "connector"
+    titles: tuple[Identifier, ...] = ()
+    """Ids of the titles that it speaks to."""
+    monitors: tuple[Identifier, ...] = ()
+    """Ids of the monitors that it listens to."""
+    billing: Billing = Billing.ONCE
+    """How its price is paid."""

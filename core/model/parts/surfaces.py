@@ -1,0 +1,98 @@
+"""What stops the ball, and the cloth behind and around it."""
+
+from enum import StrEnum
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from core.model.parts.base import Part, Weighed
+from core.model.record import In, Metres, MetresPerSecond
+from core.quantities import Unit
+
+Sound = Literal["loud", "damped", "quiet"]
+
+
+class Edge(StrEnum):
+    """How the edge of a screen or net is made for hanging."""
+
+    GROMMETS = "grommets"
+    LOOPS = "loops"
+    POCKETS = "pockets"
+    HOOK_TAPE = "hook_tape"
+    RAW = "raw"
+
+    @property
+    def words(self) -> str:
+        """As a sentence says it."""
+        return {"hook_tape": "hook and loop tape", "raw": "raw edge"}.get(self.value, self.value)
+
+
+class Surface(Weighed):
+    """What stops the ball."""
+
+    width_m: Metres | None = None
+    """Outer width."""
+    height_m: Metres | None = None
+    """Outer height."""
+    rated_ball_speed_m_s: MetresPerSecond | None = None
+    """Fastest *ball* that it is rated for."""
+    rated_club_speed_m_s: MetresPerSecond | None = None
+    """Fastest *club* that its seller quotes: a lower number that says less."""
+    sound: Sound | None = None
+    """How loud a struck ball is, as the maker tells it."""
+    edge: Edge | None = None
+    """How its edge is made for hanging."""
+    edge_spacing_m: Annotated[Metres, Field(gt=0.02)] | None = None
+    """From one fixing in its edge to the next."""
+
+
+class ImpactScreen(Surface):
+    """Fabric that is struck and shows the picture."""
+
+    kind: Literal["impact_screen"] = "impact_screen"
+    border_m: Metres | None = None
+    """Edge all round that carries no picture."""
+    gain: Annotated[float, In(Unit.FACTOR), Field(gt=0, le=5)] | None = None
+    """Light it gives back, against a plain white wall."""
+    layers: Annotated[int, Field(ge=1, le=9)] | None = None
+    """Layers of fabric."""
+    needs_backing: bool | None = None
+    """Light shows through: black cloth belongs behind it."""
+    turns: Annotated[int, Field(ge=1, le=4)] | None = None
+    """Ways up in which it can hang: 4 for a square with the same edge all round."""
+
+
+class ProjectionSheet(Surface):
+    """A plain sheet for a picture. It is never struck: the ball goes through it or comes back."""
+
+    kind: Literal["projection_sheet"] = "projection_sheet"
+    gain: Annotated[float, In(Unit.FACTOR), Field(gt=0, le=5)] | None = None
+    """Light it gives back, against a plain white wall."""
+
+
+class Net(Surface):
+    """A net: stops the ball, shows no picture."""
+
+    kind: Literal["net"] = "net"
+
+
+class Baffle(Part):
+    """Heavy cloth behind a net or screen that takes the sound and what is left of the ball."""
+
+    kind: Literal["baffle"] = "baffle"
+    width_m: Metres | None = None
+    """Width of the cloth."""
+    height_m: Metres | None = None
+    """Height of the cloth."""
+    sound: Sound | None = None
+    """How loud a ball is with it behind the surface."""
+
+
+class MaskingCloth(Part):
+    """Dark cloth off the roll, behind a thin screen or around the picture; the price is that of a metre."""
+
+    kind: Literal["masking_cloth"] = "masking_cloth"
+    roll_width_m: Annotated[Metres, Field(gt=0.1)] | None = None
+    """Width of the roll."""
+    black: bool | None = None
+    """Black and matt, so that no light comes back."""

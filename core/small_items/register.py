@@ -1,0 +1,75 @@
+"""The register of small items. Each is a function whose typed parameters say what it follows from."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from core.checks.register import REGISTRY
+from core.checks.registry import BadCheck, Read, reads_of
+from core.model.build import Slot
+from core.model.facts import MissingFact
+from core.model.parts import Part
+from core.small_items.item import ItemKind, Need, SmallItem
+
+Function = Callable[..., Need | None]
+
+
+@dataclass(frozen=True)
+class SmallItems:
+    """Every small item that follows from a build, in the order of the chain."""
+
+    items: tuple[SmallItem, ...]
+
+
+@dataclass(frozen=True)
+class Rule:
+    """A registered item, what it reads, and the function that says whether and how much."""
+
+    item: ItemKind
+    reads: tuple[Read, ...]
+    run: Function
+
+
+RULES: dict[str, Rule] = {}
+
+
+def small_item(
+    id: str, title: str, *, near: Slot, kind: type[Part], sold_by: tuple[str, ...] = ()
+) -> Callable[[Function], Function]:
+    """Register a function as the rule for item `id`; it answers `None` where the item is not needed.
+
+    Raises `BadCheck` for a duplicate id, a fact in `sold_by` that `kind` has not, or as `check` does.
+    """
+
+    def register(function: Function) -> Function:
+        if id in RULES:
+            raise BadCheck(f"small item {id} is registered twice")
+        if unknown := [fact for fact in sold_by if fact not in kind.model_fields]:
+            raise BadCheck(f"small item {id} is sold by {unknown[0]}, which {kind.__name__} does not state")
+        RULES[id] = Rule(ItemKind(id, title, near, kind, sold_by), reads_of(function, id), function)
+        return function
+
+    return register
+
+
+def close_register() -> None:
+    """Make `SmallItems` a reading, from everything that any rule reads. Called once, after the last rule."""
+    kinds = {read.type: Read(read.name, read.type, optional=True) for rule in RULES.values() for read in rule.reads}
+
+    def gathered(*values: object) -> SmallItems:
+        readings = dict(zip(kinds, values, strict=True))
+        found = [_asked(rule, readings) for rule in RULES.values()]
+        order = list(Slot)
+        return SmallItems(tuple(sorted((item for item in found if item), key=lambda item: order.index(item.item.near))))
+
+    REGISTRY.gather(SmallItems, tuple(kinds.values()), gathered)
+
+
+def _asked(rule: Rule, readings: dict[type, object]) -> SmallItem | None:
+    arguments = [readings[read.type] for read in rule.reads]
+    if any(value is None and not read.optional for read, value in zip(rule.reads, arguments, strict=True)):
+        return None
+    try:
+        need = rule.run(*arguments)
+    except MissingFact as missing:
+        return SmallItem(rule.item, None, missing)
+    return SmallItem(rule.item, need) if need else None
