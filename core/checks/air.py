@@ -40,7 +40,7 @@ def fresh_air(brief: Brief, room: Room, kit: Kit) -> Verdict:
     needs = AIR_PER_PERSON_L_S * people
     fans = list(kit.all(Ventilation))
     has = sum(known(fan.airflow_l_s, fan, "airflow") for fan in fans)
-    opens = [opening.name for opening in room.openings if opening.opens is not Opens.NOT]
+    opens = opened(room) if has < needs else []
     if has >= needs:
         state = judge(has - needs, AIR_COMFORT_SHARE * needs)
     else:
@@ -56,7 +56,7 @@ def fresh_air(brief: Brief, room: Room, kit: Kit) -> Verdict:
         formula="airflow of fans − 10 L/s × players",
         inputs=lambda: (
             Input("Players", str(people), Basis.MEASURED),
-            Input("Can be opened", listed(opens), Basis.MEASURED),
+            Input("Can be opened", listed(o.name for o in room.openings if o.opens is not Opens.NOT), Basis.MEASURED),
             *(stated(fan.name, _flow(fan.airflow_l_s or 0.0)) for fan in fans),
         ),
         cures=(
@@ -76,7 +76,7 @@ def heat(brief: Brief, room: Room, load: Load, kit: Kit) -> Verdict:
     volume_m3 = room.width_m * room.length_m * (room.ceiling_m - room.lining_m)
     watts = PERSON_W * people + load.total_w
     most = HEAT_PER_CUBIC_METRE_W * volume_m3
-    aired = any(kit.all(Ventilation)) or any(opening.opens is not Opens.NOT for opening in room.openings)
+    aired = watts <= most or any(kit.all(Ventilation)) or bool(opened(room))
     state = State.CLEAR if watts <= most else State.TIGHT if aired else State.BLOCKED
     return counted(
         state,
@@ -105,7 +105,7 @@ def fuel(room: Room, kit: Kit) -> Verdict:
     heaters = [heater for heater in kit.all(Heater) if known(heater.method, heater, "way of heating") == "fuel"]
     bad = [heater.name for heater in heaters if not known(heater.made_for_indoors, heater, "use indoors")]
     alarm = any(kit.all(CarbonMonoxideAlarm))
-    aired = any(kit.all(Ventilation)) or any(opening.opens is not Opens.NOT for opening in room.openings)
+    aired = not heaters or any(kit.all(Ventilation)) or bool(opened(room))
     lacks = [*(() if alarm else ("a carbon-monoxide alarm",)), *(() if aired else ("ventilation",))]
     if not heaters:
         state, headline = State.CLEAR, say("Nothing burns fuel in here")
@@ -135,13 +135,9 @@ def fuel(room: Room, kit: Kit) -> Verdict:
 @check("noise.devices", title="Hum of the devices", place=IN_ROOM)
 def hum(brief: Brief, chain: Chain, kit: Kit) -> Verdict:
     """The loudest device is no louder than the house puts up with: 45 dB for any, 38 damped, 32 quiet, a metre away."""
-    parts: list[Machine | Display | Heater | Ventilation] = [
-        *(h.part for h in chain if isinstance(h.part, Machine | Display))
-    ]
-    parts += [*kit.all(Display)]
-    parts += [*kit.all(Heater)]
-    parts += [*kit.all(Ventilation)]
-    levels = [(known(part.noise_db, part, "noise"), part.name) for part in parts]
+    hung = [_level(h.part) for h in chain if isinstance(h.part, Machine | Display)]
+    beside = (*map(_level, kit.all(Display)), *map(_level, kit.all(Heater)), *map(_level, kit.all(Ventilation)))
+    levels = [*hung, *beside]
     if not levels:
         raise MissingFact("Which devices hum", "Choose a machine and a display.")
     loudest, name = max(levels)
@@ -217,6 +213,17 @@ def lamp_on_screen(kit: Kit) -> Verdict:
         cures=(say("Turn it to the ball, or have it on a switch of its own."),),
         basis=Basis.TRADE,
     )
+
+
+def _level(part: Machine | Display | Heater | Ventilation) -> tuple[float, str]:
+    return known(part.noise_db, part, "noise"), part.name
+
+
+def opened(room: Room) -> list[str]:
+    """Names of the windows and doors that open. Raises `MissingFact` while no window or door was entered."""
+    if not room.openings:
+        raise MissingFact("Which windows and doors the room has", "Enter them with the room.")
+    return [opening.name for opening in room.openings if opening.opens is not Opens.NOT]
 
 
 def _flow(value: float) -> Quantity:

@@ -4,6 +4,7 @@ from core.checks.figures import counted, listed, measured_in_room, metres, state
 from core.checks.places import on
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.geometry.ceiling import Ceiling
 from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.chain import Chain
@@ -22,7 +23,7 @@ from core.model.parts import (
     SideCamera,
     Ventilation,
 )
-from core.model.room import Light, Room
+from core.model.room import Layout, Light, Room
 from core.quantities import Quantity, Unit, say
 
 ROOM_COMFORT_M = 0.05
@@ -34,12 +35,13 @@ CROWD = 4
 
 
 @check("monitor.room", title="Room the monitor asks for", place=on(Slot.MONITOR))
-def room_minimum(monitor: LaunchMonitor, room: Room) -> Verdict:
-    """The room is at least as wide, as long and as high as the monitor's maker asks indoors."""
+def room_minimum(monitor: LaunchMonitor, room: Room, layout: Layout, ceiling: Ceiling) -> Verdict:
+    """The room is at least as wide and long, and over the ball as high, as the monitor's maker asks indoors."""
+    over_ball_m = ceiling.height_m(layout.ball_x_m, layout.ball_y_m)
     limits = (
         ("wide", room.width_m, known(monitor.room_width_min_m, monitor, "least width of the room")),
         ("long", room.length_m, known(monitor.room_length_min_m, monitor, "least length of the room")),
-        ("high", room.ceiling_m - room.lining_m, known(monitor.room_height_min_m, monitor, "least height of the room")),
+        ("high", over_ball_m, known(monitor.room_height_min_m, monitor, "least height of the room")),
     )
     direction, has_m, needs_m = min(limits, key=lambda limit: limit[1] - limit[2])
     return counted(
@@ -48,12 +50,12 @@ def room_minimum(monitor: LaunchMonitor, room: Room) -> Verdict:
         Unit.METRE,
         has=has_m,
         needs=needs_m,
-        formula="the least of: width, length, ceiling − lining, each less what the maker asks",
+        formula="the least of: width, length, ceiling over the ball, each less what the maker asks",
         inputs=lambda: (
             *(stated(f"Asked {words}", metres(least_m)) for words, _, least_m in limits),
             measured_in_room(room, "width_m", "Width"),
             measured_in_room(room, "length_m", "Length"),
-            measured_in_room(room, "ceiling_m", "Ceiling"),
+            Input("Ceiling over the ball", metres(over_ball_m), Basis.MEASURED),
         ),
         cures=(say("Choose a monitor made for smaller rooms."),),
     )

@@ -255,19 +255,32 @@ def sides(brief: Brief, surface: Surface, enclosure: Enclosure | None, kit: Kit)
 
 
 @check("screen.weight", title="Weight on its cords", place=on(Slot.SCREEN))
-def weight(surface: Surface, kit: Kit) -> Verdict:
-    """What the screen weighs, against what its hanging hardware carries, a quarter to spare."""
+def weight(surface: Surface, enclosure: Enclosure | None, kit: Kit) -> Verdict:
+    """What the screen weighs, against what its hanging hardware carries, a quarter to spare.
+
+    An enclosure that brings its cords is made for its screens. Nothing chosen yet is tight.
+    """
     own = known(surface.weight_kg, surface, "weight")
     hangings = list(kit.all(Hanging))
+    brought = enclosure is not None and KitPiece.CORDS not in known(enclosure.leaves_out, enclosure, "what is left out")
     carried = sum(known(h.load_kg, h, "load") * known(h.pack_size, h, "pack size") for h in hangings)
-    state = judge(carried - own, LOAD_COMFORT_SHARE * own) if hangings else State.TIGHT
+    if hangings:
+        state = judge(carried - own, LOAD_COMFORT_SHARE * own)
+        headline = say(
+            "{screen} weighs {own}, its cords carry {carried}", screen=surface.name, own=_kg(own), carried=_kg(carried)
+        )
+    elif brought:
+        state, headline = State.CLEAR, say("The enclosure brings its cords")
+    else:
+        state, headline = (
+            State.TIGHT,
+            say("{screen} weighs {own}, nothing to hang it by is chosen yet", screen=surface.name, own=_kg(own)),
+        )
     return counted(
         state,
-        say("{screen} weighs {own}, its cords carry {carried}", screen=surface.name, own=_kg(own), carried=_kg(carried))
-        if hangings
-        else say("{screen} weighs {own}, nothing to hang it by is chosen yet", screen=surface.name, own=_kg(own)),
+        headline,
         Unit.KILOGRAM,
-        has=carried,
+        has=own if brought and not hangings else carried,
         needs=own,
         formula="load of one × pieces − weight of the screen",
         inputs=lambda: (stated("Weight", _kg(own)), *(stated(h.name, _kg(h.load_kg or 0.0)) for h in hangings)),

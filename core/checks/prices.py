@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from core.checks.register import derive
+from core.checks.small_items import SmallItem, SmallItems
 from core.model.brief import Brief
 from core.model.chain import Chain
 from core.model.facts import MissingFact
@@ -10,7 +11,6 @@ from core.model.kit import Kit
 from core.model.parts import Billing, Connector, CoursePack, MonitorPackage, Part
 from core.model.room import Room
 from core.money.costs import Bought, Costs, costs_of
-from core.small_items import SmallItem, SmallItems
 
 
 @derive

@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cache
 
 from core.checks.register import derive
 from core.geometry.ceiling import Ceiling, ceiling_of
@@ -72,10 +73,15 @@ def given_readings(build: Build, parts: Mapping[str, Part]) -> dict[type, object
     }
     for hanging in chain:
         for value in (hanging.part, hanging.plan):
-            for kind in type(value).__mro__ if value is not None else ():
-                if issubclass(kind, Part | Plan) and kind not in (Part, Plan):
-                    readings[kind] = value
+            if value is not None:
+                readings.update(dict.fromkeys(_kinds(type(value)), value))
     return readings
+
+
+@cache
+def _kinds(kind: type) -> tuple[type, ...]:
+    """`kind` and what it is a kind of, up to what all parts or plans are."""
+    return tuple(base for base in kind.__mro__ if issubclass(base, Part | Plan) and base not in (Part, Plan))
 
 
 @derive

@@ -47,6 +47,7 @@ class Check:
     manual: str
     per_player: bool
     """The check is made once for every player."""
+    read_types: frozenset[type]
 
 
 @dataclass(frozen=True)
@@ -73,6 +74,11 @@ class Registry:
         """All checks, ordered by id."""
         return self._ordered
 
+    @property
+    def derivations(self) -> Mapping[type, Derivation]:
+        """All derivations, by what they give."""
+        return self._derivations
+
     def __getitem__(self, id: str) -> Check:
         return self._checks[id]
 
@@ -98,7 +104,8 @@ class Registry:
                     return unknown(missing).signed(id)
 
             manual = inspect.cleandoc(function.__doc__ or "")
-            self._checks[id] = Check(id, title, place, reads, function, manual, _per_player(reads))
+            read_types = frozenset(read.type for read in reads)
+            self._checks[id] = Check(id, title, place, reads, function, manual, Player in read_types, read_types)
             self._ordered = tuple(self._checks[id] for id in sorted(self._checks))
             return answered
 
@@ -161,21 +168,34 @@ class Registry:
                 readings[kind] = value
         return readings, frozenset(changed)
 
-    def answers(self, given: Readings, players: tuple[Player, ...], before: "Answers | None" = None) -> "Answers":
-        """Every verdict that `given` allows. With answers from `before`, only what has changed is asked again."""
+    def answers(
+        self,
+        given: Readings,
+        players: tuple[Player, ...],
+        before: "Answers | None" = None,
+        only: frozenset[str] | None = None,
+    ) -> "Answers":
+        """Every verdict that `given` allows. With answers from `before`, only what has changed is asked again.
+
+        With `only`, nothing but the checks of these ids is answered.
+        """
         readings, changed = self.derived(given, before)
         if before and before.players != players:
             changed |= {Player}
         by_player = [(player.name, {**readings, Player: player}) for player in players]
-        by_check: dict[str, tuple[Verdict, ...]] = {}
-        for check in self.checks:
-            if before and check.id in before.by_check and not any(read.type in changed for read in check.reads):
-                by_check[check.id] = before.by_check[check.id]
-                continue
+        by_check = dict(before.by_check) if before else {}
+        asked = self._asked_again(changed) if before else list(self.checks)
+        if only is not None:
+            by_check = {id: verdicts for id, verdicts in by_check.items() if id in only}
+            asked = [check for check in asked if check.id in only]
+        for check in asked:
             subjects = by_player if check.per_player else [("", readings)]
             found = ((subject, answer(check, available)) for subject, available in subjects)
             by_check[check.id] = tuple(verdict.signed(check.id, subject) for subject, verdict in found if verdict)
         return Answers(players, readings, by_check)
+
+    def _asked_again(self, changed: frozenset[type]) -> list[Check]:
+        return [check for check in self._ordered if not changed.isdisjoint(check.read_types)]
 
 
 @dataclass(frozen=True)
@@ -216,10 +236,6 @@ def answer(check: Check, readings: Readings) -> Verdict | None:
         return None if arguments is None else check.run(*arguments)
     except MissingFact as missing:
         return unknown(missing)
-
-
-def _per_player(reads: tuple[Read, ...]) -> bool:
-    return any(read.type is Player for read in reads)
 
 
 def _arguments(reads: tuple[Read, ...], readings: Readings, *, lenient: bool = False) -> list[Any] | None:

@@ -20,6 +20,7 @@ from core.model.parts import (
     Splitter,
     Tablet,
     Title,
+    VideoCable,
     VideoPort,
 )
 from core.quantities import Quantity, Sentence, Unit, say
@@ -135,31 +136,41 @@ def usb(machine: Machine, monitor: LaunchMonitor | None, kit: Kit) -> Verdict:
 
 
 @check("picture.lines", title="Lines over the whole chain", place=between(Slot.MACHINE, Slot.DISPLAY))
-def lines(chain: ChainLines, display: Display, title: Title | None, machine: Machine) -> Verdict:
+def lines(chain: ChainLines, display: Display, title: Title | None, machine: Machine, kit: Kit) -> Verdict:
     """A chain is as good as its weakest link: the lines that arrive against the lines that the display could show.
 
-    2160 lines only when title, machine, cable, splitter and display all do them. Without a video output none arrive.
+    2160 lines only when title, machine, cable, adapter, splitter and display all do them. Without a video output
+    none arrive.
     """
     shows = known(display.height_px, display, "panel resolution")
-    state = State.CLEAR if chain.lines >= shows else State.TIGHT if chain.lines else State.BLOCKED
+    between_them = [
+        *((cable.lines_max, cable.name) for cable in kit.all(VideoCable)),
+        *((adapter.lines_max, adapter.name) for adapter in kit.all(Adapter)),
+        *((splitter.lines_max, splitter.name) for splitter in kit.all(Splitter)),
+    ]
+    passing = [(most, name) for most, name in between_them if most is not None]
+    arrive, weakest = min([(chain.lines, chain.weakest), *passing])
     return counted(
-        state,
+        State.CLEAR if arrive >= shows else State.TIGHT if arrive else State.BLOCKED,
         say(
             "{arrive} arrive, {shows} could be shown: {weakest} is the least",
-            arrive=Quantity(chain.lines, Unit.LINES),
-            shows=Quantity(shows, Unit.LINES),
-            weakest=chain.weakest,
-        ),
+            arrive=_lines(arrive),
+            shows=_lines(shows),
+            weakest=weakest,
+        )
+        if arrive < shows
+        else say("{arrive} arrive, {shows} are shown", arrive=_lines(arrive), shows=_lines(shows)),
         Unit.LINES,
-        has=chain.lines,
+        has=arrive,
         needs=shows,
-        formula="least of what title, machine and display do − lines of the display",
+        formula="least of what title, machine, cable, adapter, splitter and display do − lines of the display",
         inputs=lambda: (
-            stated("Display", Quantity(shows, Unit.LINES)),
-            stated("Machine", Quantity(machine.output_lines or 0, Unit.LINES)),
-            *((stated("Title", Quantity(title.lines_max, Unit.LINES)),) if title and title.lines_max else ()),
+            stated(f"{display.name} shows", _lines(shows)),
+            stated(f"{machine.name} sends", _lines(machine.output_lines or 0)),
+            *((stated(f"{title.name} draws", _lines(title.lines_max)),) if title and title.lines_max else ()),
+            *(stated(f"{name} carries", _lines(most)) for most, name in passing),
         ),
-        cures=(say("Pay for fewer lines, or replace {weakest}.", weakest=chain.weakest),),
+        cures=(say("Pay for fewer lines, or replace {weakest}.", weakest=weakest),),
     )
 
 
@@ -204,6 +215,10 @@ def mirror(tablet: Tablet, display: Display) -> Verdict:
         inputs=lambda: (stated("Delay", f"{delay} ms"),),
         changes=() if state is State.CLEAR else (say("A cable instead of the air, or a computer, is faster."),),
     )
+
+
+def _lines(count: float) -> Quantity:
+    return Quantity(count, Unit.LINES)
 
 
 def _pieces(count: float, words: str) -> str:

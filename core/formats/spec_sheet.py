@@ -1,33 +1,59 @@
-"""A spec sheet as rows to read: every fact of a part, with its unit, in the reader's own."""
+"""A spec sheet as rows that people read: every fact in words, its value in the reader's own units, and its source."""
 
 from collections.abc import Iterator
+from datetime import date
+from typing import NamedTuple
 
+from core.checks.fact_reads import checks_reading, items_reading
+from core.checks.register import REGISTRY
 from core.model.parts import Part
-from core.model.typed import field_texts
-from core.quantities import UnitSystem
+from core.model.parts.words import NOT_STATED, fact_text, fact_words, meaning
+from core.quantities import UnitSystem, figure_text
+from core.report.doubts import doubts_of
 
-SHOWN_ELSEWHERE = frozenset({"id", "kind", "maker", "name", "price", "note", "plans", "monitor_links", "machine_needs"})
-NOT_STATED = "not stated"
+SHOWN_ELSEWHERE = frozenset(
+    {"id", "kind", "maker", "name", "price", "note", "plans", "monitor_links", "machine_needs", "sources"}
+)
 
 
-def spec_rows(part: Part, system: UnitSystem) -> Iterator[tuple[str, str]]:
-    """(fact, text) for each fact of `part` in the order of its sheet; facts not stated say so."""
-    texts = dict(field_texts(part, system, part.price.currency if part.price else "EUR"))
+class SpecRow(NamedTuple):
+    """One fact: its field, what it is called, what it says, where it was read, and what is doubtful about it."""
+
+    field: str
+    name: str
+    text: str
+    source: str
+    doubts: tuple[str, ...]
+
+
+def spec_rows(part: Part, system: UnitSystem, today: date | None = None) -> Iterator[SpecRow]:
+    """Each fact of `part` in the order of its sheet; facts not stated say so."""
+    doubtful: dict[str, list[str]] = {}
+    for doubt in doubts_of(part, today):
+        doubtful.setdefault(doubt.field, []).append(doubt.what.text(system))
     for field in type(part).model_fields:
-        if field in SHOWN_ELSEWHERE:
-            continue
-        value = getattr(part, field)
-        if value is None:
-            text = NOT_STATED
-        elif isinstance(value, tuple):
-            text = ", ".join(map(str, value)) or NOT_STATED
-        else:
-            text = texts.get(field, str(value))
-        yield _label(field), text
+        if field not in SHOWN_ELSEWHERE:
+            source = part.sources.get(field)
+            told = (
+                f"{source.source}, {source.seen:%Y-%m-%d}"
+                if source and source.seen
+                else source.source
+                if source
+                else ""
+            )
+            words = fact_words(type(part), field)
+            text = figure_text(fact_text(type(part), field, getattr(part, field)), system)
+            yield SpecRow(field, words[0].upper() + words[1:], text, told, tuple(doubtful.get(field, ())))
 
 
-def _label(field: str) -> str:
-    words = field.replace("_px", "_in_pixels")
-    for suffix in ("_m_s", "_deg", "_gb", "_m"):
-        words = words.removesuffix(suffix)
-    return words.replace("_", " ").capitalize()
+def read_by(kind: type[Part], field: str) -> list[str]:
+    """Titles of what reads a fact: checks, then small items."""
+    return [*(REGISTRY[id].title for id in checks_reading(kind, field)), *items_reading(kind, field)]
+
+
+def explained(kind: type[Part], field: str) -> str:
+    """What a fact means, in a sentence."""
+    return meaning(kind, field)
+
+
+__all__ = ["NOT_STATED", "SpecRow", "explained", "read_by", "spec_rows"]

@@ -38,11 +38,8 @@ class Box:
         >>> [round(metres, 2) for metres in bench.overlap_m(crate)]
         [0.2, 0.6, 0.5]
         """
-        x, y, z = (
-            min(high, other_high) - max(low, other_low)
-            for low, high, other_low, other_high in zip(self.low, self.high, other.low, other.high, strict=True)
-        )
-        return x, y, z
+        (ax0, ay0, az0), (ax1, ay1, az1), (bx0, by0, bz0), (bx1, by1, bz1) = self.low, self.high, other.low, other.high
+        return min(ax1, bx1) - max(ax0, bx0), min(ay1, by1) - max(ay0, by0), min(az1, bz1) - max(az0, bz0)
 
 
 def between(x: tuple[float, float], y: tuple[float, float], z: tuple[float, float]) -> Box:

@@ -1,9 +1,10 @@
 """The cost of a build, line by line: up front, each year, and over the horizon."""
 
 from collections.abc import Iterable, Iterator
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from decimal import Decimal
 from enum import StrEnum
+from typing import NamedTuple
 
 from core.geometry.floor_cover import Cover, roll_cover, tile_cover
 from core.model.brief import Brief
@@ -42,8 +43,7 @@ class Payment(StrEnum):
     FREE = "free"
 
 
-@dataclass(frozen=True)
-class Line:
+class Line(NamedTuple):
     """One line of the cost. An amount that is not known is `None`, and `missing` says why."""
 
     slot: Slot | None
@@ -170,12 +170,10 @@ def in_currency(price: Price, brief: Brief) -> Money:
 
     Raises `MissingFact` where the brief has no rate for it.
     """
-    amount, with_tax = price.money, 1 + Decimal(str(brief.tax_share))
-    if brief.tax_treatment is TaxTreatment.RECLAIMED:
-        if price.tax_included:
-            amount = amount.scaled(1 / with_tax)
-    elif not price.tax_included:
-        amount = amount.scaled(with_tax)
+    amount = price.money
+    if price.tax_included is (brief.tax_treatment is TaxTreatment.RECLAIMED):
+        with_tax = 1 + Decimal(str(brief.tax_share))
+        amount = amount.scaled(1 / with_tax if price.tax_included else with_tax)
     if price.currency == brief.currency:
         return amount
     rate = next((rate.rate for rate in brief.exchange_rates if rate.currency == price.currency), None)
@@ -203,7 +201,7 @@ def _part_line(hanging: Hanging, brief: Brief, room: Room) -> Line:
     listed: Money | MissingFact
     try:
         quantity, unit = _quantity(hanging, room)
-        listed = in_currency(known(part.price, part, "price"), brief) * quantity
+        listed = _list_price(part, brief) * quantity
     except MissingFact as missing:
         listed = missing
     quote = None if decided.quote_minor is None else Money(decided.quote_minor, brief.currency)
@@ -228,7 +226,7 @@ def _bought_line(bought: Bought, brief: Brief) -> Line:
     try:
         if isinstance(units, MissingFact):
             raise units
-        listed = in_currency(known(part.price, part, "price"), brief) * units
+        listed = _list_price(part, brief) * units
     except MissingFact as missing:
         listed = missing
     count = units if isinstance(units, int) else 1
@@ -240,7 +238,11 @@ def _bought_line(bought: Bought, brief: Brief) -> Line:
     periods = {Billing.MONTHLY: MONTHS, Billing.YEARLY: 1}.get(bought.yearly)
     if periods is None or paid.up_front is None:
         return paid
-    return replace(paid, up_front=nothing, yearly=paid.up_front * periods)
+    return paid._replace(up_front=nothing, yearly=paid.up_front * periods)
+
+
+def _list_price(part: Part, brief: Brief) -> Money:
+    return in_currency(known(part.price, part, "price"), brief)
 
 
 def _paid(
@@ -250,11 +252,11 @@ def _paid(
     price, missing = (None, listed) if isinstance(listed, MissingFact) else (listed, None)
     if owned:
         nothing = line.yearly
-        return replace(line, payment=Payment.OWNED, up_front=nothing, replacement_value=worth or price)
+        return line._replace(payment=Payment.OWNED, up_front=nothing, replacement_value=worth or price)
     if quote is not None:
-        return replace(line, payment=Payment.QUOTE, up_front=quote)
+        return line._replace(payment=Payment.QUOTE, up_front=quote)
     free = price is not None and price.minor == 0
-    return replace(line, payment=Payment.FREE if free else Payment.LIST_PRICE, up_front=price, missing=missing)
+    return line._replace(payment=Payment.FREE if free else Payment.LIST_PRICE, up_front=price, missing=missing)
 
 
 def _quantity(hanging: Hanging, room: Room) -> tuple[int, str]:

@@ -1,16 +1,21 @@
 """What every candidate for a place on the chain would do, before it is picked: the checks, asked once for each."""
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
+from functools import cache
 
 from core.checks.register import REGISTRY
+from core.checks.registry import Answers
 from core.checks.verdict import State, Verdict
 from core.model.build import Build, HungPart, Slot, slot_for
 from core.model.chain import plans_of
 from core.model.parts import LaunchMonitor, MonitorPlan, Part, Title
 from core.quantities import Money
-from core.report.evaluate import evaluate
-from core.report.report import Report
+from core.report.evaluate import answers_of, known_costs
+from core.report.small_items import without_unserving
+
+LINKED = 2
+"""Parts that a link joins."""
 
 
 @dataclass(frozen=True)
@@ -27,27 +32,47 @@ class Alternative:
     """Verdicts that come out better than they do now."""
     worse: tuple[Verdict, ...]
     """Verdicts that come out worse than they do now."""
+    links: tuple[Verdict, ...]
+    """For each link to a neighbour on the chain, the verdict that could break it."""
     up_front_change: Money
     yearly_change: Money
+    horizon_change: Money
     priced: bool
     """Its price is known; otherwise the changes leave it out."""
 
 
 def alternatives(build: Build, parts: Mapping[str, Part], slot: Slot) -> tuple[Alternative, ...]:
-    """Every part among `parts` that can hang in `slot`, usable ones first, then by what they add up front."""
-    now = evaluate(build, parts)
+    """Every part among `parts` that can hang in `slot`: by state, then what they leave tight, then what they add."""
+    now = answers_of(build, parts)
     candidates = [part for part in parts.values() if slot_for(part) is slot]
     weighed = [_weigh(build, parts, slot, part, now) for part in candidates]
-    return tuple(sorted(weighed, key=lambda weighed: (weighed.state is State.BLOCKED, weighed.up_front_change.minor)))
+    return tuple(sorted(weighed, key=_order))
+
+
+def _order(weighed: Alternative) -> tuple[int, int, int]:
+    worst = [verdict for verdict in weighed.reasons if verdict.state is weighed.state]
+    return weighed.state.rank, len(worst), weighed.up_front_change.minor
 
 
 def hung(build: Build, parts: Mapping[str, Part], slot: Slot, part: Part) -> Build:
-    """`build` with `part` in `slot`, under the plan that suits it best; decisions on another part are dropped."""
+    """`build` with `part` in `slot`, under the plan that suits it best; decisions on another part are dropped.
+
+    A small item that was bought for another part, and does not serve this one, is open again.
+    """
+    return _hung(build, parts, slot, part, None)[0]
+
+
+def _hung(
+    build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, before: Answers | None
+) -> tuple[Build, Answers]:
     now = build.chain.get(slot)
     if now is not None and now.part == part.id:
-        return build
+        return build, answers_of(build, parts, before=before)
     decided = HungPart(part=part.id, plan=_default_plan(build, parts, part))
-    return build.model_copy(update={"chain": {**build.chain, slot: decided}})
+    swapped = build.model_copy(update={"chain": {**build.chain, slot: decided}})
+    answers = answers_of(swapped, parts, before=before)
+    settled = without_unserving(swapped, answers)
+    return settled, answers if settled is swapped else answers_of(settled, parts, before=answers)
 
 
 def _default_plan(build: Build, parts: Mapping[str, Part], part: Part) -> str | None:
@@ -60,28 +85,43 @@ def _default_plan(build: Build, parts: Mapping[str, Part], part: Part) -> str | 
     return plans[0].id if plans else None
 
 
-def _weigh(build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, now: Report) -> Alternative:
-    changed = evaluate(hung(build, parts, slot, part), parts)
+def _weigh(build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, now: Answers) -> Alternative:
+    _, changed = _hung(build, parts, slot, part, now)
     before = {(verdict.id, verdict.subject): verdict for verdict in now.verdicts}
-    touched = [verdict for verdict in changed.verdicts if _involves(verdict, slot, before)]
-    ranked = sorted((v for v in touched if v.state is not State.CLEAR), key=lambda v: -v.state.rank)
-    moved = [(verdict, before.get((verdict.id, verdict.subject))) for verdict in changed.verdicts]
+    fresh = [v for id, answers in changed.by_check.items() if answers is not now.by_check.get(id) for v in answers]
+    moved = [(verdict, before.get((verdict.id, verdict.subject))) for verdict in fresh]
+    own = [v for check in _checks_of(slot) for v in changed.by_check.get(check, ())]
+    worse = [verdict for verdict, was in moved if was and verdict.state.rank > was.state.rank]
+    beside = [verdict for verdict in worse if slot not in REGISTRY[verdict.id].place.slots]
+    ranked = sorted((v for v in (*own, *beside) if v.state is not State.CLEAR), key=lambda v: -v.state.rank)
+    costs, costs_now = known_costs(changed), known_costs(now)
     return Alternative(
         part=part,
         hangs_now=slot in build.chain and build.chain[slot].part == part.id,
         state=ranked[0].state if ranked else State.CLEAR,
         reasons=tuple(ranked),
         better=tuple(verdict for verdict, was in moved if was and verdict.state.rank < was.state.rank),
-        worse=tuple(verdict for verdict, was in moved if was and verdict.state.rank > was.state.rank),
-        up_front_change=changed.costs.up_front - now.costs.up_front,
-        yearly_change=changed.costs.yearly - now.costs.yearly,
-        priced=not any(line.missing for line in changed.costs.lines if line.slot is slot),
+        worse=tuple(worse),
+        links=tuple(_deciding_links(own)),
+        up_front_change=costs.up_front - costs_now.up_front,
+        yearly_change=costs.yearly - costs_now.yearly,
+        horizon_change=costs.horizon - costs_now.horizon,
+        priced=costs.of_slot(slot) is not None,
     )
 
 
-def _involves(verdict: Verdict, slot: Slot, before: Mapping[tuple[str, str], Verdict]) -> bool:
-    """The verdict belongs to the place, or is not what it was without the candidate."""
-    if slot in REGISTRY[verdict.id].place.slots:
-        return True
-    was = before.get((verdict.id, verdict.subject))
-    return was is not None and verdict.state.rank > was.state.rank
+def _deciding_links(verdicts: Iterable[Verdict]) -> Iterator[Verdict]:
+    by_link: dict[tuple[Slot, ...], Verdict] = {}
+    for verdict in verdicts:
+        slots = REGISTRY[verdict.id].place.slots
+        if len(slots) == LINKED:
+            was = by_link.get(slots)
+            if was is None or verdict.state.rank > was.state.rank:
+                by_link[slots] = verdict
+    yield from by_link.values()
+
+
+@cache
+def _checks_of(slot: Slot) -> tuple[str, ...]:
+    """Ids of the checks that belong to a place or to a link of it."""
+    return tuple(check.id for check in REGISTRY.checks if slot in check.place.slots)

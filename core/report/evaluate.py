@@ -10,6 +10,7 @@ from core.checks.places import Step
 from core.checks.readings import given_readings
 from core.checks.register import REGISTRY
 from core.checks.registry import Answers, Registry
+from core.checks.small_items import SmallItems
 from core.checks.space import PlayingLayout, StowedLayout
 from core.checks.verdict import State, Verdict, unknown
 from core.checks.works import Works
@@ -19,11 +20,14 @@ from core.geometry.furnishing import Furnishing
 from core.geometry.surroundings import Surroundings
 from core.model.build import Build, Slot, optional_slots
 from core.model.facts import NobodySwings
+from core.model.kit import Kit
 from core.model.parts import Part
 from core.money.costs import Costs
 from core.quantities import say
+from core.report.doubts import doubts_of
 from core.report.hitting import hitting_spots
 from core.report.report import LinkStatus, OpenQuestion, Report, SlotStatus
+from core.report.small_items import SmallStatus, small_statuses
 from core.report.stages import stage_costs
 
 ROOM_QUESTIONS = {"width_m": "width", "length_m": "length", "ceiling_m": "ceiling height"}
@@ -42,6 +46,8 @@ def evaluate(
     surroundings = answers.reading(Surroundings)
     hitting = hitting_spots(surroundings, build.layout) if surroundings else ()
     playing = answers.reading(PlayingLayout)
+    items, kit = answers.reading(SmallItems), answers.reading(Kit)
+    small = small_statuses(items, kit) if items and kit else ()
     costs = known_costs(answers)
     return Report(
         verdicts=verdicts,
@@ -62,7 +68,9 @@ def evaluate(
         costs=costs,
         stages=stage_costs(build.brief, costs),
         works=works.works if (works := answers.reading(Works)) else (),
-        questions=tuple(_questions(build, verdicts, registry)),
+        small=small,
+        doubts=tuple(doubt for part in _parts_there(build, parts) for doubt in doubts_of(part, today)),
+        questions=(*_questions(build, verdicts, registry), *_open_items(small)),
         hitting=hitting,
     )
 
@@ -74,15 +82,16 @@ def answers_of(
     *,
     today: date | None = None,
     before: Answers | None = None,
+    only: frozenset[str] | None = None,
 ) -> Answers:
     """Readings and verdicts alone. With the answers of a build that differs little, only what changed is asked again.
 
-    Raises `UnknownPart` as `evaluate` does.
+    With `only`, nothing but the checks of these ids is answered. Raises `UnknownPart` as `evaluate` does.
     """
     given = given_readings(build, parts)
     if today is not None:
         given[Today] = Today(today)
-    return registry.answers(given, build.brief.players, before)
+    return registry.answers(given, build.brief.players, before, only)
 
 
 def known_costs(answers: Answers) -> Costs:
@@ -136,6 +145,20 @@ def _questions(build: Build, verdicts: tuple[Verdict, ...], registry: Registry) 
         if slot not in build.chain and slot not in optional_slots(build.brief):
             yield OpenQuestion(Step.PARTS, say("Nothing hangs here yet"), say("Choose a part."), slot)
     yield from _questions_of_verdicts(build, verdicts, registry)
+
+
+def _parts_there(build: Build, parts: Mapping[str, Part]) -> Iterator[Part]:
+    yield from (parts[id] for id in sorted(build.parts_named))
+
+
+def _open_items(small: tuple[SmallStatus, ...]) -> Iterator[OpenQuestion]:
+    undecided = [status.item.item.title.lower() for status in small if status.decision is None]
+    if undecided:
+        yield OpenQuestion(
+            Step.PARTS,
+            say("{count} small items are still open: {names}", count=str(len(undecided)), names=", ".join(undecided)),
+            say("Choose each of them, or take the cheapest that serve."),
+        )
 
 
 def _household_questions(build: Build) -> Iterator[OpenQuestion]:

@@ -9,7 +9,9 @@ from core.drawing import Scene
 from core.model.build import Slot
 from core.money.costs import Costs
 from core.quantities import Money, Sentence
+from core.report.doubts import Doubt
 from core.report.hitting import HittingSpot
+from core.report.small_items import SmallStatus
 from core.report.stages import StageCost
 
 
@@ -59,6 +61,9 @@ class Report:
     hitting: tuple[HittingSpot, ...]
     stages: tuple[StageCost, ...]
     works: tuple[Work, ...]
+    small: tuple[SmallStatus, ...]
+    doubts: tuple[Doubt, ...]
+    """What is old or disputed about the facts of the parts that are there."""
 
     @property
     def attention(self) -> tuple[Verdict, ...]:

@@ -25,9 +25,9 @@ class AlternativeTests(TestCase):
         self.build = worlds.full_build()
         self.found = {a.part.id: a for a in alternatives(self.build, self.parts, Slot.MACHINE)}
 
-    def test_every_part_of_the_place_is_there_usable_ones_first(self) -> None:
+    def test_every_part_of_the_place_is_there_those_that_leave_least_open_first(self) -> None:
         order = [a.part.id for a in alternatives(self.build, self.parts, Slot.MACHINE)]
-        self.assertEqual(order, ["unpriced", "computer", "strong", "weak"])
+        self.assertEqual(order, ["computer", "strong", "unpriced", "weak"])
 
     def test_what_cannot_work_says_why(self) -> None:
         weak = self.found["weak"]

@@ -116,7 +116,7 @@ class ReportTests(TestCase):
             evaluate(unplanned, worlds.full_parts())
 
     def test_every_verdict_names_its_basis_formula_and_change(self) -> None:
-        build = worlds.full_build(room=worlds.room(ceiling_m=2.4, width_m=2.6, length_m=5.0))
+        build = worlds.full_build(room=worlds.full_room(ceiling_m=2.4, width_m=2.6, length_m=5.0))
         for verdict in evaluate(build, worlds.full_parts()).verdicts:
             with self.subTest(verdict.id):
                 self.assertTrue(verdict.formula and verdict.inputs() and verdict.basis)

@@ -179,7 +179,7 @@ class SampleTests(TestCase):
 
     def test_every_row_of_a_sheet_has_a_name_of_its_own(self) -> None:
         for part in self.parts():
-            rows = [name for name, _ in spec_rows(part, UnitSystem.METRIC)]
+            rows = [row.name for row in spec_rows(part, UnitSystem.METRIC)]
             self.assertEqual(len(rows), len(set(rows)), part.id)
 
     def test_builds_are_evaluated(self) -> None:

@@ -94,7 +94,7 @@ class SteersTests(TestCase):
         self.assertEqual(set(ANSWERS), set(STEERS))
 
     def test_every_answer_changes_what_it_claims_to_steer(self) -> None:
-        plan = worlds.title().plans[0].model_copy(update={"features": ("range",)})
+        plan = {**worlds.title().plans[0].model_dump(), "features": ("range",)}
         parts = {
             **worlds.full_parts(),
             "computer": worlds.computer(graphics_grade=5),

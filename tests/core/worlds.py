@@ -358,6 +358,9 @@ def full_room(**facts: Any) -> Room:
         ],
         "sockets": [{"id": "socket", "name": "socket", "wall": "left", "along_m": 3.5}],
         "joists": {"along": True, "first_m": 0.2, "spacing_m": 0.6},
+        "mains_v": 230,
+        "breaker_a": 16,
+        "floor_base": "timber",
         "stored": [stored().model_dump()],
     }
     return room(**{**contents, **facts})

@@ -1,11 +1,13 @@
 """What each candidate would do, as JSON."""
 
 from dataclasses import dataclass
+from datetime import date
 
 from core.checks.verdict import State
 from core.formats.report_json.figures import FigureJson, signed_money_json
 from core.formats.report_json.verdicts import ReasonJson, reasons_json
 from core.formats.spec_sheet import spec_rows
+from core.model.parts import Part
 from core.quantities import UnitSystem
 from core.report.alternatives import Alternative
 
@@ -16,6 +18,10 @@ class FactJson:
 
     name: str
     text: str
+    source: str
+    """Where it was read, and when."""
+    doubts: list[str]
+    """What is old or disputed about it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,13 +39,22 @@ class AlternativeJson:
     reasons: list[ReasonJson]
     better: list[ReasonJson]
     worse: list[ReasonJson]
+    links: list[ReasonJson]
+    """For each link to a neighbour, the rule that could break it."""
     up_front_change: FigureJson
     yearly_change: FigureJson
+    horizon_change: FigureJson
     priced: bool
     facts: list[FactJson]
 
 
-def alternative_json(alternative: Alternative, system: UnitSystem) -> AlternativeJson:
+def facts_json(part: Part, system: UnitSystem, today: date) -> list[FactJson]:
+    """The sheet of `part` as rows."""
+    rows = spec_rows(part, system, today)
+    return [FactJson(row.name, row.text, row.source, list(row.doubts)) for row in rows]
+
+
+def alternative_json(alternative: Alternative, system: UnitSystem, today: date) -> AlternativeJson:
     """`alternative` for a reader of `system`."""
     part = alternative.part
     return AlternativeJson(
@@ -56,6 +71,8 @@ def alternative_json(alternative: Alternative, system: UnitSystem) -> Alternativ
         worse=reasons_json(alternative.worse, system),
         up_front_change=signed_money_json(alternative.up_front_change),
         yearly_change=signed_money_json(alternative.yearly_change),
+        horizon_change=signed_money_json(alternative.horizon_change),
+        links=reasons_json(alternative.links, system),
         priced=alternative.priced,
-        facts=[FactJson(name, text) for name, text in spec_rows(part, system)],
+        facts=facts_json(part, system, today),
     )

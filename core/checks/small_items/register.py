@@ -1,14 +1,15 @@
 """The register of small items. Each is a function whose typed parameters say what it follows from."""
 
+import threading
 from collections.abc import Callable
 from dataclasses import dataclass
 
 from core.checks.register import REGISTRY
 from core.checks.registry import BadCheck, Read, reads_of
+from core.checks.small_items.item import ItemKind, Need, SmallItem
 from core.model.build import Slot
 from core.model.facts import MissingFact
 from core.model.parts import Part
-from core.small_items.item import ItemKind, Need, SmallItem
 
 Function = Callable[..., Need | None]
 
@@ -51,20 +52,41 @@ def small_item(
     return register
 
 
+class _Memory(threading.local):
+    """What the rules read last in this thread, and what they answered."""
+
+    def __init__(self) -> None:
+        self.readings: dict[type, object] = {}
+        self.items: dict[str, SmallItem | None] = {}
+
+
 def close_register() -> None:
     """Make `SmallItems` a reading, from everything that any rule reads. Called once, after the last rule."""
     kinds = {read.type: Read(read.name, read.type, optional=True) for rule in RULES.values() for read in rule.reads}
 
-    def gathered(*values: object) -> SmallItems:
-        readings = dict(zip(kinds, values, strict=True))
-        found = [_asked(rule, readings) for rule in RULES.values()]
-        order = list(Slot)
-        return SmallItems(tuple(sorted((item for item in found if item), key=lambda item: order.index(item.item.near))))
+    rules_of = {kind: [r for r in RULES.values() if any(read.type is kind for read in r.reads)] for kind in kinds}
+    memory = _Memory()
+    order = list(Slot)
 
+    def gathered(*values: object) -> SmallItems:
+        """What all rules answer; a rule that would read the very same as the last time is not asked again.
+
+        One build is weighed with forty candidates for a place, and most rules read nothing of it.
+        """
+        readings = dict(zip(kinds, values, strict=True))
+        last, items = memory.readings, memory.items
+        changed = [kind for kind, value in readings.items() if kind not in last or last[kind] is not value]
+        for rule in {rule.item.id: rule for kind in changed for rule in rules_of[kind]}.values():
+            items[rule.item.id] = _answer(rule, readings)
+        memory.readings = readings
+        found = [item for item in items.values() if item]
+        return SmallItems(tuple(sorted(found, key=lambda item: (order.index(item.item.near), ranks[item.item.id]))))
+
+    ranks = {id: rank for rank, id in enumerate(RULES)}
     REGISTRY.gather(SmallItems, tuple(kinds.values()), gathered)
 
 
-def _asked(rule: Rule, readings: dict[type, object]) -> SmallItem | None:
+def _answer(rule: Rule, readings: dict[type, object]) -> SmallItem | None:
     arguments = [readings[read.type] for read in rule.reads]
     if any(value is None and not read.optional for read, value in zip(rule.reads, arguments, strict=True)):
         return None

@@ -3,9 +3,9 @@
 Importing this package registers all of them.
 """
 
-from core.small_items import around_bay, at_play, signal
-from core.small_items.item import SmallItem, objections
-from core.small_items.register import SmallItems, close_register
+from core.checks.small_items import around_bay, at_play, signal
+from core.checks.small_items.item import SmallItem, objections
+from core.checks.small_items.register import SmallItems, close_register
 
 close_register()
 

@@ -2,6 +2,8 @@
 
 import math
 
+from core.checks.small_items.item import Ask, Need, at_least, equals, includes
+from core.checks.small_items.register import small_item
 from core.model.brief import Brief, Handedness
 from core.model.build import Slot
 from core.model.facts import known, known_players
@@ -26,8 +28,6 @@ from core.model.parts import (
 )
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Unit, say
-from core.small_items.item import Ask, Need, at_least, equals, includes
-from core.small_items.register import small_item
 
 BOX_CORNERS = 8
 BOX_FEET = 4

@@ -17,6 +17,7 @@ class Test(StrEnum):
     """How a fact of a part is compared with what is asked."""
 
     AT_LEAST = "at least"
+    AT_MOST = "at most"
     IS = "is"
     HAS = "has"
 
@@ -33,6 +34,11 @@ class Ask(NamedTuple):
 def at_least(fact: str, words: str, value: float) -> Ask:
     """The fact reaches `value`."""
     return Ask(fact, words, Test.AT_LEAST, value)
+
+
+def at_most(fact: str, words: str, value: float) -> Ask:
+    """The fact does not exceed `value`."""
+    return Ask(fact, words, Test.AT_MOST, value)
 
 
 def equals(fact: str, words: str, value: str | bool) -> Ask:
@@ -102,6 +108,11 @@ class Objection(NamedTuple):
     blocked: bool
     reason: Sentence
 
+    @classmethod
+    def missing(cls, fact: MissingFact) -> "Objection":
+        """What is not known about a part that might serve."""
+        return cls(False, say("{fact} is not known", fact=fact.fact))
+
 
 def objections(asks: tuple[Ask, ...], part: Part) -> Iterator[Objection]:
     """What speaks against `part`, one for each ask that it does not meet."""
@@ -112,15 +123,20 @@ def objections(asks: tuple[Ask, ...], part: Part) -> Iterator[Objection]:
         elif not _meets(ask, value):
             has = _told(part, ask.fact, value)
             asked = _told(part, ask.fact, ask.value)
-            template = (
-                "{fact} {has}, at least {asked} asked" if ask.test is Test.AT_LEAST else "{fact} {has}, {asked} asked"
+            bound = f"{ask.test.value} " if ask.test in (Test.AT_LEAST, Test.AT_MOST) else ""
+            yield Objection(
+                True, say("{fact} {has}, " + bound + "{asked} asked", fact=ask.words.capitalize(), has=has, asked=asked)
             )
-            yield Objection(True, say(template, fact=ask.words.capitalize(), has=has, asked=asked))
 
 
 def _meets(ask: Ask, value: object) -> bool:
-    if ask.test is Test.AT_LEAST:
-        return isinstance(value, int | float) and isinstance(ask.value, int | float) and value >= ask.value - ROUNDING
+    if (
+        ask.test in (Test.AT_LEAST, Test.AT_MOST)
+        and isinstance(value, int | float)
+        and isinstance(ask.value, int | float)
+    ):
+        spare = value - ask.value if ask.test is Test.AT_LEAST else ask.value - value
+        return spare >= -ROUNDING
     if ask.test is Test.HAS:
         return isinstance(value, tuple) and ask.value in value
     return bool(value == ask.value)

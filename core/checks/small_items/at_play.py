@@ -2,6 +2,8 @@
 
 from core.checks.data import WANTED
 from core.checks.readings import HittingSurface
+from core.checks.small_items.item import Ask, Need, at_least, equals, includes
+from core.checks.small_items.register import small_item
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
@@ -35,8 +37,6 @@ from core.model.parts import (
 from core.model.parts import Flooring as FloorCovering
 from core.model.room import Layout
 from core.quantities import Quantity, Unit, say
-from core.small_items.item import Ask, Need, at_least, equals, includes
-from core.small_items.register import small_item
 
 BALLS = 12
 BALLS_FILMED = 100

@@ -3,7 +3,11 @@
 from core.checks.cables import ChainLines, DisplayRun, passive_most_m
 from core.checks.power import Load
 from core.checks.signal import displays_of
+from core.checks.small_items.item import Ask, Need, at_least, at_most, equals, includes
+from core.checks.small_items.register import small_item
 from core.geometry.cable_route import STOCK_LENGTHS_M
+from core.geometry.ceiling import Ceiling
+from core.geometry.shadow import Lens
 from core.model.build import Slot
 from core.model.facts import known
 from core.model.kit import Kit
@@ -28,10 +32,8 @@ from core.model.parts import (
     Tablet,
     VideoCable,
 )
-from core.model.room import Room
+from core.model.room import Layout, Room
 from core.quantities import Quantity, Unit, say
-from core.small_items.item import Ask, Need, at_least, equals, includes
-from core.small_items.register import small_item
 
 LOAD_FACTOR = 1.25
 MOUNT_FIXINGS = 4
@@ -142,17 +144,19 @@ def link_adapter(monitor: LaunchMonitor, machine: Machine) -> Need | None:
 
 
 @small_item("projector-mount", "Projector mount", near=Slot.DISPLAY, kind=Mount)
-def projector_mount(projector: Projector) -> Need:
-    """A projector hangs from a mount that carries a quarter more than it weighs."""
+def projector_mount(projector: Projector, lens: Lens | None, layout: Layout, ceiling: Ceiling) -> Need:
+    """A projector hangs from a mount that carries a quarter more than it weighs, and is as long as its drop."""
     weight = known(projector.weight_kg, projector, "weight")
     why = say(
         "{projector}, {weight}, hangs from the ceiling",
         projector=projector.name,
         weight=Quantity(weight, Unit.KILOGRAM),
     )
-    return Need(
-        _pieces(1), why, (equals("holds", "use", "projector"), at_least("load_kg", "load", weight * LOAD_FACTOR))
-    )
+    asks = [equals("holds", "use", "projector"), at_least("load_kg", "load", weight * LOAD_FACTOR)]
+    if lens is not None:
+        drop_m = ceiling.height_m(lens.x_m, layout.screen_y_m + lens.distance_m) - lens.height_m
+        asks += [at_most("drop_min_m", "shortest drop", drop_m), at_least("drop_max_m", "longest drop", drop_m)]
+    return Need(_pieces(1), why, tuple(asks))
 
 
 @small_item("monitor-mount", "Mount of the monitor", near=Slot.MONITOR, kind=Mount)

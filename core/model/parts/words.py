@@ -1,0 +1,56 @@
+"""Facts of a sheet as people read them: their names, their values, and what they mean."""
+
+from core.model.parts.base import Part
+from core.model.typed import unit_of
+from core.quantities import Figure, Quantity
+
+SUFFIXES = ("_m_s", "_deg", "_gb", "_kg", "_db", "_l_s", "_px", "_w", "_m")
+NAMES = {
+    "width_px": "pixels across",
+    "height_px": "lines of the panel",
+    "usb_ports": "USB sockets",
+    "takes_tee": "takes a wooden tee",
+    "needs_backing": "lets light through",
+    "through_mat": "pulled through the mat",
+    "mirror_delay_ms": "mirroring delay in ms",
+    "light_hours": "life of the light source",
+    "output_w": "power of its sound",
+    "lens_above_min": "lens over the picture, lowest",
+    "lens_above_max": "lens over the picture, highest",
+}
+"""Facts whose field is no phrase."""
+NOT_STATED = "not stated"
+
+
+def fact_words(kind: type[Part], field: str) -> str:
+    """What people call `field` of a sheet of `kind`.
+
+    >>> fact_words(Part, "rated_ball_speed_m_s")
+    'rated ball speed'
+    """
+    if field in NAMES:
+        return NAMES[field]
+    for suffix in SUFFIXES:
+        if field.endswith(suffix):
+            field = field.removesuffix(suffix)
+            break
+    return field.replace("_", " ")
+
+
+def fact_text(kind: type[Part], field: str, value: object) -> Figure:
+    """`value` of `field` as a figure: a quantity in the field's unit, or words."""
+    if value is None:
+        return NOT_STATED
+    if isinstance(value, bool):
+        return "yes" if value else "no"
+    if isinstance(value, int | float):
+        unit = unit_of(kind, field) if field in kind.model_fields else None
+        return f"{value:g}" if unit is None else Quantity(value, unit)
+    if isinstance(value, tuple | list):
+        return ", ".join(str(getattr(item, "words", getattr(item, "name", item))) for item in value) or "none"
+    return str(getattr(value, "words", value)).replace("_", " ")
+
+
+def meaning(kind: type[Part], field: str) -> str:
+    """What `field` of a sheet of `kind` says, in a sentence."""
+    return kind.model_fields[field].description or ""

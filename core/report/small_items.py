@@ -1,0 +1,152 @@
+"""Small items as a report tells them, the parts that could serve, and what of the decisions still holds."""
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+
+from core.checks.readings import given_readings
+from core.checks.register import REGISTRY
+from core.checks.registry import Answers
+from core.checks.small_items import SmallItem, SmallItems
+from core.checks.small_items.item import Objection, objections
+from core.checks.verdict import State
+from core.model.build import Build, SmallDecision
+from core.model.facts import MissingFact
+from core.model.kit import Kit
+from core.model.parts import Part
+from core.money.costs import in_currency
+from core.quantities import Money, Quantity
+
+
+@dataclass(frozen=True)
+class SmallStatus:
+    """One item of a build: what was decided, and whether that serves."""
+
+    item: SmallItem
+    decision: SmallDecision | None
+    part: Part | None
+    objections: tuple[Objection, ...]
+    units: int | None
+    """How many to buy; `None` while nothing is chosen, or how much is needed is not known."""
+    left_over: Quantity | None
+
+    @property
+    def state(self) -> State | None:
+        """How the choice comes out; `None` while nothing is decided."""
+        if self.decision is None:
+            return State.UNKNOWN if self.item.missing else None
+        if self.decision.choice == "strike":
+            return State.CLEAR
+        if any(objection.blocked for objection in self.objections):
+            return State.BLOCKED
+        return State.UNKNOWN if self.objections else State.CLEAR
+
+
+@dataclass(frozen=True)
+class Option:
+    """A part that could serve for an item."""
+
+    part: Part
+    objections: tuple[Objection, ...]
+    units: int | None
+    total: Money | None
+    """What so many cost in the brief's currency; `None` where that is not known."""
+
+    @property
+    def serves(self) -> bool:
+        """Nothing speaks against it."""
+        return not self.objections and self.units is not None
+
+
+def small_statuses(small: SmallItems, kit: Kit) -> tuple[SmallStatus, ...]:
+    """Every item that follows from a build, in the order of the chain."""
+    return tuple(_status(item, kit) for item in small.items)
+
+
+def options_for(build: Build, parts: Mapping[str, Part], item_id: str) -> tuple[Option, ...]:
+    """The parts of the right kind for an item: those that serve first, the cheapest of them in front.
+
+    Raises `LookupError` for an item that does not follow from the build.
+    """
+    item = next((item for item in _small_items(build, parts).items if item.item.id == item_id), None)
+    if item is None:
+        raise LookupError(item_id)
+    return _options(build, parts, item)
+
+
+def with_cheapest(build: Build, parts: Mapping[str, Part]) -> Build:
+    """`build` with the cheapest part that serves for every item that is still open and has one."""
+    chosen = {}
+    for item in _small_items(build, parts).items:
+        if item.item.id not in build.small_items:
+            serving = [option for option in _options(build, parts, item) if option.serves and option.total is not None]
+            if serving:
+                chosen[item.item.id] = SmallDecision(choice="buy", part=serving[0].part.id)
+    return build.model_copy(update={"small_items": {**build.small_items, **chosen}})
+
+
+def without_unserving(build: Build, answers: Answers) -> Build:
+    """`build` with every bought or owned small item open again whose part does not serve any more."""
+    small, kit = answers.reading(SmallItems), answers.reading(Kit)
+    if not build.small_items or small is None or kit is None:
+        return build
+    astray = {status.item.item.id for status in small_statuses(small, kit) if status.state is State.BLOCKED}
+    if not astray:
+        return build
+    kept = {id: decision for id, decision in build.small_items.items() if id not in astray}
+    return build.model_copy(update={"small_items": kept})
+
+
+def without_lapsed(build: Build, parts: Mapping[str, Part]) -> Build:
+    """`build` without strikes of items whose reason is gone: should the reason return, so does the item."""
+    struck = {id for id, decision in build.small_items.items() if decision.choice == "strike"}
+    if not struck:
+        return build
+    lapsed = struck - {item.item.id for item in _small_items(build, parts).items}
+    if not lapsed:
+        return build
+    kept = {id: decision for id, decision in build.small_items.items() if id not in lapsed}
+    return build.model_copy(update={"small_items": kept})
+
+
+def _small_items(build: Build, parts: Mapping[str, Part]) -> SmallItems:
+    small = REGISTRY.derived(given_readings(build, parts))[0][SmallItems]
+    assert isinstance(small, SmallItems)
+    return small
+
+
+def _status(item: SmallItem, kit: Kit) -> SmallStatus:
+    decision, part = kit.decided(item.item.id), kit.picked(item.item.id)
+    found: tuple[Objection, ...] = ()
+    units, left_over = None, None
+    if part is not None and item.need is not None:
+        found = tuple(objections(item.need.asks, part))
+        try:
+            units, left_over = item.units(part), item.left_over(part)
+        except MissingFact as missing:
+            found = (*found, Objection.missing(missing))
+    return SmallStatus(item, decision, part, found, units, left_over)
+
+
+def _options(build: Build, parts: Mapping[str, Part], item: SmallItem) -> tuple[Option, ...]:
+    options = [_option(build, item, part) for part in parts.values() if isinstance(part, item.item.kind)]
+    return tuple(sorted(options, key=_rank))
+
+
+def _rank(option: Option) -> tuple[bool, int, bool, int]:
+    blocked = sum(objection.blocked for objection in option.objections)
+    return not option.serves, blocked, option.total is None, option.total.minor if option.total else 0
+
+
+def _option(build: Build, item: SmallItem, part: Part) -> Option:
+    found = list(_objections(item, part))
+    try:
+        units = item.units(part)
+        total = in_currency(part.price, build.brief) * units if part.price else None
+    except MissingFact as missing:
+        return Option(part, (*found, Objection.missing(missing)), None, None)
+    return Option(part, tuple(found), units, total)
+
+
+def _objections(item: SmallItem, part: Part) -> Iterator[Objection]:
+    if item.need is not None:
+        yield from objections(item.need.asks, part)
