@@ -1,6 +1,7 @@
 """The drawing of a build: as people play in it, and as it is stowed."""
 
 from core.drawing.bay import beam_shapes, furniture_shapes, shadow_shapes
+from core.drawing.cables import cable_shapes, machine_handle, machine_shapes
 from core.drawing.dimensions import layout_dimensions, layout_handles, room_dimensions
 from core.drawing.room import opening_shapes, room_shapes
 from core.drawing.shapes import Scene, Shape
@@ -13,6 +14,7 @@ from core.drawing.things import (
     solid_shapes,
     standing_shapes,
 )
+from core.geometry.cable_route import CableRoute, Point3
 from core.geometry.ceiling import Ceiling
 from core.geometry.conflicts import Conflict
 from core.geometry.furnishing import Furnishing
@@ -33,6 +35,8 @@ def scene_of(
     surroundings: Surroundings | None = None,
     contents: tuple[Solid, ...] = (),
     conflicts: tuple[Conflict, ...] = (),
+    machine: Point3 | None = None,
+    cable: CableRoute | None = None,
 ) -> Scene:
     """The drawing while people play; flat while the ceiling is not known."""
     shapes = [
@@ -50,6 +54,10 @@ def scene_of(
     if furnishing.lens and furnishing.picture:
         shapes += beam_shapes(furnishing.lens, furnishing.picture, room, layout)
         shapes += shadow_shapes(furnishing.lens, furnishing.picture, layout, players, furnishing)
+    if machine is not None:
+        shapes += machine_shapes(machine)
+    if cable is not None:
+        shapes += cable_shapes(cable)
     if surroundings is not None:
         shapes += nearest_shapes(surroundings)
     return Scene(
@@ -61,7 +69,11 @@ def scene_of(
             *layout_dimensions(room, layout, furnishing),
             *content_dimensions(room, playing=True),
         ),
-        handles=(*layout_handles(room, layout, furnishing), *content_handles(room, playing=True)),
+        handles=(
+            *layout_handles(room, layout, furnishing),
+            *((machine_handle(machine),) if machine else ()),
+            *content_handles(room, playing=True),
+        ),
     )
 
 

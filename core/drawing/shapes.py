@@ -20,6 +20,7 @@ class Layer(StrEnum):
     BAY = "bay"
     SWINGS = "swings"
     HITTING = "hitting"
+    CABLES = "cables"
     DIMENSIONS = "dimensions"
 
 

@@ -16,13 +16,15 @@ class LayoutMove(Record):
     lens_height_m: Metres | None = None
     monitor_distance_m: Metres | None = None
     monitor_pad_m: Metres | None = None
+    machine_x_m: Metres | None = None
+    machine_y_m: Metres | None = None
     ball_to_screen_m: Metres | None = None
     behind_ball_m: Metres | None = None
     right_wall_m: Metres | None = None
     stays_up: tuple[BayPart, ...] | None = None
 
 
-CLEARABLE = frozenset({"lens_distance_m", "lens_height_m", "monitor_distance_m"})
+CLEARABLE = frozenset({"lens_distance_m", "lens_height_m", "monitor_distance_m", "machine_x_m", "machine_y_m"})
 """Left empty, the core proposes a value."""
 
 

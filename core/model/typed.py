@@ -17,6 +17,9 @@ ACCEPTED_SPEED = "a speed such as 60, 60 m/s, 134 mph or 216 km/h"
 ACCEPTED_SHARE = "a percentage such as 10 or 7.5 %"
 ACCEPTED_HOURS = "hours such as 4, 3.5 or 4 h"
 ACCEPTED_MINUTES = "minutes such as 20 or 20 min"
+ACCEPTED_VOLTS = "a voltage such as 230 or 120 V"
+ACCEPTED_AMPERES = "a current such as 16 or 16 A"
+ACCEPTED_WATTS = "a power such as 300, 300 W or 1.5 kW"
 ACCEPTED_LIGHT = "a light level such as 30 lux or 3 fc"
 _SPEED_UNITS = {"m/s": 1.0, "mph": METRES_PER_SECOND_PER_MPH, "km/h": 1 / 3.6}
 _LIGHT_UNITS = {"lux": 1.0, "lx": 1.0, "fc": LUX_PER_FOOTCANDLE}
@@ -112,6 +115,9 @@ def _read(value: object, unit: Unit | None, system: UnitSystem, currency: str) -
         Unit.METRE_PER_SECOND: lambda: _number(text, _SPEED_UNITS, _BARE_SPEED[system], ACCEPTED_SPEED),
         Unit.HOUR: lambda: _number(text, {"h": 1.0}, "h", ACCEPTED_HOURS),
         Unit.MINUTE: lambda: _number(text, {"min": 1.0, "h": 60.0}, "min", ACCEPTED_MINUTES),
+        Unit.VOLT: lambda: _number(text, {"v": 1.0}, "v", ACCEPTED_VOLTS),
+        Unit.AMPERE: lambda: _number(text, {"a": 1.0}, "a", ACCEPTED_AMPERES),
+        Unit.WATT: lambda: _number(text, {"w": 1.0, "kw": 1000.0}, "w", ACCEPTED_WATTS),
         Unit.LUX: lambda: _number(text, _LIGHT_UNITS, _BARE_LIGHT[system], ACCEPTED_LIGHT),
     }
     return readers[unit]() if unit in readers else value

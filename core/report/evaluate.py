@@ -5,6 +5,7 @@ from datetime import date
 from itertools import pairwise
 
 import core.checks  # noqa: F401  registers the checks
+from core.checks.cables import DisplayRun, MachineSpot
 from core.checks.household import Today
 from core.checks.places import Step
 from core.checks.readings import given_readings
@@ -63,6 +64,8 @@ def evaluate(
             surroundings,
             playing.solids if playing else (),
             playing.conflicts if playing else (),
+            spot.at if (spot := answers.reading(MachineSpot)) else None,
+            run.route if (run := answers.reading(DisplayRun)) else None,
         ),
         stowed=_stowed_scene(build, answers),
         costs=costs,

@@ -14,7 +14,7 @@ from core.model.typed import FieldErrors
 from jungle.api.replies import build_reply, send
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import Problem, Problems, Stale
-from jungle.plans.services.editing import NothingThere, StaleRevision
+from jungle.plans.services.editing import Locked, NothingThere, StaleRevision
 from jungle.plans.services.people import units_of
 
 SHOWN_VALUE = 120
@@ -51,6 +51,10 @@ def register_errors(api: NinjaAPI) -> None:
     @api.exception_handler(NothingThere)
     def nothing_there(request: HttpRequest, error: LookupError) -> HttpResponse:
         return send(Problems(message=str(error), errors=[]), 404)
+
+    @api.exception_handler(Locked)
+    def locked(request: HttpRequest, error: Locked) -> HttpResponse:
+        return _refused(str(error), [])
 
     @api.exception_handler(StaleRevision)
     def stale(request: SignedIn, error: StaleRevision) -> HttpResponse:

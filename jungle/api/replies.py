@@ -51,6 +51,7 @@ def build_reply(build: Build, units: UnitSystem) -> BuildReply:
         build=plan,
         texts=dict(field_texts(plan, units, plan.brief.currency)),
         parts={slot: _part_sheet(sheets[hung.part]) for slot, hung in plan.chain.items()},
+        beside={extra.part: _part_sheet(sheets[extra.part]) for extra in plan.extras},
         report=report_json(evaluate(plan, sheets, today=timezone.localdate()), units),
     )
 

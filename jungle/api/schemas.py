@@ -1,20 +1,20 @@
 """What goes in and out of the endpoints, the report aside."""
 
 from datetime import date, datetime
-from typing import Annotated, Any
+from typing import Annotated, Any, Literal
 
 from ninja import Schema
 from pydantic import ConfigDict, Field
 
 from core.checks.verdict import State
-from core.formats.report_json import AlternativeJson, ReportJson
+from core.formats.report_json import AlternativeJson, ReportJson, SceneJson, ServingJson
 from core.model.brief import ExchangeRate, Handedness, Purpose, SpeedBand, Stage
 from core.model.build import Build as BuildDocument
 from core.model.build import Slot
 from core.model.clubs import Club
 from core.model.household import Approach, Condition, Looks, Noise, Skill, TaxTreatment, Valuation
 from core.model.parts import Billing
-from core.model.room import CeilingShape, Light
+from core.model.room import CeilingShape, FloorBase, Light
 from core.model.things import BayPart, FixedTo, Opens, Remedy, StoredKind, Wall, WhilePlaying
 from core.quantities import UnitSystem
 
@@ -107,6 +107,10 @@ class RoomChange(Change):
     wall_foam_m: Typed = 0.0
     light: Light = Light.DIM
     measured_lux: TypedOrCleared = None
+    mains_v: TypedOrCleared = None
+    breaker_a: TypedOrCleared = None
+    other_load_w: Typed = 0.0
+    floor_base: FloorBase | None = None
 
 
 class LayoutChange(Change):
@@ -120,6 +124,8 @@ class LayoutChange(Change):
     lens_height_m: TypedOrCleared = None
     monitor_distance_m: TypedOrCleared = None
     monitor_pad_m: Typed = 0.0
+    machine_x_m: TypedOrCleared = None
+    machine_y_m: TypedOrCleared = None
     ball_to_screen_m: Typed = 0.0
     behind_ball_m: Typed = 0.0
     right_wall_m: Typed = 0.0
@@ -200,6 +206,30 @@ class Decision(Change):
     owned: bool = False
     quote_minor: TypedOrCleared = None
     replacement_value_minor: TypedOrCleared = None
+    locked: bool = False
+    signal: Literal["good", "weak"] | None = None
+
+
+class SmallChange(Change):
+    """What was decided about a small item."""
+
+    choice: Literal["buy", "own", "strike"] = "buy"
+    part: Annotated[str, Field(max_length=80)] | None = None
+    quote_minor: TypedOrCleared = None
+
+
+class NewExtra(Change):
+    """A part to add beside the chain."""
+
+    part: Annotated[str, Field(max_length=80)]
+
+
+class ExtraChange(Change):
+    """What was decided about an extra."""
+
+    quantity: Annotated[int, Field(ge=1, le=10_000)] = 1
+    owned: bool = False
+    quote_minor: TypedOrCleared = None
 
 
 class Rename(Change):
@@ -276,6 +306,8 @@ class BuildReply(Schema):
     build: BuildDocument
     texts: dict[str, str]
     parts: dict[Slot, PartSheet]
+    beside: dict[str, PartSheet]
+    """The parts of extras and small items, by id."""
     report: ReportJson
 
 
@@ -297,12 +329,40 @@ class PreviewChange(LayoutChange):
         return self.model_dump(exclude_unset=True, exclude={"revision", "number"})
 
 
+class PartFilter(Schema):
+    """Which parts to list; an empty field asks for nothing. Prices as a person types them."""
+
+    text: Annotated[str, Field(max_length=120)] = ""
+    kind: Annotated[str, Field(max_length=40)] = ""
+    least: Annotated[str, Field(max_length=40)] = ""
+    most: Annotated[str, Field(max_length=40)] = ""
+    usable: bool = False
+    """Only those that nothing rules out."""
+
+
 class Alternatives(Schema):
-    """Every candidate for a place."""
+    """Every candidate for a place that the filter lets through; `all` counts them without it."""
 
     revision: int
     slot: Slot
     candidates: list[AlternativeJson]
+    all: int
+    kinds: list[str]
+    """Kinds of part that could hang here."""
+
+
+class ScenePreview(Schema):
+    """The drawing with another part in a place; nothing is stored."""
+
+    part: str
+    scene: SceneJson
+
+
+class SmallOptions(Schema):
+    """What could serve for a small item."""
+
+    item: str
+    options: list[ServingJson]
 
 
 class Problem(Schema):

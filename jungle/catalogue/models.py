@@ -1,17 +1,14 @@
 """The parts an owner can choose from."""
 
 from collections.abc import Mapping
+from enum import StrEnum
 from functools import lru_cache
 
 from django.conf import settings
 from django.db import models
-from pydantic import TypeAdapter
 
-from core.model.parts import AnyPart
+from core.model.parts import SHEET
 from core.model.parts import Part as SpecSheet
-
-_SHEET: TypeAdapter[SpecSheet] = TypeAdapter(AnyPart)
-
 
 SHEETS_KEPT = 4096
 
@@ -19,7 +16,15 @@ SHEETS_KEPT = 4096
 @lru_cache(maxsize=SHEETS_KEPT)
 def read_sheet(document: str) -> SpecSheet:
     """The spec sheet in `document`. Sheets are frozen, so one that was read before serves again."""
-    return _SHEET.validate_json(document)
+    return SHEET.validate_json(document)
+
+
+class Origin(StrEnum):
+    """Where a sheet came from."""
+
+    SAMPLE = "sample"
+    OWN = "own"
+    PACK = "pack"
 
 
 class PartQuerySet(models.QuerySet["Part"]):
@@ -44,9 +49,16 @@ class Part(models.Model):
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="parts")
     name_id = models.SlugField(max_length=80)
     """The part's id in files and builds."""
-    slot = models.CharField(max_length=20, db_index=True)
+    slot = models.CharField(max_length=20, db_index=True, blank=True)
+    """The place on the chain where it hangs; empty for what is bought beside it."""
+    kind = models.CharField(max_length=40, db_index=True, default="")
     document = models.TextField()
     """The spec sheet as a parts pack holds it, as JSON."""
+    origin = models.CharField(
+        max_length=10, choices=[(origin.value, origin.value) for origin in Origin], default=Origin.SAMPLE
+    )
+    original = models.TextField(blank=True, default="")
+    """The sheet as it came, where its owner has changed a fact since; empty otherwise."""
 
     objects = PartQuerySet.as_manager()
 

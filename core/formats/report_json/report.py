@@ -10,6 +10,7 @@ from core.checks.verdict import State
 from core.formats.report_json.costs import CostsJson, costs_json
 from core.formats.report_json.drawing import SceneJson, scene_json
 from core.formats.report_json.figures import text_of
+from core.formats.report_json.small_items import SmallItemJson, small_item_json
 from core.formats.report_json.verdicts import VerdictJson, WorkingsJson, verdict_json, workings_json
 from core.model.brief import Handedness, Stage
 from core.model.build import Slot
@@ -126,6 +127,7 @@ class ReportJson:
     hitting: list[HittingJson]
     stages: list[StageJson]
     works: list[WorkJson]
+    small_items: list[SmallItemJson]
     caution: str
 
 
@@ -142,9 +144,10 @@ _FULL_REPORT = TypeAdapter(FullReportJson)
 
 def report_json(report: Report, system: UnitSystem) -> ReportJson:
     """`report` for a reader of `system`."""
+    doubts = _doubts_by_check(report, system)
     return ReportJson(
         blocked=report.blocked,
-        verdicts=[verdict_json(verdict, system) for verdict in report.verdicts],
+        verdicts=[verdict_json(verdict, system, doubts.get(verdict.id, ())) for verdict in report.verdicts],
         steps=[_step(step, report) for step in Step],
         attention=[AttentionJson(id=verdict.id, subject=verdict.subject) for verdict in report.attention],
         slots=[_slot(status) for status in report.slots],
@@ -181,8 +184,17 @@ def report_json(report: Report, system: UnitSystem) -> ReportJson:
             WorkJson(work.what.text(system), work.who, f"about {work.hours:g} h" if work.hours else "")
             for work in report.works
         ],
+        small_items=[small_item_json(status, system) for status in report.small],
         caution=CAUTION,
     )
+
+
+def _doubts_by_check(report: Report, system: UnitSystem) -> dict[str, list[str]]:
+    by_check: dict[str, list[str]] = {}
+    for doubt in report.doubts:
+        for check in doubt.checks:
+            by_check.setdefault(check, []).append(doubt.what.text(system))
+    return by_check
 
 
 def full_report_text(report: Report, system: UnitSystem) -> str:

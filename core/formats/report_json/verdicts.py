@@ -1,6 +1,6 @@
 """Verdicts as JSON, in short and with their workings; the manual of checks."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from core.checks.places import Step
@@ -26,6 +26,8 @@ class VerdictJson:
     headline: str
     margin: str
     changes: list[str]
+    doubts: list[str]
+    """Facts that it leans on and that are old or disputed."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -71,8 +73,8 @@ class CheckJson:
     manual: str
 
 
-def verdict_json(verdict: Verdict, system: UnitSystem) -> VerdictJson:
-    """`verdict` in short, for a reader of `system`."""
+def verdict_json(verdict: Verdict, system: UnitSystem, doubts: Sequence[str] = ()) -> VerdictJson:
+    """`verdict` in short, with what is doubtful about the facts it leans on, for a reader of `system`."""
     check = REGISTRY[verdict.id]
     return VerdictJson(
         id=verdict.id,
@@ -85,6 +87,7 @@ def verdict_json(verdict: Verdict, system: UnitSystem) -> VerdictJson:
         headline=verdict.headline.text(system),
         margin=text_of(verdict.margin, system),
         changes=texts_of(verdict.changes, system),
+        doubts=list(doubts),
     )
 
 

@@ -22,6 +22,14 @@ export type State = Schemas['State']
 export type Step = Schemas['Step']
 export type Problem = Schemas['Problem']
 export type Alternative = Schemas['AlternativeJson']
+export type Alternatives = Schemas['Alternatives']
+export type SmallItem = Schemas['SmallItemJson']
+export type SmallOption = Schemas['ServingJson']
+export type ScenePreview = Schemas['ScenePreview']
+export type WhyNot = Schemas['WhyNotJson']
+export type PartFilter = NonNullable<
+  paths['/api/builds/{build_id}/chain/{slot}']['get']['parameters']['query']
+>
 export type Budget = Schemas['BudgetJson']
 export type Club = Schemas['Club']
 export type Player = Schemas['Player']
@@ -36,6 +44,8 @@ export type RoomChange = Omit<Schemas['RoomChange'], 'revision'>
 export type LayoutChange = Omit<Schemas['LayoutChange'], 'revision'>
 export type ContentChange = Omit<Schemas['ContentChange'], 'revision'>
 export type JoistsChange = Omit<Schemas['JoistsChange'], 'revision'>
+export type SmallChange = Omit<Schemas['SmallChange'], 'revision'>
+export type ExtraChange = Omit<Schemas['ExtraChange'], 'revision'>
 export type Decision = Omit<Schemas['Decision'], 'revision'>
 
 export const api = createClient<paths>()

@@ -613,7 +613,7 @@ export interface paths {
         };
         /**
          * List Alternatives
-         * @description Every candidate for a place, and what it would do there.
+         * @description Every candidate for a place that the filter lets through, and what it would do there.
          */
         get: operations["jungle_api_routers_parts_list_alternatives"];
         /**
@@ -627,9 +627,49 @@ export interface paths {
         head?: never;
         /**
          * Decide On Part
-         * @description Choose a plan, mark as owned, enter a quote.
+         * @description Choose a plan, mark as owned or locked, enter a quote or how the signal was when tested.
          */
         patch: operations["jungle_api_routers_parts_decide_on_part"];
+        trace?: never;
+    };
+    "/api/builds/{build_id}/chain/{slot}/drawing/{part_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Preview Part
+         * @description The drawing as it would be with a part in a place; nothing is stored.
+         */
+        get: operations["jungle_api_routers_parts_preview_part"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/why-not/{part_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Why Not
+         * @description Which facts rule a part out here, and the smallest change that would admit it.
+         */
+        get: operations["jungle_api_routers_parts_read_why_not"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/builds/{build_id}/chain/{slot}/take-down": {
@@ -646,6 +686,130 @@ export interface paths {
          * @description Take a part off the chain.
          */
         post: operations["jungle_api_routers_parts_take_down"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/small-items/{item}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Options
+         * @description The parts that could serve for a small item.
+         */
+        get: operations["jungle_api_routers_parts_list_options"];
+        /**
+         * Decide On Item
+         * @description Buy, own or strike off a small item.
+         */
+        put: operations["jungle_api_routers_parts_decide_on_item"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/small-items/cheapest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Cheapest
+         * @description Choose the cheapest part that serves for every small item that is open.
+         */
+        post: operations["jungle_api_routers_parts_take_cheapest"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/small-items/{item}/reopen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reopen Item
+         * @description Forget what was decided about a small item.
+         */
+        post: operations["jungle_api_routers_parts_reopen_item"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/extras": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Extra
+         * @description Add a part beside the chain.
+         */
+        post: operations["jungle_api_routers_parts_add_extra"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/extras/{extra_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Change Extra
+         * @description How many, owned or not, and what a shop asks.
+         */
+        patch: operations["jungle_api_routers_parts_change_extra"];
+        trace?: never;
+    };
+    "/api/builds/{build_id}/extras/{extra_id}/drop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Drop Extra
+         * @description Take an extra out of the build.
+         */
+        post: operations["jungle_api_routers_parts_drop_extra"];
         delete?: never;
         options?: never;
         head?: never;
@@ -977,6 +1141,10 @@ export interface components {
              *       "openings": [],
              *       "sockets": [],
              *       "joists": null,
+             *       "mains_v": null,
+             *       "breaker_a": null,
+             *       "other_load_w": 0,
+             *       "floor_base": null,
              *       "stored": []
              *     }
              */
@@ -991,6 +1159,8 @@ export interface components {
              *       "lens_height_m": null,
              *       "monitor_distance_m": null,
              *       "monitor_pad_m": 0,
+             *       "machine_x_m": null,
+             *       "machine_y_m": null,
              *       "stays_up": [
              *         "projector"
              *       ]
@@ -1009,6 +1179,20 @@ export interface components {
              */
             chain: {
                 [key: string]: components["schemas"]["HungPart"];
+            };
+            /**
+             * Extras
+             * @description Parts beside the chain that were chosen by wish.
+             * @default []
+             */
+            extras: components["schemas"]["Extra"][];
+            /**
+             * Small Items
+             * @description What was decided about small items, by the item's id; one without an entry is still open.
+             * @default {}
+             */
+            small_items: {
+                [key: string]: components["schemas"]["SmallDecision"];
             };
         } & {
             [key: string]: unknown;
@@ -1034,6 +1218,10 @@ export interface components {
             };
             /** Parts */
             parts: {
+                [key: string]: components["schemas"]["PartSheet"];
+            };
+            /** Beside */
+            beside: {
                 [key: string]: components["schemas"]["PartSheet"];
             };
             report: components["schemas"]["ReportJson"];
@@ -1144,6 +1332,34 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * Extra
+         * @description A part that hangs nowhere on the chain: chosen by wish, or because something else asks for it.
+         */
+        Extra: {
+            /** Id */
+            id: string;
+            /** Part */
+            part: string;
+            /**
+             * Quantity
+             * @description How many are bought: packs, metres or sticks for a part that is sold by these.
+             * @default 1
+             */
+            quantity: number;
+            /**
+             * Owned
+             * @default false
+             */
+            owned: boolean;
+            /**
+             * Quote Minor
+             * @description What a shop asks for one, tax included, in the brief's currency.
+             */
+            quote_minor?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FigureJson
          * @description A figure: `value` in SI units, minor units of money, or nothing for a word; `text` for the reader.
          */
@@ -1161,6 +1377,12 @@ export interface components {
          * @enum {string}
          */
         FixedTo: "ceiling" | "wall" | "floor";
+        /**
+         * FloorBase
+         * @description What is under the floor covering.
+         * @enum {string}
+         */
+        FloorBase: "concrete" | "timber";
         /**
          * Handedness
          * @description A right-hander stands on the left of the ball, facing the target; a left-hander on the right.
@@ -1232,6 +1454,17 @@ export interface components {
              * @description What an owned part would cost to buy again; the list price where empty.
              */
             replacement_value_minor?: number | null;
+            /**
+             * Locked
+             * @description Stays while others change: it is not swapped or taken down before it is unlocked.
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Signal
+             * @description What a test of its signal through the air showed where it is used.
+             */
+            signal?: ("good" | "weak") | null;
         } & {
             [key: string]: unknown;
         };
@@ -1265,7 +1498,7 @@ export interface components {
          * @description What belongs together by meaning, to be shown or left out.
          * @enum {string}
          */
-        Layer: "room" | "obstructions" | "bay" | "swings" | "hitting" | "dimensions";
+        Layer: "room" | "obstructions" | "bay" | "swings" | "hitting" | "cables" | "dimensions";
         /**
          * Layout
          * @description Where the ball, the screen line, the projector and the monitor are.
@@ -1315,6 +1548,16 @@ export interface components {
              */
             monitor_pad_m: number;
             /**
+             * Machine X M
+             * @description Where the machine stands across the room; left empty, at the nearer side wall.
+             */
+            machine_x_m?: number | null;
+            /**
+             * Machine Y M
+             * @description Where it stands along the room; left empty, beside the ball.
+             */
+            machine_y_m?: number | null;
+            /**
              * Stays Up
              * @description What of the bay stays where it is while the room serves for something else.
              * @default [
@@ -1336,7 +1579,7 @@ export interface components {
          * @description One line of the cost.
          */
         LineJson: {
-            slot: components["schemas"]["Slot"];
+            slot: components["schemas"]["Slot"] | null;
             /** Label */
             label: string;
             /** Quantity */
@@ -1347,6 +1590,8 @@ export interface components {
             replacement_value: components["schemas"]["FigureJson"] | null;
             /** Missing */
             missing: string;
+            /** Beside */
+            beside: string;
         };
         /**
          * LinkJson
@@ -1581,6 +1826,8 @@ export interface components {
             stages: components["schemas"]["StageJson"][];
             /** Works */
             works: components["schemas"]["WorkJson"][];
+            /** Small Items */
+            small_items: components["schemas"]["SmallItemJson"][];
             /** Caution */
             caution: string;
         };
@@ -1663,6 +1910,24 @@ export interface components {
             sockets: components["schemas"]["Socket"][];
             joists?: components["schemas"]["Joists"] | null;
             /**
+             * Mains V
+             * @description Voltage of the mains.
+             */
+            mains_v?: number | null;
+            /**
+             * Breaker A
+             * @description Rating of the breaker that the sockets of this room hang on.
+             */
+            breaker_a?: number | null;
+            /**
+             * Other Load W
+             * @description What else runs on that breaker while people play.
+             * @default 0
+             */
+            other_load_w: number;
+            /** @description What the floor is, under any covering. */
+            floor_base?: components["schemas"]["FloorBase"] | null;
+            /**
              * Stored
              * @description What the room must still hold, where it stands when nobody plays.
              * @default []
@@ -1740,6 +2005,58 @@ export interface components {
             yearly: string;
         };
         /**
+         * SmallDecision
+         * @description What was decided about a small item that follows from the parts.
+         */
+        SmallDecision: {
+            /**
+             * Choice
+             * @description Buy a part, use one that is in the house, or go without.
+             * @enum {string}
+             */
+            choice: "buy" | "own" | "strike";
+            /**
+             * Part
+             * @description The part that is bought or owned; an owned one need not be in the catalogue.
+             */
+            part?: string | null;
+            /**
+             * Quote Minor
+             * @description What a shop asks for one, tax included, in the brief's currency.
+             */
+            quote_minor?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * SmallItemJson
+         * @description One item that follows from the parts: why, how much, what was decided, and whether that serves.
+         */
+        SmallItemJson: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            slot: components["schemas"]["Slot"];
+            /** Amount */
+            amount: string;
+            /** Why */
+            why: string;
+            /** Choice */
+            choice: string;
+            /** Part */
+            part: string | null;
+            /** Part Name */
+            part_name: string;
+            /** Units */
+            units: string;
+            /** Left Over */
+            left_over: string;
+            state: components["schemas"]["State"] | null;
+            /** Objections */
+            objections: string[];
+        };
+        /**
          * Socket
          * @description A mains socket in a wall.
          */
@@ -1756,6 +2073,12 @@ export interface components {
              * @default 0.3
              */
             height_m: number;
+            /**
+             * Outlets
+             * @description Plugs that it takes.
+             * @default 1
+             */
+            outlets: number;
         } & {
             [key: string]: unknown;
         };
@@ -1927,6 +2250,8 @@ export interface components {
             margin: string;
             /** Changes */
             changes: string[];
+            /** Doubts */
+            doubts: string[];
         };
         /**
          * Wall
@@ -2158,6 +2483,13 @@ export interface components {
             light?: components["schemas"]["Light"];
             /** Measured Lux */
             measured_lux?: string | number | null;
+            /** Mains V */
+            mains_v?: string | number | null;
+            /** Breaker A */
+            breaker_a?: string | number | null;
+            /** Other Load W */
+            other_load_w?: string | number;
+            floor_base?: components["schemas"]["FloorBase"] | null;
         };
         /**
          * LayoutChange
@@ -2182,6 +2514,10 @@ export interface components {
             monitor_distance_m?: string | number | null;
             /** Monitor Pad M */
             monitor_pad_m?: string | number;
+            /** Machine X M */
+            machine_x_m?: string | number | null;
+            /** Machine Y M */
+            machine_y_m?: string | number | null;
             /** Ball To Screen M */
             ball_to_screen_m?: string | number;
             /** Behind Ball M */
@@ -2227,6 +2563,10 @@ export interface components {
             monitor_distance_m?: string | number | null;
             /** Monitor Pad M */
             monitor_pad_m?: string | number;
+            /** Machine X M */
+            machine_x_m?: string | number | null;
+            /** Machine Y M */
+            machine_y_m?: string | number | null;
             /** Ball To Screen M */
             ball_to_screen_m?: string | number;
             /** Behind Ball M */
@@ -2487,6 +2827,37 @@ export interface components {
             quarters?: number;
         };
         /**
+         * PartFilter
+         * @description Which parts to list; an empty field asks for nothing. Prices as a person types them.
+         */
+        PartFilter: {
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Kind
+             * @default
+             */
+            kind: string;
+            /**
+             * Least
+             * @default
+             */
+            least: string;
+            /**
+             * Most
+             * @default
+             */
+            most: string;
+            /**
+             * Usable
+             * @default false
+             */
+            usable: boolean;
+        };
+        /**
          * AlternativeJson
          * @description A candidate for a place, and what it would do there.
          */
@@ -2512,8 +2883,11 @@ export interface components {
             better: components["schemas"]["ReasonJson"][];
             /** Worse */
             worse: components["schemas"]["ReasonJson"][];
+            /** Links */
+            links: components["schemas"]["ReasonJson"][];
             up_front_change: components["schemas"]["FigureJson"];
             yearly_change: components["schemas"]["FigureJson"];
+            horizon_change: components["schemas"]["FigureJson"];
             /** Priced */
             priced: boolean;
             /** Facts */
@@ -2521,7 +2895,7 @@ export interface components {
         };
         /**
          * Alternatives
-         * @description Every candidate for a place.
+         * @description Every candidate for a place that the filter lets through; `all` counts them without it.
          */
         Alternatives: {
             /** Revision */
@@ -2529,6 +2903,10 @@ export interface components {
             slot: components["schemas"]["Slot"];
             /** Candidates */
             candidates: components["schemas"]["AlternativeJson"][];
+            /** All */
+            all: number;
+            /** Kinds */
+            kinds: string[];
         };
         /**
          * FactJson
@@ -2539,6 +2917,10 @@ export interface components {
             name: string;
             /** Text */
             text: string;
+            /** Source */
+            source: string;
+            /** Doubts */
+            doubts: string[];
         };
         /**
          * ReasonJson
@@ -2580,6 +2962,121 @@ export interface components {
             quote_minor?: string | number | null;
             /** Replacement Value Minor */
             replacement_value_minor?: string | number | null;
+            /** Locked */
+            locked?: boolean;
+            /** Signal */
+            signal?: ("good" | "weak") | null;
+        };
+        /**
+         * ScenePreview
+         * @description The drawing with another part in a place; nothing is stored.
+         */
+        ScenePreview: {
+            /** Part */
+            part: string;
+            scene: components["schemas"]["SceneJson"];
+        };
+        /**
+         * AdmissionJson
+         * @description One change that would admit the part.
+         */
+        AdmissionJson: {
+            trouble: components["schemas"]["Trouble"];
+            /** Change */
+            change: string;
+            up_front_change: components["schemas"]["FigureJson"];
+        };
+        /**
+         * Trouble
+         * @description What a change is made to, least trouble first.
+         * @enum {string}
+         */
+        Trouble: "plan" | "move" | "beside" | "swap" | "brief" | "room";
+        /**
+         * WhyNotJson
+         * @description What rules a part out, and what would admit it, least trouble first.
+         */
+        WhyNotJson: {
+            /** Part */
+            part: string;
+            /** Name */
+            name: string;
+            /** Ruled Out By */
+            ruled_out_by: components["schemas"]["ReasonJson"][];
+            /** Admitted By */
+            admitted_by: components["schemas"]["AdmissionJson"][];
+        };
+        /**
+         * ServingJson
+         * @description A part that could serve for a small item.
+         */
+        ServingJson: {
+            /** Part */
+            part: string;
+            /** Maker */
+            maker: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Serves */
+            serves: boolean;
+            /** Objections */
+            objections: string[];
+            /** Units */
+            units: number | null;
+            total: components["schemas"]["FigureJson"] | null;
+        };
+        /**
+         * SmallOptions
+         * @description What could serve for a small item.
+         */
+        SmallOptions: {
+            /** Item */
+            item: string;
+            /** Options */
+            options: components["schemas"]["ServingJson"][];
+        };
+        /**
+         * SmallChange
+         * @description What was decided about a small item.
+         */
+        SmallChange: {
+            /** Revision */
+            revision: number;
+            /**
+             * Choice
+             * @enum {string}
+             */
+            choice?: "buy" | "own" | "strike";
+            /** Part */
+            part?: string | null;
+            /** Quote Minor */
+            quote_minor?: string | number | null;
+        };
+        /**
+         * NewExtra
+         * @description A part to add beside the chain.
+         */
+        NewExtra: {
+            /** Revision */
+            revision: number;
+            /** Part */
+            part: string;
+        };
+        /**
+         * ExtraChange
+         * @description What was decided about an extra.
+         */
+        ExtraChange: {
+            /** Revision */
+            revision: number;
+            /** Quantity */
+            quantity?: number;
+            /** Owned */
+            owned?: boolean;
+            /** Quote Minor */
+            quote_minor?: string | number | null;
         };
     };
     responses: never;
@@ -4128,7 +4625,13 @@ export interface operations {
     };
     jungle_api_routers_parts_list_alternatives: {
         parameters: {
-            query?: never;
+            query?: {
+                text?: string;
+                kind?: string;
+                least?: string;
+                most?: string;
+                usable?: boolean;
+            };
             header?: never;
             path: {
                 build_id: number;
@@ -4278,6 +4781,90 @@ export interface operations {
             };
         };
     };
+    jungle_api_routers_parts_preview_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                /** @description A place on the chain, in the order in which it hangs: each is linked to the next. */
+                slot: "floor" | "mat" | "monitor" | "title" | "machine" | "display" | "screen" | "enclosure";
+                part_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScenePreview"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_parts_read_why_not: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                part_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhyNotJson"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     jungle_api_routers_parts_take_down: {
         parameters: {
             query?: never;
@@ -4286,6 +4873,369 @@ export interface operations {
                 build_id: number;
                 /** @description A place on the chain, in the order in which it hangs: each is linked to the next. */
                 slot: "floor" | "mat" | "monitor" | "title" | "machine" | "display" | "screen" | "enclosure";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_parts_list_options: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SmallOptions"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_parts_decide_on_item: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SmallChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_parts_take_cheapest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_parts_reopen_item: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_parts_add_extra: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewExtra"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_parts_change_extra: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                extra_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExtraChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_parts_drop_extra: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                extra_id: string;
             };
             cookie?: never;
         };

@@ -27,7 +27,13 @@
           <td class="py-1.5 pr-2">
             {line.label}
             <span class="block text-xs text-faint">
-              {SLOT_WORDS[line.slot]} · {line.payment}{line.quantity === '1' ? '' : ` · ${line.quantity}`}
+              {line.beside
+                ? line.slot
+                  ? `with the ${SLOT_WORDS[line.slot].toLowerCase()}`
+                  : 'extra'
+                : line.slot
+                  ? SLOT_WORDS[line.slot]
+                  : ''} · {line.payment}{line.quantity === '1' ? '' : ` · ${line.quantity}`}
               {#if line.replacement_value}· worth {line.replacement_value.text}{/if}
               {#if line.missing}· <span class="text-blocked">{line.missing} is not known</span>{/if}
             </span>

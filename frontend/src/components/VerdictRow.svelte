@@ -26,6 +26,9 @@
     {#if verdict.margin && verdict.state !== 'clear'}
       <span class="text-{verdict.state} whitespace-nowrap">margin {verdict.margin}</span>
     {/if}
+    {#if verdict.doubts.length > 0}<span class="block text-[13px] text-warning"
+        >Leans on a doubtful fact: {verdict.doubts[0]}</span
+      >{/if}
     {#if change}<span class="block text-[13px] text-faint">{change}</span>{/if}
   </span>
 </button>

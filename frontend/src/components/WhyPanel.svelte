@@ -36,6 +36,9 @@
       {/each}
     </dl>
   {/if}
+  {#each verdict.doubts as doubt (doubt)}
+    <p class="border-l-3 border-warning pl-2 text-sm">Leans on a doubtful fact. {doubt}</p>
+  {/each}
   {#if verdict.changes.length > 0}
     <section>
       <h3 class="mb-1">What would change it</h3>

@@ -16,7 +16,10 @@ import {
   type Preview,
   type Problem,
   type Report,
+  type ExtraChange,
   type RoomChange,
+  type ScenePreview,
+  type SmallChange,
   type Slot,
   type Verdict,
 } from '../api/client'
@@ -36,6 +39,8 @@ export class BuildState {
   readonly id: number
   reply = $state.raw<BuildReply | null>(null)
   preview = $state.raw<Preview | null>(null)
+  /** The drawing with a part that is only looked at. */
+  considered = $state.raw<ScenePreview | null>(null)
   held = $state.raw<HeldEdit | null>(null)
   problem = $state<string | null>(null)
   missing = $state(false)
@@ -50,6 +55,7 @@ export class BuildState {
   #drag: { target: string; change: LayoutChange | ContentChange } | null = null
   #dragging = false
   #dragNumber = 0
+  #wish = 0
   #onLost: (() => void)[] = []
   #dropped = false
   #wake: (() => void) | undefined
@@ -237,6 +243,65 @@ export class BuildState {
     )
   }
 
+  decideItem(item: string, what: string, change: SmallChange): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, item } }
+    return this.#edit(what, (revision) =>
+      outcome(
+        api.PUT('/api/builds/{build_id}/small-items/{item}', { params, body: { revision, ...change } }),
+      ),
+    )
+  }
+
+  reopenItem(item: string, title: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, item } }
+    return this.#edit(`${title}, open again`, (revision) =>
+      outcome(api.POST('/api/builds/{build_id}/small-items/{item}/reopen', { params, body: { revision } })),
+    )
+  }
+
+  takeCheapest(): Promise<Problem[]> {
+    return this.#edit('the cheapest small items', (revision) =>
+      outcome(api.POST('/api/builds/{build_id}/small-items/cheapest', { ...this.#path, body: { revision } })),
+    )
+  }
+
+  addExtra(part: string, name: string): Promise<Problem[]> {
+    return this.#edit(`adding ${name}`, (revision) =>
+      outcome(api.POST('/api/builds/{build_id}/extras', { ...this.#path, body: { revision, part } })),
+    )
+  }
+
+  changeExtra(extra_id: string, what: string, change: ExtraChange): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, extra_id } }
+    return this.#edit(what, (revision) =>
+      outcome(
+        api.PATCH('/api/builds/{build_id}/extras/{extra_id}', { params, body: { revision, ...change } }),
+      ),
+    )
+  }
+
+  dropExtra(extra_id: string, name: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, extra_id } }
+    return this.#edit(`dropping ${name}`, (revision) =>
+      outcome(api.POST('/api/builds/{build_id}/extras/{extra_id}/drop', { params, body: { revision } })),
+    )
+  }
+
+  /** Shows the drawing with `part` in `slot`, before it is picked. Only the newest wish is shown. */
+  async consider(slot: Slot, part: string): Promise<void> {
+    const wish = ++this.#wish
+    const params = { path: { build_id: this.id, slot, part_id: part } }
+    const { data } = await outcome(
+      api.GET('/api/builds/{build_id}/chain/{slot}/drawing/{part_id}', { params }),
+    )
+    if (wish === this.#wish && data) this.considered = data
+  }
+
+  stopConsidering(): void {
+    this.#wish += 1
+    this.considered = null
+  }
+
   rename(name: string): Promise<Problem[]> {
     return this.#edit(`the name ${name}`, (revision) =>
       outcome(api.PATCH('/api/builds/{build_id}', { ...this.#path, body: { revision, name } })),
@@ -393,6 +458,7 @@ export class BuildState {
 
   #take(reply: BuildReply): void {
     this.reply = reply
+    this.stopConsidering()
     this.preview = null
     this.problem = null
   }

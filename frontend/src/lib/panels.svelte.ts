@@ -4,6 +4,8 @@ class Panels {
   why = $state.raw<{ id: string; subject: string } | null>(null)
   money = $state(false)
   shortcuts = $state(false)
+  /** The part that somebody asks about: why it does not work here. */
+  whyNot = $state.raw<{ part: string; name: string } | null>(null)
 
   /** Opens the workings of the verdict of check `id` about `subject`. */
   ask(id: string, subject = ''): void {

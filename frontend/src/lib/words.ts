@@ -18,23 +18,6 @@ export const STATE_WORDS: Record<State, string> = {
   blocked: 'blocked',
 }
 export const STEP_WORDS: Record<Step, string> = { brief: 'Brief', room: 'Room', parts: 'Parts' }
-export const KIND_WORDS: Record<string, string> = {
-  rear_radar: 'radar behind the ball',
-  radar_camera_hybrid: 'radar and camera behind the ball',
-  side_camera: 'camera beside the ball',
-  overhead_camera: 'camera overhead',
-  title: 'software',
-  computer: 'computer',
-  tablet: 'tablet',
-  projector: 'projector',
-  television: 'television',
-  impact_screen: 'impact screen',
-  net: 'net',
-  enclosure: 'enclosure',
-  mat: 'hitting mat',
-  floor_tiles: 'tiles, price a pack',
-  floor_roll: 'off the roll, price a metre',
-}
 export const PURPOSE_WORDS: Record<string, string> = {
   full_rounds: 'full rounds',
   swing_work: 'work on the swing',

@@ -6,6 +6,7 @@
   import MoneyFooter from '../components/shell/MoneyFooter.svelte'
   import Notices from '../components/shell/Notices.svelte'
   import StepPath from '../components/shell/StepPath.svelte'
+  import WhyNotPanel from '../components/chain/WhyNotPanel.svelte'
   import WhyPanel from '../components/WhyPanel.svelte'
   import { BuildState, provideBuild } from '../lib/build.svelte'
   import { isTyping, shortcutOf } from '../lib/keys'
@@ -77,6 +78,7 @@
       costs={build.report.costs}
       close={() => (panels.money = false)}
     />{/if}
+  {#if panels.whyNot}<WhyNotPanel asked={panels.whyNot} close={() => (panels.whyNot = null)} />{/if}
   {#if panels.shortcuts}<ShortcutsPanel close={() => (panels.shortcuts = false)} />{/if}
 {:else}
   <main class="grid min-h-dvh place-content-center gap-3 text-center text-faint" aria-busy={!build.problem}>

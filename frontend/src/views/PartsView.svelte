@@ -1,5 +1,6 @@
 <script lang="ts">
   import AttentionList from '../components/AttentionList.svelte'
+  import SmallItems from '../components/beside/SmallItems.svelte'
   import ChainList from '../components/chain/ChainList.svelte'
   import BuildDrawing from '../components/drawing/BuildDrawing.svelte'
 </script>
@@ -10,6 +11,7 @@
   </section>
   <section aria-label="Chain" class="min-w-0 border-base-300 p-3 lg:overflow-y-auto lg:border-l">
     <ChainList />
+    <SmallItems />
     <AttentionList />
   </section>
 </div>

@@ -1,31 +1,87 @@
-"""The Parts view: the chain and its alternatives."""
+"""The Parts view: the chain, its alternatives, and what is bought beside it."""
 
-from typing import Any
+from typing import Annotated, Any
 
-from ninja import Router
+from django.utils import timezone
+from ninja import Query, Router
 
-from core.formats.report_json import alternative_json
-from core.model.build import Slot
-from core.report.alternatives import alternatives
+from core.formats.report_json import WhyNotJson, alternative_json, scene_json, serving_json, why_not_json
+from core.model.build import Slot, slot_for
+from core.model.parts import kind_of
+from core.report import evaluate
+from core.report.alternatives import alternatives, hung
+from core.report.small_items import options_for
+from core.report.why_not import why_not
 from jungle.api.replies import send, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
-from jungle.api.schemas import Alternatives, Change, Decision, Hang, Problems
+from jungle.api.schemas import (
+    Alternatives,
+    Change,
+    Decision,
+    ExtraChange,
+    Hang,
+    NewExtra,
+    PartFilter,
+    Problems,
+    ScenePreview,
+    SmallChange,
+    SmallOptions,
+)
 from jungle.catalogue.models import Part
-from jungle.plans.services import chain
-from jungle.plans.services.editing import On, find_build
+from jungle.catalogue.services import found_parts
+from jungle.plans.services import chain, kit
+from jungle.plans.services.editing import NothingThere, On, find_build
 from jungle.plans.services.people import units_of
 
 router = Router(tags=["parts"])
+NOT_THERE: dict[int, Any] = {404: Problems, 422: Problems}
 
 
-@router.get("/{int:build_id}/chain/{slot}", response={200: Alternatives, 404: Problems, 422: Problems})
-def list_alternatives(request: SignedIn, build_id: int, slot: Slot) -> Any:
-    """Every candidate for a place, and what it would do there."""
+@router.get("/{int:build_id}/chain/{slot}", response={200: Alternatives, **NOT_THERE})
+def list_alternatives(request: SignedIn, build_id: int, slot: Slot, wanted: Annotated[PartFilter, Query()]) -> Any:
+    """Every candidate for a place that the filter lets through, and what it would do there."""
     build, units = find_build(build_id, request.user), units_of(request.user)
-    sheets = Part.objects.visible_to(request.user.pk).sheets()
-    candidates = [alternative_json(found, units) for found in alternatives(build.plan, sheets, slot)]
-    return send(Alternatives.model_construct(revision=build.revision, slot=slot, candidates=candidates))
+    plan = build.plan
+    owned = Part.objects.visible_to(request.user.pk)
+    here = owned.filter(slot=slot).sheets()
+    chosen = found_parts(here, wanted, plan.brief.currency)
+    sheets = {**owned.named(*plan.parts_named).sheets(), **chosen}
+    today = timezone.localdate()
+    weighed = [found for found in alternatives(plan, sheets, slot) if found.part.id in chosen]
+    usable = [found for found in weighed if not wanted.usable or found.state.value != "blocked"]
+    reply = Alternatives.model_construct(
+        revision=build.revision,
+        slot=slot,
+        candidates=[alternative_json(found, units, today) for found in usable],
+        all=len(here),
+        kinds=sorted({kind_of(sheet) for sheet in here.values()}),
+    )
+    return send(reply)
+
+
+@router.get("/{int:build_id}/chain/{slot}/drawing/{part_id}", response={200: ScenePreview, **NOT_THERE})
+def preview_part(request: SignedIn, build_id: int, slot: Slot, part_id: str) -> Any:
+    """The drawing as it would be with a part in a place; nothing is stored."""
+    build, units = find_build(build_id, request.user), units_of(request.user)
+    plan = build.plan
+    sheets = Part.objects.visible_to(request.user.pk).named(*plan.parts_named, part_id).sheets()
+    part = sheets.get(part_id)
+    if part is None or slot_for(part) is not slot:
+        raise NothingThere(f"There is no part '{part_id}' for place '{slot}'.")
+    scene = evaluate(hung(plan, sheets, slot, part), sheets).scene
+    return send(ScenePreview.model_construct(part=part_id, scene=scene_json(scene, units)))
+
+
+@router.get("/{int:build_id}/why-not/{part_id}", response={200: WhyNotJson, **NOT_THERE})
+def read_why_not(request: SignedIn, build_id: int, part_id: str) -> Any:
+    """Which facts rule a part out here, and the smallest change that would admit it."""
+    build, units = find_build(build_id, request.user), units_of(request.user)
+    sheets = Part.objects.visible_to(request.user.pk).exclude(slot="").sheets()
+    beside = Part.objects.visible_to(request.user.pk).named(*build.plan.parts_named).sheets()
+    if part_id not in sheets:
+        raise NothingThere(f"There is no part '{part_id}' that hangs on the chain.")
+    return why_not_json(why_not(build.plan, {**sheets, **beside}, sheets[part_id]), units)
 
 
 @router.put("/{int:build_id}/chain/{slot}", response=EDIT_REPLIES)
@@ -37,7 +93,7 @@ def hang_part(request: SignedIn, build_id: int, slot: Slot, body: Hang) -> Any:
 
 @router.patch("/{int:build_id}/chain/{slot}", response=EDIT_REPLIES)
 def decide_on_part(request: SignedIn, build_id: int, slot: Slot, body: Decision) -> Any:
-    """Choose a plan, mark as owned, enter a quote."""
+    """Choose a plan, mark as owned or locked, enter a quote or how the signal was when tested."""
     build = chain.decide_on_part(On(build_id, body.revision, request.user), slot, body.changes())
     return show(request, build)
 
@@ -47,3 +103,51 @@ def take_down(request: SignedIn, build_id: int, slot: Slot, body: Change) -> Any
     """Take a part off the chain."""
     build = chain.take_down(On(build_id, body.revision, request.user), slot)
     return show(request, build)
+
+
+@router.get("/{int:build_id}/small-items/{item}", response={200: SmallOptions, **NOT_THERE})
+def list_options(request: SignedIn, build_id: int, item: str) -> Any:
+    """The parts that could serve for a small item."""
+    build, units = find_build(build_id, request.user), units_of(request.user)
+    sheets = Part.objects.visible_to(request.user.pk).sheets()
+    try:
+        options = options_for(build.plan, sheets, item)
+    except LookupError as error:
+        raise NothingThere(f"No small item '{item}' follows from this build.") from error
+    return send(SmallOptions.model_construct(item=item, options=[serving_json(option, units) for option in options]))
+
+
+@router.post("/{int:build_id}/small-items/cheapest", response=EDIT_REPLIES)
+def take_cheapest(request: SignedIn, build_id: int, body: Change) -> Any:
+    """Choose the cheapest part that serves for every small item that is open."""
+    return show(request, kit.take_cheapest(On(build_id, body.revision, request.user)))
+
+
+@router.put("/{int:build_id}/small-items/{item}", response=EDIT_REPLIES)
+def decide_on_item(request: SignedIn, build_id: int, item: str, body: SmallChange) -> Any:
+    """Buy, own or strike off a small item."""
+    return show(request, kit.decide_on_item(On(build_id, body.revision, request.user), item, body.changes()))
+
+
+@router.post("/{int:build_id}/small-items/{item}/reopen", response=EDIT_REPLIES)
+def reopen_item(request: SignedIn, build_id: int, item: str, body: Change) -> Any:
+    """Forget what was decided about a small item."""
+    return show(request, kit.reopen_item(On(build_id, body.revision, request.user), item))
+
+
+@router.post("/{int:build_id}/extras", response=EDIT_REPLIES)
+def add_extra(request: SignedIn, build_id: int, body: NewExtra) -> Any:
+    """Add a part beside the chain."""
+    return show(request, kit.add_extra(On(build_id, body.revision, request.user), body.part))
+
+
+@router.patch("/{int:build_id}/extras/{extra_id}", response=EDIT_REPLIES)
+def change_extra(request: SignedIn, build_id: int, extra_id: str, body: ExtraChange) -> Any:
+    """How many, owned or not, and what a shop asks."""
+    return show(request, kit.change_extra(On(build_id, body.revision, request.user), extra_id, body.changes()))
+
+
+@router.post("/{int:build_id}/extras/{extra_id}/drop", response=EDIT_REPLIES)
+def drop_extra(request: SignedIn, build_id: int, extra_id: str, body: Change) -> Any:
+    """Take an extra out of the build."""
+    return show(request, kit.drop_extra(On(build_id, body.revision, request.user), extra_id))

@@ -10,7 +10,7 @@ from core.model.typed import changed
 from core.report.alternatives import hung
 from jungle.catalogue.models import Part
 from jungle.plans.models import Build
-from jungle.plans.services.editing import NothingThere, On, edit, named
+from jungle.plans.services.editing import Locked, NothingThere, On, edit, named
 from jungle.plans.services.people import units_of
 
 
@@ -18,7 +18,12 @@ def hang_part(on: On, slot: Slot, part_id: str) -> Build:
     """Hang a part of the actor's catalogue in `slot`, in place of what hangs there."""
     sheets = Part.objects.visible_to(on.actor.pk).sheets()
     sheet = _fitting(sheets, slot, part_id)
-    return edit(on, f"Hung {sheet.name}", lambda build: hung(build, sheets, slot, sheet))
+
+    def change(build: BuildDocument) -> BuildDocument:
+        _unlocked(build, slot)
+        return hung(build, sheets, slot, sheet)
+
+    return edit(on, f"Hung {sheet.name}", change)
 
 
 def decide_on_part(on: On, slot: Slot, changes: Mapping[str, object]) -> Build:
@@ -40,10 +45,17 @@ def take_down(on: On, slot: Slot) -> Build:
 
     def change(build: BuildDocument) -> BuildDocument:
         _hanging(build, slot)
+        _unlocked(build, slot)
         rest = {place: part for place, part in build.chain.items() if place is not slot}
         return build.model_copy(update={"chain": rest})
 
     return edit(on, f"Took the {slot.value} down", change)
+
+
+def _unlocked(build: BuildDocument, slot: Slot) -> None:
+    decided = build.chain.get(slot)
+    if decided is not None and decided.locked:
+        raise Locked(f"The {slot.value} is locked. Unlock it first, if it shall change.")
 
 
 def _hanging(build: BuildDocument, slot: Slot) -> HungPart:

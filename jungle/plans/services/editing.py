@@ -7,6 +7,8 @@ from django.contrib.auth.models import User
 from django.db import transaction
 
 from core.model.build import Build as BuildDocument
+from core.report.small_items import without_lapsed
+from jungle.catalogue.models import Part
 from jungle.plans.models import Build, Edit
 
 LABEL_LENGTH = 200
@@ -18,6 +20,10 @@ class StaleRevision(Exception):
     def __init__(self, build: Build) -> None:
         super().__init__(f"build {build.pk} is at revision {build.revision}")
         self.build = build
+
+
+class Locked(Exception):
+    """A part that is locked would be swapped or taken down. Says which, and how to go on."""
 
 
 class NothingThere(LookupError):
@@ -50,7 +56,7 @@ def edit(on: On, label: str, change: Callable[[BuildDocument], BuildDocument]) -
     """
     build = _current(on)
     before = build.plan
-    after = change(before)
+    after = _settled(build, change(before))
     if after == before:
         return build
     build.edits.filter(number__gt=build.edit_number).delete()
@@ -83,6 +89,13 @@ def history_labels(build: Build) -> tuple[str | None, str | None]:
 def named(fields: Iterable[str]) -> str:
     """Fields as a label says them: `up_front_cap_minor` is 'up front cap'."""
     return ", ".join(field.removesuffix("_minor").removesuffix("_m").replace("_", " ") for field in fields)
+
+
+def _settled(build: Build, after: BuildDocument) -> BuildDocument:
+    """`after` without strikes of small items whose reason is gone with this edit."""
+    if not any(decision.choice == "strike" for decision in after.small_items.values()):
+        return after
+    return without_lapsed(after, Part.objects.visible_to(build.owner_id).named(*after.parts_named).sheets())
 
 
 def _current(on: On) -> Build:

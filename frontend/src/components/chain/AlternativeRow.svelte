@@ -1,10 +1,22 @@
 <script lang="ts">
   import type { Alternative } from '../../api/client'
-  import { KIND_WORDS, STATE_WORDS } from '../../lib/words'
+  import { KIND_WORDS } from '../../lib/kinds'
+  import { STATE_WORDS } from '../../lib/words'
+  import { panels } from '../../lib/panels.svelte'
   import Mark from '../Mark.svelte'
   import SpecSheet from './SpecSheet.svelte'
 
-  let { candidate, hang }: { candidate: Alternative; hang: () => void } = $props()
+  interface Props {
+    candidate: Alternative
+    /** What hangs here is locked: nothing takes its place. */
+    locked: boolean
+    hang: () => void
+    /** Shows it on the drawing, and takes it off again. */
+    consider: () => void
+    leave: () => void
+  }
+
+  let { candidate, locked, hang, consider, leave }: Props = $props()
   const shown = $derived(
     candidate.state === 'blocked'
       ? candidate.reasons.filter(({ state }) => state === 'blocked')
@@ -12,7 +24,13 @@
   )
 </script>
 
-<li class="py-1.5">
+<li
+  class="py-1.5 focus-within:bg-base-200 hover:bg-base-200"
+  onmouseenter={consider}
+  onmouseleave={leave}
+  onfocusin={consider}
+  onfocusout={leave}
+>
   <div class="flex items-start gap-2">
     <span class="mt-1"><Mark state={candidate.state} /></span>
     <div class="min-w-0 flex-1 leading-snug">
@@ -43,9 +61,19 @@
           {candidate.priced ? candidate.up_front_change.text : 'price not known'}
         </p>
         <p class="whitespace-nowrap text-faint">{candidate.yearly_change.text} a year</p>
-        <button class="btn mt-1 btn-primary btn-xs" aria-label="Hang {candidate.name}" onclick={hang}
-          >Hang</button
-        >
+        <p class="whitespace-nowrap text-faint">{candidate.horizon_change.text} in all</p>
+        {#if !locked}<button
+            class="btn mt-1 btn-primary btn-xs"
+            aria-label="Hang {candidate.name}"
+            onclick={hang}>Hang</button
+          >{/if}
+        {#if candidate.state === 'blocked'}
+          <button
+            class="btn mt-1 block btn-ghost text-primary btn-xs"
+            aria-label="Why not {candidate.name}"
+            onclick={() => (panels.whyNot = { part: candidate.part, name: candidate.name })}>Why not</button
+          >
+        {/if}
       {/if}
     </div>
   </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Lock from '@lucide/svelte/icons/lock'
   import ChevronDown from '@lucide/svelte/icons/chevron-down'
   import type { Report } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
@@ -48,6 +49,7 @@
       {/if}
     </span>
     {#if part}
+      {#if hung?.locked}<Lock size={14} class="shrink-0" aria-label="locked" />{/if}
       <span class="text-right leading-tight whitespace-nowrap">
         {hung?.owned ? 'owned' : status.up_front}
         {#if status.yearly}<span class="block text-xs text-faint">{status.yearly} a year</span>{/if}
@@ -63,7 +65,7 @@
   {#if open}
     <div class="border-t border-primary/40 px-2.5 py-2">
       {#if part && hung}<HungPart slot={status.slot} {part} {hung} />{/if}
-      <AlternativeList slot={status.slot} />
+      <AlternativeList slot={status.slot} locked={hung?.locked ?? false} />
     </div>
   {/if}
 </div>

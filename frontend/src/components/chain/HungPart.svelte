@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { BuildReply, PartSheet, Slot } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
-  import { KIND_WORDS } from '../../lib/words'
+  import { KIND_WORDS } from '../../lib/kinds'
   import Choice from '../Choice.svelte'
   import QuantityField from '../QuantityField.svelte'
   import VerdictRow from '../VerdictRow.svelte'
@@ -17,6 +17,7 @@
   const plans = $derived(
     Object.fromEntries(part.plans.map((plan) => [plan.id, `${plan.name}, ${plan.price}`])),
   )
+  const SIGNAL_WORDS = { '': 'not tested', good: 'tested, good', weak: 'tested, weak' } as const
   const touching = $derived((build.report?.verdicts ?? []).filter((verdict) => verdict.slots.includes(slot)))
   const replacement = $derived(
     build.report?.costs.lines.find((line) => line.slot === slot)?.replacement_value?.text ?? '',
@@ -64,9 +65,31 @@
     />
     I own it
   </label>
-  <button class="btn btn-outline btn-primary btn-xs" onclick={() => void build.takeDown(slot, part.name)}
-    >Take it down</button
-  >
+  <label class="flex min-h-7 items-center gap-2">
+    <input
+      type="checkbox"
+      class="checkbox checkbox-sm checkbox-primary"
+      checked={hung.locked}
+      onchange={(event) =>
+        void build.decide(slot, `${part.name}, locked or not`, { locked: event.currentTarget.checked })}
+    />
+    Locked: it stays while others change
+  </label>
+  {#if slot === 'monitor'}
+    <Choice
+      label="Signal where it stands"
+      showLabel
+      value={hung.signal ?? ''}
+      options={SIGNAL_WORDS}
+      choose={(signal) =>
+        void build.decide(slot, `signal: ${SIGNAL_WORDS[signal]}`, { signal: signal === '' ? null : signal })}
+    />
+  {/if}
+  {#if !hung.locked}
+    <button class="btn btn-outline btn-primary btn-xs" onclick={() => void build.takeDown(slot, part.name)}
+      >Take it down</button
+    >
+  {/if}
 </div>
 {#each touching as verdict (verdict.id + verdict.subject)}
   <VerdictRow {verdict} />

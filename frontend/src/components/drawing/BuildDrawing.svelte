@@ -7,7 +7,7 @@
   /** The drawing of the build on screen: what is dragged or typed on it becomes an edit. */
   const build = $derived(useBuild()())
   const stowed = $derived(view.layout === 'stowed' ? build.report?.stowed : null)
-  const scene = $derived(stowed ?? build.report?.scene)
+  const scene = $derived(build.considered?.scene ?? stowed ?? build.report?.scene)
 
   function type(dimension: Dimension, typed: string): Promise<Problem[]> {
     const [record = '', field = ''] = dimension.field.split('.')

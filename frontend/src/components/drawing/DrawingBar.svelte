@@ -20,6 +20,7 @@
     swings: 'swings',
     hitting: 'where the ball may lie',
     bay: 'bay',
+    cables: 'machine and cables',
   }
   const LAYOUTS: Record<LayoutName, string> = { playing: 'playing', stowed: 'stowed' }
   const address = $derived(`/api/builds/${build.id}/drawing`)

@@ -51,6 +51,26 @@
     transform="rotate(45 {at.x} {at.y})"
   />
   <text x={at.x + 10} y={at.y - 7} class="fill-base-content text-[11px]">{shape.label}</text>
+{:else if shape.meaning === 'machine'}
+  <rect
+    x={at.x - 6}
+    y={at.y - 6}
+    width="12"
+    height="12"
+    class="fill-base-100 stroke-base-content"
+    stroke-width="1.4"
+  />
+  <path d="M{at.x - 3} {at.y - 2}h6M{at.x - 3} {at.y + 2}h6" class="stroke-base-content" stroke-width="1" />
+  <text x={at.x + 10} y={at.y + 4} class="fill-base-content text-[11px]">{shape.label}</text>
+{:else if shape.meaning === 'cable'}
+  <path
+    {d}
+    class="stroke-base-content"
+    fill="none"
+    stroke-width="1.1"
+    stroke-dasharray="1 3"
+    stroke-linecap="round"
+  />
 {:else if shape.meaning === 'beam'}
   <path {d} class="fill-warning/15 stroke-warning" stroke-width="0.8" />
 {:else if shape.meaning === 'picture'}

@@ -20,6 +20,12 @@
     ['wall_foam_m', 'Foam behind the screen'],
   ]
   const slopes = $derived(room !== undefined && room.ceiling_shape !== 'flat')
+  const FLOOR_WORDS = { '': 'not known', concrete: 'concrete', timber: 'timber' } as const
+  const MAINS: readonly [keyof RoomChange, string, string][] = [
+    ['mains_v', 'Mains voltage', 'not yet'],
+    ['breaker_a', 'Breaker of these sockets', 'not yet'],
+    ['other_load_w', 'Other load on it', 'none'],
+  ]
   const PLACED: readonly [keyof LayoutChange, string][] = [
     ['ball_x_m', 'Left wall to ball'],
     ['right_wall_m', 'Right wall to ball'],
@@ -31,6 +37,8 @@
     ['lens_height_m', 'Lens height'],
     ['monitor_distance_m', 'Monitor to ball'],
     ['monitor_pad_m', 'Pad under monitor'],
+    ['machine_x_m', 'Left wall to machine'],
+    ['machine_y_m', 'Screen wall to machine'],
   ]
 
   function placedText(field: string): string {
@@ -93,6 +101,27 @@
     hint="none yet"
     commit={(typed) => build.measureRoom(`light ${typed}`, { measured_lux: typed })}
   />
+  <span>Floor under any covering</span>
+  <Choice
+    label="Floor under any covering"
+    narrow
+    value={room?.floor_base ?? ''}
+    options={FLOOR_WORDS}
+    choose={(base) =>
+      void build.measureRoom(`floor: ${FLOOR_WORDS[base]}`, { floor_base: base === '' ? null : base })}
+  />
+  {#each MAINS as [field, label, hint] (field)}
+    <span>{label}</span>
+    <QuantityField
+      {label}
+      text={build.texts[`room.${field}`] ?? ''}
+      {hint}
+      commit={(typed) =>
+        build.measureRoom(`${label.toLowerCase()} ${typed}`, {
+          [field]: typed === '' && field !== 'other_load_w' ? null : typed,
+        })}
+    />
+  {/each}
 </div>
 
 <h2 class="mt-4 mb-2 text-lg">Place</h2>

@@ -1,0 +1,62 @@
+<script lang="ts">
+  import { api, outcome, type SmallItem, type SmallOption } from '../../api/client'
+  import { useBuild } from '../../lib/build.svelte'
+  import Mark from '../Mark.svelte'
+
+  /** The parts that could serve for a small item; those that do, the cheapest first. */
+  let { item }: { item: SmallItem } = $props()
+  const build = $derived(useBuild()())
+  let options = $state.raw<SmallOption[] | null>(null)
+  let problem = $state('')
+
+  async function load(id: number): Promise<void> {
+    const params = { path: { build_id: id, item: item.id } }
+    const found = await outcome(api.GET('/api/builds/{build_id}/small-items/{item}', { params }))
+    problem = found.data ? '' : found.message
+    if (found.data) options = found.data.options
+  }
+  $effect(() => {
+    if (build.reply) void load(build.reply.id)
+  })
+
+  function buy(option: SmallOption): void {
+    void build.decideItem(item.id, `${item.title}: ${option.name}`, { choice: 'buy', part: option.part })
+  }
+</script>
+
+{#if problem}
+  <p role="alert" class="text-sm text-error">{problem}</p>
+{:else if options === null}
+  <p role="status" class="text-sm text-faint">Looking through the catalogue</p>
+{:else}
+  <ul>
+    {#each options as option (option.part)}
+      <li class="flex items-start gap-2 border-t border-base-300 py-1 text-[13px] leading-snug">
+        <span class="mt-0.5"><Mark state={option.serves ? 'clear' : 'blocked'} size={11} /></span>
+        <span class="min-w-0 flex-1">
+          <strong>{option.name}</strong> <span class="text-faint">{option.maker}</span>
+          {#if option.note}<span class="block text-faint">{option.note}</span>{/if}
+          {#each option.objections as objection (objection)}<span class="text-blocked block">{objection}</span
+            >{/each}
+        </span>
+        <span class="text-right whitespace-nowrap">
+          {#if option.units !== null && option.units > 1}<span class="text-faint">{option.units} ×</span>{/if}
+          {option.total?.text ?? 'price not known'}
+          {#if item.part === option.part}
+            <span class="block text-faint">chosen</span>
+          {:else}
+            <button
+              class="btn mt-0.5 block btn-xs {option.serves ? 'btn-primary' : 'btn-ghost text-primary'}"
+              aria-label="Choose {option.name}"
+              onclick={() => buy(option)}>Choose</button
+            >
+          {/if}
+        </span>
+      </li>
+    {:else}
+      <li class="py-1 text-[13px] text-faint">
+        The catalogue has no part of this kind. Add one of your own.
+      </li>
+    {/each}
+  </ul>
+{/if}

@@ -1,0 +1,67 @@
+<script lang="ts">
+  import { api, outcome, type WhyNot } from '../../api/client'
+  import { useBuild } from '../../lib/build.svelte'
+  import Mark from '../Mark.svelte'
+  import Panel from '../Panel.svelte'
+
+  /** Which facts rule a part out here, and the smallest change that would admit it. */
+  let { asked, close }: { asked: { part: string; name: string }; close: () => void } = $props()
+  const build = $derived(useBuild()())
+  let found = $state.raw<WhyNot | null>(null)
+  let problem = $state('')
+
+  async function load(): Promise<void> {
+    const params = { path: { build_id: build.id, part_id: asked.part } }
+    const answer = await outcome(api.GET('/api/builds/{build_id}/why-not/{part_id}', { params }))
+    problem = answer.data ? '' : answer.message
+    if (answer.data) found = answer.data
+  }
+  $effect(() => void load())
+</script>
+
+<Panel title="Why not {asked.name}" {close}>
+  {#if problem}
+    <p role="alert" class="text-error">{problem}</p>
+    <button class="btn self-start btn-sm" onclick={() => void load()}>Try again</button>
+  {:else if !found}
+    <p role="status" class="text-faint">Trying what would admit it</p>
+  {:else}
+    <section>
+      <h3 class="mb-1">Ruled out by</h3>
+      {#each found.ruled_out_by as reason (reason.id + reason.subject)}
+        <p class="flex items-start gap-2 py-1">
+          <span class="mt-1"><Mark state={reason.state} /></span>
+          <span
+            ><span class="block text-xs text-faint"
+              >{reason.title}{reason.subject ? `: ${reason.subject}` : ''}</span
+            >{reason.headline}</span
+          >
+        </p>
+      {:else}
+        <p>Nothing rules it out. It may be hung.</p>
+      {/each}
+    </section>
+    {#if found.ruled_out_by.length > 0}
+      <section>
+        <h3 class="mb-1">The smallest change that would admit it</h3>
+        {#if found.admitted_by.length > 0}
+          <ol class="list-decimal space-y-2 pl-5">
+            {#each found.admitted_by as admission (admission.change)}
+              <li>
+                {admission.change}
+                <span class="block text-sm text-faint"
+                  >{admission.up_front_change.text} up front, with the part</span
+                >
+              </li>
+            {/each}
+          </ol>
+        {:else}
+          <p>
+            No single change admits it: no other plan, no move of ball or screen by up to a metre, no other
+            part in one place, no other answer of the brief, no room a little larger.
+          </p>
+        {/if}
+      </section>
+    {/if}
+  {/if}
+</Panel>

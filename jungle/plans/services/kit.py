@@ -1,0 +1,102 @@
+"""What is bought beside the chain: extras by wish, and decisions about small items."""
+
+from collections.abc import Mapping
+
+from core.model.build import Build as BuildDocument
+from core.model.build import Extra, SmallDecision, slot_for
+from core.model.parts import Part as SpecSheet
+from core.model.typed import changed
+from core.model.usual import free_id
+from core.report.small_items import Option, options_for, with_cheapest
+from jungle.catalogue.models import Part
+from jungle.plans.models import Build
+from jungle.plans.services.editing import NothingThere, On, edit, named
+from jungle.plans.services.people import units_of
+
+
+def decide_on_item(on: On, item: str, changes: Mapping[str, object]) -> Build:
+    """Buy a part for a small item, use one that is owned, or strike it off; or enter what a shop asks."""
+    units = units_of(on.actor)
+    sheets = Part.objects.visible_to(on.actor.pk).sheets()
+
+    def change(build: BuildDocument) -> BuildDocument:
+        options = {option.part.id for option in _options(build, sheets, item)}
+        part = changes.get("part")
+        if part is not None and part not in options:
+            raise NothingThere(f"There is no part '{part}' for '{item}'.")
+        before = build.small_items.get(item) or SmallDecision(choice="buy")
+        decided = changed(before, changes, units, build.brief.currency)
+        return build.model_copy(update={"small_items": {**build.small_items, item: decided}})
+
+    return edit(on, f"{item.replace('-', ' ').capitalize()}: {named(changes)}", change)
+
+
+def reopen_item(on: On, item: str) -> Build:
+    """Forget what was decided about a small item."""
+
+    def change(build: BuildDocument) -> BuildDocument:
+        if item not in build.small_items:
+            raise NothingThere(f"Nothing is decided about '{item}'.")
+        kept = {id: decision for id, decision in build.small_items.items() if id != item}
+        return build.model_copy(update={"small_items": kept})
+
+    return edit(on, f"{item.replace('-', ' ').capitalize()}: open again", change)
+
+
+def take_cheapest(on: On) -> Build:
+    """Choose the cheapest part that serves for every small item that is still open."""
+    sheets = Part.objects.visible_to(on.actor.pk).sheets()
+    return edit(on, "Cheapest small items", lambda build: with_cheapest(build, sheets))
+
+
+def add_extra(on: On, part_id: str) -> Build:
+    """Add a part of the actor's catalogue beside the chain."""
+    sheet = Part.objects.visible_to(on.actor.pk).sheets().get(part_id)
+    if sheet is None:
+        raise NothingThere(f"There is no part '{part_id}'.")
+
+    def change(build: BuildDocument) -> BuildDocument:
+        id = free_id("extra", [extra.id for extra in build.extras])
+        return build.model_copy(update={"extras": (*build.extras, Extra(id=id, part=part_id))})
+
+    where = "beside the chain" if slot_for(sheet) is None else "as a second one"
+    return edit(on, f"Added {sheet.name} {where}", change)
+
+
+def change_extra(on: On, extra_id: str, changes: Mapping[str, object]) -> Build:
+    """How many of an extra are bought, whether it is owned, or what a shop asks for one."""
+    units = units_of(on.actor)
+
+    def change(build: BuildDocument) -> BuildDocument:
+        _extra(build, extra_id)
+        extras = tuple(
+            changed(extra, changes, units, build.brief.currency) if extra.id == extra_id else extra
+            for extra in build.extras
+        )
+        return build.model_copy(update={"extras": extras})
+
+    return edit(on, f"Extra: {named(changes)}", change)
+
+
+def drop_extra(on: On, extra_id: str) -> Build:
+    """Take an extra out of the build."""
+
+    def change(build: BuildDocument) -> BuildDocument:
+        _extra(build, extra_id)
+        return build.model_copy(update={"extras": tuple(e for e in build.extras if e.id != extra_id)})
+
+    return edit(on, "Dropped an extra", change)
+
+
+def _options(build: BuildDocument, sheets: Mapping[str, SpecSheet], item: str) -> tuple[Option, ...]:
+    try:
+        return options_for(build, sheets, item)
+    except LookupError as error:
+        raise NothingThere(f"No small item '{item}' follows from this build.") from error
+
+
+def _extra(build: BuildDocument, id: str) -> Extra:
+    found = next((extra for extra in build.extras if extra.id == id), None)
+    if found is None:
+        raise NothingThere(f"There is no extra '{id}'.")
+    return found
