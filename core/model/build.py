@@ -1,7 +1,8 @@
 """A build: the brief, the room, the layout, and the parts that hang on the chain."""
 
+from collections.abc import Mapping
 from enum import StrEnum
-from typing import Annotated, Literal, Self
+from typing import Annotated, Literal, Self, TypeVar
 
 from pydantic import Field, model_validator
 
@@ -10,6 +11,8 @@ from core.model.household import Looks
 from core.model.parts import Display, Enclosure, Flooring, LaunchMonitor, Machine, Mat, Part, Surface, Title
 from core.model.record import Identifier, MinorMoney, Name, Pieces, Record
 from core.model.room import Layout, Room
+
+R = TypeVar("R", bound=Record)
 
 
 class Slot(StrEnum):
@@ -135,6 +138,21 @@ class Build(Record):
         if len(ids) != len(set(ids)):
             raise ValueError("two extras share an id; each needs an id of its own")
         return self
+
+    def with_parts_named(self, names: Mapping[str, str]) -> "Build":
+        """This build with its parts under other ids, by their old ones."""
+
+        def named(record: R) -> R:
+            part = getattr(record, "part", None)
+            return record if part is None else record.model_copy(update={"part": names[part]})
+
+        return self.model_copy(
+            update={
+                "chain": {slot: named(hung) for slot, hung in self.chain.items()},
+                "extras": tuple(named(extra) for extra in self.extras),
+                "small_items": {id: named(decision) for id, decision in self.small_items.items()},
+            }
+        )
 
     @property
     def parts_named(self) -> frozenset[str]:

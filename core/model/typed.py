@@ -1,31 +1,17 @@
 """Numbers as people type and read them: the unit on a field says how its text is understood and told back."""
 
-import re
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Iterator, Mapping
 from functools import cache
 from typing import Annotated, Any, TypeVar, get_args, get_origin
 
 from pydantic import ValidationError
 
 from core.model.record import In, Record
-from core.quantities import LengthError, Money, Quantity, Unit, UnitSystem, format_length, parse_length
+from core.quantities import LengthError, Money, Unit, UnitSystem, format_length, parse_length
 from core.quantities.length import ACCEPTED_LENGTHS
 from core.quantities.money import ACCEPTED_MONEY, MoneyError, parse_minor
-from core.quantities.units import LUX_PER_FOOTCANDLE, METRES_PER_SECOND_PER_MPH
+from core.quantities.numbers import READ_IN, NotRead, number_text, read_number
 
-ACCEPTED_SPEED = "a speed such as 60, 60 m/s, 134 mph or 216 km/h"
-ACCEPTED_SHARE = "a percentage such as 10 or 7.5 %"
-ACCEPTED_HOURS = "hours such as 4, 3.5 or 4 h"
-ACCEPTED_MINUTES = "minutes such as 20 or 20 min"
-ACCEPTED_VOLTS = "a voltage such as 230 or 120 V"
-ACCEPTED_AMPERES = "a current such as 16 or 16 A"
-ACCEPTED_WATTS = "a power such as 300, 300 W or 1.5 kW"
-ACCEPTED_LIGHT = "a light level such as 30 lux or 3 fc"
-_SPEED_UNITS = {"m/s": 1.0, "mph": METRES_PER_SECOND_PER_MPH, "km/h": 1 / 3.6}
-_LIGHT_UNITS = {"lux": 1.0, "lx": 1.0, "fc": LUX_PER_FOOTCANDLE}
-
-_BARE_SPEED = {UnitSystem.METRIC: "m/s", UnitSystem.IMPERIAL: "mph"}
-_BARE_LIGHT = {UnitSystem.METRIC: "lux", UnitSystem.IMPERIAL: "fc"}
 _BOUNDS = {"ge": "at least", "gt": "more than", "le": "at most", "lt": "less than"}
 
 
@@ -51,7 +37,7 @@ def changed(record: R, changes: Mapping[str, object], system: UnitSystem, curren
     for field, value in changes.items():
         try:
             read[field] = _read(value, unit_of(kind, field), system, currency)
-        except (LengthError, MoneyError, _NotRead) as error:
+        except (LengthError, MoneyError, NotRead) as error:
             errors.append((field, value, _ACCEPTED_BY_ERROR.get(type(error), str(error))))
     if errors:
         raise FieldErrors(errors)
@@ -87,10 +73,6 @@ def unit_of(kind: type[Record], field: str) -> Unit | None:
     return marks[0].unit if marks else _marked(info.annotation)
 
 
-class _NotRead(ValueError):
-    """A text that is no number of the kind asked for; its message says what is accepted."""
-
-
 _ACCEPTED_BY_ERROR = {LengthError: ACCEPTED_LENGTHS, MoneyError: ACCEPTED_MONEY}
 
 
@@ -108,27 +90,11 @@ def _read(value: object, unit: Unit | None, system: UnitSystem, currency: str) -
     text = value.strip()
     if not text:
         return None
-    readers: dict[Unit, Callable[[], float]] = {
-        Unit.METRE: lambda: parse_length(text, system),
-        Unit.MINOR_MONEY: lambda: parse_minor(text, currency),
-        Unit.SHARE: lambda: round(_number(text, {"%": 1.0}, "%", ACCEPTED_SHARE) / 100, 6),
-        Unit.METRE_PER_SECOND: lambda: _number(text, _SPEED_UNITS, _BARE_SPEED[system], ACCEPTED_SPEED),
-        Unit.HOUR: lambda: _number(text, {"h": 1.0}, "h", ACCEPTED_HOURS),
-        Unit.MINUTE: lambda: _number(text, {"min": 1.0, "h": 60.0}, "min", ACCEPTED_MINUTES),
-        Unit.VOLT: lambda: _number(text, {"v": 1.0}, "v", ACCEPTED_VOLTS),
-        Unit.AMPERE: lambda: _number(text, {"a": 1.0}, "a", ACCEPTED_AMPERES),
-        Unit.WATT: lambda: _number(text, {"w": 1.0, "kw": 1000.0}, "w", ACCEPTED_WATTS),
-        Unit.LUX: lambda: _number(text, _LIGHT_UNITS, _BARE_LIGHT[system], ACCEPTED_LIGHT),
-    }
-    return readers[unit]() if unit in readers else value
-
-
-def _number(text: str, units: Mapping[str, float], bare: str, accepted: str) -> float:
-    match = re.fullmatch(r"(\d+(?:[.,]\d+)?)\s*([a-z/%]*)", text.lower())
-    unit = (match[2] or bare) if match else ""
-    if match is None or unit not in units:
-        raise _NotRead(accepted)
-    return float(match[1].replace(",", ".")) * units[unit]
+    if unit is Unit.METRE:
+        return parse_length(text, system)
+    if unit is Unit.MINOR_MONEY:
+        return parse_minor(text, currency)
+    return read_number(text, unit, system) if unit in READ_IN else value
 
 
 def _told(value: float, unit: Unit, system: UnitSystem, currency: str) -> str:
@@ -136,11 +102,7 @@ def _told(value: float, unit: Unit, system: UnitSystem, currency: str) -> str:
         return format_length(value, system)
     if unit is Unit.MINOR_MONEY:
         return Money(int(value), currency).text()
-    if unit is Unit.SHARE:
-        return f"{value * 100:g} %"
-    if unit in (Unit.HOUR, Unit.MINUTE):
-        return f"{value:g} {unit}"
-    return Quantity(value, unit).text(system)
+    return number_text(value, unit, system)
 
 
 def _bound_error(

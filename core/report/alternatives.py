@@ -6,14 +6,19 @@ from functools import cache
 
 from core.checks.register import REGISTRY
 from core.checks.registry import Answers
+from core.checks.space import PlayingLayout, StowedLayout
 from core.checks.verdict import State, Verdict
+from core.geometry.ceiling import Ceiling
+from core.geometry.surroundings import Surroundings
 from core.model.build import Build, HungPart, Slot, slot_for
 from core.model.chain import plans_of
 from core.model.parts import LaunchMonitor, MonitorPlan, Part, Title
+from core.model.room import Layout, Room
 from core.quantities import Money
 from core.report.evaluate import answers_of, known_costs
 from core.report.small_items import without_unserving
 
+ROOM_READINGS: frozenset[type] = frozenset({Room, Layout, Ceiling, Surroundings, PlayingLayout, StowedLayout})
 LINKED = 2
 """Parts that a link joins."""
 
@@ -39,6 +44,12 @@ class Alternative:
     horizon_change: Money
     priced: bool
     """Its price is known; otherwise the changes leave it out."""
+
+    @property
+    def fits_room(self) -> bool:
+        """Nothing that measures the room or the layout rules it out."""
+        blocked = (verdict for verdict in self.reasons if verdict.state is State.BLOCKED)
+        return not any(REGISTRY[verdict.id].read_types & ROOM_READINGS for verdict in blocked)
 
 
 def alternatives(build: Build, parts: Mapping[str, Part], slot: Slot) -> tuple[Alternative, ...]:

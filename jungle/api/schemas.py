@@ -8,6 +8,7 @@ from pydantic import ConfigDict, Field
 
 from core.checks.verdict import State
 from core.formats.report_json import AlternativeJson, ReportJson, SceneJson, ServingJson
+from core.formats.report_json.sheets import ListRowJson, PackRowJson, SheetFactJson
 from core.model.brief import ExchangeRate, Handedness, Purpose, SpeedBand, Stage
 from core.model.build import Build as BuildDocument
 from core.model.build import Slot
@@ -338,6 +339,124 @@ class PartFilter(Schema):
     most: Annotated[str, Field(max_length=40)] = ""
     usable: bool = False
     """Only those that nothing rules out."""
+
+
+class WantedParts(PartFilter):
+    """Which parts of the catalogue to list."""
+
+    own: bool = False
+    """Only those that one wrote or changed."""
+    build: Annotated[int, Field(ge=0)] = 0
+    """The build that `fits` and `works` speak of."""
+    fits: bool = False
+    """Only what fits its room."""
+    works: bool = False
+    """Only what works with what hangs there."""
+
+
+class FoundPart(Schema):
+    """A part of the catalogue in short."""
+
+    part: str
+    kind: str
+    slot: str
+    maker: str
+    name: str
+    note: str
+    price: str
+    origin: str
+    changed: bool
+    """Its owner has changed a fact of it."""
+    disputed: int
+    """Facts of which two sources say different things."""
+
+
+class FoundParts(Schema):
+    """The parts that were found; only so many are listed."""
+
+    parts: list[FoundPart]
+    found: int
+    all: int
+
+
+class PartDetail(Schema):
+    """A part with all its facts, and the builds that have it."""
+
+    part: FoundPart
+    price_typed: str
+    facts: list[SheetFactJson]
+    builds: list[str]
+
+
+class PartFacts(Schema):
+    """Facts as a person types them, by field; an empty text clears one."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    facts: dict[Annotated[str, Field(max_length=40)], Annotated[str, Field(max_length=500)]]
+    currency: Annotated[str, Field(pattern="^[A-Z]{3}$")] = "EUR"
+
+
+class NewPart(PartFacts):
+    """A part of one's own."""
+
+    kind: Annotated[str, Field(max_length=40)]
+
+
+class Cited(Schema):
+    """Where a fact was read, when, and what another source states."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    source: NewName = "not said"
+    seen: date | None = None
+    other: Annotated[str, Field(max_length=80)] | float | None = None
+    other_source: Annotated[str, Field(max_length=120)] = ""
+
+
+class PackPreview(Schema):
+    """What a parts pack would do."""
+
+    name: str
+    rows: list[PackRowJson]
+
+
+class PackTaken(Schema):
+    """How many parts of a pack were taken, kept as they were, or added beside."""
+
+    take: int
+    keep: int
+    both: int
+
+
+class ListPreview(Schema):
+    """What a price list would do: its heading, which column is taken for what, and every row."""
+
+    heading: list[str]
+    mapping: dict[str, int]
+    rows: list[ListRowJson]
+
+
+class AskedFact(Schema):
+    """A fact that a report does not state, and how to get it."""
+
+    field: str
+    how: str
+
+
+class MachineRead(Schema):
+    """What a computer's report says, by field as it is typed, and what has to be asked."""
+
+    told_by: str
+    facts: dict[str, str]
+    asked: list[AskedFact]
+
+
+class ListTaken(Schema):
+    """How many prices a list changed, and how many parts it added."""
+
+    prices: int
+    added: int
 
 
 class Alternatives(Schema):

@@ -38,6 +38,10 @@ class PartQuerySet(models.QuerySet["Part"]):
         """The parts of these ids."""
         return self.filter(name_id__in=names)
 
+    def touched(self) -> "PartQuerySet":
+        """Parts that their owner wrote, or changed a fact of."""
+        return self.filter(models.Q(origin=Origin.OWN) | ~models.Q(original=""))
+
     def sheets(self) -> Mapping[str, SpecSheet]:
         """The spec sheets, by part id."""
         return {part.name_id: part.sheet for part in self}

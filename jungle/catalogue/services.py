@@ -1,44 +1,18 @@
-"""What is done with a catalogue."""
+"""Parts that come into a catalogue with the sample world or with a build."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable
 from pathlib import Path
-from typing import Protocol
 
 from django.db import transaction
 
 from core.formats.parts_pack import read_parts_pack
 from core.model.build import slot_for
-from core.model.found import Wanted, found
 from core.model.parts import Part as SpecSheet
 from core.model.parts import kind_of
-from core.model.typed import FieldErrors
-from core.quantities import Money
-from core.quantities.money import ACCEPTED_MONEY, MoneyError, parse_minor
 from jungle.catalogue.models import Origin, Part
 
 SAMPLE_PACKS = Path(__file__).resolve().parent.parent / "demo" / "parts"
 RENAMES_TRIED = 1000
-
-
-class PartsWanted(Protocol):
-    """Which parts are looked for, as a person types it."""
-
-    text: str
-    kind: str
-    least: str
-    most: str
-
-
-def found_parts(sheets: Mapping[str, SpecSheet], wanted: PartsWanted, currency: str) -> dict[str, SpecSheet]:
-    """Those of `sheets` that are wanted. Raises `FieldErrors` for a price that cannot be read."""
-    bounds: dict[str, Money | None] = {"least": None, "most": None}
-    for field in bounds:
-        typed = getattr(wanted, field).strip()
-        try:
-            bounds[field] = Money(parse_minor(typed, currency), currency) if typed else None
-        except MoneyError as error:
-            raise FieldErrors([(field, typed, ACCEPTED_MONEY)]) from error
-    return dict(found(sheets, Wanted(wanted.text, wanted.kind, bounds["least"], bounds["most"])))
 
 
 @transaction.atomic
@@ -48,7 +22,7 @@ def adopt_sample_parts(owner_id: int) -> int:
         sheet for pack in sorted(SAMPLE_PACKS.glob("*.json")) for sheet in read_parts_pack(pack.read_text()).parts
     ]
     held = set(Part.objects.visible_to(owner_id).values_list("name_id", flat=True))
-    new = [_row(owner_id, sheet, Origin.SAMPLE) for sheet in sheets if sheet.id not in held]
+    new = [row_of(owner_id, sheet, Origin.SAMPLE) for sheet in sheets if sheet.id not in held]
     Part.objects.bulk_create(new)
     return len(new)
 
@@ -68,8 +42,20 @@ def adopt_parts(owner_id: int, sheets: Iterable[SpecSheet]) -> dict[str, str]:
         kept[sheet.id] = same
         if same not in held:
             held[same] = sheet.model_copy(update={"id": same})
-            _row(owner_id, held[same], Origin.PACK).save()
+            row_of(owner_id, held[same], Origin.PACK).save()
     return kept
+
+
+def row_of(owner_id: int, sheet: SpecSheet, origin: Origin) -> Part:
+    """The row that holds `sheet`, not saved yet."""
+    return Part(
+        owner_id=owner_id,
+        name_id=sheet.id,
+        slot=slot_for(sheet) or "",
+        kind=kind_of(sheet),
+        document=sheet.model_dump_json(),
+        origin=origin,
+    )
 
 
 def _ids_to_try(id: str) -> Iterable[str]:
@@ -80,14 +66,3 @@ def _ids_to_try(id: str) -> Iterable[str]:
 
 def _same(held: SpecSheet, given: SpecSheet) -> bool:
     return held.model_copy(update={"id": given.id}) == given
-
-
-def _row(owner_id: int, sheet: SpecSheet, origin: Origin) -> Part:
-    return Part(
-        owner_id=owner_id,
-        name_id=sheet.id,
-        slot=slot_for(sheet) or "",
-        kind=kind_of(sheet),
-        document=sheet.model_dump_json(),
-        origin=origin,
-    )

@@ -7,21 +7,28 @@ from datetime import date
 from enum import StrEnum
 from typing import Annotated, Self
 
-from pydantic import Field, model_validator
+from pydantic import AfterValidator, Field, model_validator
 
 from core.model.record import Identifier, Kilograms, MinorMoney, Name, Record, Watts
 from core.quantities import Money
+from core.quantities.money import DECIMALS_BY_CURRENCY
 
 Shape = Annotated[str, Field(pattern=r"^[1-9][0-9]?:[1-9][0-9]?$")]
 Word = Annotated[str, Field(min_length=1, max_length=40)]
 Year = Annotated[int, Field(ge=1990, le=2100)]
 
 
+def _known_currency(code: str) -> str:
+    if code not in DECIMALS_BY_CURRENCY:
+        raise ValueError(f"currency '{code}' is not known; accepted: {', '.join(DECIMALS_BY_CURRENCY)}")
+    return code
+
+
 class Price(Record):
     """A list price. Without `tax_included` the brief's tax is added."""
 
     minor: MinorMoney
-    currency: str = "EUR"
+    currency: Annotated[str, AfterValidator(_known_currency)] = "EUR"
     tax_included: bool = True
 
     @property

@@ -816,6 +816,222 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/catalogue/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Kinds
+         * @description Every kind of part and its sheet: what each fact means, how it is typed, and which checks read it.
+         */
+        get: operations["jungle_api_routers_catalogue_list_kinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Find Parts
+         * @description Parts by kind, words, price and origin; with a build also by what fits its room and works with what is hung.
+         */
+        get: operations["jungle_api_routers_catalogue_find_parts"];
+        put?: never;
+        /**
+         * Add Part
+         * @description A part of one's own.
+         */
+        post: operations["jungle_api_routers_catalogue_add_part"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/parts/{part_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Part
+         * @description One part with all its facts and their sources.
+         */
+        get: operations["jungle_api_routers_catalogue_read_part"];
+        put?: never;
+        post?: never;
+        /**
+         * Remove Part
+         * @description Take a part out of the catalogue, unless a build or its history names it.
+         */
+        delete: operations["jungle_api_routers_catalogue_remove_part"];
+        options?: never;
+        head?: never;
+        /**
+         * Change Part
+         * @description Other facts for a part, for oneself; the sheet as it came is kept.
+         */
+        patch: operations["jungle_api_routers_catalogue_change_part"];
+        trace?: never;
+    };
+    "/api/catalogue/parts/{part_id}/sources/{field}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Cite
+         * @description Where a fact was read, when, and what somebody else states instead.
+         */
+        put: operations["jungle_api_routers_catalogue_cite"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/parts/{part_id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Restore Part
+         * @description The sheet as it came.
+         */
+        post: operations["jungle_api_routers_catalogue_restore_part"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/pack/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Pack
+         * @description What a parts pack would do; nothing is stored.
+         */
+        post: operations["jungle_api_routers_catalogue_preview_pack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/pack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Write Pack
+         * @description One's own parts and changed facts, as a parts pack.
+         */
+        get: operations["jungle_api_routers_catalogue_write_pack"];
+        put?: never;
+        /**
+         * Take Pack
+         * @description Take a parts pack in; `choices` says by part id whether to take, keep, or have both.
+         */
+        post: operations["jungle_api_routers_catalogue_take_pack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/list/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview List
+         * @description What a price list would do, row by row; nothing is stored.
+         */
+        post: operations["jungle_api_routers_catalogue_preview_list"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take List
+         * @description Take in the rows of a price list that nothing is wrong with.
+         */
+        post: operations["jungle_api_routers_catalogue_take_list"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/machine-report": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Report
+         * @description What a computer's own report says, and what has to be asked; nothing is stored.
+         */
+        post: operations["jungle_api_routers_catalogue_read_report"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -3078,6 +3294,334 @@ export interface components {
             /** Quote Minor */
             quote_minor?: string | number | null;
         };
+        /**
+         * FieldKind
+         * @description How a fact is typed.
+         * @enum {string}
+         */
+        FieldKind: "quantity" | "number" | "yes_no" | "choice" | "choices" | "words" | "text";
+        /**
+         * SheetFieldJson
+         * @description One fact that a kind's sheet asks: what it means, how it is typed, and what reads it.
+         */
+        SheetFieldJson: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Meaning */
+            meaning: string;
+            typed_as: components["schemas"]["FieldKind"];
+            /** Unit */
+            unit: string;
+            /** Options */
+            options: string[][];
+            /** Read By */
+            read_by: string[];
+        };
+        /**
+         * SheetKindJson
+         * @description A kind of part and its sheet.
+         */
+        SheetKindJson: {
+            /** Kind */
+            kind: string;
+            /** Meaning */
+            meaning: string;
+            /** Fields */
+            fields: components["schemas"]["SheetFieldJson"][];
+        };
+        /**
+         * WantedParts
+         * @description Which parts of the catalogue to list.
+         */
+        WantedParts: {
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Kind
+             * @default
+             */
+            kind: string;
+            /**
+             * Least
+             * @default
+             */
+            least: string;
+            /**
+             * Most
+             * @default
+             */
+            most: string;
+            /**
+             * Usable
+             * @default false
+             */
+            usable: boolean;
+            /**
+             * Own
+             * @default false
+             */
+            own: boolean;
+            /**
+             * Build
+             * @default 0
+             */
+            build: number;
+            /**
+             * Fits
+             * @default false
+             */
+            fits: boolean;
+            /**
+             * Works
+             * @default false
+             */
+            works: boolean;
+        };
+        /**
+         * FoundPart
+         * @description A part of the catalogue in short.
+         */
+        FoundPart: {
+            /** Part */
+            part: string;
+            /** Kind */
+            kind: string;
+            /** Slot */
+            slot: string;
+            /** Maker */
+            maker: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Price */
+            price: string;
+            /** Origin */
+            origin: string;
+            /** Changed */
+            changed: boolean;
+            /** Disputed */
+            disputed: number;
+        };
+        /**
+         * FoundParts
+         * @description The parts that were found; only so many are listed.
+         */
+        FoundParts: {
+            /** Parts */
+            parts: components["schemas"]["FoundPart"][];
+            /** Found */
+            found: number;
+            /** All */
+            all: number;
+        };
+        /**
+         * PartDetail
+         * @description A part with all its facts, and the builds that have it.
+         */
+        PartDetail: {
+            part: components["schemas"]["FoundPart"];
+            /** Price Typed */
+            price_typed: string;
+            /** Facts */
+            facts: components["schemas"]["SheetFactJson"][];
+            /** Builds */
+            builds: string[];
+        };
+        /**
+         * SheetFactJson
+         * @description One fact of a sheet: as it is read, as it is typed, where it was read, and what is doubtful about it.
+         */
+        SheetFactJson: {
+            /** Field */
+            field: string;
+            /** Text */
+            text: string;
+            /** Typed */
+            typed: string;
+            /** Source */
+            source: string;
+            /** Seen */
+            seen: string;
+            /** Other */
+            other: string;
+            /** Other Source */
+            other_source: string;
+            /** Doubts */
+            doubts: string[];
+        };
+        /**
+         * NewPart
+         * @description A part of one's own.
+         */
+        NewPart: {
+            /** Facts */
+            facts: {
+                [key: string]: string;
+            };
+            /**
+             * Currency
+             * @default EUR
+             */
+            currency: string;
+            /** Kind */
+            kind: string;
+        };
+        /**
+         * PartFacts
+         * @description Facts as a person types them, by field; an empty text clears one.
+         */
+        PartFacts: {
+            /** Facts */
+            facts: {
+                [key: string]: string;
+            };
+            /**
+             * Currency
+             * @default EUR
+             */
+            currency: string;
+        };
+        /**
+         * Cited
+         * @description Where a fact was read, when, and what another source states.
+         */
+        Cited: {
+            /**
+             * Source
+             * @default not said
+             */
+            source: string;
+            /** Seen */
+            seen?: string | null;
+            /** Other */
+            other?: string | number | null;
+            /**
+             * Other Source
+             * @default
+             */
+            other_source: string;
+        };
+        /**
+         * PackPreview
+         * @description What a parts pack would do.
+         */
+        PackPreview: {
+            /** Name */
+            name: string;
+            /** Rows */
+            rows: components["schemas"]["PackRowJson"][];
+        };
+        /**
+         * PackRowJson
+         * @description What a part of a pack would do.
+         */
+        PackRowJson: {
+            /** Part */
+            part: string;
+            /** Kind */
+            kind: string;
+            /** Maker */
+            maker: string;
+            /** Name */
+            name: string;
+            standing: components["schemas"]["Standing"];
+            /** Usual */
+            usual: string;
+            /** Differences */
+            differences: string[][];
+        };
+        /**
+         * Standing
+         * @description How a part of a pack stands to the catalogue.
+         * @enum {string}
+         */
+        Standing: "new" | "same" | "changed" | "conflict";
+        /**
+         * PackTaken
+         * @description How many parts of a pack were taken, kept as they were, or added beside.
+         */
+        PackTaken: {
+            /** Take */
+            take: number;
+            /** Keep */
+            keep: number;
+            /** Both */
+            both: number;
+        };
+        /**
+         * ListPreview
+         * @description What a price list would do: its heading, which column is taken for what, and every row.
+         */
+        ListPreview: {
+            /** Heading */
+            heading: string[];
+            /** Mapping */
+            mapping: {
+                [key: string]: number;
+            };
+            /** Rows */
+            rows: components["schemas"]["ListRowJson"][];
+        };
+        /**
+         * ListRowJson
+         * @description What a row of a price list does, or what is wrong with it.
+         */
+        ListRowJson: {
+            /** Line */
+            line: number;
+            /** Does */
+            does: string;
+            /** Part */
+            part: string;
+            /** Name */
+            name: string;
+            /** Before */
+            before: string;
+            /** Price */
+            price: string;
+            /** Problem */
+            problem: string;
+        };
+        /**
+         * ListTaken
+         * @description How many prices a list changed, and how many parts it added.
+         */
+        ListTaken: {
+            /** Prices */
+            prices: number;
+            /** Added */
+            added: number;
+        };
+        /**
+         * AskedFact
+         * @description A fact that a report does not state, and how to get it.
+         */
+        AskedFact: {
+            /** Field */
+            field: string;
+            /** How */
+            how: string;
+        };
+        /**
+         * MachineRead
+         * @description What a computer's report says, by field as it is typed, and what has to be asked.
+         */
+        MachineRead: {
+            /** Told By */
+            told_by: string;
+            /** Facts */
+            facts: {
+                [key: string]: string;
+            };
+            /** Asked */
+            asked: components["schemas"]["AskedFact"][];
+        };
     };
     responses: never;
     parameters: never;
@@ -5270,6 +5814,563 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_list_kinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetKindJson"][];
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_find_parts: {
+        parameters: {
+            query?: {
+                text?: string;
+                kind?: string;
+                least?: string;
+                most?: string;
+                usable?: boolean;
+                own?: boolean;
+                build?: number;
+                fits?: boolean;
+                works?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundParts"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_add_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPart"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_read_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_remove_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_change_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartFacts"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_cite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: string;
+                field: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Cited"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_restore_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_preview_pack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackPreview"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_write_pack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_take_pack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /**
+                     * Choices
+                     * @default {}
+                     */
+                    choices?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackTaken"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_preview_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /**
+                     * Mapping
+                     * @default {}
+                     */
+                    mapping?: string;
+                    /**
+                     * Currency
+                     * @default EUR
+                     */
+                    currency?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListPreview"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_take_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /**
+                     * Mapping
+                     * @default {}
+                     */
+                    mapping?: string;
+                    /**
+                     * Currency
+                     * @default EUR
+                     */
+                    currency?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListTaken"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_read_report: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineRead"];
                 };
             };
             /** @description Unprocessable Entity */

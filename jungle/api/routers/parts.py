@@ -28,8 +28,8 @@ from jungle.api.schemas import (
     SmallChange,
     SmallOptions,
 )
+from jungle.catalogue.finding import found_parts
 from jungle.catalogue.models import Part
-from jungle.catalogue.services import found_parts
 from jungle.plans.services import chain, kit
 from jungle.plans.services.editing import NothingThere, On, find_build
 from jungle.plans.services.people import units_of

@@ -33,6 +33,12 @@ def delete_build(build_id: int, actor: User) -> None:
     find_build(build_id, actor).delete()
 
 
+def builds_with(actor: User, part_id: str) -> list[str]:
+    """Names of the builds that have a part, now or in their history: undoing might bring it back."""
+    edits = Edit.objects.filter(build__owner=actor, document__contains=f'"{part_id}"')
+    return sorted(set(edits.values_list("build__name", flat=True)))
+
+
 def build_file(build: Build) -> BuildFile:
     """The build and the spec sheets it hangs, as a file holds them."""
     plan = build.plan
@@ -47,5 +53,4 @@ def import_build(actor: User, text: bytes) -> Build:
     """A new build from a build file; its parts join the catalogue. Raises `BadFile`, storing nothing."""
     file = read_build_file(text)
     kept = adopt_parts(actor.pk, file.parts)
-    chain = {slot: hung.model_copy(update={"part": kept[hung.part]}) for slot, hung in file.build.chain.items()}
-    return start_build(actor, file.build.model_copy(update={"chain": chain}), "Read from a file")
+    return start_build(actor, file.build.with_parts_named(kept), "Read from a file")

@@ -1,0 +1,162 @@
+"""Price lists as CSV: columns mapped by whoever reads one, each row told what it does or what is wrong with it."""
+
+import csv
+import io
+from collections.abc import Mapping
+from enum import StrEnum
+from typing import NamedTuple
+
+from core.formats.errors import BadFile, FileError
+from core.model.parts import KINDS, Part, Price
+from core.model.parts.sheets import sheet_from
+from core.model.typed import FieldErrors
+from core.model.usual import free_id
+from core.quantities import Money, UnitSystem
+from core.quantities.money import ACCEPTED_MONEY, DECIMALS_BY_CURRENCY, MoneyError, parse_minor
+
+MOST_ROWS = 5000
+DELIMITERS = ",;\t"
+
+
+class Column(StrEnum):
+    """What a column of the list holds."""
+
+    ID = "id"
+    MAKER = "maker"
+    NAME = "name"
+    KIND = "kind"
+    PRICE = "price"
+    CURRENCY = "currency"
+    NOTE = "note"
+
+
+GUESSES = {
+    Column.ID: ("id", "part", "code", "article", "sku"),
+    Column.MAKER: ("maker", "brand", "manufacturer"),
+    Column.NAME: ("name", "title", "item", "description", "product"),
+    Column.KIND: ("kind", "type", "category"),
+    Column.PRICE: ("price", "cost", "amount", "eur", "usd", "gbp"),
+    Column.CURRENCY: ("currency",),
+    Column.NOTE: ("note", "remark", "comment"),
+}
+"""Headings by which a column is usually called."""
+
+
+class PriceTable(NamedTuple):
+    """A list as it was read: its heading, and its rows with the line each stands on."""
+
+    heading: tuple[str, ...]
+    rows: tuple[tuple[int, tuple[str, ...]], ...]
+
+
+class ListRow(NamedTuple):
+    """One row: the line it stands on, what it does, and the part as it would be; or what is wrong."""
+
+    line: int
+    does: str
+    part: Part | None
+    before: Money | None
+    problem: str
+
+
+def read_table(text: bytes) -> PriceTable:
+    """The rows of a CSV file, comma, semicolon or tab between columns. Raises `BadFile`."""
+    try:
+        told = text.decode("utf-8-sig")
+    except UnicodeDecodeError:
+        told = text.decode("cp1252", errors="replace")
+    if "\x00" in told:
+        raise BadFile([FileError("file", "", "is no text; a CSV file is accepted")])
+    first = told.splitlines()[0] if told.strip() else ""
+    delimiter = max(DELIMITERS, key=first.count)
+    try:
+        rows = list(csv.reader(io.StringIO(told), delimiter=delimiter))
+    except csv.Error as error:
+        raise BadFile([FileError("file", "", f"cannot be read as CSV: {error}")]) from error
+    numbered = [(line, tuple(cell.strip() for cell in row)) for line, row in enumerate(rows, 1) if any(row)]
+    if not numbered:
+        raise BadFile([FileError("file", "", "is empty; a heading and one row for each part are accepted")])
+    if len(numbered) > MOST_ROWS:
+        raise BadFile([FileError("file", str(len(numbered)), f"at most {MOST_ROWS} rows are read")])
+    return PriceTable(numbered[0][1], tuple(numbered[1:]))
+
+
+def guessed_mapping(heading: tuple[str, ...]) -> dict[Column, int]:
+    """Which column holds what, by its heading; what is not recognised is left out."""
+    mapping: dict[Column, int] = {}
+    for column, words in GUESSES.items():
+        for number, cell in enumerate(heading):
+            if cell.lower() in words and number not in mapping.values():
+                mapping[column] = number
+                break
+    return mapping
+
+
+def list_rows(
+    table: PriceTable, mapping: Mapping[Column, int], held: Mapping[str, Part], currency: str
+) -> tuple[ListRow, ...]:
+    """What each row does: a new price for a part that is `held`, or a new part. Prices are in `currency` unless said."""
+    by_name = {(part.maker.lower(), part.name.lower()): part for part in held.values()}
+    taken = list(held)
+    seen: set[str] = set()
+    found = []
+    for line, cells in table.rows:
+        row = {column: cells[number] for column, number in mapping.items() if number < len(cells)}
+        try:
+            part, does = _part(row, held, by_name, taken, currency)
+            if part.id in seen:
+                raise _RowProblem(f"{part.id} stands in an earlier row already")
+            seen.add(part.id)
+            taken.append(part.id)
+            before = held[part.id].price if part.id in held else None
+            found.append(ListRow(line, does, part, before.money if before else None, ""))
+        except _RowProblem as problem:
+            found.append(ListRow(line, "", None, None, str(problem)))
+    return tuple(found)
+
+
+class _RowProblem(ValueError):
+    """What is wrong with a row: the column, what stands there, and what is accepted."""
+
+
+def _part(
+    row: Mapping[Column, str],
+    held: Mapping[str, Part],
+    by_name: Mapping[tuple[str, str], Part],
+    taken: list[str],
+    currency: str,
+) -> tuple[Part, str]:
+    price = _price(row, currency)
+    here = held.get(row.get(Column.ID, "")) or by_name.get(
+        (row.get(Column.MAKER, "").lower(), row.get(Column.NAME, "").lower())
+    )
+    if here is not None:
+        return here.model_copy(update={"price": price}), "price"
+    kind = row.get(Column.KIND, "").lower().replace(" ", "_")
+    if kind not in KINDS:
+        wrong = (
+            f"kind '{row.get(Column.KIND, '')}'" if kind else "no part here has that id or name, and no kind is given"
+        )
+        raise _RowProblem(f"{wrong}; accepted for a new part: {', '.join(KINDS)}")
+    typed = {"maker": row.get(Column.MAKER, ""), "name": row.get(Column.NAME, ""), "note": row.get(Column.NOTE, "")}
+    words = "-".join(f"{typed['maker']} {typed['name']}".lower().split())
+    stem = "".join(letter for letter in words if letter.isascii() and (letter.isalnum() or letter == "-"))[:60].strip(
+        "-"
+    )
+    try:
+        part = sheet_from(kind, free_id(stem or "part", taken), typed, None, UnitSystem.METRIC, currency)
+    except FieldErrors as errors:
+        field, value, accepted = errors.errors[0]
+        raise _RowProblem(f"{field} '{value}'; accepted: {accepted}") from errors
+    return part.model_copy(update={"price": price}), "new part"
+
+
+def _price(row: Mapping[Column, str], currency: str) -> Price:
+    told = row.get(Column.CURRENCY, "").upper() or currency
+    if told not in DECIMALS_BY_CURRENCY:
+        raise _RowProblem(f"currency '{told}'; accepted: {', '.join(DECIMALS_BY_CURRENCY)}")
+    typed = row.get(Column.PRICE, "")
+    try:
+        return Price(minor=parse_minor(typed, told), currency=told)
+    except (MoneyError, ValueError) as error:
+        raise _RowProblem(f"price '{typed}'; accepted: {ACCEPTED_MONEY}") from error

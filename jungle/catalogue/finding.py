@@ -1,0 +1,31 @@
+"""Finding parts in a catalogue."""
+
+from collections.abc import Mapping
+from typing import Protocol
+
+from core.model.found import Wanted, found
+from core.model.parts import Part as SpecSheet
+from core.model.typed import FieldErrors
+from core.quantities import Money
+from core.quantities.money import ACCEPTED_MONEY, MoneyError, parse_minor
+
+
+class PartsWanted(Protocol):
+    """Which parts are looked for, as a person types it."""
+
+    text: str
+    kind: str
+    least: str
+    most: str
+
+
+def found_parts(sheets: Mapping[str, SpecSheet], wanted: PartsWanted, currency: str) -> dict[str, SpecSheet]:
+    """Those of `sheets` that are wanted. Raises `FieldErrors` for a price that cannot be read."""
+    bounds: dict[str, Money | None] = {"least": None, "most": None}
+    for field in bounds:
+        typed = getattr(wanted, field).strip()
+        try:
+            bounds[field] = Money(parse_minor(typed, currency), currency) if typed else None
+        except MoneyError as error:
+            raise FieldErrors([(field, typed, ACCEPTED_MONEY)]) from error
+    return dict(found(sheets, Wanted(wanted.text, wanted.kind, bounds["least"], bounds["most"])))
