@@ -95,7 +95,7 @@ def guessed_mapping(heading: tuple[str, ...]) -> dict[Column, int]:
 def list_rows(
     table: PriceTable, mapping: Mapping[Column, int], held: Mapping[str, Part], currency: str
 ) -> tuple[ListRow, ...]:
-    """What each row does: a new price for a part that is `held`, or a new part. Prices are in `currency` unless said."""
+    """What each row does: a new price for a part that is `held`, or a new part; in `currency` unless said."""
     by_name = {(part.maker.lower(), part.name.lower()): part for part in held.values()}
     taken = list(held)
     seen: set[str] = set()

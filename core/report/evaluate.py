@@ -155,11 +155,11 @@ def _parts_there(build: Build, parts: Mapping[str, Part]) -> Iterator[Part]:
 
 
 def _open_items(small: tuple[SmallStatus, ...]) -> Iterator[OpenQuestion]:
-    undecided = [status.item.item.title.lower() for status in small if status.decision is None]
+    undecided = [status for status in small if status.decision is None]
     if undecided:
         yield OpenQuestion(
             Step.PARTS,
-            say("{count} small items are still open: {names}", count=str(len(undecided)), names=", ".join(undecided)),
+            say("{count} small items are still open", count=str(len(undecided))),
             say("Choose each of them, or take the cheapest that serve."),
         )
 

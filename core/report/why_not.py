@@ -6,7 +6,7 @@ that ruled the part out; what admits it must not rule anything else out that is 
 """
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
 from core.checks.register import REGISTRY
@@ -24,6 +24,7 @@ from core.report.evaluate import answers_of, known_costs
 STEP_M = 0.05
 MOST_STEPS = 20
 """Things are moved by a metre at most."""
+MOST_TOGETHER = 3
 ROOM_STEP_M = 0.02
 MOST_ROOM_STEPS = 40
 
@@ -55,6 +56,8 @@ class WhyNot:
     part: Part
     ruled_out_by: tuple[Verdict, ...]
     admitted_by: tuple[Admission, ...]
+    together: tuple[Admission, ...] = ()
+    """Where no single change admits it: several that do so together, one made upon the other."""
 
 
 def why_not(build: Build, parts: Mapping[str, Part], part: Part) -> WhyNot:
@@ -71,7 +74,8 @@ def why_not(build: Build, parts: Mapping[str, Part], part: Part) -> WhyNot:
         return WhyNot(part, (), ())
     search = _Search(with_it, parts, slot, part, there, frozenset(blocked - {_key(v) for v in against}), now)
     reads = frozenset(kind for verdict in against for kind in _reads(verdict.id))
-    return WhyNot(part, against, tuple(search.admissions(reads)))
+    found = tuple(search.admissions(reads))
+    return WhyNot(part, against, found, () if found else search.together(reads))
 
 
 @dataclass(frozen=True)
@@ -88,6 +92,46 @@ class _Search:
 
     def admissions(self, reads: frozenset[type]) -> Iterator[Admission]:
         """The first change of each kind of trouble that admits the part; `reads` is what the blocked checks read."""
+        for trouble, changes in self._changes(reads):
+            for words, changed in changes:
+                if not self._unblocks(changed):
+                    continue
+                answers = answers_of(changed, self.parts, before=self.there)
+                if _blocked(answers) <= self.tolerated:
+                    yield self._admission(trouble, words, answers)
+                    break
+
+    def together(self, reads: frozenset[type]) -> tuple[Admission, ...]:
+        """Changes made one upon the other, each of which rules fewer things out; none where that leads nowhere."""
+        search, made = self, []
+        for _ in range(MOST_TOGETHER):
+            step = search._step(reads)
+            if step is None:
+                return ()
+            admission, search = step
+            made.append(admission)
+            if _blocked(search.there) <= self.tolerated:
+                return tuple(made)
+        return ()
+
+    def _step(self, reads: frozenset[type]) -> "tuple[Admission, _Search] | None":
+        still = _blocked(self.there) - self.tolerated
+        only = frozenset(id for id, _ in still)
+        for trouble, changes in self._changes(reads):
+            for words, changed in changes:
+                quick = _blocked(answers_of(changed, self.parts, before=self.there, only=only)) - self.tolerated
+                if not quick < still:
+                    continue
+                answers = answers_of(changed, self.parts, before=self.there)
+                if _blocked(answers) - self.tolerated < still:
+                    admission = self._admission(trouble, words, answers)
+                    return admission, replace(self, build=changed, there=answers)
+        return None
+
+    def _admission(self, trouble: Trouble, words: Sentence, answers: Answers) -> Admission:
+        return Admission(trouble, words, known_costs(answers).up_front - known_costs(self.now).up_front)
+
+    def _changes(self, reads: frozenset[type]) -> list[tuple[Trouble, Iterator[tuple[Sentence, Build]]]]:
         tried: list[tuple[Trouble, Iterator[tuple[Sentence, Build]]]] = [(Trouble.PLAN, self._plans())]
         if Layout in reads:
             tried.append((Trouble.MOVE, self._moves()))
@@ -96,14 +140,7 @@ class _Search:
             tried.append((Trouble.BRIEF, self._answers()))
         if Room in reads:
             tried.append((Trouble.ROOM, self._rooms()))
-        for trouble, changes in tried:
-            for words, changed in changes:
-                if not self._unblocks(changed):
-                    continue
-                answers = answers_of(changed, self.parts, before=self.there)
-                if _blocked(answers) <= self.tolerated:
-                    yield Admission(trouble, words, known_costs(answers).up_front - known_costs(self.now).up_front)
-                    break
+        return tried
 
     def _unblocks(self, changed: Build) -> bool:
         """The checks that rule the part out do so no more; asked first, since most changes fail here already."""

@@ -3,6 +3,7 @@ import { createRouter } from 'sv-router'
 import BriefView from './views/BriefView.svelte'
 import BuildShell from './views/BuildShell.svelte'
 import BuildsView from './views/BuildsView.svelte'
+import CatalogueView from './views/CatalogueView.svelte'
 import MeasureView from './views/MeasureView.svelte'
 import NotFound from './views/NotFound.svelte'
 import PartsView from './views/PartsView.svelte'
@@ -18,6 +19,7 @@ export const { p, navigate, route } = createRouter({
     '/rooms': RoomsView,
     '/room/measure': MeasureView,
     '/parts': PartsView,
+    '/catalogue': CatalogueView,
     layout: BuildShell,
   },
   '*': NotFound,

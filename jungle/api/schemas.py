@@ -8,6 +8,7 @@ from pydantic import ConfigDict, Field
 
 from core.checks.verdict import State
 from core.formats.report_json import AlternativeJson, ReportJson, SceneJson, ServingJson
+from core.formats.report_json.routes import RouteJson
 from core.formats.report_json.sheets import ListRowJson, PackRowJson, SheetFactJson
 from core.model.brief import ExchangeRate, Handedness, Purpose, SpeedBand, Stage
 from core.model.build import Build as BuildDocument
@@ -470,10 +471,18 @@ class Alternatives(Schema):
     """Kinds of part that could hang here."""
 
 
+class Routes(Schema):
+    """Ways to come by what a place needs; `unknown` says why there are none yet."""
+
+    routes: list[RouteJson]
+    unknown: str
+
+
 class ScenePreview(Schema):
     """The drawing with another part in a place; nothing is stored."""
 
     part: str
+    name: str
     scene: SceneJson
 
 

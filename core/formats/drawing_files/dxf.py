@@ -22,6 +22,7 @@ _COLOURS = {
     Layer.SWINGS: 5,
     Layer.HITTING: 4,
     Layer.DIMENSIONS: 2,
+    Layer.CABLES: 6,
 }
 """Numbers of the format's own colour table, 7 being black on white and white on black."""
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from core.formats.report_json.figures import FigureJson, signed_money_json
 from core.formats.report_json.verdicts import ReasonJson, reasons_json
 from core.quantities import UnitSystem
-from core.report.why_not import Trouble, WhyNot
+from core.report.why_not import Admission, Trouble, WhyNot
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,6 +25,8 @@ class WhyNotJson:
     name: str
     ruled_out_by: list[ReasonJson]
     admitted_by: list[AdmissionJson]
+    together: list[AdmissionJson]
+    """Several changes that admit it only together."""
 
 
 def why_not_json(found: WhyNot, system: UnitSystem) -> WhyNotJson:
@@ -33,8 +35,10 @@ def why_not_json(found: WhyNot, system: UnitSystem) -> WhyNotJson:
         part=found.part.id,
         name=found.part.name,
         ruled_out_by=reasons_json(found.ruled_out_by, system),
-        admitted_by=[
-            AdmissionJson(a.trouble, a.change.text(system), signed_money_json(a.up_front_change))
-            for a in found.admitted_by
-        ],
+        admitted_by=[_admission(admission, system) for admission in found.admitted_by],
+        together=[_admission(admission, system) for admission in found.together],
     )
+
+
+def _admission(found: Admission, system: UnitSystem) -> AdmissionJson:
+    return AdmissionJson(found.trouble, found.change.text(system), signed_money_json(found.up_front_change))

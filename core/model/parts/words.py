@@ -5,7 +5,12 @@ from core.model.typed import unit_of
 from core.quantities import Figure, Quantity
 
 SUFFIXES = ("_m_s", "_deg", "_gb", "_kg", "_db", "_l_s", "_px", "_w", "_m")
+ENDINGS = {"_min": "least", "_max": "greatest"}
 NAMES = {
+    "lumens": "brightness",
+    "throw_min": "least throw ratio",
+    "throw_max": "greatest throw ratio",
+    "lines_max": "greatest lines",
     "width_px": "pixels across",
     "height_px": "lines of the panel",
     "usb_ports": "USB sockets",
@@ -34,6 +39,9 @@ def fact_words(kind: type[Part], field: str) -> str:
         if field.endswith(suffix):
             field = field.removesuffix(suffix)
             break
+    for ending, words in ENDINGS.items():
+        if field.endswith(ending):
+            return f"{words} {field.removesuffix(ending).replace('_', ' ')}"
     return field.replace("_", " ")
 
 

@@ -652,6 +652,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/chain/{slot}/routes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Routes
+         * @description Ready-made, thrifty by hand, fine by hand: what each costs, takes and asks.
+         */
+        get: operations["jungle_api_routers_parts_list_routes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/why-not/{part_id}": {
         parameters: {
             query?: never;
@@ -3190,7 +3210,61 @@ export interface components {
         ScenePreview: {
             /** Part */
             part: string;
+            /** Name */
+            name: string;
             scene: components["schemas"]["SceneJson"];
+        };
+        /**
+         * RouteJson
+         * @description One way to come by something; `lacking` are skills that the household has not.
+         */
+        RouteJson: {
+            kind: components["schemas"]["RouteKind"];
+            money: components["schemas"]["FigureJson"];
+            /** Hours */
+            hours: string;
+            /** Skills */
+            skills: components["schemas"]["Skill"][];
+            /** Lacking */
+            lacking: components["schemas"]["Skill"][];
+            /** Bought */
+            bought: components["schemas"]["RouteLineJson"][];
+            /** Lacks */
+            lacks: string[];
+            /** Caution */
+            caution: string;
+        };
+        /**
+         * RouteKind
+         * @description The schools: buy it, make it cheaply, or make it well.
+         * @enum {string}
+         */
+        RouteKind: "ready-made" | "thrifty by hand" | "fine by hand";
+        /**
+         * RouteLineJson
+         * @description Something that a route buys.
+         */
+        RouteLineJson: {
+            /** Part */
+            part: string;
+            /** Name */
+            name: string;
+            /** Units */
+            units: number;
+            /** Cost */
+            cost: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * Routes
+         * @description Ways to come by what a place needs; `unknown` says why there are none yet.
+         */
+        Routes: {
+            /** Routes */
+            routes: components["schemas"]["RouteJson"][];
+            /** Unknown */
+            unknown: string;
         };
         /**
          * AdmissionJson
@@ -3221,6 +3295,8 @@ export interface components {
             ruled_out_by: components["schemas"]["ReasonJson"][];
             /** Admitted By */
             admitted_by: components["schemas"]["AdmissionJson"][];
+            /** Together */
+            together: components["schemas"]["AdmissionJson"][];
         };
         /**
          * ServingJson
@@ -5346,6 +5422,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScenePreview"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_parts_list_routes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                /** @description A place on the chain, in the order in which it hangs: each is linked to the next. */
+                slot: "floor" | "mat" | "monitor" | "title" | "machine" | "display" | "screen" | "enclosure";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Routes"];
                 };
             };
             /** @description Not Found */

@@ -9,6 +9,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'B', does: 'Brief' },
   { keys: 'R', does: 'Room' },
   { keys: 'P', does: 'Parts' },
+  { keys: 'C', does: 'Catalogue' },
   { keys: 'M', does: 'Money, line by line' },
   { keys: 'U', does: 'Metric or imperial' },
   { keys: 'Ctrl Z', does: 'Undo' },

@@ -33,6 +33,7 @@
     b: () => void navigate('/builds/:id/brief', { params: { id: String(id) } }),
     r: () => void navigate('/builds/:id/room', { params: { id: String(id) } }),
     p: () => void navigate('/builds/:id/parts', { params: { id: String(id) } }),
+    c: () => void navigate('/builds/:id/catalogue', { params: { id: String(id) } }),
     m: () => (panels.money = true),
     u: () => void toggleUnits(),
     '?': () => (panels.shortcuts = true),

@@ -6,10 +6,13 @@ from django.utils import timezone
 from ninja import Query, Router
 
 from core.formats.report_json import WhyNotJson, alternative_json, scene_json, serving_json, why_not_json
+from core.formats.report_json.routes import route_json
 from core.model.build import Slot, slot_for
+from core.model.facts import MissingFact
 from core.model.parts import kind_of
 from core.report import evaluate
 from core.report.alternatives import alternatives, hung
+from core.report.routes import routes_to
 from core.report.small_items import options_for
 from core.report.why_not import why_not
 from jungle.api.replies import send, show
@@ -24,6 +27,7 @@ from jungle.api.schemas import (
     NewExtra,
     PartFilter,
     Problems,
+    Routes,
     ScenePreview,
     SmallChange,
     SmallOptions,
@@ -70,7 +74,20 @@ def preview_part(request: SignedIn, build_id: int, slot: Slot, part_id: str) -> 
     if part is None or slot_for(part) is not slot:
         raise NothingThere(f"There is no part '{part_id}' for place '{slot}'.")
     scene = evaluate(hung(plan, sheets, slot, part), sheets).scene
-    return send(ScenePreview.model_construct(part=part_id, scene=scene_json(scene, units)))
+    return send(ScenePreview.model_construct(part=part_id, name=part.name, scene=scene_json(scene, units)))
+
+
+@router.get("/{int:build_id}/chain/{slot}/routes", response={200: Routes, **NOT_THERE})
+def list_routes(request: SignedIn, build_id: int, slot: Slot) -> Any:
+    """Ready-made, thrifty by hand, fine by hand: what each costs, takes and asks."""
+    build, units = find_build(build_id, request.user), units_of(request.user)
+    plan, sheets = build.plan, Part.objects.visible_to(request.user.pk).sheets()
+    try:
+        routes, unknown = routes_to(slot, plan, sheets), ""
+    except MissingFact as missing:
+        routes, unknown = (), f"{missing.fact} is not known. {missing.how}"
+    found = [route_json(route, plan.brief, units) for route in routes]
+    return send(Routes.model_construct(routes=found, unknown=unknown))
 
 
 @router.get("/{int:build_id}/why-not/{part_id}", response={200: WhyNotJson, **NOT_THERE})

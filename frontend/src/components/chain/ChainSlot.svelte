@@ -7,6 +7,7 @@
   import Mark from '../Mark.svelte'
   import AlternativeList from './AlternativeList.svelte'
   import HungPart from './HungPart.svelte'
+  import RouteTable from './RouteTable.svelte'
 
   interface Props {
     status: Report['slots'][number]
@@ -65,6 +66,7 @@
   {#if open}
     <div class="border-t border-primary/40 px-2.5 py-2">
       {#if part && hung}<HungPart slot={status.slot} {part} {hung} />{/if}
+      <RouteTable slot={status.slot} />
       <AlternativeList slot={status.slot} locked={hung?.locked ?? false} />
     </div>
   {/if}

@@ -55,6 +55,17 @@
               </li>
             {/each}
           </ol>
+        {:else if found.together.length > 0}
+          <p class="mb-1">No single change admits it. These do together:</p>
+          <ol class="list-decimal space-y-2 pl-5">
+            {#each found.together as admission (admission.change)}
+              <li>
+                {admission.change}
+                <span class="block text-sm text-faint">{admission.up_front_change.text} up front by then</span
+                >
+              </li>
+            {/each}
+          </ol>
         {:else}
           <p>
             No single change admits it: no other plan, no move of ball or screen by up to a metre, no other

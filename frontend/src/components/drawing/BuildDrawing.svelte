@@ -24,6 +24,14 @@
 </script>
 
 {#if scene}
+  {#if build.considered}
+    <p
+      class="pointer-events-none absolute right-3 bottom-3 z-10 border border-primary bg-base-100 px-2 py-0.5 text-sm"
+      role="status"
+    >
+      Drawn with {build.considered.name}, which does not hang yet
+    </p>
+  {/if}
   <Drawing
     {scene}
     drag={(target, change) => void build.dragTo(target, change)}

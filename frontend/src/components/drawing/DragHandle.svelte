@@ -144,6 +144,17 @@
       class="fill-base-100 stroke-primary"
       stroke-width="2.4"
     />
+  {:else if handle.target === 'machine'}
+    <rect
+      x={page.x - 7}
+      y={page.y - 5}
+      width="14"
+      height="10"
+      rx="1.5"
+      class="fill-base-100 stroke-primary"
+      stroke-width="2.4"
+    />
+    <path d="M{page.x - 4} {page.y}h8" class="stroke-primary" stroke-width="1.6" />
   {:else}
     <path
       d="M{page.x - 8} {page.y - 6}h6l8 3v6l-8 3h-6z"

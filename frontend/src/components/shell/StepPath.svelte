@@ -35,6 +35,15 @@
       <span class="text-xs text-faint">{summary(status)}</span>
     </a>
   {/each}
+  <a
+    href={p('/builds/:id/catalogue', { params: { id: String(build.id) } })}
+    aria-current={route.pathname.endsWith('/catalogue') ? 'page' : undefined}
+    class="flex flex-col justify-center border-t-3 px-3 py-2 text-sm text-base-content no-underline hover:bg-base-200 lg:border-t-0 lg:border-l-3 {route.pathname.endsWith(
+      '/catalogue',
+    )
+      ? 'border-primary bg-base-200'
+      : 'border-transparent'}">Catalogue</a
+  >
   {#if next}
     <a
       href={p(`/builds/:id/${next.step}`, { params: { id: String(build.id) } })}

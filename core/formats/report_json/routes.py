@@ -1,0 +1,57 @@
+"""Routes to what hangs in a place, as JSON."""
+
+from dataclasses import dataclass
+
+from core.formats.report_json.figures import FigureJson, figure_json
+from core.model.brief import Brief
+from core.model.household import Skill
+from core.quantities import UnitSystem
+from core.report.routes import Route, RouteKind
+
+
+@dataclass(frozen=True, slots=True)
+class RouteLineJson:
+    """Something that a route buys."""
+
+    part: str
+    name: str
+    units: int
+    cost: str
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class RouteJson:
+    """One way to come by something; `lacking` are skills that the household has not."""
+
+    kind: RouteKind
+    money: FigureJson
+    hours: str
+    skills: list[Skill]
+    lacking: list[Skill]
+    bought: list[RouteLineJson]
+    lacks: list[str]
+    caution: str
+
+
+def route_json(route: Route, brief: Brief, system: UnitSystem) -> RouteJson:
+    """`route` for the household of `brief`, read in `system`."""
+    return RouteJson(
+        kind=route.kind,
+        money=figure_json(route.money(brief.currency), system),
+        hours=f"about {route.hours:g} h",
+        skills=list(route.skills),
+        lacking=list(route.lacking(brief.skills)),
+        bought=[
+            RouteLineJson(
+                part=bought.part.id,
+                name=f"{bought.part.name}, {bought.part.maker}",
+                units=bought.units,
+                cost=bought.cost.text() if bought.cost else "price not known",
+                why=bought.why.text(system),
+            )
+            for bought in route.bought
+        ],
+        lacks=list(route.lacks),
+        caution=route.caution,
+    )

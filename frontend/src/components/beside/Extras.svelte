@@ -1,0 +1,68 @@
+<script lang="ts">
+  import { useBuild } from '../../lib/build.svelte'
+  import { KIND_WORDS } from '../../lib/kinds'
+  import { p } from '../../router'
+  import QuantityField from '../QuantityField.svelte'
+
+  /** Parts beside the chain that somebody chose by wish. */
+  const build = $derived(useBuild()())
+  const extras = $derived(build.reply?.build.extras ?? [])
+</script>
+
+<div class="mt-4 mb-1 flex flex-wrap items-baseline justify-between gap-2">
+  <h2 class="text-base">Extras</h2>
+  <a class="text-sm" href={p('/builds/:id/catalogue', { params: { id: String(build.id) } })}
+    >Add one from the catalogue</a
+  >
+</div>
+<ul class="divide-y divide-base-300">
+  {#each extras as extra, index (extra.id)}
+    {@const part = build.reply?.beside[extra.part]}
+    {@const line = build.report?.costs.lines.find(({ beside }) => beside === extra.id)}
+    {@const name = part?.name ?? extra.part}
+    <li class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-3 py-1.5 text-sm">
+      <div class="min-w-0">
+        <strong>{name}</strong>
+        <span class="text-faint">{part?.maker} · {KIND_WORDS[part?.kind ?? ''] ?? ''}</span>
+        {#if part?.note}<p class="text-[13px] text-faint">{part.note}</p>{/if}
+        <div class="flex flex-wrap items-end gap-x-3 gap-y-1">
+          <QuantityField
+            label="How many: {name}"
+            text={String(extra.quantity)}
+            width="3rem"
+            commit={(typed) =>
+              build.changeExtra(extra.id, `${typed} of ${name}`, { quantity: Number(typed) })}
+          />
+          <QuantityField
+            label="Price quoted to you for {name}"
+            text={build.texts[`extras.${index}.quote_minor`] ?? ''}
+            hint="quote"
+            commit={(typed) => build.changeExtra(extra.id, `quote ${typed}`, { quote_minor: typed })}
+          />
+          <label class="flex min-h-7 items-center gap-2">
+            <input
+              type="checkbox"
+              class="checkbox checkbox-sm checkbox-primary"
+              checked={extra.owned}
+              onchange={(event) =>
+                void build.changeExtra(extra.id, `${name}, owned or not`, {
+                  owned: event.currentTarget.checked,
+                })}
+            />
+            I own it
+          </label>
+          <button
+            class="btn btn-ghost text-primary btn-xs"
+            aria-label="Drop {name}"
+            onclick={() => void build.dropExtra(extra.id, name)}>Drop</button
+          >
+        </div>
+      </div>
+      <span class="text-right whitespace-nowrap"
+        >{extra.owned ? 'owned' : (line?.up_front?.text ?? 'price not known')}</span
+      >
+    </li>
+  {:else}
+    <li class="py-1 text-sm text-faint">None: a heater, a camera, a second display could stand here.</li>
+  {/each}
+</ul>

@@ -1,0 +1,86 @@
+<script lang="ts">
+  import type { SheetField } from '../../api/client'
+
+  /** One fact as it is typed: by its kind a list of choices, ticks, or text with its unit. */
+  interface Props {
+    field: SheetField
+    value: string
+    problem?: string
+    change: (value: string) => void
+  }
+
+  let { field, value, problem = '', change }: Props = $props()
+  const id = $props.id()
+  const chosen = $derived(value.split(',').map((word) => word.trim()))
+
+  function tick(option: string, on: boolean): void {
+    const kept = chosen.filter((word) => word !== '' && word !== option)
+    change((on ? [...kept, option] : kept).join(', '))
+  }
+</script>
+
+<div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] items-start gap-x-3 border-b border-base-300 py-1">
+  <div class="min-w-0">
+    {#if field.typed_as === 'choices'}
+      <span id="{id}-label">{field.label}</span>
+    {:else}
+      <label for={id}>{field.label}</label>
+    {/if}
+    <p id="{id}-meaning" class="text-xs text-faint">{field.meaning}</p>
+    {#if field.read_by.length > 0}
+      <details class="text-xs text-faint">
+        <summary class="min-h-[24px] cursor-pointer leading-[24px]"
+          >Read by {field.read_by.length}<span class="sr-only"> for {field.label}</span></summary
+        >
+        {field.read_by.join(', ')}
+      </details>
+    {:else if field.typed_as !== 'text'}
+      <p class="text-xs text-faint">No check reads it.</p>
+    {/if}
+  </div>
+  <div class="min-w-0">
+    {#if field.typed_as === 'choices'}
+      <div role="group" aria-labelledby="{id}-label" class="flex flex-wrap gap-x-3">
+        {#each field.options as [option = '', words] (option)}
+          <label class="flex min-h-[26px] items-center gap-1.5 text-sm">
+            <input
+              type="checkbox"
+              class="checkbox checkbox-xs checkbox-primary"
+              checked={chosen.includes(option)}
+              onchange={(event) => tick(option, event.currentTarget.checked)}
+            />
+            {words}
+          </label>
+        {/each}
+      </div>
+    {:else if field.typed_as === 'choice' || field.typed_as === 'yes_no'}
+      <select
+        {id}
+        class="blank max-w-full"
+        {value}
+        aria-describedby="{id}-meaning"
+        onchange={(event) => change(event.currentTarget.value)}
+      >
+        <option value="">not stated</option>
+        {#each field.typed_as === 'yes_no' ? [['yes', 'yes'], ['no', 'no']] : field.options as [option = '', words] (option)}
+          <option value={option}>{words}</option>
+        {/each}
+      </select>
+    {:else}
+      <span class="flex items-baseline gap-1">
+        <input
+          {id}
+          class="blank min-w-0 flex-1"
+          {value}
+          placeholder="not stated"
+          autocomplete="off"
+          aria-invalid={problem !== ''}
+          aria-describedby="{id}-meaning"
+          onchange={(event) => change(event.currentTarget.value)}
+        />
+        {#if field.unit}<span class="text-sm text-faint">{field.unit}</span>{/if}
+      </span>
+    {/if}
+    {#if problem}<p role="alert" class="text-xs text-error">{problem}</p>{/if}
+  </div>
+</div>

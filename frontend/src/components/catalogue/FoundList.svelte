@@ -1,0 +1,69 @@
+<script lang="ts">
+  import { useBuild } from '../../lib/build.svelte'
+  import { catalogue } from '../../lib/catalogue.svelte'
+  import { KIND_WORDS } from '../../lib/kinds'
+  import { counted, SLOT_WORDS } from '../../lib/words'
+  import type { FoundPart, Slot } from '../../api/client'
+
+  const build = $derived(useBuild()())
+  const found = $derived(catalogue.found)
+
+  function use(part: FoundPart): void {
+    if (part.slot) void build.hang(part.slot as Slot, part.part, part.name)
+    else void build.addExtra(part.part, part.name)
+  }
+
+  function here(part: FoundPart): boolean {
+    const chain = Object.values(build.reply?.build.chain ?? {})
+    return chain.some((hung) => hung.part === part.part)
+  }
+</script>
+
+{#if catalogue.problem}
+  <p role="alert" class="py-3 text-error">{catalogue.problem}</p>
+{/if}
+{#if !found}
+  <p role="status" class="py-3 text-faint">Opening the catalogue</p>
+{:else}
+  <p role="status" class="py-2 text-sm text-faint">
+    {counted(found.found, 'part')} of {found.all}{found.parts.length < found.found
+      ? `, the first ${found.parts.length} listed`
+      : ''}
+  </p>
+  <ul class="divide-y divide-base-300 border-y border-base-300">
+    {#each found.parts as part (part.part)}
+      <li class="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-4 py-1.5">
+        <div class="min-w-0">
+          <button
+            class="min-h-[24px] cursor-pointer text-left font-semibold text-primary underline-offset-3 hover:underline"
+            onclick={() => void catalogue.show(part.part)}>{part.name}</button
+          >
+          <span class="text-faint">{part.maker} · {KIND_WORDS[part.kind] ?? part.kind}</span>
+          {#if part.origin === 'own'}<span class="text-sm">· yours</span>{/if}
+          {#if part.changed}<span class="text-sm">· changed by you</span>{/if}
+          {#if part.disputed > 0}<span class="text-sm text-warning"
+              >· {counted(part.disputed, 'disputed fact')}</span
+            >{/if}
+          {#if part.note}<p class="text-[13px] text-faint">{part.note}</p>{/if}
+        </div>
+        <div class="text-right text-sm whitespace-nowrap">
+          {part.price}
+          {#if here(part)}
+            <span class="block text-faint">hangs now</span>
+          {:else}
+            <button
+              class="btn mt-0.5 block w-full btn-ghost text-primary btn-xs"
+              aria-label="{part.slot ? 'Hang' : 'Add'} {part.name}"
+              onclick={() => use(part)}
+              >{part.slot
+                ? `Hang as ${SLOT_WORDS[part.slot as Slot].toLowerCase()}`
+                : 'Add to the build'}</button
+            >
+          {/if}
+        </div>
+      </li>
+    {:else}
+      <li class="py-3 text-faint">No part is like that. Ask for less, or write one of your own.</li>
+    {/each}
+  </ul>
+{/if}

@@ -1,0 +1,36 @@
+<script lang="ts">
+  import type { Problem } from '../../api/client'
+  import { catalogue } from '../../lib/catalogue.svelte'
+  import { KIND_WORDS } from '../../lib/kinds'
+  import Choice from '../Choice.svelte'
+  import SheetForm from './SheetForm.svelte'
+
+  let { done }: { done: () => void } = $props()
+  let kind = $state('projector')
+  const sheet = $derived(catalogue.sheetOf(kind))
+
+  async function commit(facts: Record<string, string>): Promise<Problem[]> {
+    const problems = await catalogue.add(kind, facts)
+    if (problems.length === 0 && !catalogue.problem) done()
+    return problems
+  }
+</script>
+
+<section class="mt-3 border border-primary p-4" aria-labelledby="new-part">
+  <h3 id="new-part" class="mb-2 text-lg">A part of your own</h3>
+  <Choice
+    label="Kind"
+    showLabel
+    value={kind}
+    options={KIND_WORDS}
+    choose={(chosen) => {
+      kind = chosen
+    }}
+  />
+  {#if sheet}
+    <p class="my-2 text-sm text-faint">
+      {sheet.meaning} What is left empty is not known: checks that need it ask for it.
+    </p>
+    {#key kind}<SheetForm {sheet} words="Add it to the catalogue" {commit} />{/key}
+  {/if}
+</section>

@@ -1,0 +1,67 @@
+<script lang="ts">
+  import { SvelteMap } from 'svelte/reactivity'
+  import type { Problem, SheetKind } from '../../api/client'
+  import FactInput from './FactInput.svelte'
+
+  /** A spec sheet as a form, made from the same description that the core reads it by. */
+  interface Props {
+    sheet: SheetKind
+    /** What stands in each field before anything is typed. */
+    start?: Record<string, string>
+    price?: string
+    /** Only these fields, in this order; all of them otherwise. */
+    only?: string[]
+    words: string
+    commit: (facts: Record<string, string>) => Promise<Problem[]>
+  }
+
+  let { sheet, start = {}, price = '', only, words, commit }: Props = $props()
+  const typed = new SvelteMap<string, string>()
+  let problems = $state.raw<Problem[]>([])
+  let busy = $state(false)
+  const PRICE = {
+    name: 'price_minor',
+    label: 'list price',
+    meaning: 'What it costs as it is sold: a piece, a pack, a metre or a stick, tax included.',
+    typed_as: 'text' as const,
+    unit: '',
+    options: [],
+    read_by: [],
+  }
+  const fields = $derived([
+    ...sheet.fields.filter(({ name }) => !only || only.includes(name)),
+    ...(only ? [] : [PRICE]),
+  ])
+
+  function value(name: string): string {
+    return typed.get(name) ?? (name === 'price_minor' ? price : (start[name] ?? ''))
+  }
+
+  function problem(name: string): string {
+    const found = problems.find(({ field }) => field === name)
+    return found ? `${found.value || 'Empty'} is not accepted: ${found.accepted}` : ''
+  }
+
+  async function finish(event: SubmitEvent): Promise<void> {
+    event.preventDefault()
+    busy = true
+    problems = await commit({ ...start, ...Object.fromEntries(typed) })
+    busy = false
+    if (problems.length === 0) typed.clear()
+  }
+</script>
+
+<form onsubmit={(event) => void finish(event)}>
+  {#each fields as field (field.name)}
+    <FactInput
+      {field}
+      value={value(field.name)}
+      problem={problem(field.name)}
+      change={(value) => typed.set(field.name, value)}
+    />
+  {/each}
+  {#each problems.filter(({ field }) => !fields.some(({ name }) => name === field)) as other (other.field)}
+    <p role="alert" class="text-sm text-error">{other.field} {other.value}: {other.accepted}</p>
+  {/each}
+  <button class="btn mt-3 btn-primary btn-sm" disabled={busy}>{words}</button>
+</form>

@@ -1,0 +1,52 @@
+<script lang="ts">
+  import { api, outcome, type Routes, type Slot } from '../../api/client'
+  import { useBuild } from '../../lib/build.svelte'
+
+  /** Ready-made, thrifty by hand, fine by hand: money, hours and skills side by side. */
+  let { slot }: { slot: Slot } = $props()
+  const build = $derived(useBuild()())
+  let found = $state.raw<Routes | null>(null)
+
+  async function load(id: number): Promise<void> {
+    const params = { path: { build_id: id, slot } }
+    const { data } = await outcome(api.GET('/api/builds/{build_id}/chain/{slot}/routes', { params }))
+    found = data ?? null
+  }
+  $effect(() => {
+    if (build.reply) void load(build.reply.id)
+  })
+</script>
+
+{#if found && (found.routes.length > 0 || found.unknown)}
+  <details class="border-t border-base-300 py-1 text-sm">
+    <summary class="min-h-[26px] cursor-pointer leading-[26px] font-semibold">Bought or made</summary>
+    {#if found.unknown}<p class="text-faint">{found.unknown}</p>{/if}
+    {#each found.routes as route (route.kind)}
+      <section class="border-t border-base-300 py-1.5">
+        <h4 class="flex items-baseline justify-between gap-3 font-semibold">
+          <span class="first-letter:uppercase">{route.kind}</span>
+          <span class="font-normal whitespace-nowrap">{route.money.text} · {route.hours}</span>
+        </h4>
+        {#if route.skills.length > 0}
+          <p class="text-[13px] {route.lacking.length > 0 ? 'text-warning' : 'text-faint'}">
+            Asks for {route.skills.join(', ')}{route.lacking.length > 0
+              ? `; ${route.lacking.join(', ')} is not among your skills`
+              : ''}
+          </p>
+        {/if}
+        <ul class="text-[13px]">
+          {#each route.bought as line (line.part)}
+            <li class="flex justify-between gap-3">
+              <span>{line.units} × {line.name} <span class="text-faint">{line.why}</span></span>
+              <span class="whitespace-nowrap">{line.cost}</span>
+            </li>
+          {/each}
+        </ul>
+        {#if route.lacks.length > 0}
+          <p class="text-[13px] text-warning">Not in the catalogue, and left out: {route.lacks.join(', ')}</p>
+        {/if}
+        <p class="text-xs text-faint">{route.caution}</p>
+      </section>
+    {/each}
+  </details>
+{/if}

@@ -1,0 +1,95 @@
+/** The catalogue on screen: what is looked for, what was found, and the part that is open. */
+import {
+  api,
+  type Cited,
+  type FoundParts,
+  outcome,
+  type PartDetail,
+  type Problem,
+  type SheetKind,
+  type WantedParts,
+} from '../api/client'
+
+class Catalogue {
+  wanted = $state.raw<WantedParts>({})
+  found = $state.raw<FoundParts | null>(null)
+  kinds = $state.raw<SheetKind[]>([])
+  open = $state.raw<PartDetail | null>(null)
+  problem = $state('')
+  #newest = 0
+
+  sheetOf(kind: string): SheetKind | undefined {
+    return this.kinds.find((sheet) => sheet.kind === kind)
+  }
+
+  async find(wanted: WantedParts): Promise<void> {
+    this.wanted = wanted
+    const asked = ++this.#newest
+    const { data, message, problems } = await outcome(
+      api.GET('/api/catalogue/parts', { params: { query: wanted } }),
+    )
+    if (asked !== this.#newest) return
+    const [first] = problems
+    this.problem = data ? '' : first ? `${first.value}: ${first.accepted}` : message
+    if (data) this.found = data
+  }
+
+  async loadKinds(): Promise<void> {
+    if (this.kinds.length > 0) return
+    const { data } = await outcome(api.GET('/api/catalogue/kinds'))
+    if (data) this.kinds = data
+  }
+
+  async show(part_id: string): Promise<void> {
+    const { data, message } = await outcome(
+      api.GET('/api/catalogue/parts/{part_id}', { params: { path: { part_id } } }),
+    )
+    this.problem = data ? '' : message
+    if (data) this.open = data
+  }
+
+  async add(kind: string, facts: Record<string, string>): Promise<Problem[]> {
+    const made = await outcome(api.POST('/api/catalogue/parts', { body: { kind, facts, currency: 'EUR' } }))
+    return this.#took(made.data, made.problems, made.message)
+  }
+
+  async change(part_id: string, facts: Record<string, string>): Promise<Problem[]> {
+    const params = { path: { part_id } }
+    const made = await outcome(
+      api.PATCH('/api/catalogue/parts/{part_id}', { params, body: { facts, currency: 'EUR' } }),
+    )
+    return this.#took(made.data, made.problems, made.message)
+  }
+
+  async cite(part_id: string, field: string, body: Cited): Promise<Problem[]> {
+    const params = { path: { part_id, field } }
+    const made = await outcome(api.PUT('/api/catalogue/parts/{part_id}/sources/{field}', { params, body }))
+    return this.#took(made.data, made.problems, made.message)
+  }
+
+  async restore(part_id: string): Promise<void> {
+    const params = { path: { part_id } }
+    const made = await outcome(api.POST('/api/catalogue/parts/{part_id}/restore', { params }))
+    await this.#took(made.data, made.problems, made.message)
+  }
+
+  async remove(part_id: string): Promise<boolean> {
+    const params = { path: { part_id } }
+    const made = await outcome(api.DELETE('/api/catalogue/parts/{part_id}', { params }))
+    this.problem = made.status === 204 ? '' : made.message
+    if (made.status !== 204) return false
+    this.open = null
+    await this.find(this.wanted)
+    return true
+  }
+
+  async #took(data: PartDetail | undefined, problems: Problem[], message: string): Promise<Problem[]> {
+    this.problem = data || problems.length > 0 ? '' : message
+    if (!data) return problems
+    this.open = data
+    await this.find(this.wanted)
+    return []
+  }
+}
+
+export const catalogue = new Catalogue()
