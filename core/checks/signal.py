@@ -204,17 +204,21 @@ def mirror(tablet: Tablet, display: Display) -> Verdict:
     """A tablet's mirrored picture comes late; from a tenth of a second on it is felt (trade)."""
     delay = known(tablet.mirror_delay_ms, tablet, "mirroring delay")
     state = State.CLEAR if delay < MIRROR_DELAY_TIGHT_MS else State.TIGHT
-    return Verdict(
+    return counted(
         state,
-        say("{display} shows it {delay} late", display=display.name, delay=f"{delay} ms"),
-        measured=f"{delay} ms",
-        required=f"{MIRROR_DELAY_TIGHT_MS} ms",
-        margin=f"{MIRROR_DELAY_TIGHT_MS - delay} ms",
-        basis=Basis.SPEC,
+        say("{display} shows it {delay} late", display=display.name, delay=_ms(delay)),
+        Unit.MILLISECOND,
+        has=delay,
+        needs=MIRROR_DELAY_TIGHT_MS,
         formula="100 ms − delay stated by the maker",
-        inputs=lambda: (stated("Delay", f"{delay} ms"),),
-        changes=() if state is State.CLEAR else (say("A cable instead of the air, or a computer, is faster."),),
+        inputs=lambda: (stated("Delay", _ms(delay)),),
+        cures=(say("A cable instead of the air, or a computer, is faster."),),
+        at_most=True,
     )
+
+
+def _ms(value: float) -> Quantity:
+    return Quantity(value, Unit.MILLISECOND)
 
 
 def _lines(count: float) -> Quantity:

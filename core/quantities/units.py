@@ -34,6 +34,7 @@ class Unit(StrEnum):
     YEAR = "years"
     WEEK = "weeks"
     MINUTE = "min"
+    MILLISECOND = "ms"
     HOUR = "h"
     WATT = "W"
     KILOGRAM = "kg"

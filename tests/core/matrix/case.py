@@ -1,0 +1,90 @@
+"""One row of the matrix: what is changed in a full build, and what one check then answers."""
+
+from datetime import date
+from typing import Any, NamedTuple
+
+from core.checks.registry import Answers
+from core.model.build import Build, slot_for
+from core.model.parts import KINDS, SHEET, Part, kind_of
+from core.report.evaluate import answers_of
+from tests.core import worlds
+
+TODAY = date(2026, 11, 25)
+RECORDS = ("brief", "room", "layout")
+
+
+class Case(NamedTuple):
+    """`told` is measured, required and margin as a person reads them; `words` say how they were worked out."""
+
+    state: str
+    told: str
+    words: str
+    changes: dict[str, Any]
+
+
+def clear(told: str, words: str, **changes: Any) -> Case:
+    """The check is clear."""
+    return Case("clear", told, words, changes)
+
+
+def tight(told: str, words: str, **changes: Any) -> Case:
+    """The check is tight."""
+    return Case("tight", told, words, changes)
+
+
+def blocked(told: str, words: str, **changes: Any) -> Case:
+    """The check is blocked."""
+    return Case("blocked", told, words, changes)
+
+
+def unknown(fact: str, **changes: Any) -> Case:
+    """The check misses `fact`."""
+    return Case("unknown", fact, "the fact is missing", changes)
+
+
+def extra(kind: str, name: str = "", **facts: Any) -> Part:
+    """A part beside the chain; its facts are those that are given."""
+    return SHEET.validate_python(
+        {"kind": kind, "id": name.lower() or kind.replace("_", "-"), "maker": "Maker", "name": name or kind, **facts}
+    )
+
+
+def world(changes: dict[str, Any]) -> tuple[Build, dict[str, Part]]:
+    """The full build with `changes`: `room__width_m` sets a field of a record, `radar__links` one of a part,
+    `hung_monitor__plan` a decision; `swap` hangs other parts, `without` takes places down, `beside` adds extras."""
+    parts = worlds.full_parts()
+    build = worlds.full_build(brief=worlds.full_brief(), room=worlds.full_room())
+    for part in changes.get("swap", ()):
+        slot = next(slot for slot, id in worlds.PLACES.items() if _hangs_there(part, slot))
+        parts[part.id] = part
+        hung = {"part": part.id, "plan": part.plans[0].id if getattr(part, "plans", ()) else None}
+        chain: dict[str, Any] = {**build.model_dump()["chain"], slot: hung}
+        build = Build.model_validate({**build.model_dump(), "chain": chain})
+    document = build.model_dump()
+    for slot in changes.get("without", ()):
+        del document["chain"][slot]
+    for number, part in enumerate(changes.get("beside", ())):
+        parts[part.id] = part
+        document["extras"] = (*document["extras"], {"id": f"extra-{number}", "part": part.id})
+    for key, value in changes.items():
+        if "__" not in key:
+            continue
+        record, field = key.split("__", 1)
+        if record in RECORDS:
+            document[record][field] = value
+        elif record.startswith("hung_"):
+            document["chain"][record.removeprefix("hung_")][field] = value
+        else:
+            sheet = parts[record]
+            parts[record] = KINDS[kind_of(sheet)].model_validate({**sheet.model_dump(), field: value})
+    return Build.model_validate(document), parts
+
+
+def answered(check: str, changes: dict[str, Any]) -> Answers:
+    """What `check` alone answers."""
+    build, parts = world(changes)
+    return answers_of(build, parts, today=TODAY, only=frozenset({check}))
+
+
+def _hangs_there(part: Part, slot: str) -> bool:
+    return slot_for(part) == slot

@@ -1,0 +1,215 @@
+"""The launch monitor, its data, and what is around it."""
+
+from core.model.parts import OverheadCamera, SideCamera
+from tests.core import worlds
+from tests.core.matrix.case import Case, blocked, clear, extra, tight, unknown
+
+CLUB = ("club_path", "face_angle")
+ALL = ("ball_speed", "launch_angle", "launch_direction", "putting", *CLUB, "spin_rate", "spin_axis")
+ALL_WORDS = ", ".join(word.replace("_", " ") for word in ALL)
+ROUNDS_WORDS = "ball speed, launch angle, launch direction, spin rate, spin axis"
+OVER = worlds.monitor_of(
+    OverheadCamera,
+    mount_height_min_m=2.5,
+    mount_height_max_m=3.2,
+    ahead_min_m=0.6,
+    ahead_max_m=1.0,
+)
+BESIDE = worlds.monitor_of(SideCamera, distance_min_m=0.4, distance_max_m=0.6, case_included=False)
+FULL_ROUNDS = {"full_rounds": 5}
+
+ROWS: dict[str, list[Case]] = {
+    "monitor.behind": [
+        clear("2.30 m | 2.00 m | 300 mm", "in the middle of 2.0 to 2.6: 0.3 from either end"),
+        tight(
+            "2.50 m | 2.45 m | 50 mm",
+            "2.5 behind, 2.3 + 0.15 for its body: 0.05, under the comfort of 0.1",
+            room__length_m=6.0,
+        ),
+        blocked("1.50 m | 2.00 m | −500 mm", "put at 1.5, 2.0 is the nearest", layout__monitor_distance_m=1.5),
+        unknown("The distance from the ball of Radar", radar__distance_min_m=None, layout__monitor_distance_m=2.0),
+    ],
+    "monitor.beside": [
+        clear("500 mm | 400 mm | 100 mm", "in the middle of 0.4 to 0.6: 0.1 from the near end", swap=[BESIDE]),
+        tight(
+            "700 mm | 650 mm | 50 mm",
+            "ball 0.7 from the right wall, 0.5 + 0.15 needed",
+            swap=[BESIDE],
+            layout__ball_x_m=3.9,
+        ),
+        blocked(
+            "700 mm | 600 mm | −100 mm",
+            "put at 0.7, 0.6 is the furthest",
+            swap=[BESIDE],
+            layout__monitor_distance_m=0.7,
+        ),
+        unknown(
+            "The distance from the ball of Monitor",
+            swap=[BESIDE],
+            layout__monitor_distance_m=0.5,
+            monitor__distance_min_m=None,
+        ),
+    ],
+    "monitor.overhead": [
+        clear("2.96 m | 3.20 m | 240 mm", "ceiling 3.0 less 0.04 of mat; 0.24 under the highest", swap=[OVER]),
+        tight(
+            "2.54 m | 2.50 m | 40 mm",
+            "2.58 less 0.04; 0.04 is under the comfort of 0.05",
+            swap=[OVER],
+            room__ceiling_m=2.58,
+            room__things=(),
+        ),
+        blocked(
+            "2.46 m | 2.50 m | −40 mm",
+            "2.50 less 0.04 is 0.04 short",
+            swap=[OVER],
+            room__ceiling_m=2.50,
+            room__things=(),
+        ),
+        unknown("The mounting height of Monitor", swap=[OVER], monitor__mount_height_min_m=None),
+    ],
+    "monitor.flight": [
+        clear("3.10 m | 2.40 m | 700 mm", "3.5 − 0.4 − 2.4"),
+        tight("3.10 m | 3.00 m | 100 mm", "3.1 − 3.0, under 0.15", radar__flight_min_m=3.0),
+        blocked("3.10 m | 3.60 m | −500 mm", "3.1 − 3.6", radar__flight_min_m=3.6),
+        unknown("The flight it needs of Radar", radar__flight_min_m=None),
+    ],
+    "monitor.hands": [
+        clear("both hands, unmoved | both hands | 0 players", "Ada right, Lin left, both served"),
+        tight(
+            "both hands, moved across | both hands | 0 players", "served, but carried over", radar__both_hands="moved"
+        ),
+        blocked("right hand only | both hands | −1 players", "Lin is not served", radar__both_hands="no"),
+        unknown("The handedness of Radar", radar__both_hands=None),
+    ],
+    "monitor.level": [
+        clear("0 mm | 50 mm | 50 mm", "tiles and mat are 40 mm each"),
+        tight("30 mm | 50 mm | 20 mm", "on a pad of 30 mm; half of 50 is the comfort", layout__monitor_pad_m=0.03),
+        blocked("60 mm | 50 mm | −10 mm", "on a pad of 60 mm", layout__monitor_pad_m=0.06),
+        unknown("The level tolerance of Radar", radar__level_tolerance_m=None),
+    ],
+    "monitor.ball_speed": [
+        clear("90.0 m/s | 60.0 m/s | 30.0 m/s", "recreational: 60"),
+        tight("62.0 m/s | 60.0 m/s | 2.0 m/s", "2 is under the comfort of 3", radar__ball_speed_max_m_s=62),
+        blocked("55.0 m/s | 60.0 m/s | −5.0 m/s", "5 short", radar__ball_speed_max_m_s=55),
+        unknown("The greatest ball speed of Radar", radar__ball_speed_max_m_s=None),
+    ],
+    "monitor.data": [
+        clear(
+            f"{ALL_WORDS} | {ALL_WORDS} | met",
+            "all that is needed and wished is measured",
+            radar__measures=ALL,
+        ),
+        tight(
+            f"ball speed, launch angle, launch direction | {ROUNDS_WORDS} | not met",
+            "spin is only estimated",
+            brief__purposes=FULL_ROUNDS,
+        ),
+        blocked(
+            f"ball speed, launch angle | {ROUNDS_WORDS} | not met",
+            "no plan unlocks the launch direction that whole rounds need",
+            brief__purposes=FULL_ROUNDS,
+            radar__measures=("ball_speed", "launch_angle"),
+        ),
+        unknown("The list of data it measures of Radar", radar__measures=None),
+    ],
+    "monitor.putting": [
+        clear("reads putts | putts | met", "putting is measured", radar__measures=ALL),
+        tight("no putts | putts | not met", "putting weighs 3 and is not measured"),
+        unknown("The list of data it measures of Radar", radar__measures=None),
+    ],
+    "monitor.room": [
+        clear("3.00 m | 2.60 m | 400 mm", "height has the least to spare: 3.0 − 2.6; width 1.6, length 2.0"),
+        tight("3.00 m | 2.98 m | 20 mm", "20 mm, under 50", radar__room_height_min_m=2.98),
+        blocked("7.00 m | 7.50 m | −500 mm", "length is 0.5 short", radar__room_length_min_m=7.5),
+        unknown("The least width of the room of Radar", radar__room_width_min_m=None),
+    ],
+    "monitor.interference": [
+        clear("none | none | met", "two players, no heater, no fan"),
+        tight(
+            "Oil | none | not met",
+            "an oil radiator is a heater that moves no air",
+            beside=[extra("heater", "Oil", method="oil")],
+        ),
+        blocked(
+            "Blower | none | not met",
+            "a fan heater near a radar behind the ball",
+            beside=[extra("heater", "Blower", method="fan")],
+        ),
+        unknown("The way of heating of Stove", beside=[extra("heater", "Stove")]),
+    ],
+    "monitor.link": [
+        clear("Wi-Fi, Bluetooth, USB, network cable | Wi-Fi, USB | met", "Wi-Fi and USB are shared"),
+        tight("network cable | Wi-Fi, USB | not met", "nothing is shared", computer__links=("network",)),
+        blocked(
+            "network cable | none | not met",
+            "the monitor speaks nothing",
+            computer__links=("network",),
+            radar__links=(),
+        ),
+        unknown("The links of Radar", radar__links=None),
+    ],
+    "monitor.signal": [
+        clear("by cable | good, or by cable | met", "USB is shared and needs no test"),
+        tight("not tested | good, or by cable | not met", "only Wi-Fi, not tested", radar__links=("wifi",)),
+        blocked("weak | good, or by cable | not met", "tested and weak", hung_monitor__signal="weak"),
+        unknown("The links of Tower", computer__links=None),
+    ],
+    "monitor.power": [
+        clear("4 h | 2 h | 2 h", "two hours to spare"),
+        tight("2 h | 2 h | 0 h", "just a session", radar__battery_hours=2),
+        blocked("1 h | 2 h | −1 h", "an hour short", radar__battery_hours=1),
+        unknown("The battery life of Radar", radar__battery_hours=None),
+    ],
+    "monitor.lamp": [
+        clear("none | nothing | met", "wants no light"),
+        tight("none | a steady lamp on the ball | not met", "wants light, no lamp", radar__wants_lamp=True),
+        unknown("The need for light of Radar", radar__wants_lamp=None),
+    ],
+    "monitor.balls": [
+        clear("none | any ball | met", "reads any ball"),
+        tight("none | marked balls | not met", "better with a mark, none chosen", radar__marked_ball="better"),
+        blocked(
+            "Plain | marked balls | not met",
+            "needs a mark, plain ones chosen",
+            radar__marked_ball="needed",
+            beside=[extra("balls", "Plain", marked=False)],
+        ),
+        unknown("The need for marked balls of Radar", radar__marked_ball=None),
+    ],
+    "monitor.case": [
+        clear(
+            "Steel | a case | met",
+            "a case made for it is chosen",
+            swap=[BESIDE],
+            beside=[extra("case", "Steel", monitors=("monitor",))],
+        ),
+        tight("none | a case | not met", "none in the box, none chosen", swap=[BESIDE]),
+        unknown("The case in the box of Monitor", swap=[BESIDE], monitor__case_included=None),
+    ],
+    "monitor.drilling": [
+        clear("drilling allowed | fixings in the ceiling | met", "the home allows it", swap=[OVER]),
+        blocked(
+            "no drilling | fixings in the ceiling | not met",
+            "a rented home does not",
+            swap=[OVER],
+            brief__may_drill=False,
+        ),
+    ],
+    "monitor.subscription": [
+        clear("free | any licence | met", "the base plan is free"),
+        tight(
+            "yearly | no subscription | not met",
+            "a yearly plan against the wish",
+            hung_monitor__plan="full",
+            brief__no_subscriptions=True,
+        ),
+    ],
+}
+NEVER: dict[str, dict[str, str]] = {
+    "monitor.putting": {"blocked": "a putt may be played as holed: the monitor still serves"},
+    "monitor.lamp": {"blocked": "a lamp is a small item, soon added"},
+    "monitor.case": {"blocked": "a camera without a case works until it is hit"},
+    "monitor.drilling": {"tight": "drilling is allowed or not", "unknown": "the brief always answers"},
+    "monitor.subscription": {"blocked": "a wish never rules out", "unknown": "a plan always says how it is paid"},
+}

@@ -1,0 +1,233 @@
+"""Title, machine, displays and their cables."""
+
+from core.model.parts import DeskMonitor, MonitorLink, Tablet, TitlePlan
+from tests.core import worlds
+from tests.core.matrix.case import Case, blocked, clear, extra, tight, unknown
+
+PLAN = worlds.title().plans[0].model_dump()
+
+
+def plans(**facts: object) -> tuple[TitlePlan, ...]:
+    """The title's one plan with other facts."""
+    return (TitlePlan.model_validate({**PLAN, **facts}),)
+
+
+def radar_plans(**facts: object) -> tuple[dict[str, object], ...]:
+    """The monitor's two plans, the base one with other facts."""
+    base, full = (plan.model_dump() for plan in worlds.radar().plans)
+    return ({**base, **facts}, full)
+
+
+DESK = DeskMonitor(
+    id="desk", maker="Maker", name="Desk", width_px=1280, height_px=1024, inputs=("vga",), power_w=25, weight_kg=3
+)
+TABLET = Tablet.model_validate(
+    {**worlds.computer().model_dump(exclude={"kind"}), "id": "tablet", "name": "Slate", "outputs": ("usb_c",)}
+)
+ANY_PORT = "HDMI, DisplayPort"
+
+ROWS: dict[str, list[Case]] = {
+    "title.monitor": [
+        clear("tier 0 | tier 0 | 0 tiers", "native, asks no plan"),
+        tight(
+            "tier 0 | tier 0 | 0 tiers",
+            "through a connector",
+            title__monitor_links=(MonitorLink(monitor="radar", via="connector"),),
+        ),
+        blocked(
+            "tier 0 | tier 2 | −2 tiers",
+            "asks tier 2, the base plan is 0",
+            title__monitor_links=(MonitorLink(monitor="radar", tier=2),),
+        ),
+    ],
+    "title.bundle": [
+        clear("Base | each paid for once | met", "a free base plan beside a paid title"),
+        tight(
+            "Base | each paid for once | not met",
+            "tier 1 brings another title along",
+            radar__plans=radar_plans(tier=1, bundled_titles=("other",)),
+        ),
+    ],
+    "title.courses": [
+        clear("40 | 1 or more | met", "forty come with it"),
+        tight("0 | 1 or more | not met", "none, and full rounds weigh 5", title__plans=plans(courses=0)),
+        unknown("The number of courses in plan Monthly of Rounds", title__plans=plans(courses=None)),
+    ],
+    "title.features": [
+        clear(
+            "range, skills games, children's games, putting, coaching | range, putting | met",
+            "range for swing work, putting for putts",
+        ),
+        tight("range | range, putting | not met", "putting is missing", title__plans=plans(features=("range",))),
+        blocked(
+            "tournaments | range, putting | not met",
+            "nothing wanted is there, in no plan",
+            title__plans=plans(features=("tournaments",)),
+        ),
+        unknown("The features of plan Monthly of Rounds", title__plans=plans(features=None)),
+    ],
+    "title.later_versions": [
+        clear("included | included | met", "a subscription brings them along"),
+        tight(
+            "not included | included | not met",
+            "paid once, stops today",
+            title__plans=plans(billing="once", later_versions=False),
+        ),
+        unknown(
+            "The later versions in plan Monthly of Rounds", title__plans=plans(billing="once", later_versions=None)
+        ),
+    ],
+    "title.online": [
+        clear("Wi-Fi, Bluetooth, USB, network cable | Wi-Fi or network cable | met", "the tower has both"),
+        tight("USB | Wi-Fi or network cable | not met", "better with, and there is none", computer__links=("usb",)),
+        blocked(
+            "USB | Wi-Fi or network cable | not met",
+            "needed, and there is none",
+            computer__links=("usb",),
+            title__online="needed",
+        ),
+        unknown("The need for a connection of Rounds", title__online=None),
+    ],
+    "title.packs": [
+        clear("none | none astray | met", "no pack at all"),
+        blocked(
+            "Links | none astray | not met",
+            "made for another title",
+            beside=[extra("course_pack", "Links", titles=("other",))],
+        ),
+    ],
+    "title.subscription": [
+        clear("monthly | any licence | met", "a subscription is fine"),
+        tight("monthly | no subscription | not met", "it is not", brief__no_subscriptions=True),
+    ],
+    "machine.platform": [
+        clear("Wicket OS | Wicket OS | met", "the title is made for it"),
+        blocked("Heron Linux | Wicket OS | not met", "it is not", computer__platform="Heron Linux"),
+        unknown("The operating system of Tower", computer__platform=None),
+    ],
+    "machine.spec": [
+        clear("class 6 | class 4 | 2 classes", "graphics 6 of 6 recommended, the nearest line"),
+        tight("class 5 | class 4 | 1 classes", "between 4 and 6", computer__graphics_grade=5),
+        blocked("class 3 | class 4 | −1 classes", "under 4", computer__graphics_grade=3),
+        unknown("The graphics of Tower", computer__graphics_grade=None),
+    ],
+    "machine.plugs": [
+        clear(f"{ANY_PORT} | HDMI | met", "HDMI is on both"),
+        tight(f"{ANY_PORT} | VGA | not met", "no plug is on both", projector__inputs=("vga",)),
+        blocked("none | HDMI | not met", "no output at all", computer__outputs=()),
+        unknown("The video outputs of Tower", computer__outputs=None),
+    ],
+    "machine.outputs": [
+        clear("2 pieces | 1 piece | 1 piece", "two outputs, one display"),
+        tight(
+            "1 piece | 2 pieces | −1 pieces",
+            "one output, a desk monitor besides",
+            computer__outputs=("hdmi",),
+            beside=[DESK],
+        ),
+        blocked("0 pieces | 1 piece | −1 pieces", "no output", computer__outputs=()),
+        unknown("The video outputs of Tower", computer__outputs=None),
+    ],
+    "machine.usb": [
+        clear("4 pieces | 0 pieces | 4 pieces", "four sockets, nothing plugged in"),
+        tight(
+            "0 pieces | 1 piece | −1 pieces",
+            "a camera, and no socket",
+            computer__usb_ports=0,
+            beside=[extra("camera", link="usb")],
+        ),
+        unknown("The USB sockets of Tower", computer__usb_ports=None),
+    ],
+    "machine.place": [
+        clear("0 mm | 0 mm | 0 mm", "proposed level with the ball"),
+        tight("−1.50 m | 0 mm | −1.50 m", "at 2.0 of 3.5", layout__machine_y_m=2.0),
+        blocked("4.50 m | 0 mm | 4.50 m", "at 8.0 in a room of 7.0", layout__machine_y_m=8.0),
+    ],
+    "machine.mirror": [
+        clear("60 ms | 100 ms | 40 ms", "40 under the limit", swap=[TABLET], tablet__mirror_delay_ms=60),
+        tight("140 ms | 100 ms | −40 ms", "40 over it", swap=[TABLET], tablet__mirror_delay_ms=140),
+        unknown("The mirroring delay of Slate", swap=[TABLET]),
+    ],
+    "picture.lines": [
+        clear("1,080 lines | 1,080 lines | 0 lines", "title and tower do 2160, the projector shows 1080"),
+        tight("720 lines | 1,080 lines | −360 lines", "the tower sends 720", computer__output_lines=720),
+        blocked("0 lines | 1,080 lines | −1,080 lines", "no video output", computer__output_lines=0),
+        unknown("The video output of Tower", computer__output_lines=None),
+    ],
+    "display.stage": [
+        clear("projector | projector | met", "a projected simulator"),
+        blocked("television | projector | not met", "a desk monitor cannot be struck", swap=[DESK]),
+    ],
+    "display.drilling": [
+        clear("drilling allowed | fixings in the ceiling | met", "the home allows it"),
+        blocked("no drilling | fixings in the ceiling | not met", "it does not", brief__may_drill=False),
+    ],
+    "display.light_source": [
+        clear("96.2 years | 5.0 years | 91.2 years", "20,000 / (4 × 52) = 96.15"),
+        tight("4.8 years | 5.0 years | −0.2 years", "1,000 / 208 = 4.81", projector__light_hours=1000),
+        unknown("The life of the light source of Lamp", projector__light_hours=None),
+    ],
+    "display.mount": [
+        clear(
+            "10.0 kg | 4.0 kg | 6.0 kg",
+            "10 − 4, a quarter of 4 is 1",
+            beside=[extra("mount", holds="projector", load_kg=10)],
+        ),
+        tight(
+            "4.5 kg | 4.0 kg | 0.5 kg",
+            "half a kilogram, a whole one is comfortable",
+            beside=[extra("mount", holds="projector", load_kg=4.5)],
+        ),
+        blocked("3.0 kg | 4.0 kg | −1.0 kg", "a kilogram short", beside=[extra("mount", holds="projector", load_kg=3)]),
+        unknown("The weight of Lamp", projector__weight_kg=None),
+    ],
+    "display.drop": [
+        clear(
+            "805 mm | 500 mm | 305 mm",
+            "3.0 − 2.195 = 0.805; 0.5 to 1.5",
+            beside=[extra("mount", holds="projector", drop_min_m=0.5, drop_max_m=1.5)],
+        ),
+        tight("805 mm | 805 mm | 0 mm", "no mount is chosen yet"),
+        blocked(
+            "805 mm | 300 mm | −505 mm",
+            "0.1 to 0.3 does not reach",
+            beside=[extra("mount", holds="projector", drop_min_m=0.1, drop_max_m=0.3)],
+        ),
+        unknown("The shortest drop of mount", beside=[extra("mount", holds="projector")]),
+    ],
+    "display.cable": [
+        clear(
+            "10.00 m | 7.402 m | 2.598 m",
+            "1.45 + 0.465 + 2.3 + 0.805 + … = 5.82 of way × 1.1 + 1.0",
+            beside=[extra("video_cable", length_m=10, lines_max=2160, technology="active")],
+        ),
+        tight("0 mm | 7.402 m | −7.402 m", "none chosen yet"),
+        blocked(
+            "5.00 m | 7.402 m | −2.402 m",
+            "2.4 too short",
+            beside=[extra("video_cable", length_m=5, lines_max=2160, technology="passive")],
+        ),
+        unknown("The length of video_cable", beside=[extra("video_cable")]),
+    ],
+    "display.second": [
+        clear("1,080 lines | 1,080 lines | 0 lines", "no second display"),
+        tight("1,024 lines | 1,080 lines | −56 lines", "1024 − 1080", beside=[DESK]),
+        unknown("The panel resolution of Side", beside=[extra("television", "Side")]),
+    ],
+}
+NEVER: dict[str, dict[str, str]] = {
+    "title.monitor": {"unknown": "a title lists its links, or there are none"},
+    "title.bundle": {"blocked": "money spent twice still works", "unknown": "plans always say what they hold"},
+    "title.courses": {"blocked": "a range without courses can be used"},
+    "title.later_versions": {"blocked": "today's version goes on working"},
+    "title.packs": {"tight": "a pack is made for it or not", "unknown": "a pack lists what it is made for"},
+    "title.subscription": {"blocked": "a wish never rules out", "unknown": "a plan says how it is paid"},
+    "machine.platform": {"tight": "a title runs or does not"},
+    "machine.usb": {"blocked": "a hub adds sockets"},
+    "machine.place": {"unknown": "a place is always proposed"},
+    "machine.mirror": {"blocked": "a late picture is still a picture"},
+    "display.stage": {"tight": "a kind is right or not", "unknown": "the kind is always known"},
+    "display.drilling": {"tight": "it is allowed or not", "unknown": "the brief always answers"},
+    "display.light_source": {"blocked": "another lamp can be bought"},
+    "display.second": {"blocked": "small print is still print"},
+}

@@ -1,0 +1,267 @@
+"""Picture, screen, enclosure, mat and floor."""
+
+from core.model.parts import Net, ProjectionSheet
+from tests.core import worlds
+from tests.core.matrix.case import Case, blocked, clear, extra, tight, unknown
+
+NET = Net(id="net", maker="Maker", name="Net", width_m=2.6, height_m=2.5)
+SHEET_ONLY = ProjectionSheet(id="sheet", maker="Maker", name="Sheet", width_m=2.6, height_m=2.5)
+SQUARE = "4:3 of 2.60 × 1.95 on a square of 2.60: 75 %"
+WIDE = worlds.screen(id="wide", width_m=2.7, height_m=1.5625)
+
+ROWS: dict[str, list[Case]] = {
+    "picture.shape": [
+        clear("100 % | 50 % | 50 %", "a title that draws squares fills a square", title__shapes=("1:1",)),
+        tight("75 % | 50 % | 25 %", SQUARE),
+        blocked(
+            "42.2 % | 50 % | −7.8 %",
+            "21:9 on a square: 9 / 21 = 42.9 % of 2.6, told by 64:27 as 42.2 %",
+            title__shapes=("64:27",),
+        ),
+        unknown("The picture shapes of Rounds", title__shapes=()),
+    ],
+    "picture.panel": [
+        clear("100 % | 50 % | 50 %", "a 4:3 panel carries 4:3", projector__width_px=1400, projector__height_px=1050),
+        tight("75 % | 50 % | 25 %", "4:3 on 16:9: (4/3) / (16/9) = 0.75"),
+        blocked(
+            "42.2 % | 50 % | −7.8 %",
+            "1:1 on 64:27",
+            title__shapes=("1:1",),
+            projector__width_px=2560,
+            projector__height_px=1080,
+        ),
+        unknown("The panel resolution of Lamp", projector__width_px=None),
+    ],
+    "picture.throw": [
+        clear("2.635 m | 2.392 m | 243 mm", "raster 1.95 × 16/9 = 3.467; 0.69 of it 2.392, 0.83 of it 2.877"),
+        tight("2.40 m | 2.392 m | 8 mm", "8 mm from the near end", layout__lens_distance_m=2.40),
+        blocked("3.20 m | 2.877 m | −323 mm", "0.323 beyond the far end", layout__lens_distance_m=3.2),
+        unknown("The throw ratio of Lamp", projector__throw_min=None),
+    ],
+    "picture.lens_height": [
+        clear("2.195 m | 2.195 m | 0 mm", "at the top of its band: 0.05 + 1.95 + 0.1 × 1.95"),
+        tight("2.40 m | 2.195 m | −205 mm", "0.205 over it: 4.4° of keystone", layout__lens_height_m=2.4),
+        blocked("3.10 m | 2.195 m | −905 mm", "over the ceiling of 3.0", layout__lens_height_m=3.1),
+        unknown("The lens offset of Lamp", projector__lens_above_min=None),
+    ],
+    "picture.shadow": [
+        clear("0 % | 20 % | 20 %", "the lens hangs 2.635 out, the golfer stands at 3.1", subject="Ada"),
+        tight(
+            "4.3 % | 20 % | 15.7 %",
+            "head 1.89 in mid-beam: 2.4 − 0.51 · 4.0 / 0.9 = 0.133, less 0.05, of 1.95",
+            layout__ball_x_m=3.282,
+            layout__lens_distance_m=4.0,
+            layout__lens_height_m=2.4,
+            subject="Ada",
+        ),
+        blocked(
+            "39.6 % | 20 % | −19.6 %",
+            "the same with the lens at 2.2: 2.2 − 0.31 · 4.0 / 0.9 = 0.822, less 0.05, of 1.95",
+            layout__ball_x_m=3.282,
+            layout__lens_distance_m=4.0,
+            layout__lens_height_m=2.2,
+            subject="Ada",
+        ),
+        unknown("The throw ratio of Lamp", projector__throw_min=None, subject="Ada"),
+    ],
+    "picture.luminance": [
+        clear("141.3 cd/m² | 27.5 cd/m² | 113.8 cd/m²", "4000 · 0.75 / (π · 3.467 · 1.95) = 141.3"),
+        tight("35.3 cd/m² | 27.5 cd/m² | 7.8 cd/m²", "a quarter of the light", projector__lumens=1000),
+        blocked("17.7 cd/m² | 27.5 cd/m² | −9.8 cd/m²", "an eighth", projector__lumens=500),
+        unknown("The brightness of Lamp", projector__lumens=None),
+    ],
+    "picture.contrast": [
+        clear("15.7 : 1 | 7.0 : 1 | 8.7 : 1", "141.3 over 30/π + 0.07, plus one"),
+        tight("8.4 : 1 | 7.0 : 1 | 1.4 : 1", "half the light: 70.6 / 9.58 + 1", projector__lumens=2000),
+        blocked("4.7 : 1 | 7.0 : 1 | −2.3 : 1", "working light, 120 lux: 141.3 / 38.27 + 1", room__light="working"),
+        unknown("The native contrast of Lamp", projector__native_contrast=None),
+    ],
+    "picture.sharpness": [
+        clear("31.6 px/° | 30.0 px/° | 1.6 px/°", "1440 pixels over 2 · atan(1.3 / 3.1) = 45.5°"),
+        tight(
+            "21.1 px/° | 30.0 px/° | −8.9 px/°",
+            "960 pixels over the same",
+            projector__width_px=1280,
+            projector__height_px=720,
+        ),
+        unknown("The panel resolution of Lamp", projector__width_px=None),
+    ],
+    "screen.rating": [
+        clear("90.0 m/s | 66.0 m/s | 24.0 m/s", "1.1 × 60"),
+        tight("68.0 m/s | 66.0 m/s | 2.0 m/s", "a twentieth of 66 is 3.3", screen__rated_ball_speed_m_s=68),
+        blocked("60.0 m/s | 66.0 m/s | −6.0 m/s", "6 short", screen__rated_ball_speed_m_s=60),
+        unknown("The rated ball speed of Square", screen__rated_ball_speed_m_s=None, screen__rated_club_speed_m_s=54),
+    ],
+    "screen.room": [
+        clear("3.00 m | 2.70 m | 300 mm", "0.3 under the ceiling"),
+        tight("3.00 m | 2.98 m | 20 mm", "20 mm, under 50", screen__height_m=2.98),
+        blocked("3.00 m | 3.20 m | −200 mm", "0.2 too high", screen__height_m=3.2),
+        unknown("The width of Square", screen__width_m=None),
+    ],
+    "screen.stage": [
+        clear("screen | screen | met", "a screen for a projected picture"),
+        blocked("net | screen | not met", "a net shows none", swap=[NET]),
+    ],
+    "screen.struck": [
+        clear("stops a ball | stops a ball | met", "an impact screen"),
+        blocked("projection sheet | stops a ball | not met", "a sheet is never struck", swap=[SHEET_ONLY]),
+    ],
+    "screen.noise": [
+        clear("quiet | quiet | met", "as wanted", screen__sound="quiet"),
+        tight("loud | quiet | not met", "two steps louder"),
+        unknown("The noise of Square", screen__sound=None),
+    ],
+    "screen.backing": [
+        clear("none | nothing | met", "lets no light through"),
+        tight("none | black cloth | not met", "does, and nothing hangs behind", screen__needs_backing=True),
+        unknown("The need for backing of Square", screen__needs_backing=None),
+    ],
+    "screen.rebound": [
+        clear("3 layers | 2 layers or a topper | met", "three layers"),
+        tight("none | 2 layers or a topper | not met", "one layer, no topper", screen__layers=1),
+        unknown("The layers of Square", screen__layers=None),
+    ],
+    "screen.sides": [
+        clear("2 pieces | 2 pieces | 0 pieces", "the enclosure has both"),
+        tight(
+            "1 piece | 2 pieces | −1 pieces",
+            "one net for two hands",
+            enclosure__sides=False,
+            beside=[extra("side_protection")],
+        ),
+        blocked(
+            "0 pieces | 2 pieces | −2 pieces",
+            "nothing, and visitors play",
+            enclosure__sides=False,
+            brief__visitors=True,
+        ),
+        unknown("The sides of Box", enclosure__sides=None),
+    ],
+    "screen.weight": [
+        clear("25.0 kg | 6.0 kg | 19.0 kg", "25 cords of 1 kg", beside=[extra("hanging", load_kg=1, pack_size=25)]),
+        tight(
+            "7.0 kg | 6.0 kg | 1.0 kg", "1.0, a quarter of 6 is 1.5", beside=[extra("hanging", load_kg=1, pack_size=7)]
+        ),
+        blocked("4.0 kg | 6.0 kg | −2.0 kg", "two short", beside=[extra("hanging", load_kg=1, pack_size=4)]),
+        unknown("The weight of Square", screen__weight_kg=None),
+    ],
+    "screen.edge": [
+        clear("grommets | grommets, loops | met", "the frame takes grommets"),
+        tight("raw edge | grommets, loops | not met", "it takes no raw edge", screen__edge="raw"),
+        unknown("The edge of Square", screen__edge=None),
+    ],
+    "screen.enclosure": [
+        clear("2.76 m | 2.70 m | 60 mm", "2.76 inside, 2.70 high"),
+        tight("2.71 m | 2.70 m | 10 mm", "10 mm, under 20", enclosure__inner_height_m=2.71),
+        blocked("2.60 m | 2.70 m | −100 mm", "0.1 too low", enclosure__inner_height_m=2.6),
+        unknown("The inner width of Box", enclosure__inner_width_m=None),
+    ],
+    "enclosure.room": [
+        clear("3.00 m | 2.85 m | 150 mm", "0.15 under the ceiling"),
+        tight("3.00 m | 2.98 m | 20 mm", "20 mm, under 50", enclosure__outer_height_m=2.98),
+        blocked("4.60 m | 4.80 m | −200 mm", "0.2 too wide", enclosure__outer_width_m=4.8),
+        unknown("The depth of Box", enclosure__depth_m=None),
+    ],
+    "enclosure.complete": [
+        clear("0 of 0 left out are chosen | all of it | met", "nothing is left out"),
+        tight(
+            "0 of 1 left out are chosen | all of it | not met",
+            "the padding is",
+            enclosure__leaves_out=("edge_padding",),
+        ),
+        unknown("The list of what is left out of Box", enclosure__leaves_out=None),
+    ],
+    "enclosure.swing": [
+        clear("714 mm | 0 mm | 714 mm", "a box one metre deep ends before the swing", subject="Ada"),
+        tight(
+            "137 mm | 0 mm | 137 mm",
+            "a deep one with its roof at 2.845: 2.845 − 2.708",
+            subject="Ada",
+            enclosure__depth_m=4.5,
+            enclosure__inner_width_m=4.5,
+            enclosure__outer_width_m=4.56,
+            enclosure__inner_height_m=2.845,
+            enclosure__outer_height_m=2.9,
+        ),
+        blocked(
+            "−308 mm | 0 mm | −308 mm",
+            "its roof at 2.45: 2.708 − 2.45 = 0.258 too high, 0.258 / sin 57° along the plane of the swing",
+            subject="Ada",
+            enclosure__depth_m=4.5,
+            enclosure__inner_width_m=4.5,
+            enclosure__outer_width_m=4.56,
+            enclosure__inner_height_m=2.45,
+            enclosure__outer_height_m=2.9,
+        ),
+        unknown("The thickness of Strip", subject="Ada", mat__thickness_m=None),
+    ],
+    "mat.strip": [
+        clear("500 mm | 400 mm | 100 mm", "0.5 − 0.4"),
+        tight("420 mm | 400 mm | 20 mm", "20 mm, under 50", mat__strip_width_m=0.42),
+        blocked("350 mm | 400 mm | −50 mm", "50 mm too narrow", mat__strip_width_m=0.35),
+        unknown("The strip width of Strip", mat__strip_width_m=None),
+    ],
+    "mat.flush": [
+        clear("0 mm | 10 mm | 10 mm", "40 and 40"),
+        tight("5 mm | 10 mm | 5 mm", "45 and 40: felt, no trip", mat__thickness_m=0.045),
+        blocked("20 mm | 10 mm | −10 mm", "60 and 40: a foot catches", mat__thickness_m=0.06),
+        unknown("The thickness of Strip", mat__thickness_m=None),
+    ],
+    "mat.cushion": [
+        clear("soft | firm or soft | met", "soft"),
+        tight("hard | firm or soft | not met", "hard, on timber", mat__cushion="hard"),
+        blocked(
+            "hard | firm or soft | not met",
+            "hard, 4 h a week, on concrete without foam",
+            mat__cushion="hard",
+            room__floor_base="concrete",
+            tiles__soft=False,
+        ),
+        unknown("The cushion of Strip", mat__cushion=None),
+    ],
+    "mat.slip": [
+        clear("20.0 kg | 0.0 kg | 20.0 kg", "sunk 40 mm into the tiles"),
+        tight("8.0 kg | 15.0 kg | −7.0 kg", "8 kg on a bare floor", mat__weight_kg=8, without=("floor",)),
+        unknown("The weight of Strip", mat__weight_kg=None),
+    ],
+    "mat.tee": [
+        clear("wooden tees | a tee | met", "the mat takes them"),
+        tight("none | a tee | not met", "it takes none, none is chosen", mat__takes_tee=False),
+        unknown("The way with tees of Strip", mat__takes_tee=None),
+    ],
+    "floor.cover": [
+        clear("8 % | 15 % | 7 %", "140 tiles of 0.25 m² for 32.2: 2.8 of 35.0 cut off"),
+        tight(
+            "19.5 % | 15 % | −4.5 %",
+            "a side of 1.0: 5 × 7 = 35, in packs of 20 it is 40; 7.8 of them cut off or over",
+            tiles__tile_side_m=1.0,
+            tiles__tiles_per_pack=20,
+        ),
+        unknown("The tile size of Tile", tiles__tile_side_m=None),
+    ],
+    "floor.landing": [
+        clear("3.10 m | 1.20 m | 1.90 m", "soft all the way"),
+        tight("0 mm | 1.20 m | −1.20 m", "hard", tiles__soft=False),
+        blocked("1.00 m | 1.20 m | −200 mm", "ball a metre from the screen", layout__ball_y_m=1.4),
+        unknown("The softness of Tile", tiles__soft=None),
+    ],
+    "floor.putting": [
+        clear("10 mm | 12 mm | 2 mm", "12 − 10"),
+        tight("22 mm | 12 mm | −10 mm", "12 − 22", tiles__pile_m=0.022),
+        unknown("The pile of Tile", tiles__pile_m=None),
+    ],
+}
+NEVER: dict[str, dict[str, str]] = {
+    "picture.sharpness": {"blocked": "pixels that show are no bar"},
+    "screen.stage": {"tight": "a kind is right or not", "unknown": "the kind is always known"},
+    "screen.struck": {"tight": "it is struck or not", "unknown": "the kind is always known"},
+    "screen.noise": {"blocked": "a loud screen works; the house decides"},
+    "screen.backing": {"blocked": "a pale picture is a picture"},
+    "screen.rebound": {"blocked": "it is tested before the first swing, and cured with foam"},
+    "screen.edge": {"blocked": "an edge can be finished"},
+    "enclosure.complete": {"blocked": "what is left out can be bought"},
+    "mat.slip": {"blocked": "a mat can be weighed down"},
+    "mat.tee": {"blocked": "a tee is a small item"},
+    "floor.cover": {"blocked": "waste costs money, no more"},
+    "floor.putting": {"blocked": "a strip can be laid"},
+}

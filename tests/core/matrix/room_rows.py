@@ -1,0 +1,264 @@
+"""The room, the swings in it, power, light, air and noise."""
+
+from tests.core import worlds
+from tests.core.matrix.case import Case, blocked, clear, extra, tight, unknown
+
+ADA = {"subject": "Ada"}
+WINDOW = {
+    "id": "w",
+    "kind": "window",
+    "name": "pane",
+    "wall": "rear",
+    "along_m": 1.0,
+    "width_m": 1.0,
+    "height_m": 1.0,
+    "opens": "not",
+}
+
+
+def beam(z_m: float) -> tuple[dict[str, object], ...]:
+    """A beam across the room over the ball, from `z_m` to the ceiling."""
+    return (worlds.thing(y_m=3.45, z_m=z_m, height_m=round(3.0 - z_m, 3)).model_dump(),)
+
+
+ROWS: dict[str, list[Case]] = {
+    "room.gap_behind_screen": [
+        clear("400 mm | 300 mm | 100 mm", "0.4 is comfortable"),
+        tight("350 mm | 300 mm | 50 mm", "0.35", layout__screen_y_m=0.35),
+        blocked("250 mm | 300 mm | −50 mm", "0.25 without foam", layout__screen_y_m=0.25),
+    ],
+    "room.ball_to_screen": [
+        clear("3.10 m | 2.40 m | 700 mm", "3.5 − 0.4"),
+        tight("2.60 m | 2.40 m | 200 mm", "3.0 − 0.4", layout__ball_y_m=3.0),
+        blocked("1.60 m | 2.40 m | −800 mm", "2.0 − 0.4", layout__ball_y_m=2.0),
+    ],
+    "room.behind_ball": [
+        clear("3.50 m | 2.104 m | 1.396 m", "0.36 × 1.80 + 1.156 + 0.30"),
+        tight("2.20 m | 2.104 m | 96 mm", "7.0 − 4.8, under 0.15", layout__ball_y_m=4.8),
+        blocked("2.00 m | 2.104 m | −104 mm", "7.0 − 5.0", layout__ball_y_m=5.0),
+        unknown("Who will swing here", brief__players=()),
+    ],
+    "room.free_side": [
+        clear("2.30 m | 900 mm | 1.40 m", "4.6 − 2.3", **ADA),
+        tight("1.00 m | 900 mm | 100 mm", "4.6 − 3.6, under 0.15", layout__ball_x_m=3.6, **ADA),
+        blocked("600 mm | 900 mm | −300 mm", "4.6 − 4.0", layout__ball_x_m=4.0, **ADA),
+    ],
+    "room.picture_offset": [
+        clear("0 mm | 1.30 m | 1.30 m", "centred"),
+        tight("700 mm | 1.30 m | 600 mm", "3.0 − 2.3, half the picture is 1.3", layout__ball_x_m=3.0),
+        blocked("1.70 m | 1.30 m | −400 mm", "4.0 − 2.3 is past its edge", layout__ball_x_m=4.0),
+        unknown("The border of Square", screen__border_m=None),
+    ],
+    "room.filming": [
+        clear("2.30 m | 2.00 m | 300 mm", "2.3 to either wall"),
+        tight("1.60 m | 2.00 m | −400 mm", "4.6 − 3.0 before Ada", layout__ball_x_m=3.0),
+        unknown("Who will swing here", brief__players=()),
+    ],
+    "room.glass": [
+        clear("none | none | met", "only behind the golfer", room__openings=(WINDOW,)),
+        tight("window | none | not met", "in the left wall, before the ball"),
+    ],
+    "swing.ceiling": [
+        clear("2.96 m | 2.668 m | 292 mm", "3.0 − 0.04 of mat; the apex of the disc is 2.668", **ADA),
+        tight("2.71 m | 2.668 m | 42 mm", "2.75 − 0.04", room__ceiling_m=2.75, room__things=(), **ADA),
+        blocked("2.46 m | 2.668 m | −208 mm", "2.5 − 0.04", room__ceiling_m=2.5, room__things=(), **ADA),
+        unknown(
+            "The height of the ceiling's highest point", room__ceiling_shape="ridge_along", room__ridge_m=None, **ADA
+        ),
+    ],
+    "swing.longest_club": [
+        clear("driver | driver | 292 mm", "the driver is clear", **ADA),
+        tight(
+            "4-iron | driver | 82 mm",
+            "at 2.79 less 0.04 as at 2.75: the 4-iron is the first with 150 mm",
+            room__ceiling_m=2.79,
+            room__things=(),
+            **ADA,
+        ),
+        blocked(
+            "none | driver | −468 mm",
+            "2.24 less 0.04: not even the wedge",
+            room__ceiling_m=2.24,
+            room__things=(),
+            **ADA,
+        ),
+        unknown(
+            "The height of the ceiling's highest point", room__ceiling_shape="ridge_along", room__ridge_m=None, **ADA
+        ),
+    ],
+    "swing.side_walls": [
+        clear("520 mm | 0 mm | 520 mm", "2.3 − 1.78, furthest of the disc behind Ada", **ADA),
+        tight("20 mm | 0 mm | 20 mm", "half a metre further left", layout__ball_x_m=1.8, **ADA),
+        blocked("−280 mm | 0 mm | −280 mm", "0.8 further left", layout__ball_x_m=1.5, **ADA),
+        unknown("The thickness of Strip", mat__thickness_m=None, **ADA),
+    ],
+    "swing.rear_wall": [
+        clear("1.999 m | 0 mm | 1.999 m", "3.5 − 1.501", **ADA),
+        tight("99 mm | 0 mm | 99 mm", "1.6 − 1.501", layout__ball_y_m=5.4, **ADA),
+        blocked("−201 mm | 0 mm | −201 mm", "1.3 − 1.501", layout__ball_y_m=5.7, **ADA),
+        unknown("The thickness of Strip", mat__thickness_m=None, **ADA),
+    ],
+    "swing.things": [
+        clear("1.943 m | 0 mm | 1.943 m", "the beam is behind, at 6.6", **ADA),
+        tight(
+            "92 mm | 0 mm | 92 mm", "a beam over the ball from 2.8: 2.8 − 0.04 − 2.668", room__things=beam(2.8), **ADA
+        ),
+        blocked(
+            "−248 mm | 0 mm | −248 mm",
+            "from 2.5: 0.208 too high, 0.208 / sin 57° along the plane of the swing",
+            room__things=beam(2.5),
+            **ADA,
+        ),
+        unknown("The thickness of Strip", mat__thickness_m=None, **ADA),
+    ],
+    "layout.playing": [
+        clear("nothing in the way | nothing in the way | met", "the dinghy is out"),
+        blocked(
+            "900 mm | 0 mm | −900 mm",
+            "the dinghy stays where Ada stands, 0.9 along the target line",
+            room__stored=(worlds.stored(x_m=0.8, while_playing="stays").model_dump(),),
+        ),
+    ],
+    "layout.stowed": [
+        clear(
+            "nothing in the way | nothing in the way | met",
+            "a short boat beside the door",
+            room__stored=(worlds.stored(x_m=2.5, y_m=2.0, length_m=3.0).model_dump(),),
+            layout__stays_up=(),
+        ),
+        blocked("500 mm | 0 mm | −500 mm", "the door swings 0.5 into the dinghy's width"),
+    ],
+    "layout.setup_time": [
+        clear("42 min | 60 min | 18 min", "screen 10, enclosure 20, monitor 3, mat 4, the dinghy 5"),
+        tight("42 min | 45 min | 3 min", "3, under 5", brief__setup_minutes=45),
+        blocked("42 min | 30 min | −12 min", "12 too long", brief__setup_minutes=30),
+        unknown("The set-up time you accept", brief__setup_minutes=None),
+    ],
+    "projector.joist": [
+        clear(
+            "0 mm | 100 mm | 100 mm",
+            "joists at 0.5, 1.1, 1.7, 2.3",
+            room__joists={"along": True, "first_m": 0.5, "spacing_m": 0.6},
+        ),
+        tight("300 mm | 100 mm | −200 mm", "at 2.0 and 2.6, the lens at 2.3"),
+        unknown("The throw ratio of Lamp", projector__throw_min=None),
+    ],
+    "projector.socket": [
+        clear(
+            "2.00 m | 3.00 m | 1.00 m",
+            "2.0 across in a room 4.0 wide, level with the lens",
+            room__sockets=({"id": "s", "name": "up", "wall": "left", "along_m": 3.035, "height_m": 2.195},),
+            room__width_m=4.0,
+        ),
+        tight("4.66 m | 3.00 m | −1.66 m", "2.3 across, 0.465 along, 1.895 up"),
+        unknown("The throw ratio of Lamp", projector__throw_min=None),
+    ],
+    "projector.swing": [
+        clear("1.569 m | 300 mm | 1.269 m", "far over and before the disc", **ADA),
+        tight(
+            "392 mm | 300 mm | 92 mm",
+            "right over the apex of the disc, 1.779 beside the ball and 2.708 high",
+            layout__ball_x_m=4.079,
+            layout__lens_distance_m=3.1,
+            layout__lens_height_m=3.1,
+            room__ceiling_m=3.2,
+            room__things=(),
+            **ADA,
+        ),
+        blocked(
+            "192 mm | 300 mm | −108 mm",
+            "0.2 lower",
+            layout__ball_x_m=4.079,
+            layout__lens_distance_m=3.1,
+            layout__lens_height_m=2.9,
+            **ADA,
+        ),
+        unknown("The throw ratio of Lamp", projector__throw_min=None, **ADA),
+    ],
+    "power.circuit": [
+        clear("3.1 A | 12.8 A | 9.7 A", "10 + 400 + 300 W at 230 V; 0.8 × 16"),
+        tight("11.8 A | 12.8 A | 1.0 A", "2000 W besides: 2710 / 230; 1.6 is comfortable", room__other_load_w=2000),
+        blocked("16.1 A | 12.8 A | −3.3 A", "3000 W besides", room__other_load_w=3000),
+        unknown("The rating of the breaker", room__breaker_a=None),
+    ],
+    "power.sockets": [
+        clear(
+            "6 pieces | 3 pieces | 3 pieces",
+            "1 + 6 − 1",
+            beside=[extra("power_strip", sockets=6, surge_protected=True)],
+        ),
+        tight("1 piece | 3 pieces | −2 pieces", "one socket for three plugs"),
+        blocked(
+            "2 pieces | 3 pieces | −1 pieces",
+            "1 + 2 − 1",
+            beside=[extra("power_strip", sockets=2, surge_protected=True)],
+        ),
+        unknown("Where the sockets are", room__sockets=()),
+    ],
+    "air.fresh": [
+        clear(
+            "35 L/s | 20 L/s | 15 L/s", "35 for two players", beside=[extra("ventilation", airflow_l_s=35, power_w=8)]
+        ),
+        tight("0 L/s | 20 L/s | −20 L/s", "only through the door"),
+        blocked("0 L/s | 20 L/s | −20 L/s", "nothing opens", room__openings=(WINDOW,)),
+        unknown("Which windows and doors the room has", room__openings=()),
+    ],
+    "air.heat": [
+        clear("1,010 W | 1,932 W | 922 W", "300 + 710; 20 × 96.6 m³"),
+        tight(
+            "2,010 W | 1,932 W | −78 W",
+            "a heater of 1000 W, the door opens",
+            beside=[extra("heater", method="oil", power_w=1000)],
+        ),
+        blocked(
+            "2,010 W | 1,932 W | −78 W",
+            "and nothing opens",
+            beside=[extra("heater", method="oil", power_w=1000)],
+            room__openings=(WINDOW,),
+        ),
+        unknown("The power of Tower", computer__power_w=None),
+    ],
+    "heater.fuel": [
+        clear("none | none, or made for indoors, with alarm and ventilation | met", "nothing burns"),
+        tight(
+            "Stove | none, or made for indoors, with alarm and ventilation | not met",
+            "made for it, with alarm and a door",
+            beside=[extra("heater", "Stove", method="fuel", made_for_indoors=True), extra("co_alarm", "Alarm")],
+        ),
+        blocked(
+            "Stove | none, or made for indoors, with alarm and ventilation | not met",
+            "no alarm",
+            beside=[extra("heater", "Stove", method="fuel", made_for_indoors=True)],
+        ),
+        unknown("The use indoors of Stove", beside=[extra("heater", "Stove", method="fuel")]),
+    ],
+    "noise.devices": [
+        clear("36 dB | 45 dB | 9 dB", "the tower is the loudest", brief__noise="any"),
+        tight("36 dB | 38 dB | 2 dB", "2, under 3", brief__noise="damped"),
+        blocked("36 dB | 32 dB | −4 dB", "quiet is wanted"),
+        unknown("The noise of Tower", computer__noise_db=None),
+    ],
+    "sound.speaker": [
+        clear("5 W | 0 W | 5 W", "neither films nor games are wanted"),
+        tight("5 W | 15 W | −10 W", "films are", brief__purposes={"films": 4}),
+        unknown("The speaker of Lamp", projector__speaker_w=None),
+    ],
+    "light.screen": [
+        clear("none | none | met", "no lamp"),
+        tight("Bar | none | not met", "lights the room", beside=[extra("lamp", "Bar", lights="room")]),
+        blocked("Flood | none | not met", "shines on the screen", beside=[extra("lamp", "Flood", lights="screen")]),
+        unknown("The place it lights of Spot", beside=[extra("lamp", "Spot")]),
+    ],
+}
+NEVER: dict[str, dict[str, str]] = {
+    "room.gap_behind_screen": {"unknown": "layout and room always answer"},
+    "room.ball_to_screen": {"unknown": "the layout always answers"},
+    "room.free_side": {"unknown": "room and layout always answer"},
+    "room.filming": {"blocked": "one can film from behind"},
+    "room.glass": {"blocked": "glass can be guarded", "unknown": "windows are entered or there are none"},
+    "layout.playing": {"tight": "things overlap or not", "unknown": "what is not known is left out"},
+    "layout.stowed": {"tight": "things overlap or not", "unknown": "what is not known is left out"},
+    "projector.joist": {"blocked": "a plate spans two joists"},
+    "projector.socket": {"blocked": "an electrician adds one"},
+    "sound.speaker": {"blocked": "a poor sound is a sound"},
+}

@@ -1,0 +1,46 @@
+"""Every check in every state that it can answer, with the numbers worked out beside each row."""
+
+from unittest import TestCase
+
+from core.checks.register import REGISTRY
+from core.checks.verdict import State, Verdict
+from core.quantities import UnitSystem, figure_text
+from tests.core.matrix import money_rows, monitor_rows, parts_rows, picture_rows, room_rows
+from tests.core.matrix.case import Case, answered
+
+TABLES = (monitor_rows, parts_rows, picture_rows, room_rows, money_rows)
+METRIC = UnitSystem.METRIC
+
+
+def told(verdict: Verdict) -> str:
+    if verdict.state is State.UNKNOWN:
+        return verdict.headline.text(METRIC).removesuffix(" is not known")
+    figures = (verdict.measured, verdict.required, verdict.margin)
+    return " | ".join(figure_text(figure, METRIC) if figure is not None else "–" for figure in figures)
+
+
+class MatrixTests(TestCase):
+    def rows(self) -> dict[str, list[Case]]:
+        return {check: rows for table in TABLES for check, rows in table.ROWS.items()}
+
+    def test_every_check_has_a_row_for_every_state_that_it_can_answer(self) -> None:
+        """A state without a row needs a reason why the check never answers it."""
+        rows, never = self.rows(), {check: why for table in TABLES for check, why in table.NEVER.items()}
+        self.assertEqual(set(rows), {check.id for check in REGISTRY.checks})
+        for check, cases in rows.items():
+            with self.subTest(check):
+                states = {case.state for case in cases}
+                self.assertEqual(states | set(never.get(check, {})), {state.value for state in State})
+                self.assertFalse(states & set(never.get(check, {})), "a row shows that it can")
+
+    def test_every_row(self) -> None:
+        for check, cases in self.rows().items():
+            for case in cases:
+                with self.subTest(check, state=case.state, words=case.words):
+                    subject = case.changes.get("subject", "")
+                    verdicts = answered(check, case.changes).verdicts
+                    found = [verdict for verdict in verdicts if not subject or verdict.subject == subject]
+                    self.assertTrue(found, "the check was not made")
+                    self.assertEqual((found[0].state.value, told(found[0])), (case.state, case.told))
+                    self.assertEqual(bool(found[0].changes), found[0].state is not State.CLEAR)
+                    self.assertTrue(found[0].state is State.UNKNOWN or found[0].inputs())
