@@ -14,7 +14,7 @@ from typing import Any, get_args, get_type_hints
 from core.checks.register import REGISTRY
 from core.checks.registry import Derivation
 from core.checks.small_items.register import RULES, SmallItems
-from core.model.parts import Part
+from core.model.parts import KINDS, Part
 from core.model.parts.base import Plan
 
 Fact = tuple[type, str]
@@ -110,8 +110,14 @@ def _own_facts(function: Callable[..., Any]) -> Iterator[Fact]:
     for node in ast.walk(tree):
         if isinstance(node, ast.Attribute) and isinstance(node.value, ast.Name) and node.attr not in OF_EVERY_PART:
             for kind in kinds.get(node.value.id, ()):
-                if node.attr in kind.model_fields:
-                    yield kind, node.attr
+                for stated in (kind,) if node.attr in kind.model_fields else _narrower(kind):
+                    if node.attr in stated.model_fields:
+                        yield stated, node.attr
+
+
+def _narrower(kind: Any) -> Iterator[Any]:
+    """Kinds that are a kind of `kind`: the function has asked which of them it has."""
+    return (part for part in KINDS.values() if issubclass(part, kind))
 
 
 def _bindings(tree: ast.AST) -> Iterator[tuple[str, ast.expr]]:

@@ -1,0 +1,78 @@
+"""Why a part does not work here, and what would admit it, each change tried by hand."""
+
+from unittest import TestCase
+
+from core.model.build import Slot
+from core.model.parts import Enclosure, MonitorLink, Part, Tool
+from core.quantities import UnitSystem
+from core.report import evaluate
+from core.report.alternatives import hung
+from core.report.why_not import Trouble, why_not
+from tests.core import worlds
+
+METRIC = UnitSystem.METRIC
+
+
+class WhyNotTests(TestCase):
+    def setUp(self) -> None:
+        self.parts: dict[str, Part] = worlds.full_parts()
+        self.build = worlds.full_build()
+
+    def asked(self, part: Part) -> tuple[list[str], list[tuple[Trouble, str]]]:
+        found = why_not(self.build, {**self.parts, part.id: part}, part)
+        changes = [(admission.trouble, admission.change.text(METRIC)) for admission in found.admitted_by]
+        return [verdict.id for verdict in found.ruled_out_by], changes
+
+    def test_nothing_rules_a_good_part_out(self) -> None:
+        self.assertEqual(self.asked(worlds.computer(id="other")), ([], []))
+
+    def test_flight_is_made_by_moving_the_ball_back(self) -> None:
+        """Needs 3.6 of flight, has 3.1: half a metre back, 3.0 behind the ball are enough for 2.104 and 2.45."""
+        ruled_out, admitted = self.asked(worlds.radar(id="far", name="Far", flight_min_m=3.6, plans=()))
+        self.assertIn("monitor.flight", ruled_out)
+        linked = worlds.title(monitor_links=(MonitorLink(monitor="radar"), MonitorLink(monitor="far")))
+        self.parts["title"] = linked
+        ruled_out, admitted = self.asked(worlds.radar(id="far", name="Far", flight_min_m=3.6))
+        self.assertEqual(ruled_out, ["monitor.flight"])
+        self.assertIn((Trouble.MOVE, "Move the ball 500 mm back."), admitted)
+
+    def test_a_plan_is_less_trouble_than_another_part(self) -> None:
+        self.parts["title"] = worlds.title(monitor_links=(MonitorLink(monitor="radar", tier=2),))
+        brief = self.build.brief.model_copy(update={"yearly_cap_minor": 50_000})
+        self.build = self.build.model_copy(update={"brief": brief})
+        ruled_out, admitted = self.asked(worlds.radar(id="radar"))
+        self.assertEqual(ruled_out, ["title.monitor"])
+        self.assertEqual(admitted[0], (Trouble.PLAN, "Take plan Full of Radar."))
+
+    def test_a_locked_neighbour_is_not_swapped(self) -> None:
+        narrow = Enclosure.model_validate({**worlds.enclosure().model_dump(), "id": "narrow", "inner_width_m": 2.5})
+        self.parts["small"] = worlds.screen(id="small", name="Small", width_m=2.4, height_m=2.4)
+        _, admitted = self.asked(narrow)
+        self.assertIn((Trouble.SWAP, "Hang Small in place of Square."), admitted)
+        locked = self.build.chain[Slot.SCREEN].model_copy(update={"locked": True})
+        self.build = self.build.model_copy(update={"chain": {**self.build.chain, Slot.SCREEN: locked}})
+        self.assertNotIn(Trouble.SWAP, [trouble for trouble, _ in self.asked(narrow)[1]])
+
+    def test_changes_that_only_help_together(self) -> None:
+        """No link to the title, and half a metre of flight short."""
+        self.parts["open"] = worlds.title(id="open", name="Open", monitor_links=(MonitorLink(monitor="far"),))
+        far = worlds.radar(id="far", name="Far", flight_min_m=3.6)
+        found = why_not(self.build, {**self.parts, "far": far}, far)
+        self.assertEqual(found.admitted_by, ())
+        told = [admission.change.text(METRIC) for admission in found.together]
+        self.assertEqual(told, ["Move the ball 500 mm back.", "Hang Open in place of Rounds."])
+
+    def test_what_admits_it_rules_nothing_else_out(self) -> None:
+        weak = worlds.computer(id="weak", name="Weak", graphics_grade=2)
+        self.parts["light"] = worlds.title(id="light", name="Light", machine_needs=())
+        parts = {**self.parts, "weak": weak}
+        found = why_not(self.build, parts, weak)
+        today = {v.id for v in evaluate(self.build, parts).verdicts if v.state.value == "blocked"}
+        swapped = hung(hung(self.build, parts, Slot.MACHINE, weak), parts, Slot.TITLE, parts["light"])
+        after = {v.id for v in evaluate(swapped, parts).verdicts if v.state.value == "blocked"}
+        self.assertLessEqual(after, today)
+        self.assertEqual([a.change.text(METRIC) for a in found.admitted_by], ["Hang Light in place of Rounds."])
+
+    def test_a_part_that_hangs_nowhere_is_refused(self) -> None:
+        with self.assertRaises(ValueError):
+            why_not(self.build, self.parts, Tool(id="tool", maker="M", name="Tool"))
