@@ -4,7 +4,7 @@ from typing import Literal, Self
 
 from pydantic import Field, ValidationError, model_validator
 
-from core.formats.errors import bad_file
+from core.formats.errors import bad_file, refuse_endless_numbers
 from core.model.build import Build
 from core.model.chain import UnknownPart, resolve_chain
 from core.model.kit import resolve_kit
@@ -39,6 +39,7 @@ class BuildFile(Record):
 
 def read_build_file(text: str | bytes) -> BuildFile:
     """The build in `text`. Raises `BadFile` with every error by its place."""
+    refuse_endless_numbers(text)
     try:
         return BuildFile.model_validate_json(text)
     except ValidationError as error:

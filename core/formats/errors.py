@@ -1,7 +1,10 @@
 """Errors in a file, each with its place."""
 
+import json
 from collections.abc import Sequence
+from contextlib import suppress
 from dataclasses import dataclass
+from math import isfinite
 
 from pydantic import ValidationError
 
@@ -27,6 +30,25 @@ class BadFile(ValueError):
     def __init__(self, errors: Sequence[FileError]) -> None:
         super().__init__("; ".join(map(str, errors)))
         self.errors = tuple(errors)
+
+
+def refuse_endless_numbers(text: str | bytes) -> None:
+    """Raises `BadFile` for a number that JSON has no word for: it could not be written back.
+
+    What is no JSON at all is left to whoever reads it next, who tells its place.
+    """
+    endless: list[str] = []
+
+    def noted(number: str) -> float:
+        value = float(number)
+        if not isfinite(value):
+            endless.append(number)
+        return value
+
+    with suppress(ValueError, RecursionError):
+        json.loads(text, parse_constant=noted, parse_float=noted)
+    if endless:
+        raise BadFile([FileError("file", endless[0], "numbers must be finite")])
 
 
 def bad_file(error: ValidationError) -> BadFile:

@@ -4,7 +4,7 @@ from typing import Literal, Self
 
 from pydantic import Field, ValidationError, model_validator
 
-from core.formats.errors import bad_file
+from core.formats.errors import bad_file, refuse_endless_numbers
 from core.model.parts import AnyPart
 from core.model.record import Name, Record
 
@@ -28,6 +28,7 @@ class PartsPack(Record):
 
 def read_parts_pack(text: str | bytes) -> PartsPack:
     """The parts in `text`. Raises `BadFile` with every error by its place."""
+    refuse_endless_numbers(text)
     try:
         return PartsPack.model_validate_json(text)
     except ValidationError as error:

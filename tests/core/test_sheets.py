@@ -1,0 +1,99 @@
+"""Sheets as forms: every kind can be written from what a form asks, and what cannot be read is named."""
+
+from unittest import TestCase
+
+from core.formats.spec_sheet import read_by, spec_rows
+from core.model.parts import KINDS, SHEET
+from core.model.parts.sheets import FieldKind, SheetField, sheet_fields, sheet_from
+from core.model.typed import FieldErrors
+from core.quantities import UnitSystem
+from core.quantities.numbers import READ_IN, NotRead, number_text, read_number
+from core.quantities.units import Unit
+from tests.core import worlds
+
+METRIC, IMPERIAL = UnitSystem.METRIC, UnitSystem.IMPERIAL
+NAMES = {"maker": "Maker", "name": "Thing"}
+
+
+def typed(field: SheetField) -> str:
+    """Something that a person might type into it."""
+    if field.typed_as in (FieldKind.CHOICE, FieldKind.CHOICES):
+        return ", ".join(value for value, _ in field.options[: 2 if field.typed_as is FieldKind.CHOICES else 1])
+    if field.unit is Unit.METRE:
+        return "0.5"
+    by_kind = {FieldKind.YES_NO: "yes", FieldKind.WORDS: "one, two", FieldKind.NUMBER: "2", FieldKind.QUANTITY: "2"}
+    return "16:9, 4:3" if field.name == "shapes" else by_kind.get(field.typed_as, "words")
+
+
+class SheetFormTests(TestCase):
+    def test_every_kind_is_written_and_read_back(self) -> None:
+        large = {"mains_v": "230", "native_contrast": "1200"}
+        for kind in KINDS:
+            fields = {field.name: large.get(field.name, typed(field)) for field in sheet_fields(kind)}
+            fields.update({"edition_year": "2025"} if "edition_year" in fields else {}, **NAMES)
+            with self.subTest(kind):
+                sheet = sheet_from(kind, "thing", {**fields, "price_minor": "12.50"}, None, METRIC, "EUR")
+                self.assertEqual(SHEET.validate_json(sheet.model_dump_json()), sheet)
+                self.assertEqual(sheet.price and sheet.price.minor, 1250)
+                self.assertTrue(all(row.text for row in spec_rows(sheet, IMPERIAL)))
+
+    def test_every_field_says_what_it_means_and_what_reads_it(self) -> None:
+        for kind, part in KINDS.items():
+            for field in sheet_fields(kind):
+                self.assertTrue(field.meaning, f"{kind}.{field.name}")
+                self.assertIsInstance(read_by(part, field.name), list)
+        self.assertIn("Throw distance", read_by(KINDS["projector"], "throw_min"))
+        self.assertIn("Video cable", read_by(KINDS["video_cable"], "length_m"))
+
+    def test_what_cannot_be_read_names_field_value_and_what_is_accepted(self) -> None:
+        for kind, facts, field in (
+            ("projector", {"weight_kg": "heavy"}, "weight_kg"),
+            ("projector", {"throw_min": "far"}, "throw_min"),
+            ("projector", {"colour": "red"}, "colour"),
+            ("projector", {"price_minor": "much"}, "price_minor"),
+            ("impact_screen", {"edge": "frayed"}, "edge"),
+            ("impact_screen", {"turns": "9"}, "turns"),
+            ("mat", {"takes_tee": "maybe"}, "takes_tee"),
+        ):
+            with self.subTest(facts), self.assertRaises(FieldErrors) as caught:
+                sheet_from(kind, "thing", {**NAMES, **facts}, None, METRIC, "EUR")
+            self.assertEqual(caught.exception.errors[0][0], field)
+            self.assertTrue(caught.exception.errors[0][2])
+
+    def test_a_part_needs_a_maker_and_a_name(self) -> None:
+        with self.assertRaises(FieldErrors) as caught:
+            sheet_from("tool", "thing", {"maker": " "}, None, METRIC, "EUR")
+        self.assertEqual([field for field, _, _ in caught.exception.errors], ["maker", "name"])
+
+    def test_an_override_changes_what_is_named_and_an_empty_text_clears(self) -> None:
+        before = worlds.projector()
+        after = sheet_from("projector", before.id, {"lumens": "3600 lm", "noise_db": ""}, before, METRIC, "EUR")
+        self.assertEqual(after, before.model_copy(update={"lumens": 3600.0, "noise_db": None}))
+
+
+class NumberTests(TestCase):
+    def test_units_as_people_type_them(self) -> None:
+        for text, unit, system, value in (
+            ("4.2 kg", Unit.KILOGRAM, METRIC, 4.2),
+            ("9", Unit.KILOGRAM, IMPERIAL, 9 * 0.45359237),
+            ("74 cfm", Unit.LITRE_PER_SECOND, METRIC, 74 * 0.4719474),
+            ("1.5 kW", Unit.WATT, METRIC, 1500),
+            ("1200:1", Unit.RATIO, METRIC, 1200),
+            ("1 TB", Unit.GIGABYTE, METRIC, 1000),
+            ("1080 lines", Unit.LINES, METRIC, 1080),
+            ("7.5 %", Unit.SHARE, METRIC, 0.075),
+        ):
+            with self.subTest(text):
+                self.assertAlmostEqual(read_number(text, unit, system), value)
+
+    def test_what_is_told_is_read_again(self) -> None:
+        for unit in READ_IN:
+            for system in UnitSystem:
+                with self.subTest(unit=unit, system=system):
+                    again = read_number(number_text(30.0, unit, system), unit, system)
+                    self.assertAlmostEqual(again, 30.0, delta=0.3)
+
+    def test_words_and_broken_counts_are_refused(self) -> None:
+        for text, unit in (("many", Unit.PIECES), ("2.5", Unit.PIECES), ("10 lb", Unit.WATT), ("", Unit.VOLT)):
+            with self.subTest(text), self.assertRaises(NotRead):
+                read_number(text, unit, METRIC)
