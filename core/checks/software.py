@@ -17,6 +17,7 @@ from core.quantities import Quantity, Sentence, Unit, say
 DEFAULT_MINIMUM_MEMORY_GB = 16.0
 DEFAULT_RECOMMENDED_MEMORY_GB = 32.0
 """Trade defaults where the title's maker states nothing."""
+GRAPHICS = "Graphics"
 DEFAULT_LINES = 1080
 """Resolution asked of a machine whose picture is on its own screen."""
 
@@ -123,7 +124,8 @@ class _SpecLine:
 def spec(brief: Brief, title: Title, machine: Machine, display: Display | None) -> Verdict:
     """The machine meets the title's stated computer at the resolution of the picture, line by line.
 
-    The weakest line is named: the one furthest below what is recommended. Where the title's maker states no
+    The weakest line is named: graphics below the minimum, since they decide, else the one furthest below what is
+    recommended. Where the title's maker states no
     memory, 16 GB is the least and 32 GB comfortable (trade). More memory does not rescue weak graphics.
     """
     lines = display_lines(display) if display else DEFAULT_LINES
@@ -131,12 +133,12 @@ def spec(brief: Brief, title: Title, machine: Machine, display: Display | None) 
     compared = tuple(_spec_lines(needs, machine))
     if not compared:
         raise MissingFact(f"What {title.name} asks of a machine", f"Ask {title.maker} for its stated computer.")
-    weakest = min(compared, key=lambda line: (-line.state(brief.approach).rank, line.headroom))
+    weakest = min(compared, key=lambda line: _weakness(line, line.state(brief.approach)))
     state = weakest.state(brief.approach)
     has, asked = Quantity(weakest.has, weakest.unit), Quantity(weakest.recommended, weakest.unit)
     least = Quantity(weakest.minimum, weakest.unit)
     changes = []
-    if state is State.BLOCKED and weakest.name == "Graphics":
+    if state is State.BLOCKED and weakest.name == GRAPHICS:
         changes.append(say("Graphics below the minimum: retire this machine rather than upgrade it."))
     elif state is not State.CLEAR:
         changes.append(say("Upgrade the {line} to {asked}.", line=weakest.name.lower(), asked=asked))
@@ -163,6 +165,11 @@ def spec(brief: Brief, title: Title, machine: Machine, display: Display | None) 
     )
 
 
+def _weakness(line: _SpecLine, state: State) -> tuple[int, bool, float]:
+    decides = state is State.BLOCKED and line.name == GRAPHICS
+    return -state.rank, not decides, line.headroom
+
+
 def display_lines(display: Display) -> int:
     """Lines of the picture that the display shows. Raises `MissingFact` where its maker does not say."""
     return known(display.height_px, display, "panel resolution")
@@ -184,7 +191,7 @@ def _spec_lines(needs: ResolutionNeeds, machine: Machine) -> Iterator[_SpecLine]
     if least_memory is None and best_memory is None:
         least_memory, best_memory = DEFAULT_MINIMUM_MEMORY_GB, DEFAULT_RECOMMENDED_MEMORY_GB
     rows = (
-        ("Graphics", Unit.GRADE, machine.graphics_grade, least.graphics_grade, best.graphics_grade),
+        (GRAPHICS, Unit.GRADE, machine.graphics_grade, least.graphics_grade, best.graphics_grade),
         (
             "Graphics memory",
             Unit.GIGABYTE,

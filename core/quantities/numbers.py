@@ -92,4 +92,4 @@ def number_text(value: float, unit: Unit, system: UnitSystem) -> str:
         return f"{value:.0f}"
     if unit in WHOLE or unit in PLAIN_IN_BOTH:
         return f"{value:g} {unit}"
-    return Quantity(value, unit).text(system)
+    return Quantity(value, unit).text(system).replace(",", "")

@@ -31,6 +31,13 @@ class AccessTests(BrowserTestCase):
             page.get_by_role("button", name=re.compile("Launch monitor")).click()
             expect(page.get_by_role("button", name="Hang Outfield 2")).to_be_visible()
             self.assert_accessible(page, f"alternatives, {theme}")
+            page.get_by_role("button", name="Why not Plover").click()
+            expect(page.get_by_role("heading", name="The smallest change")).to_be_visible()
+            self.assert_accessible(page, f"why not, {theme}")
+            page.keyboard.press("Escape")
+            page.get_by_role("button", name=re.compile("^.*Video cable")).click()
+            expect(page.get_by_role("button", name="Choose Video active 10 m")).to_be_visible()
+            self.assert_accessible(page, f"small items, {theme}")
             for key, name in (("m", "Money, line by line"), ("?", "Keys")):
                 page.locator("body").press(key)
                 expect(page.get_by_role("dialog", name=name)).to_be_visible()
@@ -40,6 +47,29 @@ class AccessTests(BrowserTestCase):
             expect(page.get_by_role("heading", name="The rule")).to_be_visible()
             self.assert_accessible(page, f"why, {theme}")
             page.keyboard.press("Escape")
+
+    def test_the_catalogue(self) -> None:
+        page = self.open("catalogue")
+        expect(page.get_by_role("button", name="Plover", exact=True)).to_be_visible()
+        self.assert_accessible(page, "catalogue")
+        self.assert_fits(page)
+        for task in (
+            "Write a part of your own",
+            "Read a computer’s report",
+            "Take in a parts pack",
+            "Take in a price list",
+        ):
+            page.get_by_role("button", name=task).click()
+            expect(page.get_by_role("button", name=task, expanded=True)).to_be_visible()
+            self.assert_accessible(page, task)
+            self.assert_fits(page)
+        page.get_by_role("button", name="Take in a price list").click()
+        page.get_by_role("button", name="Lantern Z", exact=True).click()
+        expect(page.get_by_role("dialog", name="Lantern Z")).to_be_visible()
+        page.get_by_role("button", name="Source of least throw ratio").click()
+        self.assert_accessible(page, "a sheet")
+        page.get_by_role("button", name="Change facts for yourself").click()
+        self.assert_accessible(page, "a sheet as a form")
 
     def test_the_theme_is_remembered(self) -> None:
         page = self.open("room")

@@ -122,6 +122,12 @@ def take_down(request: SignedIn, build_id: int, slot: Slot, body: Change) -> Any
     return show(request, build)
 
 
+@router.post("/{int:build_id}/small-items/cheapest", response=EDIT_REPLIES)
+def take_cheapest(request: SignedIn, build_id: int, body: Change) -> Any:
+    """Choose the cheapest part that serves for every small item that is open."""
+    return show(request, kit.take_cheapest(On(build_id, body.revision, request.user)))
+
+
 @router.get("/{int:build_id}/small-items/{item}", response={200: SmallOptions, **NOT_THERE})
 def list_options(request: SignedIn, build_id: int, item: str) -> Any:
     """The parts that could serve for a small item."""
@@ -132,12 +138,6 @@ def list_options(request: SignedIn, build_id: int, item: str) -> Any:
     except LookupError as error:
         raise NothingThere(f"No small item '{item}' follows from this build.") from error
     return send(SmallOptions.model_construct(item=item, options=[serving_json(option, units) for option in options]))
-
-
-@router.post("/{int:build_id}/small-items/cheapest", response=EDIT_REPLIES)
-def take_cheapest(request: SignedIn, build_id: int, body: Change) -> Any:
-    """Choose the cheapest part that serves for every small item that is open."""
-    return show(request, kit.take_cheapest(On(build_id, body.revision, request.user)))
 
 
 @router.put("/{int:build_id}/small-items/{item}", response=EDIT_REPLIES)

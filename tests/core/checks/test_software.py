@@ -66,6 +66,11 @@ class SpecTests(CheckTestCase):
         self.assert_verdict(verdict, "blocked", "class 2", "class 4", "−2 classes")
         self.assertIn("retire", verdict.changes[0].text(METRIC))
 
+    def test_graphics_below_the_minimum_decide_whatever_else_is_short(self) -> None:
+        """Graphics memory is at a quarter of what is asked and graphics at a third, yet graphics decide."""
+        verdict = spec(Brief(), title(), computer(graphics_grade=2, graphics_memory_gb=2), projector())
+        self.assert_verdict(verdict, "blocked", "class 2", "class 4", "−2 classes")
+
     def test_too_little_memory_is_blocked_and_can_be_upgraded(self) -> None:
         verdict = spec(Brief(), title(), computer(memory_gb=8), projector())
         self.assert_verdict(verdict, "blocked", "8 GB", "16 GB", "−8 GB", "Upgrade the memory to 16 GB.")

@@ -51,14 +51,10 @@
           {#if here(part)}
             <span class="block text-faint">hangs now</span>
           {:else}
-            <button
-              class="btn mt-0.5 block w-full btn-ghost text-primary btn-xs"
-              aria-label="{part.slot ? 'Hang' : 'Add'} {part.name}"
-              onclick={() => use(part)}
-              >{part.slot
-                ? `Hang as ${SLOT_WORDS[part.slot as Slot].toLowerCase()}`
-                : 'Add to the build'}</button
-            >
+            <button class="btn mt-0.5 block w-full btn-ghost text-primary btn-xs" onclick={() => use(part)}>
+              {part.slot ? 'Hang' : 'Add'}<span class="sr-only"> {part.name}</span>
+              {part.slot ? `as ${SLOT_WORDS[part.slot as Slot].toLowerCase()}` : 'to the build'}
+            </button>
           {/if}
         </div>
       </li>

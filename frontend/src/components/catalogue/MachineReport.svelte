@@ -11,6 +11,7 @@
   const build = $derived(useBuild()())
   let read = $state.raw<MachineRead | null>(null)
   let refusal = $state.raw<{ message: string; problems: Problem[] } | null>(null)
+  const start = $derived({ maker: 'Owned', ...read?.facts })
   const sheet = $derived(catalogue.sheetOf('computer'))
 
   async function look(file: File): Promise<void> {
@@ -25,7 +26,7 @@
 
   /** Adds it to the catalogue, hangs it, and marks it as owned. */
   async function commit(facts: Record<string, string>): Promise<Problem[]> {
-    const problems = await catalogue.add('computer', facts)
+    const problems = await catalogue.add('computer', { ...start, ...facts })
     const added = catalogue.open
     if (problems.length > 0 || !added) return problems
     catalogue.open = null
@@ -58,11 +59,6 @@
         <li>{sheet.fields.find(({ name }) => name === fact.field)?.label ?? fact.field}: {fact.how}</li>
       {/each}
     </ul>
-    <SheetForm
-      {sheet}
-      start={{ maker: 'Owned', ...read.facts }}
-      words="Hang it as your own machine"
-      {commit}
-    />
+    <SheetForm {sheet} {start} words="Hang it as your own machine" {commit} />
   {/if}
 </section>

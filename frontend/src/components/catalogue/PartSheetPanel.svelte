@@ -78,10 +78,11 @@
             >{/each}
           <button
             class="btn btn-ghost text-primary btn-xs"
-            aria-label="Source of {field?.label ?? fact.field}"
             aria-expanded={citing === fact.field}
             onclick={() => (citing = citing === fact.field ? '' : fact.field)}
-            >{fact.source ? `${fact.source}${fact.seen ? `, ${fact.seen}` : ''}` : 'source'}</button
+            ><span class="sr-only">Source of {field?.label ?? fact.field}: </span>{fact.source
+              ? `${fact.source}${fact.seen ? `, ${fact.seen}` : ''}`
+              : 'source'}</button
           >
         </dd>
         {#if citing === fact.field}

@@ -12,6 +12,7 @@
     /** Only these fields, in this order; all of them otherwise. */
     only?: string[]
     words: string
+    /** What was typed; what was not is left as it was. */
     commit: (facts: Record<string, string>) => Promise<Problem[]>
   }
 
@@ -45,7 +46,7 @@
   async function finish(event: SubmitEvent): Promise<void> {
     event.preventDefault()
     busy = true
-    problems = await commit({ ...start, ...Object.fromEntries(typed) })
+    problems = await commit(Object.fromEntries(typed))
     busy = false
     if (problems.length === 0) typed.clear()
   }

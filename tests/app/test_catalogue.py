@@ -1,0 +1,258 @@
+"""The Catalogue over HTTP: found, written, changed, taken back; packs, price lists, reports; nothing half stored."""
+
+import json
+from importlib import import_module
+from typing import Any
+
+from django.apps import apps
+from django.core.files.uploadedfile import SimpleUploadedFile
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from hypothesis.extra.django import TestCase as HypothesisTestCase
+
+from core.formats.errors import BadFile
+from core.formats.parts_pack import PartsPack, read_parts_pack, write_parts_pack
+from core.model.parts import KINDS
+from core.model.typed import FieldErrors
+from jungle.catalogue.models import Origin, Part
+from jungle.catalogue.packs import take_list, take_pack, written_pack
+from jungle.catalogue.services import adopt_parts
+from tests.app.worlds import ApiTestCase, person
+from tests.core import worlds
+
+
+def upload(content: bytes | str, name: str = "file.json") -> SimpleUploadedFile:
+    return SimpleUploadedFile(name, content if isinstance(content, bytes) else content.encode())
+
+
+def pack(*parts: Any, name: str = "Pack") -> str:
+    return write_parts_pack(PartsPack(name=name, parts=parts))
+
+
+class CatalogueTestCase(ApiTestCase):
+    def read(self, path: str) -> Any:
+        return self.client.get(f"/api/catalogue{path}").json()
+
+    def call(self, method: str, path: str, **body: Any) -> Any:
+        return getattr(self.client, method)(f"/api/catalogue{path}", body, content_type="application/json")
+
+    def sheet(self, id: str) -> Any:
+        return Part.objects.visible_to(self.owner.pk).named(id).get().sheet
+
+
+class FindTests(CatalogueTestCase):
+    def found(self, query: str) -> list[str]:
+        return [part["name"] for part in self.read(f"/parts?{query}")["parts"]]
+
+    def test_by_kind_words_and_price(self) -> None:
+        self.assertEqual(self.found("kind=projector"), ["Lamp"])
+        self.assertEqual(self.found("text=maker sq"), ["Square"])
+        self.assertEqual(self.found("least=850&most=1000"), ["Tower", "Lamp"])
+
+    def test_by_what_fits_the_room_and_works_with_what_is_hung(self) -> None:
+        high = worlds.screen(id="high", name="High", height_m=4.0)
+        weak = worlds.computer(id="weak", name="Weak", graphics_grade=1)
+        adopt_parts(self.owner.pk, (high, weak))
+        here = f"build={self.build.pk}"
+        self.assertIn("High", self.found("kind=impact_screen"))
+        self.assertEqual(self.found(f"kind=impact_screen&fits=true&{here}"), ["Square"])
+        self.assertEqual(sorted(self.found(f"kind=computer&fits=true&{here}")), ["Tower", "Weak"])
+        self.assertEqual(self.found(f"kind=computer&works=true&{here}"), ["Tower"])
+
+    def test_kinds_say_what_each_fact_means_and_what_reads_it(self) -> None:
+        kinds = {kind["kind"]: kind for kind in self.read("/kinds")}
+        self.assertEqual(set(kinds), set(KINDS))
+        throw = next(field for field in kinds["projector"]["fields"] if field["name"] == "throw_min")
+        self.assertIn("Throw distance", throw["read_by"])
+        self.assertTrue(throw["meaning"])
+
+    def test_a_catalogue_is_its_owners_alone(self) -> None:
+        self.client.force_login(person("bo"))
+        self.assertEqual(self.found("text=maker square"), [])
+        self.assertEqual(self.client.get("/api/catalogue/parts/mat").status_code, 404)
+        self.assertEqual(self.call("patch", "/parts/mat", facts={"thickness_m": "1"}).status_code, 404)
+
+
+class SheetTests(CatalogueTestCase):
+    def test_a_part_of_ones_own(self) -> None:
+        facts = {"maker": "Nest", "name": "Perch 4", "lumens": "3500 lm", "weight_kg": "4", "inputs": "hdmi, vga"}
+        made = self.call("post", "/parts", kind="projector", facts={**facts, "price_minor": "899"})
+        self.assertEqual(made.status_code, 201)
+        self.assertEqual(made.json()["part"]["part"], "nest-perch-4")
+        sheet = self.sheet("nest-perch-4")
+        self.assertEqual((sheet.lumens, sheet.inputs, sheet.price.minor), (3500, ("hdmi", "vga"), 89_900))
+        again = self.call("post", "/parts", kind="projector", facts=facts).json()
+        self.assertEqual(again["part"]["part"], "nest-perch-4-2", "neither takes the other's place")
+
+    def test_bad_facts_name_the_field_and_store_nothing(self) -> None:
+        before = Part.objects.count()
+        refused = self.call("post", "/parts", kind="projector", facts={"maker": "N", "name": "P", "lumens": "bright"})
+        self.assertEqual((refused.status_code, refused.json()["errors"][0]["field"]), (422, "lumens"))
+        self.assertEqual(self.call("post", "/parts", kind="boat", facts={}).status_code, 422)
+        self.assertEqual(Part.objects.count(), before)
+
+    def test_a_fact_is_changed_for_oneself_and_taken_back(self) -> None:
+        changed = self.call("patch", "/parts/projector", facts={"lumens": "1000"}).json()
+        self.assertTrue(changed["part"]["changed"])
+        verdicts = {v["id"]: v["state"] for v in self.client.get(self.url()).json()["report"]["verdicts"]}
+        self.assertEqual(verdicts["picture.luminance"], "tight", "checks read the changed fact")
+        self.assertEqual([p["name"] for p in self.read("/parts?own=true")["parts"]], ["Lamp"])
+        restored = self.call("post", "/parts/projector/restore").json()
+        self.assertFalse(restored["part"]["changed"])
+        self.assertEqual(self.sheet("projector").lumens, 4000)
+
+    def test_typing_the_old_value_again_takes_the_change_back(self) -> None:
+        self.call("patch", "/parts/projector", facts={"lumens": "1000"})
+        self.assertFalse(self.call("patch", "/parts/projector", facts={"lumens": "4000"}).json()["part"]["changed"])
+
+    def test_a_source_and_what_another_says(self) -> None:
+        cited = self.call(
+            "put",
+            "/parts/projector/sources/lumens",
+            source="its sheet",
+            seen="2024-01-05",
+            other=3600,
+            other_source="a test",
+        )
+        fact = next(fact for fact in cited.json()["facts"] if fact["field"] == "lumens")
+        self.assertEqual((fact["source"], fact["other"], len(fact["doubts"])), ("its sheet", "3600.0", 2))
+        verdicts = self.client.get(self.url()).json()["report"]["verdicts"]
+        luminance = next(verdict for verdict in verdicts if verdict["id"] == "picture.luminance")
+        self.assertIn("its sheet says 4,000 lm, a test says 3,600 lm", luminance["doubts"][0])
+        self.assertEqual(self.call("put", "/parts/projector/sources/colour", source="x").status_code, 422)
+
+    def test_a_part_in_a_build_or_its_history_stays(self) -> None:
+        refused = self.client.delete("/api/catalogue/parts/mat")
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("Test", refused.json()["message"])
+        self.call("post", "/parts", kind="tool", facts={"maker": "N", "name": "Saw"})
+        self.assertEqual(self.client.delete("/api/catalogue/parts/n-saw").status_code, 204)
+        self.assertEqual(self.client.get("/api/catalogue/parts/n-saw").status_code, 404)
+
+
+class PackTests(CatalogueTestCase):
+    def preview(self, text: str) -> dict[str, str]:
+        reply = self.client.post("/api/catalogue/pack/preview", {"file": upload(text)}).json()
+        return {row["part"]: row["standing"] for row in reply["rows"]}
+
+    def take(self, text: str, **choices: str) -> Any:
+        return self.client.post("/api/catalogue/pack", {"file": upload(text), "choices": json.dumps(choices)})
+
+    def test_new_changed_and_in_conflict_are_shown_before_anything_is_stored(self) -> None:
+        self.call("patch", "/parts/projector", facts={"lumens": "1000"})
+        text = pack(
+            worlds.mat(thickness_m=0.05), worlds.projector(lumens=5000), worlds.screen(), worlds.tiles(id="new")
+        )
+        before = dict(Part.objects.values_list("name_id", "document"))
+        self.assertEqual(
+            self.preview(text), {"mat": "changed", "projector": "conflict", "screen": "same", "new": "new"}
+        )
+        self.assertEqual(dict(Part.objects.values_list("name_id", "document")), before)
+        self.assertEqual(self.take(text).json(), {"take": 2, "keep": 2, "both": 0})
+        self.assertEqual((self.sheet("mat").thickness_m, self.sheet("projector").lumens), (0.05, 1000))
+
+    def test_choices_are_followed(self) -> None:
+        text = pack(worlds.mat(thickness_m=0.05), worlds.projector(lumens=5000), worlds.tiles(id="new"))
+        self.take(text, mat="keep", projector="both", new="keep")
+        self.assertEqual(self.sheet("mat").thickness_m, 0.04)
+        self.assertEqual((self.sheet("projector").lumens, self.sheet("projector-2").lumens), (4000, 5000))
+        self.assertFalse(Part.objects.filter(name_id="new").exists())
+
+    def test_a_choice_that_there_is_not_stores_nothing(self) -> None:
+        refused = self.take(pack(worlds.tiles(id="new"), worlds.mat(id="other")), new="perhaps")
+        self.assertEqual((refused.status_code, refused.json()["errors"][0]["field"]), (422, "choices.new"))
+        self.assertFalse(Part.objects.filter(name_id__in=("new", "other")).exists())
+        broken = self.client.post("/api/catalogue/pack", {"file": upload(pack()), "choices": "[1"})
+        self.assertEqual(broken.status_code, 422)
+
+    def test_ones_own_are_written_out_and_read_elsewhere(self) -> None:
+        self.call("post", "/parts", kind="tool", facts={"maker": "N", "name": "Saw"})
+        self.call("patch", "/parts/projector", facts={"lumens": "1000"})
+        written = self.client.get("/api/catalogue/pack").content
+        self.assertEqual({part.id for part in read_parts_pack(written).parts}, {"n-saw", "projector"})
+        other = person("bo")
+        take_pack(other.pk, written, {})
+        self.assertEqual(set(Part.objects.visible_to(other.pk).sheets()), {"n-saw", "projector"})
+
+
+class PriceListTests(CatalogueTestCase):
+    CSV = "part;price\nmat;444\nghost;1\nscreen;dear\n"
+
+    def test_rows_are_told_then_taken(self) -> None:
+        form = {"file": upload(self.CSV, "list.csv"), "mapping": "{}", "currency": "EUR"}
+        preview = self.client.post("/api/catalogue/list/preview", form).json()
+        self.assertEqual([row["problem"] == "" for row in preview["rows"]], [True, False, False])
+        self.assertEqual(preview["mapping"], {"id": 0, "price": 1})
+        taken = self.client.post("/api/catalogue/list", {**form, "file": upload(self.CSV)}).json()
+        self.assertEqual(taken, {"prices": 1, "added": 0})
+        self.assertEqual(self.sheet("mat").price.minor, 44_400)
+
+    def test_a_mapping_that_does_not_fit_is_refused(self) -> None:
+        for mapping in ('{"price": 7}', '{"colour": 0}', "nonsense"):
+            refused = self.client.post("/api/catalogue/list/preview", {"file": upload(self.CSV), "mapping": mapping})
+            self.assertEqual(refused.status_code, 422, mapping)
+
+
+class ReportTests(CatalogueTestCase):
+    def test_a_report_is_read_hung_and_judged(self) -> None:
+        self.call("patch", "/parts/computer", facts={"graphics_name": "Shardel Prism 6"})
+        text = "Operating System: Wicket OS 11\nMemory: 8192MB RAM\nCard name: Shardel Prism 6\nFree Space: 90 GB\n"
+        read = self.client.post("/api/catalogue/machine-report", {"file": upload(text, "report.txt")}).json()
+        self.assertEqual(read["facts"]["graphics_grade"], "6")
+        self.assertIn("processor_grade", [fact["field"] for fact in read["asked"]])
+        asked = {
+            "maker": "Owned",
+            "name": "Old one",
+            "processor_grade": "5",
+            "output_lines": "1080",
+            "graphics_memory_gb": "8",
+        }
+        made = self.call("post", "/parts", kind="computer", facts={**read["facts"], **asked}).json()
+        reply = self.send("put", "/chain/machine", part=made["part"]["part"]).json()
+        spec = next(v for v in reply["report"]["verdicts"] if v["id"] == "machine.spec")
+        self.assertEqual((spec["state"], spec["headline"]), ("blocked", "Weakest line: memory, 8 GB of 16 GB"))
+        self.assertEqual(spec["changes"], ["Upgrade the memory to 16 GB."])
+
+
+class NothingHalfStoredTests(HypothesisTestCase):
+    @settings(max_examples=40, deadline=None)
+    @given(st.data())
+    def test_a_fuzzed_pack_is_taken_whole_or_not_at_all(self, data: st.DataObject) -> None:
+        owner = person(f"p{data.draw(st.integers(0, 10**9))}")
+        document = json.loads(pack(worlds.mat(), worlds.projector(), worlds.screen()))
+        part = data.draw(st.sampled_from(document["parts"]))
+        part[data.draw(st.sampled_from(sorted(part)))] = data.draw(
+            st.none() | st.text(max_size=9) | st.integers() | st.booleans()
+        )
+        try:
+            take_pack(owner.pk, json.dumps(document).encode(), {})
+        except BadFile:
+            self.assertEqual(Part.objects.visible_to(owner.pk).count(), 0)
+        else:
+            self.assertEqual(Part.objects.visible_to(owner.pk).count(), 3)
+            written_pack(owner.pk, "Mine")
+
+    @settings(max_examples=40, deadline=None)
+    @given(
+        st.text(max_size=80),
+        st.dictionaries(st.sampled_from(["id", "price", "kind", "x"]), st.integers(-1, 4), max_size=3),
+    )
+    def test_a_fuzzed_list_changes_only_what_its_rows_say(self, text: str, mapping: dict[str, int]) -> None:
+        owner = person(f"q{abs(hash((text, str(mapping))))}")
+        adopt_parts(owner.pk, [worlds.mat()])
+        try:
+            prices, added = take_list(owner.pk, text.encode(), mapping, "EUR")
+        except (BadFile, FieldErrors):
+            prices, added = 0, 0
+        self.assertEqual(Part.objects.visible_to(owner.pk).count(), 1 + added)
+        self.assertLessEqual(prices, 1)
+
+
+class MigrationTests(CatalogueTestCase):
+    def test_stored_coverings_off_the_roll_become_turf(self) -> None:
+        Part.objects.filter(name_id="tiles").update(
+            document=json.dumps({"kind": "floor_roll", "id": "tiles", "maker": "M", "name": "Roll"}), kind=""
+        )
+        import_module("jungle.catalogue.migrations.0002_kinds_and_origins").name_kinds(apps, None)
+        part = Part.objects.get(name_id="tiles")
+        self.assertEqual((part.kind, part.sheet.name, part.origin), ("turf", "Roll", Origin.PACK))

@@ -1,0 +1,228 @@
+"""Journeys through parts and catalogue: by keys alone, swapping a monitor, an owned computer, a pack with conflicts."""
+
+import json
+import re
+from pathlib import Path
+from tempfile import TemporaryDirectory
+
+from playwright.sync_api import expect
+
+from core.formats.parts_pack import PartsPack, write_parts_pack
+from core.model.build import Build as BuildDocument
+from core.model.build import Slot
+from core.model.parts import SHEET
+from jungle.catalogue.models import Part
+from jungle.plans.services.builds import start_build
+from tests.browser.base import BrowserTestCase
+from tests.browser.chromium import PHONE
+
+MOST_TABS = 250
+FOCUSED = "document.activeElement.getAttribute('aria-label') || document.activeElement.innerText || ''"
+
+
+class KeyboardTests(BrowserTestCase):
+    def press_on(self, name: str, key: str = "Enter") -> None:
+        """Walk by Tab to what is called `name` and press a key on it."""
+        wanted = re.compile(name, re.DOTALL)
+        for _ in range(MOST_TABS):
+            self.page.keyboard.press("Tab")
+            if wanted.search(self.page.evaluate(FOCUSED)):
+                self.page.keyboard.press(key)
+                return
+        self.fail(f"no way by keys to {name}")
+
+    def test_a_whole_chain_is_hung_from_nothing_by_keys_alone(self) -> None:
+        build = start_build(self.build.owner, BuildDocument(name="By keys"))
+        page = self.page
+        page.goto(f"{self.live_server_url}/builds/{build.pk}/brief")
+        expect(page.get_by_role("navigation", name="Steps")).to_be_visible()
+        page.keyboard.press("p")
+        chosen = {
+            "Floor": "Rubber tile 40",
+            "Mat": "Softfair",
+            "Launch monitor": "Bystand",
+            "Title": "Meadow Range",
+            "Machine": "Tower 5",
+            "Display": "Lantern Z",
+            "Screen or net": "Square 2.4",
+            "Enclosure": "Corner kit 2.8",
+        }
+        expect(page.get_by_role("button", name=re.compile("^.*Floor"))).to_be_visible()
+        for place, part in chosen.items():
+            self.press_on(f"^{place}\n.*Choose one")
+            expect(page.get_by_role("button", name=f"Hang {part}", exact=True)).to_be_visible()
+            self.press_on(f"^Hang {re.escape(part)}$")
+            self.saved()
+            expect(page.get_by_role("button", name=re.compile(f"{place}.*{re.escape(part)}")).first).to_be_visible()
+            page.evaluate("document.activeElement.blur()")
+            self.press_on(f"^{place}\n")
+        self.press_on("^Take the cheapest that serve$")
+        self.saved()
+        build.refresh_from_db()
+        self.assertEqual(len(build.plan.chain), len(Slot))
+        self.assertIn("video-cable", build.plan.small_items)
+
+
+class SwapTests(BrowserTestCase):
+    def test_another_monitor_and_all_that_follows(self) -> None:
+        page = self.open()
+        expect(page.get_by_role("button", name=re.compile("Lamp on the ball"))).to_be_visible()
+        page.get_by_role("button", name=re.compile("Launch monitor.*Twosight")).click()
+        page.get_by_role("button", name="Hang Bystand", exact=True).hover()
+        expect(page.get_by_text("Drawn with Bystand, which does not hang yet")).to_be_visible()
+        page.get_by_role("button", name="Hang Bystand", exact=True).click()
+        self.saved()
+        expect(page.get_by_text("which does not hang yet")).to_have_count(0)
+        expect(page.get_by_role("button", name=re.compile("Launch monitor.*Bystand"))).to_be_visible()
+        expect(page.get_by_role("button", name=re.compile("Lamp on the ball"))).to_have_count(0)
+        expect(page.get_by_role("button", name=re.compile("Case of the monitor"))).to_be_visible()
+        expect(page.get_by_text("Stands beside the ball without a case").first).to_be_visible()
+        page.get_by_role("button", name="Undo: Hung Bystand").click()
+        self.saved()
+        expect(page.get_by_role("button", name=re.compile("Launch monitor.*Twosight"))).to_be_visible()
+        expect(page.get_by_role("button", name=re.compile("Lamp on the ball"))).to_be_visible()
+
+    def test_filter_lock_and_why_not(self) -> None:
+        page = self.open()
+        page.get_by_role("button", name=re.compile("Screen or net")).click()
+        page.get_by_label("Words").fill("tri-layer")
+        expect(page.get_by_role("button", name=re.compile("^Hang "))).to_have_count(2)
+        page.get_by_role("button", name="Why not Tri-layer 3.0 × 2.3").click()
+        dialog = page.get_by_role("dialog", name="Why not Tri-layer 3.0 × 2.3")
+        expect(dialog.get_by_text("in place of Bay 2.8")).to_be_visible()
+        page.keyboard.press("Escape")
+        page.get_by_label("Locked: it stays while others change").check()
+        self.saved()
+        expect(page.get_by_role("button", name=re.compile("^Hang "))).to_have_count(0)
+        expect(page.get_by_role("button", name="Take it down")).to_have_count(0)
+
+    def test_small_items_are_chosen_struck_off_and_come_back(self) -> None:
+        page = self.open()
+        row = page.get_by_role("button", name=re.compile("^(?!Choose).*Surge strip"))
+        row.click()
+        expect(page.get_by_text("Here because: 4 devices are plugged in")).to_be_visible()
+        page.get_by_role("button", name="Choose Surge strip 6").click()
+        self.saved()
+        expect(row).to_contain_text("Surge strip 6, Thrumwell")
+        page.get_by_role("button", name="Strike it off").click()
+        self.saved()
+        expect(row).to_contain_text("struck off")
+        page.get_by_role("button", name="Open again").click()
+        self.saved()
+        expect(row).to_contain_text("Choose one")
+
+
+class CatalogueTests(BrowserTestCase):
+    def file(self, name: str, text: str) -> str:
+        folder = TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        path = Path(folder.name) / name
+        path.write_text(text)
+        return str(path)
+
+    def test_an_owned_computer_from_its_report(self) -> None:
+        page = self.open("catalogue")
+        page.get_by_role("button", name="Read a computer’s report").click()
+        lines = (
+            "Operating System: Wicket OS 11",
+            "Processor: Corvane 5 (12 CPUs)",
+            "Memory: 32768MB RAM",
+            "Card name: Shardel Basic 2",
+            "Dedicated Memory: 2048 MB",
+            "Free Space: 300 GB",
+        )
+        report = "\n".join(lines)
+        page.get_by_label("The report").set_input_files(self.file("report.txt", report))
+        expect(page.get_by_text("facts from it (diagnostic text)")).to_be_visible()
+        for label, text in (
+            ("name", "Old office machine"),
+            ("output lines", "1080"),
+            ("USB sockets", "4"),
+            ("power", "90 W"),
+            ("noise", "30"),
+        ):
+            page.get_by_label(label, exact=True).fill(text)
+        page.get_by_label("HDMI").check()
+        page.get_by_role("button", name="Hang it as your own machine").click()
+        self.saved()
+        expect(page.get_by_role("button", name="Hang it as your own machine")).to_have_count(0)
+        page.get_by_role("link", name="Parts").first.click()
+        expect(page.get_by_role("button", name=re.compile("Machine.*Old office machine.*owned"))).to_be_visible()
+        expect(page.get_by_text("Weakest line: graphics, class 2 of class 6").first).to_be_visible()
+
+    def test_a_pack_with_conflicts(self) -> None:
+        held = Part.objects.get(owner=self.build.owner, name_id="lumenhay-lantern-z").sheet
+        page = self.open("catalogue")
+        page.get_by_role("button", name="Lantern Z", exact=True).click()
+        page.get_by_role("button", name="Change facts for yourself").click()
+        page.get_by_label("brightness", exact=True).fill("3000")
+        page.get_by_label("brightness", exact=True).press("Tab")
+        page.get_by_role("button", name="Keep these facts").click()
+        expect(page.get_by_text("3,000 lm").first).to_be_visible()
+        page.keyboard.press("Escape")
+        new = SHEET.validate_python({"kind": "tool", "id": "nest-saw", "maker": "Nest", "name": "Saw"})
+        brighter = held.model_copy(update={"lumens": 4400.0})
+        pack = PartsPack(name="Spring", parts=(brighter, new))
+        page.get_by_role("button", name="Take in a parts pack").click()
+        page.get_by_label("A JSON file").set_input_files(self.file("pack.json", write_parts_pack(pack)))
+        expect(page.get_by_text("1 new, 0 changed, 1 in conflict")).to_be_visible()
+        expect(page.get_by_text("brightness: 3,000 lm here, 4,400 lm in the pack")).to_be_visible()
+        page.get_by_label("What to do with Lantern Z").select_option("both")
+        page.get_by_role("button", name="Take it in like this").click()
+        expect(page.get_by_role("button", name="Saw", exact=True)).to_be_visible()
+        expect(page.get_by_role("button", name="Lantern Z", exact=True)).to_have_count(2)
+
+    def test_a_broken_pack_says_where(self) -> None:
+        self.allowed = ("422",)
+        page = self.open("catalogue")
+        page.get_by_role("button", name="Take in a parts pack").click()
+        broken = {"name": "Broken", "parts": [{"kind": "tool", "id": "A B", "maker": "N", "name": "Saw"}]}
+        page.get_by_label("A JSON file").set_input_files(self.file("pack.json", json.dumps(broken)))
+        expect(page.get_by_role("alert")).to_contain_text("parts.0.id")
+
+    def test_a_price_list_row_by_row(self) -> None:
+        page = self.open("catalogue")
+        page.get_by_role("button", name="Take in a price list").click()
+        text = "article,cost now\nlumenhay-lantern-z,999\nghost,5\n"
+        page.get_by_label("A CSV file").set_input_files(self.file("list.csv", text))
+        expect(page.get_by_text("0 rows can be taken, 2 rows cannot.")).to_be_visible()
+        page.get_by_label("price", exact=True).select_option("1")
+        expect(page.get_by_text("1 row can be taken, 1 row cannot.")).to_be_visible()
+        expect(page.get_by_text("no part here has that id or name")).to_be_visible()
+        page.get_by_role("button", name="Take in what can be taken").click()
+        expect(page.get_by_text("€999.00").first).to_be_visible()
+
+    def test_an_extra_from_the_catalogue(self) -> None:
+        page = self.open("catalogue")
+        page.get_by_label("Words").fill("fan heater")
+        page.get_by_role("button", name="Add Fan heater").click()
+        self.saved()
+        page.keyboard.press("Escape")
+        page.get_by_role("link", name="Parts").first.click()
+        expect(page.get_by_text("Fan heater moves air, and the radar takes it for a club").first).to_be_visible()
+        page.get_by_role("button", name="Drop Fan heater").click()
+        self.saved()
+        expect(page.get_by_text("Fan heater moves air")).to_have_count(0)
+
+    def test_what_fits_and_works(self) -> None:
+        page = self.open("catalogue")
+        page.get_by_label("Kind").select_option("impact_screen")
+        expect(page.get_by_role("button", name="Tri-layer 4.0 × 2.5", exact=True)).to_be_visible()
+        page.get_by_label("works with what is hung").check()
+        expect(page.get_by_role("button", name="Tri-layer 4.0 × 2.5", exact=True)).to_have_count(0)
+        expect(page.get_by_role("button", name="Square 2.7", exact=True)).to_be_visible()
+
+
+class PhonePartsTests(BrowserTestCase):
+    viewport = PHONE
+
+    def test_parts_and_catalogue_fit_a_phone(self) -> None:
+        page = self.open()
+        page.get_by_role("button", name=re.compile("Display")).first.click()
+        expect(page.get_by_role("button", name="Hang SX 4500")).to_be_visible()
+        self.assert_fits(page)
+        page.get_by_role("button", name=re.compile("Gloves")).click()
+        expect(page.get_by_role("button", name="Choose Gloves, three")).to_be_visible()
+        self.assert_fits(page)
+        self.open("catalogue")
+        self.assert_fits(page)
