@@ -10,6 +10,7 @@ from random import Random
 
 from playwright.sync_api import sync_playwright
 
+from bench.catalogue import facts_in, find_everything, grown, largest_place, sample_parts
 from bench.server import DEMO_NAME, ROOT, Client, demo
 from core.formats.build_file import read_build_file
 from core.geometry import hitting_region, keep_out, swing_disc
@@ -17,8 +18,10 @@ from core.geometry.boxes import Box
 from core.geometry.ceiling import ceiling_of
 from core.geometry.swing_clearance import clearances
 from core.model.brief import Handedness
+from core.model.build import Slot
 from core.model.clubs import Club
 from core.report import evaluate
+from core.report.alternatives import alternatives
 from scripts.gunicorn_conf import keep_what_is_loaded
 from tests.browser.chromium import DESK, EXECUTABLE, FLAGS
 
@@ -102,6 +105,31 @@ def bench_geometry() -> None:
         tell(f"{what}, median / p95", f"{statistics.median(times) * 1000:.1f} / {p95(times) * 1000:.1f} ms", aim)
 
 
+def bench_catalogue() -> None:
+    """Forty candidates for the largest place against a full build, and a catalogue of three thousand parts."""
+    file = read_build_file(BUILD.read_text())
+    sample = sample_parts()
+    slot = largest_place(sample)
+    forty = grown(sample, 40, slot)
+    times = [seconds(lambda: alternatives(file.build, forty, slot)) for _ in range(ROUNDS)]
+    tell(
+        f"40 alternatives for the {slot} against a full build in the core, median / p95",
+        f"{statistics.median(times) * 1000:.0f} / {p95(times) * 1000:.0f} ms",
+        "100 ms",
+    )
+    for place in Slot:
+        many = grown(sample, 40, place)
+        times = [seconds(lambda many=many, place=place: alternatives(file.build, many, place)) for _ in range(5)]  # type: ignore[misc]
+        tell(f"the same for the {place}, median", f"{statistics.median(times) * 1000:.0f} ms", "–")
+    large = grown(sample, 3000)
+    times = [seconds(lambda: find_everything(large)) for _ in range(ROUNDS)]
+    tell(
+        f"three finds in {len(large):,} parts with {facts_in(large):,} facts, median / p95",
+        f"{statistics.median(times) * 1000:.0f} / {p95(times) * 1000:.0f} ms",
+        "300 ms",
+    )
+
+
 def bench_http(client: Client, build_id: int) -> None:
     """Edits, drags and alternatives through the running server."""
     build = client.call("GET", f"/api/builds/{build_id}")
@@ -122,6 +150,16 @@ def bench_http(client: Client, build_id: int) -> None:
         (
             "alternatives of a place through HTTP",
             lambda _: client.call("GET", f"/api/builds/{build_id}/chain/display"),
+            "250 ms p95",
+        ),
+        (
+            "drawing with another part through HTTP",
+            lambda _: client.call("GET", f"/api/builds/{build_id}/chain/display/drawing/brightmere-square"),
+            "–",
+        ),
+        (
+            "finding in the sample catalogue through HTTP",
+            lambda _: client.call("GET", "/api/catalogue/parts?text=screen"),
             "–",
         ),
     ):
@@ -179,6 +217,7 @@ def main() -> None:
     print("| measured | figure | aim |\n|---|---|---|")
     bench_core()
     bench_geometry()
+    bench_catalogue()
     bench_script()
     with demo() as (port, first):
         client = Client(port)

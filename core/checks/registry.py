@@ -10,7 +10,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from functools import cached_property, wraps
 from types import UnionType
-from typing import Any, ParamSpec, TypeVar, Union, get_args, get_origin, get_type_hints
+from typing import Any, NamedTuple, ParamSpec, TypeVar, Union, get_args, get_origin, get_type_hints
 
 from core.checks.places import Place
 from core.checks.verdict import Verdict, unknown
@@ -145,10 +145,13 @@ class Registry:
                 raise BadCheck(f"{earlier.gives.__name__} reads {gives.__name__}, which is derived after it")
         self._derivations[gives] = derivation
 
-    def derived(self, given: Readings, before: "Answers | None" = None) -> tuple[dict[type, object], frozenset[type]]:
+    def derived(
+        self, given: Readings, before: "Answers | None" = None, *, until: type | None = None
+    ) -> tuple[dict[type, object], frozenset[type]]:
         """`given` and everything that can be derived from it, and the types whose reading is not what it was `before`.
 
         A derivation that reads nothing that has changed is not run again; what comes out equal has not changed.
+        With `until`, nothing is derived after that.
         """
         readings: dict[type, object] = dict(given)
         known = before.readings if before else {}
@@ -166,6 +169,8 @@ class Registry:
                 changed.add(kind)
             if value is not None:
                 readings[kind] = value
+            if kind is until:
+                break
         return readings, frozenset(changed)
 
     def answers(
@@ -174,11 +179,15 @@ class Registry:
         players: tuple[Player, ...],
         before: "Answers | None" = None,
         only: frozenset[str] | None = None,
+        settle: "Settle | None" = None,
     ) -> "Answers":
         """Every verdict that `given` allows. With answers from `before`, only what has changed is asked again.
 
-        With `only`, nothing but the checks of these ids is answered.
+        With `only`, nothing but the checks of these ids is answered. With `settle`, what is given may first be
+        replaced, seeing what has been derived from it by then.
         """
+        if settle is not None:
+            given = settle.by(self.derived(given, before, until=settle.upon)[0]) or given
         readings, changed = self.derived(given, before)
         if before and before.players != players:
             changed |= {Player}
@@ -196,6 +205,13 @@ class Registry:
 
     def _asked_again(self, changed: frozenset[type]) -> list[Check]:
         return [check for check in self._ordered if not changed.isdisjoint(check.read_types)]
+
+
+class Settle(NamedTuple):
+    """Replaces what is given once `upon` is derived; `by` answers `None` where it may stay."""
+
+    upon: type
+    by: Callable[[Readings], Readings | None]
 
 
 @dataclass(frozen=True)
@@ -240,19 +256,19 @@ def answer(check: Check, readings: Readings) -> Verdict | None:
 
 def _arguments(reads: tuple[Read, ...], readings: Readings, *, lenient: bool = False) -> list[Any] | None:
     """The readings in the order of the parameters; raises the `MissingFact` that stands in for one of them."""
-    arguments = [readings.get(read.type) for read in reads]
-    if lenient:
-        arguments = [
-            None if read.optional and isinstance(value, MissingFact) else value
-            for read, value in zip(reads, arguments, strict=True)
-        ]
-    missing = None
-    for read, value in zip(reads, arguments, strict=True):
+    arguments: list[Any] = []
+    missing: MissingFact | None = None
+    for read in reads:
+        value = readings.get(read.type)
         if value is None:
             if not read.optional:
                 return None
         elif isinstance(value, MissingFact):
-            missing = missing or value
+            if lenient and read.optional:
+                value = None
+            else:
+                missing = missing or value
+        arguments.append(value)
     if missing is not None:
         raise missing
     return arguments

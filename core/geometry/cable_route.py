@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from functools import cached_property
 from itertools import pairwise
 
 Point3 = tuple[float, float, float]
@@ -18,7 +19,7 @@ class CableRoute:
 
     points: tuple[Point3, ...]
 
-    @property
+    @cached_property
     def path_m(self) -> float:
         """Length of the way itself, in metres."""
         return sum(sum(abs(a - b) for a, b in zip(start, end, strict=True)) for start, end in pairwise(self.points))

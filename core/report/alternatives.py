@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from functools import cache
 
 from core.checks.register import REGISTRY
-from core.checks.registry import Answers
+from core.checks.registry import Answers, Readings
 from core.checks.space import PlayingLayout, StowedLayout
 from core.checks.verdict import State, Verdict
 from core.geometry.ceiling import Ceiling
@@ -81,9 +81,15 @@ def _hung(
         return build, answers_of(build, parts, before=before)
     decided = HungPart(part=part.id, plan=_default_plan(build, parts, part))
     swapped = build.model_copy(update={"chain": {**build.chain, slot: decided}})
-    answers = answers_of(swapped, parts, before=before)
-    settled = without_unserving(swapped, answers)
-    return settled, answers if settled is swapped else answers_of(settled, parts, before=answers)
+    shown = swapped
+
+    def settle(readings: Readings) -> Build | None:
+        nonlocal shown
+        shown = without_unserving(swapped, readings)
+        return None if shown is swapped else shown
+
+    answers = answers_of(swapped, parts, before=before, settle=settle)
+    return shown, answers
 
 
 def _default_plan(build: Build, parts: Mapping[str, Part], part: Part) -> str | None:

@@ -1,6 +1,6 @@
 """evaluate(build, parts): every verdict on a build, its drawing, its money, its open questions."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Callable, Iterator, Mapping
 from datetime import date
 from itertools import pairwise
 
@@ -10,7 +10,7 @@ from core.checks.household import Today
 from core.checks.places import Step
 from core.checks.readings import given_readings
 from core.checks.register import REGISTRY
-from core.checks.registry import Answers, Registry
+from core.checks.registry import Answers, Readings, Registry, Settle
 from core.checks.small_items import SmallItems
 from core.checks.space import PlayingLayout, StowedLayout
 from core.checks.verdict import State, Verdict, unknown
@@ -86,15 +86,27 @@ def answers_of(
     today: date | None = None,
     before: Answers | None = None,
     only: frozenset[str] | None = None,
+    settle: Callable[[Readings], Build | None] | None = None,
 ) -> Answers:
     """Readings and verdicts alone. With the answers of a build that differs little, only what changed is asked again.
 
-    With `only`, nothing but the checks of these ids is answered. Raises `UnknownPart` as `evaluate` does.
+    With `only`, nothing but the checks of these ids is answered. `settle` sees the small items that follow from the
+    build, and may answer with another build to be judged in its place. Raises `UnknownPart` as `evaluate` does.
     """
-    given = given_readings(build, parts)
-    if today is not None:
-        given[Today] = Today(today)
-    return registry.answers(given, build.brief.players, before, only)
+
+    def given(shown: Build) -> dict[type, object]:
+        readings = given_readings(shown, parts)
+        if today is not None:
+            readings[Today] = Today(today)
+        return readings
+
+    def settled(readings: Readings) -> Readings | None:
+        other = settle(readings) if settle else None
+        return None if other is None else given(other)
+
+    return registry.answers(
+        given(build), build.brief.players, before, only, Settle(SmallItems, settled) if settle else None
+    )
 
 
 def known_costs(answers: Answers) -> Costs:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from core.checks.readings import given_readings
 from core.checks.register import REGISTRY
-from core.checks.registry import Answers
+from core.checks.registry import Readings
 from core.checks.small_items import SmallItem, SmallItems
 from core.checks.small_items.item import Objection, objections
 from core.checks.verdict import State
@@ -84,12 +84,13 @@ def with_cheapest(build: Build, parts: Mapping[str, Part]) -> Build:
     return build.model_copy(update={"small_items": {**build.small_items, **chosen}})
 
 
-def without_unserving(build: Build, answers: Answers) -> Build:
+def without_unserving(build: Build, readings: Readings) -> Build:
     """`build` with every bought or owned small item open again whose part does not serve any more."""
-    small, kit = answers.reading(SmallItems), answers.reading(Kit)
-    if not build.small_items or small is None or kit is None:
+    small, kit = readings.get(SmallItems), readings.get(Kit)
+    if not build.small_items or not isinstance(small, SmallItems) or not isinstance(kit, Kit):
         return build
-    astray = {status.item.item.id for status in small_statuses(small, kit) if status.state is State.BLOCKED}
+    decided = [item for item in small.items if item.item.id in build.small_items]
+    astray = {item.item.id for item in decided if _status(item, kit).state is State.BLOCKED}
     if not astray:
         return build
     kept = {id: decision for id, decision in build.small_items.items() if id not in astray}
