@@ -29,6 +29,33 @@ def ask_why(page: Page) -> None:
     page.get_by_role("heading", name="The rule").wait_for()
 
 
+def look_before_picking(page: Page) -> None:
+    """A projector that is only looked at, drawn in its place."""
+    page.get_by_role("button", name=re.compile("Display")).first.click()
+    page.get_by_role("button", name="Hang SX 4500").hover()
+    page.get_by_text("which does not hang yet").wait_for()
+
+
+def see_small_items(page: Page) -> None:
+    """Small items, one of them open."""
+    page.get_by_role("button", name=re.compile("Padding of the frame")).click()
+    page.get_by_role("button", name="Choose Pipe foam").wait_for()
+    page.get_by_role("heading", name="Small items").scroll_into_view_if_needed()
+
+
+def ask_why_not(page: Page) -> None:
+    """Why a monitor does not work, and what would admit it."""
+    open_monitors(page)
+    page.get_by_role("button", name="Why not Plover").click()
+    page.get_by_text("These do together").wait_for()
+
+
+def open_a_sheet(page: Page) -> None:
+    """A sheet with disputed facts."""
+    page.get_by_role("button", name="Lantern Z", exact=True).click()
+    page.get_by_role("dialog").wait_for()
+
+
 def open_money(page: Page) -> None:
     """Money, line by line."""
     page.keyboard.press("m")
@@ -71,8 +98,12 @@ PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = 
     ("rooms-side-by-side", "/builds/{id}/rooms", DESK, see_the_table),
     ("measure-phone", "/builds/{id}/room/measure", PHONE, measure_the_beam),
     ("parts", "/builds/{id}/parts", DESK, stay),
-    ("parts-alternatives", "/builds/{id}/parts", DESK, open_monitors),
+    ("parts-alternatives", "/builds/{id}/parts", DESK, look_before_picking),
     ("parts-phone", "/builds/{id}/parts", PHONE, stay),
+    ("parts-small-items", "/builds/{id}/parts", DESK, see_small_items),
+    ("why-not", "/builds/{id}/parts", DESK, ask_why_not),
+    ("catalogue", "/builds/{id}/catalogue", DESK, stay),
+    ("catalogue-sheet", "/builds/{id}/catalogue", DESK, open_a_sheet),
     ("why", "/builds/{id}/parts", DESK, ask_why),
     ("money", "/builds/{id}/parts", DESK, open_money),
 )

@@ -215,7 +215,7 @@ class ReportTests(CatalogueTestCase):
 
 
 class NothingHalfStoredTests(HypothesisTestCase):
-    @settings(max_examples=40, deadline=None)
+    @settings(max_examples=40)
     @given(st.data())
     def test_a_fuzzed_pack_is_taken_whole_or_not_at_all(self, data: st.DataObject) -> None:
         owner = person(f"p{data.draw(st.integers(0, 10**9))}")
@@ -232,7 +232,7 @@ class NothingHalfStoredTests(HypothesisTestCase):
             self.assertEqual(Part.objects.visible_to(owner.pk).count(), 3)
             written_pack(owner.pk, "Mine")
 
-    @settings(max_examples=40, deadline=None)
+    @settings(max_examples=40)
     @given(
         st.text(max_size=80),
         st.dictionaries(st.sampled_from(["id", "price", "kind", "x"]), st.integers(-1, 4), max_size=3),

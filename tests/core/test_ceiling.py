@@ -102,7 +102,7 @@ class CeilingTests(TestCase):
         shed = room(width_m=4.0, ceiling_m=2.4, ridge_m=3.4, ceiling_shape="ridge_along")
         self.assertAlmostEqual(ceiling_of(shed).lowest_over_m((1.0, 3.5), (0.0, 2.0)), 2.65)
 
-    @settings(max_examples=60, deadline=None)
+    @settings(max_examples=60)
     @given(sheds(), st.floats(0.2, 0.8), st.floats(0.2, 0.8), st.booleans(), st.sampled_from(list(Club)))
     def test_clearance_within_two_millimetres_of_brute_force(
         self, shed: Room, across: float, along: float, left: bool, club: Club
@@ -119,7 +119,7 @@ class CeilingTests(TestCase):
         found, _ = ceiling_of(shed).clearance_m(disc, ball)
         self.assertAlmostEqual(found, nearest_by_brute_force(shed, dense), delta=0.002)
 
-    @settings(max_examples=40, deadline=None)
+    @settings(max_examples=40)
     @given(sheds(), st.floats(0.3, 0.7))
     def test_mirror_image(self, shed: Room, across: float) -> None:
         mirror = {"high_left": "high_right", "high_right": "high_left"}

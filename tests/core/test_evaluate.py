@@ -124,13 +124,13 @@ class ReportTests(TestCase):
 
 
 class PropertyTests(TestCase):
-    @settings(max_examples=60, deadline=None)
+    @settings(max_examples=60)
     @given(builds())
     def test_a_mirrored_room_with_mirrored_players_has_the_same_verdicts(self, build: Build) -> None:
         # A monitor that serves right-handers alone is not symmetric by itself; the radar here serves both.
         self.assertEqual(states(build), states(mirrored(build)))
 
-    @settings(max_examples=60, deadline=None)
+    @settings(max_examples=60)
     @given(builds(), st.integers(1, 150))
     def test_a_higher_ceiling_makes_no_verdict_worse(self, build: Build, more_cm: int) -> None:
         # The lens is placed: a proposed one would move up with the ceiling, into another spot.
@@ -142,7 +142,7 @@ class PropertyTests(TestCase):
         worse = [key for key, state in after.items() if state.rank > before[key].rank]
         self.assertEqual(worse, [])
 
-    @settings(max_examples=40, deadline=None)
+    @settings(max_examples=40)
     @given(builds(), st.integers(1, 200))
     def test_a_longer_room_makes_nothing_worse_but_the_floor(self, build: Build, more_cm: int) -> None:
         build = with_lens_placed(build)
@@ -153,7 +153,7 @@ class PropertyTests(TestCase):
         worse = [key for key, state in after.items() if state.rank > before[key].rank and not _of_the_floor(key)]
         self.assertEqual(worse, [])
 
-    @settings(max_examples=25, deadline=None)
+    @settings(max_examples=25)
     @given(builds())
     def test_metric_and_imperial_readers_get_the_same_answers(self, build: Build) -> None:
         report = evaluate(build, worlds.full_parts())
@@ -163,7 +163,7 @@ class PropertyTests(TestCase):
             for first, second in ((one.measured, other.measured), (one.margin, other.margin)):
                 self.assertEqual(first and first.value, second and second.value)
 
-    @settings(max_examples=40, deadline=None)
+    @settings(max_examples=40)
     @given(builds())
     def test_state_and_margin_agree(self, build: Build) -> None:
         """Nothing is clear with a negative margin, nothing blocked with a margin to spare."""

@@ -97,7 +97,7 @@ class BuildFileTests(TestCase):
         with self.assertRaises(BadFile):
             read_build_file(text)
 
-    @settings(max_examples=80, deadline=None)
+    @settings(max_examples=80)
     @given(json_values)
     def test_any_json_is_read_or_refused(self, value: object) -> None:
         try:
@@ -105,7 +105,7 @@ class BuildFileTests(TestCase):
         except BadFile as bad:
             self.assertTrue(bad.errors)
 
-    @settings(max_examples=80, deadline=None)
+    @settings(max_examples=80)
     @given(st.data())
     def test_a_damaged_file_is_read_or_refused(self, data: st.DataObject) -> None:
         changed = document()

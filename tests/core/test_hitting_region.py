@@ -89,17 +89,17 @@ class RegionTests(TestCase):
                 if abs(inside) > AWAY_M:
                     self.assertEqual(all_clear(where, at, players), inside > 0, f"{at} in {where}")
 
-    @settings(max_examples=40, deadline=None)
+    @settings(max_examples=40)
     @given(rooms(), st.booleans())
     def test_inside_is_clear_and_outside_is_not(self, where: Room, both: bool) -> None:
         self.assert_agrees(where, player(), *([left_hander(height_m=1.66)] if both else []))
 
-    @settings(max_examples=25, deadline=None)
+    @settings(max_examples=25)
     @given(rooms(most_things=4))
     def test_things_in_the_way_are_cut_out_of_it(self, where: Room) -> None:
         self.assert_agrees(where, player(height_m=1.7))
 
-    @settings(max_examples=60, deadline=None)
+    @settings(max_examples=60)
     @given(rooms(most_things=4))
     def test_the_best_spot_is_clear(self, where: Room) -> None:
         spot = spots(where, player())[0]

@@ -39,7 +39,7 @@ def told(answers: Answers) -> list[tuple[object, ...]]:
 
 
 class IncrementalTests(TestCase):
-    @settings(max_examples=60, deadline=None)
+    @settings(max_examples=60)
     @given(st.sampled_from(CHANGES), st.sampled_from(CHANGES))
     def test_from_any_build_to_any_other(self, one: dict[str, Any], other: dict[str, Any]) -> None:
         before_build, before_parts = world(one)

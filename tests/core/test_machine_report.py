@@ -127,13 +127,13 @@ class ReadingTests(TestCase):
         sheet = sheet_from("computer", "own", {"maker": "Owned", **facts}, None, UnitSystem.METRIC, "EUR")
         self.assertEqual((sheet.memory_gb, sheet.graphics_grade, sheet.output_lines), (16, 6, 2160))  # type: ignore[attr-defined]
 
-    @settings(max_examples=200, deadline=None)
+    @settings(max_examples=200)
     @given(st.binary(max_size=300) | st.text(max_size=200).map(str.encode))
     def test_any_bytes(self, data: bytes) -> None:
         reading = read_machine_report(data, KNOWN)
         self.assertEqual({field for field, _ in reading.asked} | set(reading.facts), set(ASKED))
 
-    @settings(max_examples=150, deadline=None)
+    @settings(max_examples=150)
     @given(st.data())
     def test_reports_with_anything_anywhere(self, data: st.DataObject) -> None:
         tree = json.loads(json.dumps(LSHW))

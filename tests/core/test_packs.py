@@ -50,7 +50,7 @@ class CompareTests(TestCase):
 
 
 class PackFuzzTests(TestCase):
-    @settings(max_examples=150, deadline=None)
+    @settings(max_examples=150)
     @given(st.data())
     def test_a_pack_with_anything_anywhere_is_read_or_refused_by_place(self, data: st.DataObject) -> None:
         pack = json.loads(data.draw(st.sampled_from(PACKS)).read_text())
@@ -66,7 +66,7 @@ class PackFuzzTests(TestCase):
             self.assertEqual(read_parts_pack(write_parts_pack(read)), read, "round trip without loss")
             compare(read.parts, HELD, frozenset())
 
-    @settings(max_examples=100, deadline=None)
+    @settings(max_examples=100)
     @given(st.binary(max_size=200) | JSON.map(lambda value: json.dumps(value).encode()))
     def test_what_is_no_pack_is_refused(self, text: bytes) -> None:
         with self.assertRaises(BadFile):
@@ -116,7 +116,7 @@ class PriceListTests(TestCase):
             with self.assertRaises(BadFile):
                 read_table(text)
 
-    @settings(max_examples=150, deadline=None)
+    @settings(max_examples=150)
     @given(
         st.lists(st.lists(CELL, max_size=7), max_size=6),
         st.sampled_from(",;\t"),

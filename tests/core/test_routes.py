@@ -33,7 +33,7 @@ def fewest(pieces: list[float], stock_m: float) -> int:
 
 
 class CuttingTests(TestCase):
-    @settings(max_examples=60, deadline=None)
+    @settings(max_examples=60)
     @given(CUTS)
     def test_no_piece_is_lost_and_few_sticks_too_many(self, pieces: list[float]) -> None:
         plan = cut_plan(pieces, 2.0)

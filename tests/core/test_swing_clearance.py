@@ -125,7 +125,7 @@ class WorkedValueTests(TestCase):
 
 
 class PropertyTests(TestCase):
-    @settings(max_examples=100, deadline=None)
+    @settings(max_examples=100)
     @given(swingers(), clubs, boxes())
     def test_within_two_millimetres_of_a_dense_sampler(self, who: Player, club: Club, box: Box) -> None:
         self.assertAlmostEqual(clearance_m(who, club, BALL, box), sampled_m(who, club, BALL, box), delta=AGREED_M)
@@ -139,7 +139,6 @@ class PropertyTests(TestCase):
         left = clearance_m(left_hander(height_m=height_m), club, (-2.3, 3.5, 0.0), mirrored)
         self.assertAlmostEqual(right, left, places=9)
 
-    @settings(deadline=None)
     @given(swingers(), boxes(), st.floats(0.0, 1.0), st.sampled_from(["ceiling", "wall", "floor"]))
     def test_moving_an_obstruction_away_never_makes_it_worse(
         self, who: Player, box: Box, by_m: float, fixed_to: str
@@ -162,7 +161,7 @@ class PropertyTests(TestCase):
 
 
 class TurningTests(TestCase):
-    @settings(max_examples=60, deadline=None)
+    @settings(max_examples=60)
     @given(swingers(), boxes(), st.integers(1, 3))
     def test_turning_the_room_with_its_contents_changes_nothing(self, who: Player, box: Box, turns: int) -> None:
         """A swing at a target line turned in the room as it is, against the core's in the room told from there."""
