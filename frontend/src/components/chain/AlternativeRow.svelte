@@ -45,6 +45,16 @@
           {reason.headline}
         </p>
       {/each}
+      {#if candidate.links.length > 0}
+        <p class="flex flex-wrap gap-x-2 text-[13px] text-faint">
+          Links:
+          {#each candidate.links as link (link.id + link.subject)}
+            <span class="inline-flex items-center gap-1"
+              ><Mark state={link.state} size={10} />{link.title.toLowerCase()}</span
+            >
+          {/each}
+        </p>
+      {/if}
       {#if candidate.better.length > 0}
         <p class="text-[13px]">
           <span class="text-clear">Improves:</span>
