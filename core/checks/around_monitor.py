@@ -13,6 +13,7 @@ from core.model.kit import Kit
 from core.model.parts import (
     Balls,
     BehindTheBall,
+    ControlPad,
     Disturbance,
     Heater,
     Lamp,
@@ -21,6 +22,7 @@ from core.model.parts import (
     Machine,
     MonitorCase,
     SideCamera,
+    Speaker,
     Ventilation,
 )
 from core.model.room import Layout, Light, Room
@@ -74,6 +76,8 @@ def interference(brief: Brief, monitor: LaunchMonitor, room: Room, kit: Kit) -> 
             found.append((Disturbance.FAN, heater.name))
         found.append((Disturbance.HEATER, heater.name))
     found += [(Disturbance.FAN, fan.name) for fan in kit.all(Ventilation)]
+    found += [(Disturbance.RADIO, speaker.name) for speaker in kit.all(Speaker) if speaker.wireless]
+    found += [(Disturbance.RADIO, pad.name) for pad in kit.all(ControlPad) if pad.link and pad.link.through_air]
     if len(brief.players) >= CROWD or brief.visitors:
         found.append((Disturbance.PEOPLE, "spectators"))
     if room.light is Light.OPEN_DOOR:
@@ -99,7 +103,7 @@ def interference(brief: Brief, monitor: LaunchMonitor, room: Room, kit: Kit) -> 
         ),
         cures=(
             say("A radiant or oil heater moves no air; heat before play, and switch fans off."),
-            say("Keep spectators out of the monitor's view, and daylight off the ball."),
+            say("Keep spectators out of the monitor's view, daylight off the ball, and other radios on a cable."),
         ),
     )
 

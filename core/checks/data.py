@@ -71,13 +71,13 @@ def told_data(monitor: LaunchMonitor, plan: MonitorPlan | None, kit: Kit) -> Tol
 def data(monitor: LaunchMonitor, wanted: WantedData, told: ToldData, plan: MonitorPlan | None) -> Verdict:
     """The monitor tells what the purposes need, and what they would like besides.
 
-    What is needed and cannot be had from it with any plan blocks; what a plan would unlock, what is only
-    estimated, and what is wished and missing is tight. The least plan that unlocks it is named.
+    What is needed and cannot be had from it with any plan or package blocks; what one would unlock, what is only
+    estimated, and what is wished and missing is tight. The least plan or package that unlocks it is named.
     """
     everything = (*wanted.needed, *wanted.wished)
     missing = [field for field in everything if field not in told.measured and field not in told.estimated]
     estimated = [field for field in everything if field in told.estimated and field not in told.measured]
-    obtainable = {field for other in monitor.plans for field in other.unlocks}
+    obtainable = {*monitor.by_package, *(field for other in monitor.plans for field in other.unlocks)}
     hopeless = [field for field in missing if field in wanted.needed and field not in obtainable]
     if hopeless:
         state, headline = (
@@ -121,9 +121,11 @@ def _cures(
     if better is not None and better != plan:
         unlocked = [field for field in missing or estimated if field in better.unlocks]
         return (say("Plan {plan} unlocks {data}.", plan=better.name, data=_words(unlocked)),)
-    return (
-        say("Choose a monitor that measures {data}, or weigh what needs it less.", data=_words(missing or estimated)),
-    )
+    wanting = missing or estimated
+    packaged = [field for field in wanting if field in monitor.by_package]
+    if packaged:
+        return (say("A package of {maker} unlocks {data}.", maker=monitor.maker, data=_words(packaged)),)
+    return (say("Choose a monitor that measures {data}, or weigh what needs it less.", data=_words(wanting)),)
 
 
 @check("monitor.putting", title="Reads putts", place=on(Slot.MONITOR))

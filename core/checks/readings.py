@@ -102,11 +102,10 @@ def picture(title: Title | None, screen: ImpactScreen, layout: Layout) -> Pictur
     """The largest picture of any shape the title draws, at the foot of the screen's clear area."""
     if title is None:
         return None
+    width_m, height_m = clear_area_m(screen)
     border_m = known(screen.border_m, screen, "border")
-    width_m = known(screen.width_m, screen, "width") - 2 * border_m
-    height_m = known(screen.height_m, screen, "height") - 2 * border_m
     shapes = known(title.shapes or None, title, "picture shapes")
-    fitted = {shape: fit_shape(_aspect(shape), width_m, height_m) for shape in shapes}
+    fitted = {shape: fit_shape(aspect_of(shape), width_m, height_m) for shape in shapes}
     shape = max(fitted, key=lambda shape: fitted[shape][0] * fitted[shape][1])
     fit_m = fitted[shape]
     fill = fit_m[0] * fit_m[1] / (width_m * height_m)
@@ -162,6 +161,14 @@ def monitor_spot(monitor: FloorStanding, layout: Layout, room: Room) -> MonitorS
     return MonitorSpot(max(near_m, min((near_m + far_m) / 2, behind_m)), proposed=True)
 
 
-def _aspect(shape: str) -> float:
+def clear_area_m(screen: ImpactScreen) -> tuple[float, float]:
+    """Width and height within the borders, in metres. Raises `MissingFact` where the maker does not say."""
+    border_m = known(screen.border_m, screen, "border")
+    width_m, height_m = known(screen.width_m, screen, "width"), known(screen.height_m, screen, "height")
+    return width_m - 2 * border_m, height_m - 2 * border_m
+
+
+def aspect_of(shape: str) -> float:
+    """Width over height."""
     width, height = shape.split(":")
     return int(width) / int(height)

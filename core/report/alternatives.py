@@ -60,6 +60,21 @@ def alternatives(build: Build, parts: Mapping[str, Part], slot: Slot) -> tuple[A
     return tuple(sorted(weighed, key=_order))
 
 
+def nearest_in_price(build: Build, parts: Mapping[str, Part], slot: Slot, most: int) -> dict[str, Part]:
+    """Of `parts` for `slot` the `most` whose list price is nearest to what hangs there now; the cheapest without it.
+
+    A catalogue of thousands has more candidates than anybody reads: the others are reached by asking for them.
+    """
+    here = parts.get(build.chain[slot].part) if slot in build.chain else None
+    price = here.price.minor if here is not None and here.price else 0
+
+    def distance(part: Part) -> tuple[bool, int, str]:
+        return part.price is None, abs(part.price.minor - price) if part.price else 0, part.id
+
+    candidates = sorted((part for part in parts.values() if slot_for(part) is slot), key=distance)
+    return {part.id: part for part in candidates[:most]}
+
+
 def _order(weighed: Alternative) -> tuple[int, int, int]:
     worst = [verdict for verdict in weighed.reasons if verdict.state is weighed.state]
     return weighed.state.rank, len(worst), weighed.up_front_change.minor

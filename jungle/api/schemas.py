@@ -467,6 +467,8 @@ class Alternatives(Schema):
     slot: Slot
     candidates: list[AlternativeJson]
     all: int
+    unweighed: int
+    """Parts that the filter lets through and that were left out, being further from today's price."""
     kinds: list[str]
     """Kinds of part that could hang here."""
 

@@ -6,9 +6,9 @@ from core.checks.register import REGISTRY
 from core.checks.verdict import State
 from core.model.build import HungPart, Slot
 from core.model.parts import MonitorLink, Part
-from core.quantities import Money
+from core.quantities import Money, UnitSystem
 from core.report import evaluate
-from core.report.alternatives import alternatives, hung
+from core.report.alternatives import alternatives, hung, nearest_in_price
 from tests.core import worlds
 
 
@@ -52,6 +52,29 @@ class AlternativeTests(TestCase):
                     before = evaluate(self.build, self.parts).costs
                     self.assertEqual(alternative.up_front_change, report.costs.up_front - before.up_front)
                     self.assertEqual(alternative.yearly_change, report.costs.yearly - before.yearly)
+
+
+class NearestTests(TestCase):
+    def test_the_nearest_in_price_to_what_hangs_are_weighed(self) -> None:
+        """1,000 hangs: 1,000, then 200 is 800 away and 2,000 is 1,000 away; a part without a price comes last."""
+        parts, build = with_candidates(), worlds.full_build()
+        for most, ids in ((2, ["computer", "weak"]), (9, ["computer", "weak", "strong", "unpriced"])):
+            self.assertEqual(list(nearest_in_price(build, parts, Slot.MACHINE, most)), ids)
+
+
+class DataTests(TestCase):
+    def test_the_least_plan_or_package_is_named(self) -> None:
+        build = worlds.full_build()
+        cures = {}
+        for name, radar in (
+            ("plan", worlds.radar()),
+            ("package", worlds.radar(plans=(), by_package=("club_path", "face_angle"))),
+        ):
+            bare = build.model_copy(update={"chain": {Slot.MONITOR: HungPart(part="radar")}})
+            verdicts = evaluate(bare, {"radar": radar}).verdicts
+            cures[name] = next(v for v in verdicts if v.id == "monitor.data").changes[0].text(UnitSystem.METRIC)
+        self.assertEqual(cures["plan"], "Plan Full unlocks club path, face angle.")
+        self.assertEqual(cures["package"], "A package of Maker unlocks club path, face angle.")
 
 
 class HangTests(TestCase):

@@ -87,6 +87,8 @@ class LaunchMonitor(Device):
     """Data that it measures itself, without any plan that is paid for."""
     derives: tuple[DataField, ...] = ()
     """Data that it estimates from others."""
+    by_package: tuple[DataField, ...] = ()
+    """Data that a package of its maker adds, bought besides any plan."""
     links: tuple[DataLink, ...] | None = None
     """Ways in which shots reach the machine."""
     marked_ball: Literal["no", "better", "needed"] | None = None

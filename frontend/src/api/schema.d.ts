@@ -3141,6 +3141,8 @@ export interface components {
             candidates: components["schemas"]["AlternativeJson"][];
             /** All */
             all: number;
+            /** Unweighed */
+            unweighed: number;
             /** Kinds */
             kinds: string[];
         };

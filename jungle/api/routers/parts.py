@@ -11,7 +11,7 @@ from core.model.build import Slot, slot_for
 from core.model.facts import MissingFact
 from core.model.parts import kind_of
 from core.report import evaluate
-from core.report.alternatives import alternatives, hung
+from core.report.alternatives import alternatives, hung, nearest_in_price
 from core.report.routes import routes_to
 from core.report.small_items import options_for
 from core.report.why_not import why_not
@@ -39,6 +39,8 @@ from jungle.plans.services.editing import NothingThere, On, find_build
 from jungle.plans.services.people import units_of
 
 router = Router(tags=["parts"])
+MOST_WEIGHED = 60
+"""Candidates weighed at once; the others are reached by words, kind or price."""
 NOT_THERE: dict[int, Any] = {404: Problems, 422: Problems}
 
 
@@ -49,8 +51,11 @@ def list_alternatives(request: SignedIn, build_id: int, slot: Slot, wanted: Anno
     plan = build.plan
     owned = Part.objects.visible_to(request.user.pk)
     here = owned.filter(slot=slot).sheets()
-    chosen = found_parts(here, wanted, plan.brief.currency)
-    sheets = {**owned.named(*plan.parts_named).sheets(), **chosen}
+    matching = found_parts(here, wanted, plan.brief.currency)
+    hung_now = owned.named(*plan.parts_named).sheets()
+    chosen = nearest_in_price(plan, {**hung_now, **matching}, slot, MOST_WEIGHED)
+    chosen = {id: sheet for id, sheet in chosen.items() if id in matching}
+    sheets = {**hung_now, **chosen}
     today = timezone.localdate()
     weighed = [found for found in alternatives(plan, sheets, slot) if found.part.id in chosen]
     usable = [found for found in weighed if not wanted.usable or found.state.value != "blocked"]
@@ -59,6 +64,7 @@ def list_alternatives(request: SignedIn, build_id: int, slot: Slot, wanted: Anno
         slot=slot,
         candidates=[alternative_json(found, units, today) for found in usable],
         all=len(here),
+        unweighed=len(matching) - len(chosen),
         kinds=sorted({kind_of(sheet) for sheet in here.values()}),
     )
     return send(reply)

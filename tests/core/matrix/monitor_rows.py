@@ -131,6 +131,12 @@ ROWS: dict[str, list[Case]] = {
             "an oil radiator is a heater that moves no air",
             beside=[extra("heater", "Oil", method="oil")],
         ),
+        tight(
+            "Box | none | not met",
+            "a wireless speaker is another radio",
+            radar__dislikes=("radio",),
+            beside=[extra("speaker", "Box", wireless=True)],
+        ),
         blocked(
             "Blower | none | not met",
             "a fan heater near a radar behind the ball",

@@ -10,6 +10,18 @@ SQUARE = "4:3 of 2.60 × 1.95 on a square of 2.60: 75 %"
 WIDE = worlds.screen(id="wide", width_m=2.7, height_m=1.5625)
 
 ROWS: dict[str, list[Case]] = {
+    "picture.joint": [
+        clear("75 % | 50 % | 25 %", "4:3 fills 75 % of the square and 75 % of 16:9; 16:9 only 56.25 % of the square"),
+        tight("56.2 % | 50 % | 6.2 %", "16:9 alone: 9 / 16 of the square, all of the panel", title__shapes=("16:9",)),
+        blocked(
+            "42.2 % | 50 % | −7.8 %",
+            "1:1 fills the square, and 27 / 64 of a panel of 2560 × 1080",
+            title__shapes=("1:1",),
+            projector__width_px=2560,
+            projector__height_px=1080,
+        ),
+        unknown("The picture shapes of Rounds", title__shapes=()),
+    ],
     "picture.shape": [
         clear("100 % | 50 % | 50 %", "a title that draws squares fills a square", title__shapes=("1:1",)),
         tight("75 % | 50 % | 25 %", SQUARE),

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { useBuild } from '../../lib/build.svelte'
   import { catalogue } from '../../lib/catalogue.svelte'
+  import { panels } from '../../lib/panels.svelte'
   import { KIND_WORDS } from '../../lib/kinds'
   import { counted, SLOT_WORDS } from '../../lib/words'
   import type { FoundPart, Slot } from '../../api/client'
@@ -48,6 +49,13 @@
         </div>
         <div class="text-right text-sm whitespace-nowrap">
           {part.price}
+          {#if part.slot && !here(part)}
+            <button
+              class="btn mt-0.5 btn-ghost text-primary btn-xs"
+              onclick={() => (panels.whyNot = { part: part.part, name: part.name })}
+              >Would it work<span class="sr-only">: {part.name}</span></button
+            >
+          {/if}
           {#if here(part)}
             <span class="block text-faint">hangs now</span>
           {:else}

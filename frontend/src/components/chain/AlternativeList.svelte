@@ -42,6 +42,11 @@
       filter = wanted
     }}
   />
+  {#if found.unweighed > 0}
+    <p class="text-xs text-faint">
+      {found.unweighed} more are further from the price of what hangs now: ask for words, kind or price.
+    </p>
+  {/if}
 {/if}
 {#if problem}
   <p role="alert" class="py-2 text-sm text-error">{problem}</p>

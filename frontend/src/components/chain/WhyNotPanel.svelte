@@ -19,7 +19,10 @@
   $effect(() => void load())
 </script>
 
-<Panel title="Why not {asked.name}" {close}>
+<Panel
+  title={found?.ruled_out_by.length === 0 ? `${asked.name} works here` : `Why not ${asked.name}`}
+  {close}
+>
   {#if problem}
     <p role="alert" class="text-error">{problem}</p>
     <button class="btn self-start btn-sm" onclick={() => void load()}>Try again</button>

@@ -1,0 +1,79 @@
+"""Title, projector and screen each have a shape: how well the three go together."""
+
+from dataclasses import dataclass
+
+from core.checks.figures import share, stated
+from core.checks.places import between
+from core.checks.readings import aspect_of, clear_area_m
+from core.checks.register import check
+from core.checks.verdict import Basis, State, Verdict, judge
+from core.geometry.picture import fit_shape, raster_around
+from core.model.build import Slot
+from core.model.facts import known
+from core.model.parts import ImpactScreen, Projector, Shape, Title
+from core.quantities import say
+
+LEAST = 0.5
+COMFORT = 0.75
+"""Three quarters of screen and panel are what 4:3 gives between a square screen and a wide panel (trade)."""
+
+
+@dataclass(frozen=True)
+class ShapeFill:
+    """What one shape fills, as shares of screen and panel."""
+
+    shape: Shape
+    screen: float
+    panel: float
+
+    @property
+    def poorer(self) -> float:
+        """The smaller of the two."""
+        return min(self.screen, self.panel)
+
+
+@check("picture.joint", title="Shapes of title, projector and screen", place=between(Slot.DISPLAY, Slot.SCREEN))
+def joint(title: Title, projector: Projector, screen: ImpactScreen) -> Verdict:
+    """For each shape that the title draws, what it fills of the screen and of the panel; the best of them decides.
+
+    The best is the one whose poorer fill is the largest: 16:9 on a square fills 56.25 % of it and all of a wide panel,
+    4:3 fills 75 % of both. Half is the least, three quarters comfortable (trade).
+    """
+    width_m, height_m = clear_area_m(screen)
+    across = known(projector.width_px, projector, "panel resolution")
+    down = known(projector.height_px, projector, "panel resolution")
+    fills = [
+        _fill(shape, width_m, height_m, across / down) for shape in known(title.shapes or None, title, "picture shapes")
+    ]
+    best = max(fills, key=lambda fill: (fill.poorer, fill.screen + fill.panel))
+    state = judge(best.poorer - LEAST, COMFORT - LEAST)
+    cure = (
+        say("A screen nearer to {shape}, or a title that draws the screen's shape.", shape=best.shape)
+        if best.screen <= best.panel
+        else say("A panel nearer to {shape}.", shape=best.shape)
+    )
+    return Verdict(
+        state,
+        say(
+            "{shape} fills {screen} of the screen and {panel} of the panel",
+            shape=best.shape,
+            screen=share(best.screen),
+            panel=share(best.panel),
+        ),
+        measured=share(best.poorer),
+        required=share(LEAST),
+        margin=share(best.poorer - LEAST),
+        basis=Basis.PHYSICS,
+        formula="for each shape the smaller of: picture / clear screen, picture / raster; the largest of these",
+        inputs=lambda: (
+            *(stated(f"{fill.shape} fills of screen", share(fill.screen)) for fill in fills),
+            *(stated(f"{fill.shape} fills of panel", share(fill.panel)) for fill in fills),
+        ),
+        changes=() if state is State.CLEAR else (cure,),
+    )
+
+
+def _fill(shape: Shape, width_m: float, height_m: float, panel_aspect: float) -> ShapeFill:
+    wide_m, high_m = fit_shape(aspect_of(shape), width_m, height_m)
+    raster = raster_around(wide_m, high_m, panel_aspect)
+    return ShapeFill(shape, wide_m * high_m / (width_m * height_m), raster.panel_fill)
