@@ -7,7 +7,7 @@ from typing import NamedTuple
 from core.checks.fact_reads import checks_reading, items_reading
 from core.checks.register import REGISTRY
 from core.model.parts import Part
-from core.model.parts.words import NOT_STATED, fact_text, fact_words, meaning
+from core.model.parts.words import NOT_STATED, fact_text, fact_words
 from core.quantities import UnitSystem, figure_text
 from core.report.doubts import doubts_of
 
@@ -51,9 +51,4 @@ def read_by(kind: type[Part], field: str) -> list[str]:
     return [*(REGISTRY[id].title for id in checks_reading(kind, field)), *items_reading(kind, field)]
 
 
-def explained(kind: type[Part], field: str) -> str:
-    """What a fact means, in a sentence."""
-    return meaning(kind, field)
-
-
-__all__ = ["NOT_STATED", "SpecRow", "explained", "read_by", "spec_rows"]
+__all__ = ["NOT_STATED", "SpecRow", "read_by", "spec_rows"]

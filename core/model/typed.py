@@ -36,15 +36,23 @@ def changed(record: R, changes: Mapping[str, object], system: UnitSystem, curren
     read: dict[str, object] = {}
     for field, value in changes.items():
         try:
-            read[field] = _read(value, unit_of(kind, field), system, currency)
-        except (LengthError, MoneyError, NotRead) as error:
-            errors.append((field, value, _ACCEPTED_BY_ERROR.get(type(error), str(error))))
+            read[field] = read_value(kind, field, value, system, currency)
+        except FieldErrors as error:
+            errors += error.errors
     if errors:
         raise FieldErrors(errors)
     try:
         return kind.model_validate({**record.model_dump(), **read})
     except ValidationError as error:
         raise FieldErrors([_bound_error(found, kind, changes, system, currency) for found in error.errors()]) from error
+
+
+def read_value(kind: type[Record], field: str, value: object, system: UnitSystem, currency: str) -> object:
+    """What a typed `value` is as `field` of `kind`; an empty text is nothing. Raises `FieldErrors`."""
+    try:
+        return _read(value, unit_of(kind, field), system, currency)
+    except (LengthError, MoneyError, NotRead) as error:
+        raise FieldErrors([(field, value, _ACCEPTED_BY_ERROR.get(type(error), str(error)))]) from error
 
 
 def field_texts(record: Record, system: UnitSystem, currency: str, path: str = "") -> Iterator[tuple[str, str]]:

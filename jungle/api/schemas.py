@@ -386,7 +386,13 @@ class PartDetail(Schema):
     part: FoundPart
     price_typed: str
     facts: list[SheetFactJson]
+    rows: dict[str, list[dict[str, str]]]
+    """Lists of records by field, each row as it is typed."""
     builds: list[str]
+
+
+FactName = Annotated[str, Field(max_length=60)]
+FactText = Annotated[str, Field(max_length=200)]
 
 
 class PartFacts(Schema):
@@ -394,7 +400,9 @@ class PartFacts(Schema):
 
     model_config = ConfigDict(extra="forbid")
 
-    facts: dict[Annotated[str, Field(max_length=40)], Annotated[str, Field(max_length=500)]]
+    facts: dict[FactName, Annotated[str, Field(max_length=500)]]
+    rows: dict[FactName, Annotated[list[dict[FactName, FactText]], Field(max_length=60)]] = {}
+    """Lists of records, whole, each row by field: plans, links, needs."""
     currency: Annotated[str, Field(pattern="^[A-Z]{3}$")] = "EUR"
 
 

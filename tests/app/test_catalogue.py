@@ -29,6 +29,11 @@ def pack(*parts: Any, name: str = "Pack") -> str:
     return write_parts_pack(PartsPack(name=name, parts=parts))
 
 
+def _typed(facts: dict[str, str]) -> dict[str, str]:
+    """As a form sends them."""
+    return {name: {"True": "yes", "False": "no"}.get(value, value) for name, value in facts.items()}
+
+
 class CatalogueTestCase(ApiTestCase):
     def read(self, path: str) -> Any:
         return self.client.get(f"/api/catalogue{path}").json()
@@ -83,6 +88,21 @@ class SheetTests(CatalogueTestCase):
         self.assertEqual((sheet.lumens, sheet.inputs, sheet.price.minor), (3500, ("hdmi", "vga"), 89_900))
         again = self.call("post", "/parts", kind="projector", facts=facts).json()
         self.assertEqual(again["part"]["part"], "nest-perch-4-2", "neither takes the other's place")
+
+    def test_a_monitor_and_a_title_of_ones_own_work_together(self) -> None:
+        monitor = worlds.radar().model_dump(mode="json", exclude={"id", "kind", "price", "plans", "sources"})
+        facts = {name: str(value) for name, value in monitor.items() if isinstance(value, str | int | float)}
+        facts = {**facts, "measures": "ball_speed, launch_angle, launch_direction", "links": "usb", "name": "Own eye"}
+        plans = [{"name": "Whole year", "billing": "yearly", "price_minor": "79", "tier": "1"}]
+        made = self.call("post", "/parts", kind="rear_radar", facts=_typed(facts), rows={"plans": plans})
+        self.assertEqual(made.status_code, 201, made.content)
+        links = [{"monitor": made.json()["part"]["part"], "tier": "1"}]
+        changed = self.call("patch", "/parts/title", facts={}, rows={"monitor_links": links})
+        self.assertEqual(changed.json()["rows"]["monitor_links"][0]["tier"], "1")
+        reply = self.send("put", "/chain/monitor", part=made.json()["part"]["part"]).json()
+        states = {v["id"]: v["state"] for v in reply["report"]["verdicts"]}
+        self.assertEqual(states["title.monitor"], "clear")
+        self.assertEqual(reply["build"]["chain"]["monitor"]["plan"], "whole-year")
 
     def test_bad_facts_name_the_field_and_store_nothing(self) -> None:
         before = Part.objects.count()

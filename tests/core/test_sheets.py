@@ -4,7 +4,7 @@ from unittest import TestCase
 
 from core.formats.spec_sheet import read_by, spec_rows
 from core.model.parts import KINDS, SHEET
-from core.model.parts.sheets import FieldKind, SheetField, sheet_fields, sheet_from
+from core.model.parts.sheets import FieldKind, SheetField, sheet_fields, sheet_from, typed_rows
 from core.model.typed import FieldErrors
 from core.quantities import UnitSystem
 from core.quantities.numbers import READ_IN, NotRead, number_text, read_number
@@ -29,7 +29,8 @@ class SheetFormTests(TestCase):
     def test_every_kind_is_written_and_read_back(self) -> None:
         large = {"mains_v": "230", "native_contrast": "1200"}
         for kind in KINDS:
-            fields = {field.name: large.get(field.name, typed(field)) for field in sheet_fields(kind)}
+            asked = [field for field in sheet_fields(kind) if field.typed_as is not FieldKind.RECORDS]
+            fields = {field.name: large.get(field.name, typed(field)) for field in asked}
             fields.update({"edition_year": "2025"} if "edition_year" in fields else {}, **NAMES)
             with self.subTest(kind):
                 sheet = sheet_from(kind, "thing", {**fields, "price_minor": "12.50"}, None, METRIC, "EUR")
@@ -59,6 +60,31 @@ class SheetFormTests(TestCase):
                 sheet_from(kind, "thing", {**NAMES, **facts}, None, METRIC, "EUR")
             self.assertEqual(caught.exception.errors[0][0], field)
             self.assertTrue(caught.exception.errors[0][2])
+
+    def test_lists_of_records_are_typed_row_by_row_and_back(self) -> None:
+        title = worlds.title()
+        rows = {name: typed_rows(getattr(title, name), METRIC) for name in ("plans", "monitor_links", "machine_needs")}
+        self.assertEqual(rows["machine_needs"][0]["recommended.graphics_memory_gb"], "8 GB")
+        self.assertEqual(sheet_from("title", title.id, rows, title, METRIC, "EUR"), title)
+        plan = {"name": "Whole Year", "billing": "yearly", "price_minor": "79", "features": "range, putting"}
+        written = sheet_from("title", "own", {**NAMES, "plans": [plan]}, None, METRIC, "EUR").plans[0]  # type: ignore[attr-defined]
+        self.assertEqual(
+            (written.id, written.price.minor, written.features), ("whole-year", 7900, ("range", "putting"))
+        )
+
+    def test_a_row_that_cannot_be_read_names_its_place(self) -> None:
+        for field, row, place in (
+            ("plans", {"name": "A", "billing": "weekly"}, "plans.0.billing"),
+            ("plans", {"name": "A", "price_minor": "dear"}, "price_minor"),
+            ("plans", {"colour": "red"}, "plans.0.colour"),
+            ("monitor_links", {"monitor": "Not An Id"}, "monitor_links.0.monitor"),
+            ("machine_needs", {"lines": "some"}, "machine_needs.0.lines"),
+            ("machine_needs", {"lines": "1080", "least.memory_gb": "4"}, "machine_needs.0.least"),
+            ("machine_needs", {"lines": "1080", "minimum.memory_gb": "x"}, "machine_needs.0.minimum.memory_gb"),
+        ):
+            with self.subTest(row), self.assertRaises(FieldErrors) as caught:
+                sheet_from("title", "own", {**NAMES, field: [row]}, None, METRIC, "EUR")
+            self.assertEqual(caught.exception.errors[0][0], place)
 
     def test_a_part_needs_a_maker_and_a_name(self) -> None:
         with self.assertRaises(FieldErrors) as caught:

@@ -7,7 +7,7 @@ from core.formats.pack_preview import PackRow, Standing, usual_choice
 from core.formats.price_list import ListRow
 from core.formats.spec_sheet import read_by, spec_rows
 from core.model.parts import KINDS, Part, kind_of
-from core.model.parts.sheets import FieldKind, SheetField, sheet_fields
+from core.model.parts.sheets import FieldKind, SheetField, sheet_fields, typed_rows, typed_text
 from core.model.typed import field_texts
 from core.quantities import UnitSystem, figure_text
 
@@ -23,6 +23,8 @@ class SheetFieldJson:
     unit: str
     options: list[list[str]]
     read_by: list[str]
+    fields: list["SheetFieldJson"]
+    """What each row asks, where it is records."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,7 +95,7 @@ def facts_json(part: Part, system: UnitSystem, today: date) -> list[SheetFactJso
             SheetFactJson(
                 field=row.field,
                 text=row.text,
-                typed=typed.get(row.field, _typed(getattr(part, row.field))),
+                typed=typed.get(row.field, typed_text(getattr(part, row.field))),
                 source=source.source if source else "",
                 seen=source.seen.isoformat() if source and source.seen else "",
                 other="" if source is None or source.other is None else str(source.other),
@@ -102,6 +104,12 @@ def facts_json(part: Part, system: UnitSystem, today: date) -> list[SheetFactJso
             )
         )
     return found
+
+
+def rows_json(part: Part, system: UnitSystem) -> dict[str, list[dict[str, str]]]:
+    """The lists of records of `part` by field, each row as it is typed."""
+    records = [field.name for field in sheet_fields(kind_of(part)) if field.typed_as is FieldKind.RECORDS]
+    return {name: typed_rows(getattr(part, name), system) for name in records}
 
 
 def pack_row_json(row: PackRow, system: UnitSystem) -> PackRowJson:
@@ -131,7 +139,7 @@ def list_row_json(row: ListRow) -> ListRowJson:
     )
 
 
-def _field(part: type[Part], field: SheetField) -> SheetFieldJson:
+def _field(part: type[Part], field: SheetField, *, row: bool = False) -> SheetFieldJson:
     return SheetFieldJson(
         name=field.name,
         label=field.label,
@@ -139,15 +147,6 @@ def _field(part: type[Part], field: SheetField) -> SheetFieldJson:
         typed_as=field.typed_as,
         unit=field.unit.value if field.unit else "",
         options=[[value, words] for value, words in field.options],
-        read_by=read_by(part, field.name),
+        read_by=[] if row else read_by(part, field.name),
+        fields=[_field(part, inner, row=True) for inner in field.fields],
     )
-
-
-def _typed(value: object) -> str:
-    if value is None:
-        return ""
-    if isinstance(value, bool):
-        return "yes" if value else "no"
-    if isinstance(value, tuple):
-        return ", ".join(str(item) for item in value)
-    return str(value)

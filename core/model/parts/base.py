@@ -50,8 +50,11 @@ class Plan(Record):
     """One way of licensing a title or a monitor's own services."""
 
     id: Identifier
+    """The plan's own name in files."""
     name: Name
+    """What its maker calls it."""
     billing: Billing = Billing.FREE
+    """How it is paid."""
     price: Price | None = None
     """What one period costs, or the single payment; nothing for a free plan."""
 

@@ -1,17 +1,21 @@
 """Spec sheets as forms: what each kind asks, in which unit, and a sheet from what was typed into one."""
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from enum import StrEnum
 from types import UnionType
 from typing import Annotated, Any, Literal, NamedTuple, Union, get_args, get_origin
 
+from pydantic import ValidationError
+
 from core.model.parts import KINDS, Part, Price
-from core.model.parts.words import fact_words, meaning
-from core.model.typed import FieldErrors, changed, unit_of
+from core.model.parts.base import Plan
+from core.model.parts.words import fact_words
+from core.model.record import Record
+from core.model.typed import FieldErrors, changed, field_texts, read_value, unit_of
 from core.quantities import Unit, UnitSystem
 
-NOT_IN_FORMS = frozenset({"id", "kind", "price", "sources", "plans", "monitor_links", "machine_needs"})
-"""The price is typed as money; what is a list of records is read from a pack."""
+NOT_IN_FORMS = frozenset({"id", "kind", "price", "sources"})
+"""The price is typed as money, sources are told fact by fact."""
 PLAIN = frozenset({"maker", "name", "note"})
 
 
@@ -25,6 +29,9 @@ class FieldKind(StrEnum):
     CHOICES = "choices"
     WORDS = "words"
     TEXT = "text"
+    MONEY = "money"
+    RECORDS = "records"
+    """Rows of a form of their own."""
 
 
 class SheetField(NamedTuple):
@@ -37,12 +44,27 @@ class SheetField(NamedTuple):
     unit: Unit | None
     options: tuple[tuple[str, str], ...]
     """Value and words of each, where it is a choice."""
+    fields: tuple["SheetField", ...] = ()
+    """What each row asks, where it is records; a fact of a record within is `outer.inner`."""
 
 
 def sheet_fields(kind: str) -> tuple[SheetField, ...]:
     """What the sheet of `kind` asks, in its own order. Raises `KeyError` for a kind that there is not."""
     part = KINDS[kind]
     return tuple(_field(part, name) for name in part.model_fields if name not in NOT_IN_FORMS)
+
+
+def _row_fields(kind: type[Record], prefix: str = "") -> Iterator[SheetField]:
+    for name in kind.model_fields:
+        inner = _inner(kind.model_fields[name].annotation)
+        if inner is Price:
+            yield SheetField(f"{prefix}{name}_minor", name, _meaning(kind, name), FieldKind.MONEY, None, ())
+        elif isinstance(inner, type) and issubclass(inner, Record):
+            yield from _row_fields(inner, f"{prefix}{name}.")
+        elif name != "id":
+            field = _field(kind, name)
+            outer = f"{prefix.rstrip('.')}: " if prefix else ""
+            yield field._replace(name=f"{prefix}{name}", label=f"{outer}{field.label}")
 
 
 def sheet_from(
@@ -53,7 +75,11 @@ def sheet_from(
     An empty text clears a fact. Raises `FieldErrors` naming the field, the value and what is accepted.
     """
     part = KINDS[kind]
-    facts = {name: _read(part, name, value) for name, value in typed.items() if name in part.model_fields}
+    facts = {
+        name: _rows(part, name, value, system, currency) if _record_of(part, name) else _read(part, name, value)
+        for name, value in typed.items()
+        if name in part.model_fields
+    }
     strange = [name for name in typed if name not in part.model_fields and name != "price_minor"]
     if strange:
         raise FieldErrors([(name, typed[name], f"a fact of a {kind.replace('_', ' ')}") for name in strange])
@@ -81,7 +107,90 @@ def _price(typed: object, before: Part | None, system: UnitSystem, currency: str
         raise FieldErrors([("price_minor", value, accepted) for _, value, accepted in error.errors]) from error
 
 
-def _read(part: type[Part], name: str, value: object) -> object:
+def typed_rows(records: tuple[Record, ...], system: UnitSystem) -> list[dict[str, str]]:
+    """The rows of a form that `records` would be typed as."""
+    return [dict(_typed_row(record, system)) for record in records]
+
+
+def _typed_row(record: Record, system: UnitSystem, prefix: str = "") -> Iterator[tuple[str, str]]:
+    told = dict(field_texts(record, system, "EUR"))
+    for name in type(record).model_fields:
+        value = getattr(record, name)
+        if isinstance(value, Price):
+            yield f"{prefix}{name}_minor", value.money.text()
+        elif isinstance(value, Record):
+            yield from _typed_row(value, system, f"{prefix}{name}.")
+        else:
+            yield f"{prefix}{name}", told.get(name, typed_text(value))
+
+
+def typed_text(value: object) -> str:
+    """A value without a unit as it is typed into a form."""
+    if value is None:
+        return ""
+    if isinstance(value, bool):
+        return "yes" if value else "no"
+    return ", ".join(map(str, value)) if isinstance(value, tuple) else str(value)
+
+
+def _record_of(part: type[Record], name: str) -> type[Record] | None:
+    """The kind of record that `name` is a list of; `None` for anything else."""
+    inner = _inner(part.model_fields[name].annotation)
+    item = get_args(inner)[0] if get_origin(inner) is tuple else None
+    return item if isinstance(item, type) and issubclass(item, Record) else None
+
+
+def _rows(part: type[Record], name: str, value: object, system: UnitSystem, currency: str) -> object:
+    kind = _record_of(part, name)
+    assert kind is not None
+    if not isinstance(value, list):
+        raise FieldErrors([(name, value, "a list of rows")])
+    return tuple(_row(kind, f"{name}.{number}", row, system, currency) for number, row in enumerate(value))
+
+
+def _row(kind: type[Record], path: str, typed: object, system: UnitSystem, currency: str) -> Record:
+    """One record from a row; a plan without an id is called after its name. Raises `FieldErrors` by its path."""
+    if not isinstance(typed, dict):
+        raise FieldErrors([(path, typed, "a row of facts by name")])
+    facts: dict[str, object] = {}
+    within: dict[str, dict[str, object]] = {}
+    for name, value in typed.items():
+        outer, _, inner = str(name).partition(".")
+        if inner:
+            within.setdefault(outer, {})[inner] = value
+        elif value not in ("", None):
+            facts.update(_cell(kind, f"{path}.{name}", str(name), value, system, currency))
+    for outer, inside in within.items():
+        inner_kind = _inner(kind.model_fields[outer].annotation) if outer in kind.model_fields else None
+        if not (isinstance(inner_kind, type) and issubclass(inner_kind, Record)):
+            raise FieldErrors([(f"{path}.{outer}", "", f"one of {', '.join(kind.model_fields)}")])
+        facts[outer] = _row(inner_kind, f"{path}.{outer}", inside, system, currency)
+    if issubclass(kind, Plan) and "id" not in facts:
+        facts["id"] = "-".join(str(facts.get("name", "")).lower().split()) or "plan"
+    try:
+        return kind.model_validate(facts)
+    except ValidationError as error:
+        found = error.errors()[0]
+        place = ".".join(map(str, (path, *found["loc"])))
+        raise FieldErrors([(place, str(typed.get(str(found["loc"][0]), "")), found["msg"])]) from error
+
+
+def _cell(
+    kind: type[Record], path: str, name: str, value: object, system: UnitSystem, currency: str
+) -> dict[str, object]:
+    """One typed value of a row under the field that it sets."""
+    money = name.removesuffix("_minor")
+    if money != name and money in kind.model_fields:
+        return {money: _price(value, None, system, currency)}
+    if name not in kind.model_fields:
+        raise FieldErrors([(path, value, f"one of {', '.join(kind.model_fields)}")])
+    try:
+        return {name: read_value(kind, name, _read(kind, name, value), system, currency)}
+    except FieldErrors as error:
+        raise FieldErrors([(path, value, accepted) for _, _, accepted in error.errors]) from error
+
+
+def _read(part: type[Record], name: str, value: object) -> object:
     """A typed value as the record takes it: words into a list, text into a number or yes and no."""
     field = _field(part, name)
     if value in ("", None):
@@ -99,12 +208,16 @@ def _read(part: type[Part], name: str, value: object) -> object:
     return tuple(word.strip() for word in value.split(",") if word.strip())
 
 
-def _empty(part: type[Part], name: str) -> object:
+def _empty(part: type[Record], name: str) -> object:
     default = part.model_fields[name].default
     return default if not part.model_fields[name].is_required() else ""
 
 
-def _field(part: type[Part], name: str) -> SheetField:
+def _field(part: type[Record], name: str) -> SheetField:
+    record = _record_of(part, name)
+    if record is not None:
+        rows = tuple(_row_fields(record))
+        return SheetField(name, fact_words(part, name), _meaning(part, name), FieldKind.RECORDS, None, (), rows)
     unit = unit_of(part, name)
     annotation = part.model_fields[name].annotation
     options: tuple[tuple[str, str], ...] = ()
@@ -125,7 +238,11 @@ def _field(part: type[Part], name: str) -> SheetField:
         typed_as = FieldKind.NUMBER
     else:
         typed_as = FieldKind.TEXT
-    return SheetField(name, fact_words(part, name), meaning(part, name), typed_as, unit, options)
+    return SheetField(name, fact_words(part, name), _meaning(part, name), typed_as, unit, options)
+
+
+def _meaning(kind: type[Record], name: str) -> str:
+    return kind.model_fields[name].description or ""
 
 
 def _inner(annotation: Any) -> Any:

@@ -49,7 +49,9 @@ class MonitorLink(Record):
     """How a title listens to a monitor."""
 
     monitor: Identifier
+    """Id of the monitor, as the catalogue has it."""
     via: Literal["native", "connector"] = "native"
+    """Native, or through a connector that neither maker supports."""
     tier: Tier = 0
     """Least tier of the monitor maker's plan."""
 
@@ -58,18 +60,26 @@ class MachineNeeds(Record):
     """What a title asks of a machine; `None` where its maker states nothing."""
 
     graphics_grade: Grade | None = None
+    """Class of its graphics."""
     graphics_memory_gb: Gigabytes | None = None
+    """Memory of its graphics alone."""
     memory_gb: Gigabytes | None = None
+    """Main memory."""
     processor_grade: Grade | None = None
+    """Class of its processor."""
     storage_gb: Gigabytes | None = None
+    """Free storage."""
 
 
 class ResolutionNeeds(Record):
     """A title's stated machine for pictures of up to `lines` lines."""
 
     lines: Lines
+    """Lines of the picture that this machine is for."""
     minimum: MachineNeeds
+    """What it must have."""
     recommended: MachineNeeds
+    """What it should have."""
 
 
 class Title(Part):

@@ -1,6 +1,6 @@
 """Facts of a sheet as people read them: their names, their values, and what they mean."""
 
-from core.model.parts.base import Part
+from core.model.record import Record
 from core.model.typed import unit_of
 from core.quantities import Figure, Quantity
 
@@ -27,10 +27,10 @@ NAMES = {
 NOT_STATED = "not stated"
 
 
-def fact_words(kind: type[Part], field: str) -> str:
+def fact_words(kind: type[Record], field: str) -> str:
     """What people call `field` of a sheet of `kind`.
 
-    >>> fact_words(Part, "rated_ball_speed_m_s")
+    >>> fact_words(Record, "rated_ball_speed_m_s")
     'rated ball speed'
     """
     if field in NAMES:
@@ -45,7 +45,7 @@ def fact_words(kind: type[Part], field: str) -> str:
     return field.replace("_", " ")
 
 
-def fact_text(kind: type[Part], field: str, value: object) -> Figure:
+def fact_text(kind: type[Record], field: str, value: object) -> Figure:
     """`value` of `field` as a figure: a quantity in the field's unit, or words."""
     if value is None:
         return NOT_STATED
@@ -57,8 +57,3 @@ def fact_text(kind: type[Part], field: str, value: object) -> Figure:
     if isinstance(value, tuple | list):
         return ", ".join(str(getattr(item, "words", getattr(item, "name", item))) for item in value) or "none"
     return str(getattr(value, "words", value)).replace("_", " ")
-
-
-def meaning(kind: type[Part], field: str) -> str:
-    """What `field` of a sheet of `kind` says, in a sentence."""
-    return kind.model_fields[field].description or ""

@@ -3377,7 +3377,7 @@ export interface components {
          * @description How a fact is typed.
          * @enum {string}
          */
-        FieldKind: "quantity" | "number" | "yes_no" | "choice" | "choices" | "words" | "text";
+        FieldKind: "quantity" | "number" | "yes_no" | "choice" | "choices" | "words" | "text" | "money" | "records";
         /**
          * SheetFieldJson
          * @description One fact that a kind's sheet asks: what it means, how it is typed, and what reads it.
@@ -3396,6 +3396,8 @@ export interface components {
             options: string[][];
             /** Read By */
             read_by: string[];
+            /** Fields */
+            fields: components["schemas"]["SheetFieldJson"][];
         };
         /**
          * SheetKindJson
@@ -3508,6 +3510,12 @@ export interface components {
             price_typed: string;
             /** Facts */
             facts: components["schemas"]["SheetFactJson"][];
+            /** Rows */
+            rows: {
+                [key: string]: {
+                    [key: string]: string;
+                }[];
+            };
             /** Builds */
             builds: string[];
         };
@@ -3543,6 +3551,15 @@ export interface components {
                 [key: string]: string;
             };
             /**
+             * Rows
+             * @default {}
+             */
+            rows: {
+                [key: string]: {
+                    [key: string]: string;
+                }[];
+            };
+            /**
              * Currency
              * @default EUR
              */
@@ -3558,6 +3575,15 @@ export interface components {
             /** Facts */
             facts: {
                 [key: string]: string;
+            };
+            /**
+             * Rows
+             * @default {}
+             */
+            rows: {
+                [key: string]: {
+                    [key: string]: string;
+                }[];
             };
             /**
              * Currency

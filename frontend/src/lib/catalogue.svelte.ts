@@ -10,6 +10,10 @@ import {
   type WantedParts,
 } from '../api/client'
 
+export type Facts = Record<string, string>
+/** Lists of records by field, each row by its own fields. */
+export type Rows = Record<string, Facts[]>
+
 class Catalogue {
   wanted = $state.raw<WantedParts>({})
   found = $state.raw<FoundParts | null>(null)
@@ -48,15 +52,17 @@ class Catalogue {
     if (data) this.open = data
   }
 
-  async add(kind: string, facts: Record<string, string>): Promise<Problem[]> {
-    const made = await outcome(api.POST('/api/catalogue/parts', { body: { kind, facts, currency: 'EUR' } }))
+  async add(kind: string, facts: Facts, rows: Rows = {}): Promise<Problem[]> {
+    const made = await outcome(
+      api.POST('/api/catalogue/parts', { body: { kind, facts, rows, currency: 'EUR' } }),
+    )
     return this.#took(made.data, made.problems, made.message)
   }
 
-  async change(part_id: string, facts: Record<string, string>): Promise<Problem[]> {
+  async change(part_id: string, facts: Facts, rows: Rows = {}): Promise<Problem[]> {
     const params = { path: { part_id } }
     const made = await outcome(
-      api.PATCH('/api/catalogue/parts/{part_id}', { params, body: { facts, currency: 'EUR' } }),
+      api.PATCH('/api/catalogue/parts/{part_id}', { params, body: { facts, rows, currency: 'EUR' } }),
     )
     return this.#took(made.data, made.problems, made.message)
   }

@@ -14,7 +14,14 @@ from pydantic import TypeAdapter
 from core.checks.verdict import State
 from core.formats.machine_report import known_machines, read_machine_report
 from core.formats.parts_pack import write_parts_pack
-from core.formats.report_json.sheets import SheetKindJson, facts_json, kind_json, list_row_json, pack_row_json
+from core.formats.report_json.sheets import (
+    SheetKindJson,
+    facts_json,
+    kind_json,
+    list_row_json,
+    pack_row_json,
+    rows_json,
+)
 from core.model.build import Slot
 from core.model.parts import KINDS
 from core.model.typed import FieldErrors
@@ -81,7 +88,7 @@ def find_parts(request: SignedIn, wanted: Annotated[WantedParts, Query()]) -> An
 def add_part(request: SignedIn, body: NewPart) -> Any:
     """A part of one's own."""
     units = units_of(request.user)
-    part = sheets.add_part(request.user.pk, body.kind, body.facts, units, body.currency)
+    part = sheets.add_part(request.user.pk, body.kind, {**body.facts, **body.rows}, units, body.currency)
     return send(_detail(part, request, timezone.localdate()), 201)
 
 
@@ -94,7 +101,8 @@ def read_part(request: SignedIn, part_id: str) -> Any:
 @router.patch("/parts/{part_id}", response={200: PartDetail, **REFUSED})
 def change_part(request: SignedIn, part_id: str, body: PartFacts) -> Any:
     """Other facts for a part, for oneself; the sheet as it came is kept."""
-    part = sheets.change_part(request.user.pk, part_id, body.facts, units_of(request.user), body.currency)
+    typed = {**body.facts, **body.rows}
+    part = sheets.change_part(request.user.pk, part_id, typed, units_of(request.user), body.currency)
     return send(_detail(part, request, timezone.localdate()))
 
 
@@ -214,5 +222,6 @@ def _detail(part: Part, request: SignedIn, today: date) -> PartDetail:
         part=_found(part),
         price_typed=sheet.price.money.text() if sheet.price else "",
         facts=facts_json(sheet, units_of(request.user), today),
+        rows=rows_json(sheet, units_of(request.user)),
         builds=builds_with(request.user, part.name_id),
     )

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Problem } from '../../api/client'
-  import { catalogue } from '../../lib/catalogue.svelte'
+  import { catalogue, type Facts, type Rows } from '../../lib/catalogue.svelte'
   import { KIND_WORDS } from '../../lib/kinds'
   import Choice from '../Choice.svelte'
   import SheetForm from './SheetForm.svelte'
@@ -9,8 +9,8 @@
   let kind = $state('projector')
   const sheet = $derived(catalogue.sheetOf(kind))
 
-  async function commit(facts: Record<string, string>): Promise<Problem[]> {
-    const problems = await catalogue.add(kind, facts)
+  async function commit(facts: Facts, rows: Rows): Promise<Problem[]> {
+    const problems = await catalogue.add(kind, facts, rows)
     if (problems.length === 0 && !catalogue.problem) done()
     return problems
   }

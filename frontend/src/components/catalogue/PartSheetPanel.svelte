@@ -57,8 +57,9 @@
         {start}
         price={detail.price_typed}
         words="Keep these facts"
-        commit={async (facts) => {
-          const problems = await refreshed(catalogue.change(part.part, facts))
+        startRows={detail.rows}
+        commit={async (facts, rows) => {
+          const problems = await refreshed(catalogue.change(part.part, facts, rows))
           if (problems.length === 0) editing = false
           return problems
         }}

@@ -2,22 +2,29 @@
   import { SvelteMap } from 'svelte/reactivity'
   import type { Problem, SheetKind } from '../../api/client'
   import FactInput from './FactInput.svelte'
+  import RecordRows from './RecordRows.svelte'
 
   /** A spec sheet as a form, made from the same description that the core reads it by. */
   interface Props {
     sheet: SheetKind
     /** What stands in each field before anything is typed. */
     start?: Record<string, string>
+    /** Lists of records as they are, row by row. */
+    startRows?: Record<string, Record<string, string>[]>
     price?: string
     /** Only these fields, in this order; all of them otherwise. */
     only?: string[]
     words: string
     /** What was typed; what was not is left as it was. */
-    commit: (facts: Record<string, string>) => Promise<Problem[]>
+    commit: (
+      facts: Record<string, string>,
+      rows: Record<string, Record<string, string>[]>,
+    ) => Promise<Problem[]>
   }
 
-  let { sheet, start = {}, price = '', only, words, commit }: Props = $props()
+  let { sheet, start = {}, startRows = {}, price = '', only, words, commit }: Props = $props()
   const typed = new SvelteMap<string, string>()
+  const typedRows = new SvelteMap<string, Record<string, string>[]>()
   let problems = $state.raw<Problem[]>([])
   let busy = $state(false)
   const PRICE = {
@@ -28,6 +35,7 @@
     unit: '',
     options: [],
     read_by: [],
+    fields: [],
   }
   const fields = $derived([
     ...sheet.fields.filter(({ name }) => !only || only.includes(name)),
@@ -46,22 +54,33 @@
   async function finish(event: SubmitEvent): Promise<void> {
     event.preventDefault()
     busy = true
-    problems = await commit(Object.fromEntries(typed))
+    problems = await commit(Object.fromEntries(typed), Object.fromEntries(typedRows))
     busy = false
-    if (problems.length === 0) typed.clear()
+    if (problems.length > 0) return
+    typed.clear()
+    typedRows.clear()
   }
 </script>
 
 <form onsubmit={(event) => void finish(event)}>
   {#each fields as field (field.name)}
-    <FactInput
-      {field}
-      value={value(field.name)}
-      problem={problem(field.name)}
-      change={(value) => typed.set(field.name, value)}
-    />
+    {#if field.typed_as === 'records'}
+      <RecordRows
+        {field}
+        rows={typedRows.get(field.name) ?? startRows[field.name] ?? []}
+        {problems}
+        change={(rows) => typedRows.set(field.name, rows)}
+      />
+    {:else}
+      <FactInput
+        {field}
+        value={value(field.name)}
+        problem={problem(field.name)}
+        change={(value) => typed.set(field.name, value)}
+      />
+    {/if}
   {/each}
-  {#each problems.filter(({ field }) => !fields.some(({ name }) => name === field)) as other (other.field)}
+  {#each problems.filter(({ field }) => !fields.some(({ name }) => name === field.split('.')[0])) as other (other.field)}
     <p role="alert" class="text-sm text-error">{other.field} {other.value}: {other.accepted}</p>
   {/each}
   <button class="btn mt-3 btn-primary btn-sm" disabled={busy}>{words}</button>
