@@ -15,7 +15,7 @@ from core.checks.register import REGISTRY
 from core.checks.registry import Derivation
 from core.checks.small_items.register import RULES, SmallItems
 from core.model.parts import KINDS, Part
-from core.model.parts.base import Plan
+from core.model.record import Record
 
 Fact = tuple[type, str]
 """A kind of part and a field of its sheet."""
@@ -32,7 +32,7 @@ def facts_by_check() -> Mapping[str, frozenset[Fact]]:
 
 
 @cache
-def checks_reading(kind: type[Part], field: str) -> tuple[str, ...]:
+def checks_reading(kind: type[Record], field: str) -> tuple[str, ...]:
     """Ids of the checks that read `field` of a part of `kind`, in order of id."""
     bases = set(kind.__mro__)
     return tuple(id for id, facts in facts_by_check().items() if any(f == field and k in bases for k, f in facts))
@@ -99,7 +99,7 @@ def _reached(function: Callable[..., Any]) -> list[Callable[..., Any]]:
 
 def _own_facts(function: Callable[..., Any]) -> Iterator[Fact]:
     tree = _tree(function)
-    kinds = {name: frozenset(_part_kinds(hint)) for name, hint in get_type_hints(function).items()}
+    kinds = {name: frozenset(_sheet_kinds(hint)) for name, hint in get_type_hints(function).items()}
     named = {name: value for name, value in function.__globals__.items() if isinstance(value, type)}
     for target, source in _bindings(tree):
         taken = _taken_from_kit(source, named)
@@ -140,9 +140,9 @@ def _taken_from_kit(source: ast.expr, named: Mapping[str, type]) -> frozenset[An
     return frozenset()
 
 
-def _part_kinds(hint: Any) -> Iterator[Any]:
+def _sheet_kinds(hint: Any) -> Iterator[Any]:
     for kind in (hint, *get_args(hint)):
-        if isinstance(kind, type) and issubclass(kind, Part | Plan):
+        if isinstance(kind, type) and issubclass(kind, Record):
             yield kind
 
 

@@ -44,6 +44,7 @@ class SheetFormTests(TestCase):
                 self.assertTrue(field.meaning, f"{kind}.{field.name}")
                 self.assertIsInstance(read_by(part, field.name), list)
         self.assertIn("Throw distance", read_by(KINDS["projector"], "throw_min"))
+        self.assertIn("Courses for whole rounds", read_by(KINDS["title"], "plans"), "through its records")
         self.assertIn("Video cable", read_by(KINDS["video_cable"], "length_m"))
 
     def test_what_cannot_be_read_names_field_value_and_what_is_accepted(self) -> None:

@@ -76,7 +76,7 @@ def sheet_from(
     """
     part = KINDS[kind]
     facts = {
-        name: _rows(part, name, value, system, currency) if _record_of(part, name) else _read(part, name, value)
+        name: _rows(part, name, value, system, currency) if record_of(part, name) else _read(part, name, value)
         for name, value in typed.items()
         if name in part.model_fields
     }
@@ -133,7 +133,7 @@ def typed_text(value: object) -> str:
     return ", ".join(map(str, value)) if isinstance(value, tuple) else str(value)
 
 
-def _record_of(part: type[Record], name: str) -> type[Record] | None:
+def record_of(part: type[Record], name: str) -> type[Record] | None:
     """The kind of record that `name` is a list of; `None` for anything else."""
     inner = _inner(part.model_fields[name].annotation)
     item = get_args(inner)[0] if get_origin(inner) is tuple else None
@@ -141,7 +141,7 @@ def _record_of(part: type[Record], name: str) -> type[Record] | None:
 
 
 def _rows(part: type[Record], name: str, value: object, system: UnitSystem, currency: str) -> object:
-    kind = _record_of(part, name)
+    kind = record_of(part, name)
     assert kind is not None
     if not isinstance(value, list):
         raise FieldErrors([(name, value, "a list of rows")])
@@ -214,7 +214,7 @@ def _empty(part: type[Record], name: str) -> object:
 
 
 def _field(part: type[Record], name: str) -> SheetField:
-    record = _record_of(part, name)
+    record = record_of(part, name)
     if record is not None:
         rows = tuple(_row_fields(record))
         return SheetField(name, fact_words(part, name), _meaning(part, name), FieldKind.RECORDS, None, (), rows)

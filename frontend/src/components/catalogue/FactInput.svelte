@@ -6,10 +6,12 @@
     field: SheetField
     value: string
     problem?: string
+    /** It stands in a row of a list, which says what reads it. */
+    nested?: boolean
     change: (value: string) => void
   }
 
-  let { field, value, problem = '', change }: Props = $props()
+  let { field, value, problem = '', nested = false, change }: Props = $props()
   const id = $props.id()
   const chosen = $derived(value.split(',').map((word) => word.trim()))
 
@@ -34,7 +36,7 @@
         >
         {field.read_by.join(', ')}
       </details>
-    {:else if field.typed_as !== 'text'}
+    {:else if field.typed_as !== 'text' && !nested}
       <p class="text-xs text-faint">No check reads it.</p>
     {/if}
   </div>

@@ -24,12 +24,14 @@
 
 <section class="border-b border-base-300 py-2" aria-label={field.label}>
   <p>{field.label} <span class="block text-xs text-faint">{field.meaning}</span></p>
+  {#if field.read_by.length > 0}<p class="text-xs text-faint">Read by {field.read_by.join(', ')}</p>{/if}
   {#each rows as row, number (number)}
     <fieldset class="mt-2 border-l-3 border-base-300 pl-3">
       <legend class="sr-only">{field.label}, {number + 1}</legend>
       {#each field.fields as inner (inner.name)}
         <FactInput
           field={inner}
+          nested
           value={row[inner.name] ?? ''}
           problem={problem(number, inner.name)}
           change={(value) => set(number, inner.name, value)}
