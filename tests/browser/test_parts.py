@@ -211,6 +211,9 @@ class CatalogueTests(BrowserTestCase):
         page.get_by_label("works with what is hung").check()
         expect(page.get_by_role("button", name="Tri-layer 4.0 × 2.5", exact=True)).to_have_count(0)
         expect(page.get_by_role("button", name="Square 2.7", exact=True)).to_be_visible()
+        page.get_by_label("works with what is hung").uncheck()
+        page.get_by_role("button", name="Would it work? Tri-layer 3.0 × 2.3").click()
+        expect(page.get_by_role("dialog").get_by_text("in place of Bay 2.8")).to_be_visible()
 
 
 class PhonePartsTests(BrowserTestCase):

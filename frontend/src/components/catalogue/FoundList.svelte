@@ -49,20 +49,22 @@
         </div>
         <div class="text-right text-sm whitespace-nowrap">
           {part.price}
-          {#if part.slot && !here(part)}
-            <button
-              class="btn mt-0.5 btn-ghost text-primary btn-xs"
-              onclick={() => (panels.whyNot = { part: part.part, name: part.name })}
-              >Would it work<span class="sr-only">: {part.name}</span></button
-            >
-          {/if}
           {#if here(part)}
             <span class="block text-faint">hangs now</span>
           {:else}
-            <button class="btn mt-0.5 block w-full btn-ghost text-primary btn-xs" onclick={() => use(part)}>
-              {part.slot ? 'Hang' : 'Add'}<span class="sr-only"> {part.name}</span>
-              {part.slot ? `as ${SLOT_WORDS[part.slot as Slot].toLowerCase()}` : 'to the build'}
-            </button>
+            <span class="flex justify-end">
+              {#if part.slot}
+                <button
+                  class="btn btn-ghost text-primary btn-xs"
+                  onclick={() => (panels.whyNot = { part: part.part, name: part.name })}
+                  >Would it work?<span class="sr-only"> {part.name}</span></button
+                >
+              {/if}
+              <button class="btn btn-ghost text-primary btn-xs" onclick={() => use(part)}>
+                {part.slot ? 'Hang' : 'Add'}<span class="sr-only"> {part.name}</span>
+                {part.slot ? `as ${SLOT_WORDS[part.slot as Slot].toLowerCase()}` : 'to the build'}
+              </button>
+            </span>
           {/if}
         </div>
       </li>
