@@ -44,10 +44,27 @@ def roll_cover(width_m: float, length_m: float, roll_width_m: float) -> Cover:
     >>> roll_cover(4.6, 7.8, 2.0).units, roll_cover(4.6, 7.8, 2.0).pieces
     (19, 4)
     """
-    options = []
-    for across_m, along_m in ((width_m, length_m), (length_m, width_m)):
-        strips = _pieces(across_m, roll_width_m)
-        options.append((ceil(strips * along_m - WHOLE), strips))
-    metres, strips = min(options)
+    strips, each_m = roll_strips(width_m, length_m, roll_width_m)
+    metres = ceil(strips * each_m - WHOLE)
     bought_m2 = metres * roll_width_m
     return Cover(metres, strips, bought_m2, bought_m2 - width_m * length_m)
+
+
+def roll_strips(width_m: float, length_m: float, roll_width_m: float) -> tuple[int, float]:
+    """How many strips lie side by side, laid the way that buys less, and how long each is, in metres."""
+    ways = (
+        (_pieces(across_m, roll_width_m), along_m) for across_m, along_m in ((width_m, length_m), (length_m, width_m))
+    )
+    return min(ways, key=lambda way: (ceil(way[0] * way[1] - WHOLE), way[0]))
+
+
+def tape_m(width_m: float, length_m: float, roll_width_m: float) -> float:
+    """Tape along all walls and along the seams between the strips, in metres.
+
+    4.6 × 7.0 m off a 4 m roll: two strips of 4.6 m, so one seam of 4.6 m beside 23.2 m of walls.
+
+    >>> round(tape_m(4.6, 7.0, 4.0), 2)
+    27.8
+    """
+    strips, each_m = roll_strips(width_m, length_m, roll_width_m)
+    return 2 * (width_m + length_m) + (strips - 1) * each_m

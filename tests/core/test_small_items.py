@@ -104,9 +104,9 @@ class ReasonTests(TestCase):
         self.amounts({"side-netting": ""})
 
     def test_tape_along_walls_and_seams(self) -> None:
-        """Two strips of 4 m across 4.6: 2 × 11.6 along the walls and one seam of 7.0."""
+        """Two strips of 4.6 m off a roll of 4 m: 2 × 11.6 along the walls and one seam of 4.6."""
         roll = KINDS["turf"].model_validate({"id": "roll", "maker": "M", "name": "Roll", "roll_width_m": 4.0})
-        self.amounts({"seam-tape": "30.20 m"}, swap=[roll])
+        self.amounts({"seam-tape": "27.80 m"}, swap=[roll])
 
     def test_what_is_not_known_is_asked_for(self) -> None:
         found = items(screen__edge_spacing_m=None, without=("enclosure",))["cords"]

@@ -2,8 +2,11 @@
 
 import math
 
+from core.checks.hanging import TOPPER_LEAST_M
 from core.checks.small_items.item import Ask, Need, at_least, equals, includes
 from core.checks.small_items.register import small_item
+from core.geometry.box_frame import CLOTH_PANELS, CORNERS, frame_cuts_m, open_edge_m
+from core.geometry.floor_cover import roll_strips, tape_m
 from core.model.brief import Brief, Handedness
 from core.model.build import Slot
 from core.model.facts import known, known_players
@@ -29,13 +32,11 @@ from core.model.parts import (
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Unit, say
 
-BOX_CORNERS = 8
 BOX_FEET = 4
 SIDE_LENGTH_M = 1.5
 """Netting beside the ball that catches a shank (trade)."""
 THREAD_PER_METRE_M = 4.0
 """Two seams of lock stitch use about twice their length each (trade)."""
-CLOTH_PANELS = 3
 
 
 @small_item("cords", "Cords or hooks", near=Slot.SCREEN, kind=Hanging, sold_by=("pack_size",))
@@ -73,7 +74,7 @@ def topper(screen: ImpactScreen) -> Need | None:
     if known(screen.layers, screen, "layers") > 1:
         return None
     why = say("{screen} has one layer, and gives the ball back", screen=screen.name)
-    asks = (equals("purpose", "use", "topper"), at_least("thickness_m", "thickness", 0.03))
+    asks = (equals("purpose", "use", "topper"), at_least("thickness_m", "thickness", TOPPER_LEAST_M))
     return Need(Quantity(known(screen.width_m, screen, "width"), Unit.METRE), why, asks)
 
 
@@ -84,9 +85,8 @@ def edge_padding(enclosure: Enclosure) -> Need | None:
     """Both uprights and the top of the opening, where the kit leaves it out: a ball off a bare pipe comes back."""
     if KitPiece.EDGE_PADDING not in known(enclosure.leaves_out, enclosure, "list of what is left out"):
         return None
-    length_m = 2 * known(enclosure.outer_height_m, enclosure, "outer height") + known(
-        enclosure.outer_width_m, enclosure, "outer width"
-    )
+    width_m = known(enclosure.outer_width_m, enclosure, "outer width")
+    length_m = open_edge_m(width_m, known(enclosure.outer_height_m, enclosure, "outer height"))
     why = say("{kit} leaves it out: two uprights and the top", kit=enclosure.name)
     return Need(Quantity(length_m, Unit.METRE), why, (equals("purpose", "use", "edge"),))
 
@@ -114,7 +114,7 @@ def frame(enclosure: Enclosure) -> Need | None:
         known(enclosure.depth_m, enclosure, "depth"),
     )
     return Need(
-        Quantity(4 * sum(sides), Unit.METRE),
+        Quantity(sum(frame_cuts_m(*sides)), Unit.METRE),
         say("{kit} is fittings only: twelve edges", kit=enclosure.name),
         (equals("material", "material", "pipe"),),
     )
@@ -125,7 +125,7 @@ def frame_fittings(enclosure: Enclosure) -> Need | None:
     """A corner at each of the eight, where the kit brings none."""
     if KitPiece.FITTINGS not in known(enclosure.leaves_out, enclosure, "list of what is left out"):
         return None
-    return Need(Quantity(BOX_CORNERS, Unit.PIECES), say("{kit} brings no corners", kit=enclosure.name))
+    return Need(Quantity(CORNERS, Unit.PIECES), say("{kit} brings no corners", kit=enclosure.name))
 
 
 @small_item("frame-feet", "Feet of the frame", near=Slot.ENCLOSURE, kind=Supply, sold_by=("pack_size",))
@@ -176,9 +176,8 @@ def seam_tape(flooring: Flooring, room: Room) -> Need | None:
     if isinstance(flooring, FloorTiles):
         return None
     roll_m = known(getattr(flooring, "roll_width_m", None), flooring, "roll width")
-    strips = min(math.ceil(room.width_m / roll_m - 1e-9), math.ceil(room.length_m / roll_m - 1e-9))
-    along_m = room.length_m if math.ceil(room.width_m / roll_m - 1e-9) == strips else room.width_m
-    length_m = 2 * (room.width_m + room.length_m) + (strips - 1) * along_m
+    strips = roll_strips(room.width_m, room.length_m, roll_m)[0]
+    length_m = tape_m(room.width_m, room.length_m, roll_m)
     why = say("{strips} strips of {floor}: their seams, and along the walls", strips=str(strips), floor=flooring.name)
     return Need(Quantity(length_m, Unit.METRE), why, (equals("use", "use", "seam tape"),))
 

@@ -1,6 +1,8 @@
 """What is used while people play: balls, tees, light, sound, a camera, an alarm (trade)."""
 
+from core.checks.air import SPEAKER_LEAST_W
 from core.checks.data import WANTED
+from core.checks.floor import PUTTING_PILE_M
 from core.checks.readings import HittingSurface
 from core.checks.small_items.item import Ask, Need, at_least, equals, includes
 from core.checks.small_items.register import small_item
@@ -41,8 +43,6 @@ from core.quantities import Quantity, Unit, say
 BALLS = 12
 BALLS_FILMED = 100
 """Pictures a second of a camera from which a swing can be read (trade)."""
-SPEAKER_LEAST_W = 15.0
-PUTTING_PILE_M = 0.012
 TEES = 4
 
 

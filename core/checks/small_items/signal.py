@@ -1,6 +1,7 @@
 """Cables, adapters and radios between monitor, machine and display, and what they hang on (trade)."""
 
 from core.checks.cables import ChainLines, DisplayRun, passive_most_m
+from core.checks.hanging import LOAD_COMFORT_SHARE
 from core.checks.power import Load
 from core.checks.signal import displays_of
 from core.checks.small_items.item import Ask, Need, at_least, at_most, equals, includes
@@ -35,7 +36,6 @@ from core.model.parts import (
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Unit, say
 
-LOAD_FACTOR = 1.25
 MOUNT_FIXINGS = 4
 DATA_RUN_M = 5.0
 """From a monitor near the ball to a machine at the wall, fixed along the floor (trade)."""
@@ -152,7 +152,7 @@ def projector_mount(projector: Projector, lens: Lens | None, layout: Layout, cei
         projector=projector.name,
         weight=Quantity(weight, Unit.KILOGRAM),
     )
-    asks = [equals("holds", "use", "projector"), at_least("load_kg", "load", weight * LOAD_FACTOR)]
+    asks = [equals("holds", "use", "projector"), at_least("load_kg", "load", weight * (1 + LOAD_COMFORT_SHARE))]
     if lens is not None:
         drop_m = ceiling.height_m(lens.x_m, layout.screen_y_m + lens.distance_m) - lens.height_m
         asks += [at_most("drop_min_m", "shortest drop", drop_m), at_least("drop_max_m", "longest drop", drop_m)]

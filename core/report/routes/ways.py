@@ -3,7 +3,9 @@
 import math
 from collections.abc import Iterator, Mapping
 
+from core.geometry.box_frame import CLOTH_PANELS, CORNERS, frame_cuts_m, open_edge_m
 from core.geometry.cutting import cut_plan
+from core.geometry.floor_cover import tape_m
 from core.model.build import Build, Slot
 from core.model.facts import MissingFact, known
 from core.model.household import Skill
@@ -37,8 +39,6 @@ HOURS_PER_CUT = {"pipe": 0.2, "timber": 0.4}
 HOURS_FRAME = {"pipe": 5.0, "timber": 14.0}
 HOURS_SCREEN = {RouteKind.READY_MADE: 2.0, RouteKind.THRIFTY: 6.0}
 HOURS_PER_M2 = {FloorTiles: 0.10, Carpet: 0.08, Turf: 0.25}
-CORNERS = 8
-PANELS = 3
 OVERHEAD = "Fix it to structure; nothing heavy hangs from board alone."
 LADDER = "Two people and a firm ladder."
 
@@ -66,14 +66,14 @@ def _to_enclosure(build: Build, parts: Mapping[str, Part]) -> Iterator[Route]:
         (RouteKind.FINE, "timber", (Skill.TIMBER, Skill.SEWING)),
     ):
         basket = Basket(parts, build.brief)
-        cuts = [width_m] * 4 + [height_m] * 4 + [depth_m] * 4
+        cuts = frame_cuts_m(width_m, height_m, depth_m)
         _frame(basket, material, cuts)
-        _cloth(basket, depth_m, height_m)
+        _cloth(basket, width_m, height_m, depth_m)
         hours = HOURS_FRAME[material] + len(cuts) * HOURS_PER_CUT[material]
         yield _route(kind, basket, hours, skills, f"{OVERHEAD} {LADDER}")
 
 
-def _frame(basket: Basket, material: str, cuts: list[float]) -> None:
+def _frame(basket: Basket, material: str, cuts: tuple[float, ...]) -> None:
     edges = say("{metres} of frame in {count} cuts", metres=_m(sum(cuts)), count=str(len(cuts)))
     stick = basket.cheapest(
         FrameMaterial,
@@ -94,15 +94,15 @@ def _frame(basket: Basket, material: str, cuts: list[float]) -> None:
         _tool(basket, "pipe cutting", "a pipe cutter")
 
 
-def _cloth(basket: Basket, depth_m: float, height_m: float) -> None:
+def _cloth(basket: Basket, width_m: float, height_m: float, depth_m: float) -> None:
     basket.cheapest(
         SideProtection,
         "cloth for sides and roof",
         say("Two sides and a roof"),
-        lambda _: PANELS,
+        lambda _: CLOTH_PANELS,
         lambda cloth: (cloth.width_m or 0) >= depth_m and (cloth.height_m or 0) >= height_m,
     )
-    length_m = 2 * height_m + depth_m
+    length_m = open_edge_m(width_m, height_m)
     basket.cheapest(
         Padding,
         "padding for its edges",
@@ -158,15 +158,15 @@ def _to_floor(build: Build, parts: Mapping[str, Part]) -> Iterator[Route]:
     ways = ((RouteKind.READY_MADE, FloorTiles), (RouteKind.THRIFTY, Carpet), (RouteKind.FINE, Turf))
     for kind, covering in ways:
         basket = Basket(parts, build.brief)
-        basket.cheapest(
+        laid = basket.cheapest(
             covering,
             "a covering of that kind",
             say("{area} wall to wall", area=Quantity(area_m2, Unit.SQUARE_METRE)),
             lambda flooring: _units(flooring, build),
             lambda _: True,
         )
-        if covering is not FloorTiles:
-            _tape(basket, 2 * (build.room.width_m + build.room.length_m))
+        if isinstance(laid, Carpet | Turf) and laid.roll_width_m:
+            _tape(basket, tape_m(build.room.width_m, build.room.length_m, laid.roll_width_m))
         if covering is Turf:
             glued = say("Glued down, the mat let in flush")
             basket.cheapest(Supply, "adhesive", glued, lambda _: 1, lambda supply: supply.use == "adhesive")
@@ -178,7 +178,7 @@ def _tape(basket: Basket, edge_m: float) -> None:
     basket.cheapest(
         Supply,
         "tape",
-        say("{metres} along the walls", metres=_m(edge_m)),
+        say("{metres} along walls and seams", metres=_m(edge_m)),
         lambda tape: _packs(edge_m, (tape.length_m or 0) * (tape.pack_size or 0)),
         lambda tape: tape.use == "seam tape",
     )
