@@ -55,6 +55,14 @@ def read_value(kind: type[Record], field: str, value: object, system: UnitSystem
         raise FieldErrors([(field, value, _ACCEPTED_BY_ERROR.get(type(error), str(error)))]) from error
 
 
+def value_text(kind: type[Record], field: str, value: object, system: UnitSystem, currency: str) -> str:
+    """`value` as it would be typed into `field` of `kind`; empty for nothing."""
+    unit = unit_of(kind, field)
+    if unit is None or not isinstance(value, int | float):
+        return "" if value is None else str(value)
+    return _told(value, unit, system, currency)
+
+
 def field_texts(record: Record, system: UnitSystem, currency: str, path: str = "") -> Iterator[tuple[str, str]]:
     """(path, text) of every number with a unit in `record` and what it holds, exactly as it is stored."""
     for field in type(record).model_fields:

@@ -88,7 +88,7 @@ def number_text(value: float, unit: Unit, system: UnitSystem) -> str:
     """`value` as it is typed, without marks between thousands, which would be read as decimals."""
     if unit is Unit.SHARE:
         return f"{value * 100:g} %"
-    if unit in (Unit.GRADE, Unit.TIER):
+    if unit in (Unit.GRADE, Unit.TIER, Unit.PIECES):
         return f"{value:.0f}"
     if unit in WHOLE or unit in PLAIN_IN_BOTH:
         return f"{value:g} {unit}"

@@ -229,7 +229,7 @@ class NewExtra(Change):
 class ExtraChange(Change):
     """What was decided about an extra."""
 
-    quantity: Annotated[int, Field(ge=1, le=10_000)] = 1
+    quantity: Typed = 1
     owned: bool = False
     quote_minor: TypedOrCleared = None
 
@@ -419,7 +419,8 @@ class Cited(Schema):
 
     source: NewName = "not said"
     seen: date | None = None
-    other: Annotated[str, Field(max_length=80)] | float | None = None
+    other: Annotated[str, Field(max_length=80)] | None = None
+    """As it is typed, in the fact's own unit or the reader's; empty takes it away."""
     other_source: Annotated[str, Field(max_length=120)] = ""
 
 

@@ -6,7 +6,7 @@ from django.db import transaction
 
 from core.model.parts import KINDS
 from core.model.parts.base import FactSource
-from core.model.parts.sheets import sheet_from
+from core.model.parts.sheets import fact_from, sheet_from
 from core.model.typed import FieldErrors, changed
 from core.model.usual import free_id
 from core.quantities import UnitSystem
@@ -49,14 +49,17 @@ def change_part(owner_id: int, part_id: str, typed: Mapping[str, object], units:
 
 
 @transaction.atomic
-def cite(owner_id: int, part_id: str, field: str, typed: Mapping[str, object]) -> Part:
+def cite(owner_id: int, part_id: str, field: str, typed: Mapping[str, object], units: UnitSystem) -> Part:
     """Say where a fact was read, when, and what another source states. Raises `FieldErrors`."""
     part = find_part(owner_id, part_id)
     sheet = part.sheet
     if field not in type(sheet).model_fields:
         raise FieldErrors([("field", field, "a fact of this sheet")])
     before = sheet.sources.get(field) or FactSource(source="not said")
-    source = changed(before, typed, UnitSystem.METRIC, "EUR")
+    read = dict(typed)
+    if isinstance(other := typed.get("other"), str):
+        read["other"] = fact_from(type(sheet), field, other, units, "EUR")
+    source = changed(before, read, units, "EUR")
     sources = {**sheet.sources, field: source}
     return _store(part, sheet.model_copy(update={"sources": sources}))
 

@@ -131,15 +131,20 @@ class SheetTests(CatalogueTestCase):
             "/parts/projector/sources/lumens",
             source="its sheet",
             seen="2024-01-05",
-            other=3600,
+            other="3600 lm",
             other_source="a test",
         )
         fact = next(fact for fact in cited.json()["facts"] if fact["field"] == "lumens")
-        self.assertEqual((fact["source"], fact["other"], len(fact["doubts"])), ("its sheet", "3600.0", 2))
+        self.assertEqual((fact["source"], fact["other"], len(fact["doubts"])), ("its sheet", "3600 lm", 2))
         verdicts = self.client.get(self.url()).json()["report"]["verdicts"]
         luminance = next(verdict for verdict in verdicts if verdict["id"] == "picture.luminance")
         self.assertIn("its sheet says 4,000 lm, a test says 3,600 lm", luminance["doubts"][0])
         self.assertEqual(self.call("put", "/parts/projector/sources/colour", source="x").status_code, 422)
+        unread = self.call("put", "/parts/projector/sources/lumens", source="x", other="rather dim")
+        self.assertEqual(unread.status_code, 422)
+        feet = self.call("put", "/parts/screen/sources/width_m", source="x", other="9 ft").json()
+        width = next(fact for fact in feet["facts"] if fact["field"] == "width_m")
+        self.assertEqual(width["other"], "2.743 m", "read in the unit of the fact")
 
     def test_a_part_in_a_build_or_its_history_stays(self) -> None:
         refused = self.client.delete("/api/catalogue/parts/mat")

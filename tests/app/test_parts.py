@@ -151,7 +151,9 @@ class ExtraTests(PartsTestCase):
         self.assertEqual(self.send("post", "/extras", part="ghost").status_code, 404)
         self.assertEqual(self.send("patch", "/extras/ghost", quantity=1).status_code, 404)
         self.send("post", "/extras", part="blower")
-        self.assertEqual(self.send("patch", "/extras/extra", quantity=0).status_code, 422)
+        for quantity in ("0", "some", "1.5", ""):
+            refused = self.send("patch", "/extras/extra", quantity=quantity)
+            self.assertEqual((refused.status_code, refused.json()["errors"][0]["field"]), (422, "quantity"), quantity)
 
     def test_the_build_file_carries_them(self) -> None:
         self.send("post", "/extras", part="blower")

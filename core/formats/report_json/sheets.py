@@ -8,7 +8,7 @@ from core.formats.price_list import ListRow
 from core.formats.spec_sheet import read_by, spec_rows
 from core.model.parts import KINDS, Part, kind_of
 from core.model.parts.sheets import FieldKind, SheetField, sheet_fields, typed_rows, typed_text
-from core.model.typed import field_texts
+from core.model.typed import field_texts, value_text
 from core.quantities import UnitSystem, figure_text
 
 
@@ -98,7 +98,7 @@ def facts_json(part: Part, system: UnitSystem, today: date) -> list[SheetFactJso
                 typed=typed.get(row.field, typed_text(getattr(part, row.field))),
                 source=source.source if source else "",
                 seen=source.seen.isoformat() if source and source.seen else "",
-                other="" if source is None or source.other is None else str(source.other),
+                other=value_text(type(part), row.field, source.other if source else None, system, currency),
                 other_source=source.other_source if source else "",
                 doubts=list(row.doubts),
             )

@@ -107,6 +107,15 @@ def _price(typed: object, before: Part | None, system: UnitSystem, currency: str
         raise FieldErrors([("price_minor", value, accepted) for _, value, accepted in error.errors]) from error
 
 
+def fact_from(part: type[Part], field: str, typed: str, system: UnitSystem, currency: str) -> str | float | None:
+    """What a second source states of `field`, in the fact's own unit; words for what is no number.
+
+    Raises `FieldErrors` for a number that cannot be read.
+    """
+    value = read_value(part, field, _read(part, field, typed), system, currency)
+    return value if isinstance(value, int | float) and not isinstance(value, bool) else typed.strip() or None
+
+
 def typed_rows(records: tuple[Record, ...], system: UnitSystem) -> list[dict[str, str]]:
     """The rows of a form that `records` would be typed as."""
     return [dict(_typed_row(record, system)) for record in records]

@@ -3366,7 +3366,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Quantity */
-            quantity?: number;
+            quantity?: string | number;
             /** Owned */
             owned?: boolean;
             /** Quote Minor */
@@ -3604,7 +3604,7 @@ export interface components {
             /** Seen */
             seen?: string | null;
             /** Other */
-            other?: string | number | null;
+            other?: string | null;
             /**
              * Other Source
              * @default

@@ -109,7 +109,7 @@ def change_part(request: SignedIn, part_id: str, body: PartFacts) -> Any:
 @router.put("/parts/{part_id}/sources/{field}", response={200: PartDetail, **REFUSED})
 def cite(request: SignedIn, part_id: str, field: str, body: Cited) -> Any:
     """Where a fact was read, when, and what somebody else states instead."""
-    part = sheets.cite(request.user.pk, part_id, field, body.model_dump(exclude_unset=True))
+    part = sheets.cite(request.user.pk, part_id, field, body.model_dump(exclude_unset=True), units_of(request.user))
     return send(_detail(part, request, timezone.localdate()))
 
 

@@ -28,10 +28,9 @@
         <div class="flex flex-wrap items-end gap-x-3 gap-y-1">
           <QuantityField
             label="How many: {name}"
-            text={String(extra.quantity)}
+            text={build.texts[`extras.${index}.quantity`] ?? ''}
             width="3rem"
-            commit={(typed) =>
-              build.changeExtra(extra.id, `${typed} of ${name}`, { quantity: Number(typed) })}
+            commit={(typed) => build.changeExtra(extra.id, `${typed} of ${name}`, { quantity: typed })}
           />
           <QuantityField
             label="Price quoted to you for {name}"

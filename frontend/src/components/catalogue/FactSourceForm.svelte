@@ -19,11 +19,10 @@
       const value = form.get(name)
       return typeof value === 'string' ? value.trim() : ''
     }
-    const number = Number(text('other'))
     problems = await commit({
       source: text('source') || 'not said',
       seen: text('seen') || null,
-      other: text('other') === '' ? null : Number.isNaN(number) ? text('other') : number,
+      other: text('other'),
       other_source: text('other_source'),
     })
     if (problems.length === 0) done()
