@@ -59,8 +59,13 @@ READ_IN: dict[Unit, tuple[dict[str, float], dict[UnitSystem, str], str]] = {
 """By unit: what each symbol is worth in it, the symbol meant by a bare number, and what is accepted, in words."""
 WHOLE = frozenset({Unit.LINES, Unit.PIXELS, Unit.PIECES, Unit.GRADE, Unit.TIER})
 """Kept as whole numbers."""
-PLAIN_IN_BOTH = frozenset({Unit.HOUR, Unit.MINUTE, Unit.LUMEN, Unit.WATT, Unit.DECIBEL, Unit.GIGABYTE, Unit.VOLT})
+PLAIN_IN_BOTH = frozenset(
+    {Unit.HOUR, Unit.MINUTE, Unit.LUMEN, Unit.WATT, Unit.DECIBEL, Unit.GIGABYTE, Unit.VOLT, Unit.RATIO}
+)
+"""Typed in the same unit in both systems, with no more decimals than they have."""
 SHARE_DECIMALS = 6
+PLAIN_FORMAT = ".10g"
+"""As many digits as are kept, never with an exponent, which would not be read back."""
 
 
 class NotRead(ValueError):
@@ -87,9 +92,9 @@ def read_number(text: str, unit: Unit, system: UnitSystem) -> float:
 def number_text(value: float, unit: Unit, system: UnitSystem) -> str:
     """`value` as it is typed, without marks between thousands, which would be read as decimals."""
     if unit is Unit.SHARE:
-        return f"{value * 100:g} %"
+        return f"{value * 100:{PLAIN_FORMAT}} %"
     if unit in (Unit.GRADE, Unit.TIER, Unit.PIECES):
         return f"{value:.0f}"
     if unit in WHOLE or unit in PLAIN_IN_BOTH:
-        return f"{value:g} {unit}"
+        return f"{value:{PLAIN_FORMAT}} {unit}"
     return Quantity(value, unit).text(system).replace(",", "")

@@ -5,7 +5,7 @@ from unittest import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from core.geometry.floor_cover import roll_cover, tile_cover
+from core.geometry.floor_cover import roll_cover, roll_strips, tape_m, tile_cover
 
 spans_mm = st.integers(min_value=500, max_value=12_000)
 
@@ -53,3 +53,21 @@ class RollTests(TestCase):
     def test_turning_the_room_changes_nothing(self, width: int, length: int) -> None:
         turned = roll_cover(length / 1000, width / 1000, 2.0)
         self.assertEqual(roll_cover(width / 1000, length / 1000, 2.0).units, turned.units)
+
+
+class TapeTests(TestCase):
+    def test_worked_seams(self) -> None:
+        """4.6 × 7.8 m off 2 m: four strips of 4.6 m, three seams of 4.6 m, and 24.8 m along the walls: 38.6 m."""
+        self.assertAlmostEqual(tape_m(4.6, 7.8, 2.0), 38.6)
+
+    def test_one_strip_has_no_seam(self) -> None:
+        self.assertAlmostEqual(tape_m(3.0, 5.0, 4.0), 16.0)
+
+    @given(spans_mm, spans_mm, st.sampled_from([1000, 2000, 4000]))
+    def test_strips_cover_the_floor_and_their_seams_are_taped(self, width: int, length: int, roll: int) -> None:
+        strips, each_m = roll_strips(width / 1000, length / 1000, roll / 1000)
+        across = length if each_m == width / 1000 else width
+        self.assertGreaterEqual(strips * roll, min(across, width, length))
+        self.assertEqual(roll_cover(width / 1000, length / 1000, roll / 1000).pieces, strips)
+        seams_m = tape_m(width / 1000, length / 1000, roll / 1000) - 2 * (width + length) / 1000
+        self.assertAlmostEqual(seams_m, (strips - 1) * each_m)

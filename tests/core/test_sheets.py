@@ -1,17 +1,24 @@
 """Sheets as forms: every kind can be written from what a form asks, and what cannot be read is named."""
 
+from pathlib import Path
 from unittest import TestCase
 
+from hypothesis import given
+from hypothesis import strategies as st
+
+from core.formats.parts_pack import read_parts_pack
 from core.formats.spec_sheet import read_by, spec_rows
 from core.model.parts import KINDS, SHEET
-from core.model.parts.sheets import FieldKind, SheetField, sheet_fields, sheet_from, typed_rows
-from core.model.typed import FieldErrors
+from core.model.parts.sheets import FieldKind, SheetField, sheet_fields, sheet_from, typed_rows, typed_text
+from core.model.typed import FieldErrors, field_texts
 from core.quantities import UnitSystem
 from core.quantities.numbers import READ_IN, NotRead, number_text, read_number
 from core.quantities.units import Unit
 from tests.core import worlds
 
 METRIC, IMPERIAL = UnitSystem.METRIC, UnitSystem.IMPERIAL
+PACKS = sorted((Path(__file__).resolve().parents[2] / "jungle" / "demo" / "parts").glob("*.json"))
+SAMPLES = [part for pack in PACKS for part in read_parts_pack(pack.read_text()).parts]
 NAMES = {"maker": "Maker", "name": "Thing"}
 
 
@@ -98,6 +105,32 @@ class SheetFormTests(TestCase):
         self.assertEqual(after, before.model_copy(update={"lumens": 3600.0, "noise_db": None}))
 
 
+class SampleSheetTests(TestCase):
+    def test_every_sheet_typed_over_as_it_is_told_stays_as_it_is(self) -> None:
+        for part in SAMPLES:
+            told = dict(field_texts(part, METRIC, "EUR"))
+            facts = {name: text for name, text in told.items() if "." not in name}
+            facts.update(
+                {
+                    name: typed_text(getattr(part, name))
+                    for name in ("maker", "name", "note")
+                    if getattr(part, name, None) is not None
+                }
+            )
+            with self.subTest(part.id):
+                self.assertEqual(sheet_from(part.kind, part.id, facts, part, METRIC, "EUR"), part)
+
+    def test_in_feet_and_inches_a_sheet_typed_over_moves_by_less_than_it_shows(self) -> None:
+        """Half of a sixteenth of an inch, 25.4 / 32 = 0.794 mm, and half of the tenth of a millimetre that is kept."""
+        for part in SAMPLES:
+            told = dict(field_texts(part, IMPERIAL, "USD"))
+            lengths = {name: text for name, text in told.items() if "." not in name and name.endswith("_m")}
+            after = sheet_from(part.kind, part.id, lengths, part, IMPERIAL, "USD")
+            for name in lengths:
+                with self.subTest(part.id, fact=name):
+                    self.assertAlmostEqual(getattr(after, name), getattr(part, name), delta=(25.4 / 32 + 0.05) / 1000)
+
+
 class NumberTests(TestCase):
     def test_units_as_people_type_them(self) -> None:
         for text, unit, system, value in (
@@ -119,6 +152,15 @@ class NumberTests(TestCase):
                 with self.subTest(unit=unit, system=system):
                     again = read_number(number_text(3000.0, unit, system), unit, system)
                     self.assertAlmostEqual(again, 3000.0, delta=1.0)
+
+    @given(st.sampled_from(sorted(READ_IN)), st.sampled_from(list(UnitSystem)), st.integers(1, 9_999_999))
+    def test_no_number_is_told_in_a_way_that_cannot_be_typed(self, unit: Unit, system: UnitSystem, count: int) -> None:
+        again = read_number(number_text(float(count), unit, system), unit, system)
+        self.assertAlmostEqual(again, count, delta=1.0)
+
+    def test_contrasts_have_no_decimals_and_no_exponent(self) -> None:
+        self.assertEqual(number_text(1200.0, Unit.RATIO, METRIC), "1200 : 1")
+        self.assertEqual(number_text(2_000_000.0, Unit.RATIO, METRIC), "2000000 : 1")
 
     def test_words_and_broken_counts_are_refused(self) -> None:
         for text, unit in (("many", Unit.PIECES), ("2.5", Unit.PIECES), ("10 lb", Unit.WATT), ("", Unit.VOLT)):

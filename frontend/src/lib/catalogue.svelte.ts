@@ -20,6 +20,8 @@ class Catalogue {
   kinds = $state.raw<SheetKind[]>([])
   open = $state.raw<PartDetail | null>(null)
   problem = $state('')
+  /** Why the last question was not answered. */
+  refusal = $state('')
   #newest = 0
 
   sheetOf(kind: string): SheetKind | undefined {
@@ -34,7 +36,7 @@ class Catalogue {
     )
     if (asked !== this.#newest) return
     const [first] = problems
-    this.problem = data ? '' : first ? `${first.value}: ${first.accepted}` : message
+    this.refusal = data ? '' : first ? `${first.value}: ${first.accepted}` : message
     if (data) this.found = data
   }
 

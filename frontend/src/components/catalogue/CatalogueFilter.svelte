@@ -39,17 +39,20 @@
     options={kinds}
     choose={(kind) => change({ kind })}
   />
-  {#each [['least', 'Price from'], ['most', 'up to']] as const as [field, label] (field)}
-    <span class="flex flex-col">
-      <label for="catalogue-{field}" class="text-xs text-faint">{label}</label>
-      <input
-        id="catalogue-{field}"
-        class="blank w-20"
-        value={wanted[field] ?? ''}
-        onchange={(event) => change({ [field]: event.currentTarget.value })}
-      />
-    </span>
-  {/each}
+  <div role="group" aria-label="Price" class="flex items-end gap-x-2">
+    {#each [['least', 'Price from'], ['most', 'up to']] as const as [field, label] (field)}
+      <span class="flex flex-col">
+        <label for="catalogue-{field}" class="text-xs text-faint">{label}</label>
+        <input
+          id="catalogue-{field}"
+          class="blank w-20"
+          aria-invalid={catalogue.refusal !== ''}
+          value={wanted[field] ?? ''}
+          onchange={(event) => change({ [field]: event.currentTarget.value })}
+        />
+      </span>
+    {/each}
+  </div>
   {#each TICKS as [field, words] (field)}
     <label class="flex min-h-7 items-center gap-2 text-sm">
       <input

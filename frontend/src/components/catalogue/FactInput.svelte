@@ -80,7 +80,7 @@
           aria-describedby="{id}-meaning"
           onchange={(event) => change(event.currentTarget.value)}
         />
-        {#if field.unit}<span class="text-sm text-faint">{field.unit}</span>{/if}
+        {#if field.unit && value === ''}<span class="text-sm text-faint">{field.unit}</span>{/if}
       </span>
     {/if}
     {#if problem}<p role="alert" class="text-xs text-error">{problem}</p>{/if}

@@ -23,7 +23,9 @@
 {#if catalogue.problem}
   <p role="alert" class="py-3 text-error">{catalogue.problem}</p>
 {/if}
-{#if !found}
+{#if catalogue.refusal}
+  <p role="alert" class="py-3 text-error">{catalogue.refusal}</p>
+{:else if !found}
   <p role="status" class="py-3 text-faint">Opening the catalogue</p>
 {:else}
   <p role="status" class="py-2 text-sm text-faint">
@@ -33,7 +35,7 @@
   </p>
   <ul class="divide-y divide-base-300 border-y border-base-300">
     {#each found.parts as part (part.part)}
-      <li class="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-4 py-1.5">
+      <li class="grid items-start gap-x-4 py-1.5 sm:grid-cols-[minmax(0,1fr)_auto]">
         <div class="min-w-0">
           <button
             class="min-h-[24px] cursor-pointer text-left font-semibold text-primary underline-offset-3 hover:underline"
@@ -47,7 +49,9 @@
             >{/if}
           {#if part.note}<p class="text-[13px] text-faint">{part.note}</p>{/if}
         </div>
-        <div class="text-right text-sm whitespace-nowrap">
+        <div
+          class="flex flex-wrap items-center justify-between gap-x-4 text-sm whitespace-nowrap sm:block sm:text-right"
+        >
           {part.price}
           {#if here(part)}
             <span class="block text-faint">hangs now</span>
@@ -61,8 +65,9 @@
                 >
               {/if}
               <button class="btn btn-ghost text-primary btn-xs" onclick={() => use(part)}>
-                {part.slot ? 'Hang' : 'Add'}<span class="sr-only"> {part.name}</span>
-                {part.slot ? `as ${SLOT_WORDS[part.slot as Slot].toLowerCase()}` : 'to the build'}
+                {part.slot
+                  ? `Hang as ${SLOT_WORDS[part.slot as Slot].toLowerCase()}`
+                  : 'Add to the build'}<span class="sr-only">: {part.name}</span>
               </button>
             </span>
           {/if}

@@ -1,0 +1,70 @@
+"""The way of a cable against sums made by hand, and what holds for any way."""
+
+from unittest import TestCase
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from core.geometry.cable_route import STOCK_LENGTHS_M, CableRoute, route_along_floor, route_over_ceiling
+
+CEILING_M = 3.0
+spans_m = st.floats(min_value=0.0, max_value=12.0)
+heights_m = st.floats(min_value=0.0, max_value=CEILING_M)
+points = st.tuples(spans_m, spans_m, heights_m)
+
+
+def flat(x_m: float, y_m: float) -> float:
+    return CEILING_M
+
+
+class WorkedRouteTests(TestCase):
+    def test_over_the_ceiling(self) -> None:
+        """From 0.8 m up the wall to 3.0: 2.2; 4.0 − 1.0 = 3.0 along, 2.0 across, 0.4 down to 2.6: 7.6 m.
+        Cable 7.6 × 1.1 + 1.0 = 9.36 m, sold as 10."""
+        route = route_over_ceiling((0.0, 1.0, 0.8), (2.0, 4.0, 2.6), flat)
+        self.assertAlmostEqual(route.path_m, 7.6)
+        self.assertAlmostEqual(route.needed_m, 9.36)
+        self.assertEqual(route.stock_m, 10.0)
+
+    def test_along_the_floor(self) -> None:
+        """0.8 down, 3.0 along, 2.0 across, 0.3 up: 6.1 m; cable 6.1 × 1.1 + 1.0 = 7.71 m, sold as 10."""
+        route = route_along_floor((0.0, 1.0, 0.8), (2.0, 4.0, 0.3))
+        self.assertAlmostEqual(route.path_m, 6.1)
+        self.assertAlmostEqual(route.needed_m, 7.71)
+        self.assertEqual(route.stock_m, 10.0)
+
+    def test_a_sloped_ceiling_is_followed_as_steps(self) -> None:
+        """Ceiling 2.0 + 0.25 × y. Up from 1.0 to 2.25 at y = 1: 1.25; 3.0 along and 0.75 up to 3.0 at y = 4,
+        2.0 across, 0.4 down: 1.25 + 3.75 + 2.0 + 0.4 = 7.4 m."""
+        route = route_over_ceiling((0.0, 1.0, 1.0), (2.0, 4.0, 2.6), lambda x_m, y_m: 2.0 + 0.25 * y_m)
+        self.assertAlmostEqual(route.path_m, 7.4)
+
+    def test_a_cable_longer_than_any_that_is_sold(self) -> None:
+        """27 m of way: 27 × 1.1 + 1.0 = 30.7 m, over the longest of 30."""
+        self.assertIsNone(CableRoute(((0.0, 0.0, 0.0), (0.0, 27.0, 0.0))).stock_m)
+
+    def test_a_length_that_is_sold_exactly_is_enough(self) -> None:
+        """(10 − 1) / 1.1 m of way need 10 m of cable, and 10 m are sold."""
+        self.assertEqual(CableRoute(((0.0, 0.0, 0.0), (9.0 / 1.1, 0.0, 0.0))).stock_m, 10.0)
+
+
+class AnyRouteTests(TestCase):
+    @given(points, points)
+    def test_it_begins_and_ends_where_it_should_and_runs_square(
+        self, start: tuple[float, float, float], end: tuple[float, float, float]
+    ) -> None:
+        for route in (route_over_ceiling(start, end, flat), route_along_floor(start, end)):
+            self.assertEqual((route.points[0], route.points[-1]), (start, end))
+            for here, there in zip(route.points, route.points[1:], strict=False):
+                moved = [a != b for a, b in zip(here, there, strict=True)]
+                self.assertLessEqual(sum(moved), 1, "one direction at a time")
+            direct_m = sum(abs(a - b) for a, b in zip(start, end, strict=True))
+            self.assertGreaterEqual(route.path_m, direct_m - 1e-9)
+
+    @given(points, points)
+    def test_what_is_sold_reaches(self, start: tuple[float, float, float], end: tuple[float, float, float]) -> None:
+        route = route_along_floor(start, end)
+        shorter = [length for length in STOCK_LENGTHS_M if route.stock_m is None or length < route.stock_m]
+        self.assertTrue(all(length < route.needed_m for length in shorter), "no shorter one would do")
+        if route.stock_m is not None:
+            self.assertGreaterEqual(route.stock_m, route.needed_m - 1e-8)
