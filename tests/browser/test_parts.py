@@ -195,7 +195,7 @@ class CatalogueTests(BrowserTestCase):
     def test_an_extra_from_the_catalogue(self) -> None:
         page = self.open("catalogue")
         page.get_by_label("Words").fill("fan heater")
-        page.get_by_role("button", name="Add Fan heater").click()
+        page.get_by_role("button", name="Add to the build Fan heater").click()
         self.saved()
         page.keyboard.press("Escape")
         page.get_by_role("link", name="Parts").first.click()
@@ -214,6 +214,21 @@ class CatalogueTests(BrowserTestCase):
         page.get_by_label("works with what is hung").uncheck()
         page.get_by_role("button", name="Would it work? Tri-layer 3.0 × 2.3").click()
         expect(page.get_by_role("dialog").get_by_text("in place of Bay 2.8")).to_be_visible()
+
+    def test_a_price_that_cannot_be_read_is_refused_in_place_of_the_list(self) -> None:
+        self.allowed = ("422",)
+        page = self.open("catalogue")
+        listed = page.get_by_role("button", name="Would it work?")
+        expect(listed.first).to_be_visible()
+        page.get_by_label("Price from").fill("dear")
+        page.get_by_label("Price from").press("Tab")
+        expect(page.get_by_role("alert")).to_contain_text("dear: an amount")
+        expect(page.get_by_label("Price from")).to_have_attribute("aria-invalid", "true")
+        expect(listed).to_have_count(0)
+        page.get_by_label("Price from").fill("")
+        page.get_by_label("Price from").press("Tab")
+        expect(page.get_by_role("alert")).to_have_count(0)
+        expect(listed.first).to_be_visible()
 
 
 class PhonePartsTests(BrowserTestCase):

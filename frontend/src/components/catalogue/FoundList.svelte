@@ -67,7 +67,7 @@
               <button class="btn btn-ghost text-primary btn-xs" onclick={() => use(part)}>
                 {part.slot
                   ? `Hang as ${SLOT_WORDS[part.slot as Slot].toLowerCase()}`
-                  : 'Add to the build'}<span class="sr-only">: {part.name}</span>
+                  : 'Add to the build'}<span class="sr-only"> {part.name}</span>
               </button>
             </span>
           {/if}
