@@ -80,6 +80,13 @@ class BrowserTestCase(StaticLiveServerTestCase):
         """Wait until nothing is being saved."""
         expect((page or self.page).get_by_role("status", name="Saving")).to_have_count(0)
 
+    def press(self, *keys: str) -> None:
+        """Press a run of keys that is one edit once they are still, and wait until it is kept."""
+        with self.page.expect_response(lambda response: response.request.method == "PATCH"):
+            for key in keys:
+                self.page.keyboard.press(key)
+        self.saved()
+
     def type_into(self, label: str, text: str, page: Page | None = None) -> None:
         """Type into a field and leave it."""
         page = page or self.page

@@ -166,10 +166,7 @@ class RoomJourneys(BrowserTestCase):
         self.assertEqual(lamp.kind, "lamp")
         handle = page.get_by_role("slider", name=re.compile("^lamp-2 on the plan|^lamp 2 on the plan"))
         handle.focus()
-        page.keyboard.press("Shift+ArrowRight")
-        page.keyboard.press("ArrowUp")
-        page.wait_for_timeout(700)
-        self.saved()
+        self.press("Shift+ArrowRight", "ArrowUp")
         self.build.refresh_from_db()
         moved = self.build.plan.room.things[-1]
         self.assertAlmostEqual(moved.y_m, lamp.y_m + 0.1, places=2)
