@@ -222,7 +222,7 @@ class CatalogueTests(BrowserTestCase):
         expect(listed.first).to_be_visible()
         page.get_by_label("Price from").fill("dear")
         page.get_by_label("Price from").press("Tab")
-        expect(page.get_by_role("alert")).to_contain_text("dear: an amount")
+        expect(page.get_by_role("alert")).to_contain_text("Price from, dear: an amount")
         expect(page.get_by_label("Price from")).to_have_attribute("aria-invalid", "true")
         expect(listed).to_have_count(0)
         page.get_by_label("Price from").fill("")

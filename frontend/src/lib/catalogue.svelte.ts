@@ -14,6 +14,9 @@ export type Facts = Record<string, string>
 /** Lists of records by field, each row by its own fields. */
 export type Rows = Record<string, Facts[]>
 
+/** What the filter calls what is asked for. */
+const ASKED: Record<string, string> = { least: 'Price from', most: 'Price up to' }
+
 class Catalogue {
   wanted = $state.raw<WantedParts>({})
   found = $state.raw<FoundParts | null>(null)
@@ -36,7 +39,11 @@ class Catalogue {
     )
     if (asked !== this.#newest) return
     const [first] = problems
-    this.refusal = data ? '' : first ? `${first.value}: ${first.accepted}` : message
+    this.refusal = data
+      ? ''
+      : first
+        ? `${ASKED[first.field] ?? first.field}, ${first.value}: ${first.accepted}`
+        : message
     if (data) this.found = data
   }
 
