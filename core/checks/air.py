@@ -11,7 +11,7 @@ from core.model.build import Slot
 from core.model.chain import Chain
 from core.model.facts import MissingFact, known, known_players
 from core.model.household import Noise
-from core.model.kit import Kit
+from core.model.kit import Beside
 from core.model.parts import CarbonMonoxideAlarm, Display, Heater, Lamp, Machine, Speaker, Ventilation
 from core.model.room import Room
 from core.model.things import Opens
@@ -31,14 +31,13 @@ SPEAKER_LEAST_W = 15.0
 
 
 @check("air.fresh", title="Fresh air", place=IN_ROOM)
-def fresh_air(brief: Brief, room: Room, kit: Kit) -> Verdict:
+def fresh_air(brief: Brief, room: Room, fans: Beside[Ventilation]) -> Verdict:
     """10 L/s of fresh air for everybody who plays: by a fan, or by a window or door that can be opened.
 
     What opens counts as enough, but has to be opened: without a fan it is tight. A closed room without either blocks.
     """
     people = len(known_players(brief))
     needs = AIR_PER_PERSON_L_S * people
-    fans = list(kit.all(Ventilation))
     has = sum(known(fan.airflow_l_s, fan, "airflow") for fan in fans)
     opens = opened(room) if has < needs else []
     if has >= needs:
@@ -70,13 +69,13 @@ def fresh_air(brief: Brief, room: Room, kit: Kit) -> Verdict:
 
 
 @check("air.heat", title="Heat in the room", place=IN_ROOM)
-def heat(brief: Brief, room: Room, load: Load, kit: Kit) -> Verdict:
+def heat(brief: Brief, room: Room, load: Load, fans: Beside[Ventilation]) -> Verdict:
     """People at 150 W each and all devices warm the room: over 20 W for each cubic metre it wants a fan or a window."""
     people = len(known_players(brief))
     volume_m3 = room.width_m * room.length_m * (room.ceiling_m - room.lining_m)
     watts = PERSON_W * people + load.total_w
     most = HEAT_PER_CUBIC_METRE_W * volume_m3
-    aired = watts <= most or any(kit.all(Ventilation)) or bool(opened(room))
+    aired = watts <= most or bool(fans) or bool(opened(room))
     state = State.CLEAR if watts <= most else State.TIGHT if aired else State.BLOCKED
     return counted(
         state,
@@ -97,15 +96,17 @@ def heat(brief: Brief, room: Room, load: Load, kit: Kit) -> Verdict:
 
 
 @check("heater.fuel", title="Heater that burns fuel", place=IN_ROOM)
-def fuel(room: Room, kit: Kit) -> Verdict:
+def fuel(
+    room: Room, all_heaters: Beside[Heater], alarms: Beside[CarbonMonoxideAlarm], fans: Beside[Ventilation]
+) -> Verdict:
     """A heater that burns fuel is used indoors only if made for it, with ventilation and a carbon-monoxide alarm.
 
     Carbon monoxide is not smelt and kills. Local codes come first.
     """
-    heaters = [heater for heater in kit.all(Heater) if known(heater.method, heater, "way of heating") == "fuel"]
+    heaters = [heater for heater in all_heaters if known(heater.method, heater, "way of heating") == "fuel"]
     bad = [heater.name for heater in heaters if not known(heater.made_for_indoors, heater, "use indoors")]
-    alarm = any(kit.all(CarbonMonoxideAlarm))
-    aired = not heaters or any(kit.all(Ventilation)) or bool(opened(room))
+    alarm = bool(alarms)
+    aired = not heaters or bool(fans) or bool(opened(room))
     lacks = [*(() if alarm else ("a carbon-monoxide alarm",)), *(() if aired else ("ventilation",))]
     if not heaters:
         state, headline = State.CLEAR, say("Nothing burns fuel in here")
@@ -133,11 +134,16 @@ def fuel(room: Room, kit: Kit) -> Verdict:
 
 
 @check("noise.devices", title="Hum of the devices", place=IN_ROOM)
-def hum(brief: Brief, chain: Chain, kit: Kit) -> Verdict:
+def hum(
+    brief: Brief,
+    chain: Chain,
+    displays: Beside[Display],
+    heaters: Beside[Heater],
+    fans: Beside[Ventilation],
+) -> Verdict:
     """The loudest device is no louder than the house puts up with: 45 dB for any, 38 damped, 32 quiet, a metre away."""
     hung = [_level(h.part) for h in chain if isinstance(h.part, Machine | Display)]
-    beside = (*map(_level, kit.all(Display)), *map(_level, kit.all(Heater)), *map(_level, kit.all(Ventilation)))
-    levels = [*hung, *beside]
+    levels = [*hung, *map(_level, displays), *map(_level, heaters), *map(_level, fans)]
     if not levels:
         raise MissingFact("Which devices hum", "Choose a machine and a display.")
     loudest, name = max(levels)
@@ -167,11 +173,10 @@ def hum(brief: Brief, chain: Chain, kit: Kit) -> Verdict:
 
 
 @check("sound.speaker", title="Sound", place=on(Slot.DISPLAY))
-def sound(brief: Brief, display: Display, kit: Kit) -> Verdict:
+def sound(brief: Brief, display: Display, speakers: Beside[Speaker]) -> Verdict:
     """Films and family games want 15 W of sound; a projector's own speaker is poor."""
     wanted = max(brief.weight(Purpose.FILMS), brief.weight(Purpose.FAMILY_GAMES)) >= WANTED
     own = known(display.speaker_w, display, "speaker")
-    speakers = list(kit.all(Speaker))
     best = max((own, *(known(speaker.output_w, speaker, "power") for speaker in speakers)))
     state = State.CLEAR if not wanted or best >= SPEAKER_LEAST_W else State.TIGHT
     return counted(
@@ -193,9 +198,9 @@ def sound(brief: Brief, display: Display, kit: Kit) -> Verdict:
 
 
 @check("light.screen", title="No lamp on the screen", place=IN_ROOM)
-def lamp_on_screen(kit: Kit) -> Verdict:
+def lamp_on_screen(all_lamps: Beside[Lamp]) -> Verdict:
     """No lamp shines on the screen while people play: it greys the picture. Walls are dark and matt."""
-    lamps = [(known(lamp.lights, lamp, "place it lights"), lamp.name) for lamp in kit.all(Lamp)]
+    lamps = [(known(lamp.lights, lamp, "place it lights"), lamp.name) for lamp in all_lamps]
     shining = [name for lights, name in lamps if lights == "screen"]
     washing = [name for lights, name in lamps if lights == "room"]
     state = State.BLOCKED if shining else State.TIGHT if washing else State.CLEAR

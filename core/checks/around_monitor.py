@@ -9,7 +9,7 @@ from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.chain import Chain
 from core.model.facts import known
-from core.model.kit import Kit
+from core.model.kit import Beside
 from core.model.parts import (
     Balls,
     BehindTheBall,
@@ -64,20 +64,28 @@ def room_minimum(monitor: LaunchMonitor, room: Room, layout: Layout, ceiling: Ce
 
 
 @check("monitor.interference", title="Nothing that disturbs the monitor", place=on(Slot.MONITOR))
-def interference(brief: Brief, monitor: LaunchMonitor, room: Room, kit: Kit) -> Verdict:
+def interference(
+    brief: Brief,
+    monitor: LaunchMonitor,
+    room: Room,
+    heaters: Beside[Heater],
+    fans: Beside[Ventilation],
+    speakers: Beside[Speaker],
+    pads: Beside[ControlPad],
+) -> Verdict:
     """Nothing near it does what it dislikes: moving air, warm air, people walking, other radios, daylight.
 
     A radar behind the ball takes a fan heater for a moving club: the two do not mix, and it blocks.
     """
     found: list[tuple[Disturbance, str]] = []
-    for heater in kit.all(Heater):
+    for heater in heaters:
         method = known(heater.method, heater, "way of heating")
         if method == "fan":
             found.append((Disturbance.FAN, heater.name))
         found.append((Disturbance.HEATER, heater.name))
-    found += [(Disturbance.FAN, fan.name) for fan in kit.all(Ventilation)]
-    found += [(Disturbance.RADIO, speaker.name) for speaker in kit.all(Speaker) if speaker.wireless]
-    found += [(Disturbance.RADIO, pad.name) for pad in kit.all(ControlPad) if pad.link and pad.link.through_air]
+    found += [(Disturbance.FAN, fan.name) for fan in fans]
+    found += [(Disturbance.RADIO, speaker.name) for speaker in speakers if speaker.wireless]
+    found += [(Disturbance.RADIO, pad.name) for pad in pads if pad.link and pad.link.through_air]
     if len(brief.players) >= CROWD or brief.visitors:
         found.append((Disturbance.PEOPLE, "spectators"))
     if room.light is Light.OPEN_DOOR:
@@ -109,11 +117,11 @@ def interference(brief: Brief, monitor: LaunchMonitor, room: Room, kit: Kit) -> 
 
 
 @check("monitor.link", title="Link from monitor to machine", place=on(Slot.MONITOR))
-def link(monitor: LaunchMonitor, machine: Machine, kit: Kit) -> Verdict:
+def link(monitor: LaunchMonitor, machine: Machine, adapters: Beside[LinkAdapter]) -> Verdict:
     """Monitor and machine share a way for the shots to travel, or a small adapter gives the machine one."""
     speaks = known(monitor.links, monitor, "links")
     own = known(machine.links, machine, "links")
-    added = [link for adapter in kit.all(LinkAdapter) for link in adapter.gives or ()]
+    added = [link for adapter in adapters for link in adapter.gives or ()]
     hears = (*own, *added)
     shared = [link for link in speaks if link in hears]
     state = State.CLEAR if shared else State.TIGHT if speaks else State.BLOCKED
@@ -198,10 +206,10 @@ def power(monitor: LaunchMonitor) -> Verdict:
 
 
 @check("monitor.lamp", title="Light on the ball", place=on(Slot.MONITOR))
-def lamp(monitor: LaunchMonitor, kit: Kit) -> Verdict:
+def lamp(monitor: LaunchMonitor, all_lamps: Beside[Lamp]) -> Verdict:
     """A monitor that wants light gets a lamp on the ball which does not pulse with the mains."""
     wants = known(monitor.wants_lamp, monitor, "need for light")
-    lamps = [lamp for lamp in kit.all(Lamp) if lamp.lights == "ball"]
+    lamps = [lamp for lamp in all_lamps if lamp.lights == "ball"]
     steady = [lamp for lamp in lamps if not lamp.flickers]
     state = State.CLEAR if not wants or steady else State.TIGHT
     if not wants:
@@ -222,10 +230,9 @@ def lamp(monitor: LaunchMonitor, kit: Kit) -> Verdict:
 
 
 @check("monitor.balls", title="Balls that it can read", place=on(Slot.MONITOR))
-def balls(monitor: LaunchMonitor, kit: Kit) -> Verdict:
+def balls(monitor: LaunchMonitor, chosen: Beside[Balls]) -> Verdict:
     """A monitor that reads spin off a mark gets balls that carry one."""
     marked = known(monitor.marked_ball, monitor, "need for marked balls")
-    chosen = list(kit.all(Balls))
     carries = [balls for balls in chosen if known(balls.marked, balls, "mark")] if marked != "no" else chosen
     short = marked != "no" and not carries
     state = State.BLOCKED if short and marked == "needed" and chosen else State.TIGHT if short else State.CLEAR
@@ -250,10 +257,10 @@ def balls(monitor: LaunchMonitor, kit: Kit) -> Verdict:
 
 
 @check("monitor.case", title="Guard against a struck ball", place=on(Slot.MONITOR))
-def case(monitor: SideCamera, kit: Kit) -> Verdict:
+def case(monitor: SideCamera, all_cases: Beside[MonitorCase]) -> Verdict:
     """A camera beside the ball is hit sooner or later; its case stands up to that."""
     included = known(monitor.case_included, monitor, "case in the box")
-    cases = [case for case in kit.all(MonitorCase) if monitor.id in case.monitors]
+    cases = [case for case in all_cases if monitor.id in case.monitors]
     state = State.CLEAR if included or cases else State.TIGHT
     return worded(
         state,

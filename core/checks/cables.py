@@ -11,7 +11,7 @@ from core.geometry.ceiling import Ceiling
 from core.geometry.shadow import Lens
 from core.model.build import Slot
 from core.model.facts import known
-from core.model.kit import Kit
+from core.model.kit import Beside
 from core.model.parts import Display, Machine, StandingDisplay, Title, VideoCable
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Unit, say
@@ -91,7 +91,7 @@ def passive_most_m(lines: int) -> float:
 
 
 @check("display.cable", title="Cable to the display", place=on(Slot.DISPLAY))
-def display_cable(run: DisplayRun, chain: ChainLines, kit: Kit) -> Verdict:
+def display_cable(run: DisplayRun, chain: ChainLines, cables: Beside[VideoCable]) -> Verdict:
     """The picture's cable is long enough for its way, and carries the lines over that length.
 
     Length = way × 1.10 + 0.5 m at each end, the next stock length up. Passive copper carries 2160 lines up to 5 m
@@ -101,7 +101,7 @@ def display_cable(run: DisplayRun, chain: ChainLines, kit: Kit) -> Verdict:
     most_m = passive_most_m(chain.lines)
     stock_m = run.route.stock_m
     lines = Quantity(chain.lines, Unit.LINES)
-    cable = next(kit.all(VideoCable), None)
+    cable = next(iter(cables), None)
     length_m = known(cable.length_m, cable, "length") if cable else 0.0
 
     def inputs() -> tuple[Input, ...]:

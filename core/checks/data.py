@@ -10,7 +10,7 @@ from core.checks.verdict import Basis, Input, State, Verdict
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
-from core.model.kit import Kit
+from core.model.kit import Beside
 from core.model.parts import DataField, LaunchMonitor, MonitorPackage, MonitorPlan
 from core.quantities import Sentence, say
 
@@ -59,10 +59,10 @@ def wanted_data(brief: Brief) -> WantedData | None:
 
 
 @derive
-def told_data(monitor: LaunchMonitor, plan: MonitorPlan | None, kit: Kit) -> ToldData:
+def told_data(monitor: LaunchMonitor, plan: MonitorPlan | None, all_packages: Beside[MonitorPackage]) -> ToldData:
     """What it measures of itself, what the plan unlocks, and what packages made for it add."""
     own = known(monitor.measures, monitor, "list of data it measures")
-    packages = [package for package in kit.all(MonitorPackage) if monitor.id in package.monitors]
+    packages = [package for package in all_packages if monitor.id in package.monitors]
     added = [data for package in packages for data in package.unlocks]
     return ToldData(frozenset((*own, *(plan.unlocks if plan else ()), *added)), frozenset(monitor.derives))
 

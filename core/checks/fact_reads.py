@@ -1,19 +1,20 @@
 """Which checks read which facts of which parts, found in the functions themselves: nobody keeps a list by hand.
 
 A check reads a fact where its function, a function that it calls, or a derivation of what it asks for takes the
-fact off a part: a parameter typed as a kind of part, or one that comes out of `kit.all(Kind)`.
+fact off a part: a parameter typed as a kind of part, or one of those in a parameter typed `Beside[Kind]`.
 """
 
 import ast
 import inspect
 import textwrap
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Callable, Container, Iterator, Mapping
 from functools import cache
 from typing import Any, get_args, get_type_hints
 
 from core.checks.register import REGISTRY
 from core.checks.registry import Derivation
 from core.checks.small_items.register import RULES, SmallItems
+from core.model.kit import Beside
 from core.model.parts import KINDS, Part
 from core.model.record import Record
 
@@ -99,14 +100,13 @@ def _reached(function: Callable[..., Any]) -> list[Callable[..., Any]]:
 
 def _own_facts(function: Callable[..., Any]) -> Iterator[Fact]:
     tree = _tree(function)
-    kinds = {name: frozenset(_sheet_kinds(hint)) for name, hint in get_type_hints(function).items()}
-    named = {name: value for name, value in function.__globals__.items() if isinstance(value, type)}
+    hints = get_type_hints(function)
+    kinds = {name: frozenset(_sheet_kinds(hint)) for name, hint in hints.items()}
+    several = {name for name, hint in hints.items() if _is_beside(hint)}
     for target, source in _bindings(tree):
-        taken = _taken_from_kit(source, named)
-        if not taken and isinstance(source, ast.Name):
-            taken = kinds.get(source.id, frozenset())
-        if taken:
-            kinds[target] = taken
+        name = source.id if isinstance(source, ast.Name) else _drawn_from(source, several)
+        if name in kinds:
+            kinds[target] = kinds[name]
     for node in ast.walk(tree):
         if isinstance(node, ast.Attribute) and isinstance(node.value, ast.Name) and node.attr not in OF_EVERY_PART:
             for kind in kinds.get(node.value.id, ()):
@@ -130,20 +130,20 @@ def _bindings(tree: ast.AST) -> Iterator[tuple[str, ast.expr]]:
             yield node.target.id, node.iter
 
 
-def _taken_from_kit(source: ast.expr, named: Mapping[str, type]) -> frozenset[Any]:
-    """The kind in the first `….all(Kind)` within `source`; none where there is none."""
-    for node in ast.walk(source):
-        if isinstance(node, ast.Call) and isinstance(node.func, ast.Attribute) and node.func.attr == "all":
-            kind = node.args[0] if node.args else None
-            if isinstance(kind, ast.Name) and isinstance(named.get(kind.id), type):
-                return frozenset((named[kind.id],))
-    return frozenset()
+def _drawn_from(source: ast.expr, several: Container[str]) -> str:
+    """The first of the names `several` within `source`; none where there is none."""
+    names = (node.id for node in ast.walk(source) if isinstance(node, ast.Name))
+    return next((name for name in names if name in several), "")
 
 
 def _sheet_kinds(hint: Any) -> Iterator[Any]:
-    for kind in (hint, *get_args(hint)):
+    for kind in (hint.kind,) if _is_beside(hint) else (hint, *get_args(hint)):
         if isinstance(kind, type) and issubclass(kind, Record):
             yield kind
+
+
+def _is_beside(hint: Any) -> bool:
+    return isinstance(hint, type) and issubclass(hint, Beside)
 
 
 @cache

@@ -9,7 +9,7 @@ from core.checks.verdict import Basis, Input, State, Verdict, advise, judge
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import MissingFact, known
-from core.model.kit import Kit
+from core.model.kit import Beside
 from core.model.parts import Flooring, FloorTiles, Mat, PuttingSurface, Tees
 from core.model.room import FloorBase, Layout, Room
 from core.money.costs import floor_cover
@@ -186,10 +186,9 @@ def slip(mat: Mat, surface: HittingSurface) -> Verdict:
 
 
 @check("mat.tee", title="Tee in the mat", place=on(Slot.MAT))
-def tee(brief: Brief, mat: Mat, kit: Kit) -> Verdict:
+def tee(brief: Brief, mat: Mat, chosen: Beside[Tees]) -> Verdict:
     """A driver wants a tee: a wooden one that the mat takes, or one on a tether. Pulled through, it ruins the mat."""
     takes = known(mat.takes_tee, mat, "way with tees")
-    chosen = list(kit.all(Tees))
     pulled = [tees.name for tees in chosen if tees.through_mat]
     served = takes or any(tees.tethered for tees in chosen)
     return worded(
@@ -232,10 +231,9 @@ def landing(flooring: Flooring, layout: Layout) -> Verdict:
 
 
 @check("floor.putting", title="Floor to putt on", place=on(Slot.FLOOR))
-def putting_floor(brief: Brief, flooring: Flooring, kit: Kit) -> Verdict:
+def putting_floor(brief: Brief, flooring: Flooring, strips: Beside[PuttingSurface]) -> Verdict:
     """Where putts are wanted, the pile in front of the ball is 12 mm or less, or a putting strip lies there."""
     wanted = brief.weight(Purpose.PUTTING) >= WANTED
-    strips = list(kit.all(PuttingSurface))
     pile_m = min((known(strip.pile_m, strip, "pile") for strip in strips), default=None)
     if pile_m is None:
         pile_m = known(flooring.pile_m, flooring, "pile") if wanted else flooring.pile_m or 0.0

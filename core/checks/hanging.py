@@ -1,15 +1,17 @@
 """How things hang and what is behind them: mount, edges, backing, rebound, sides, what a kit leaves out (trade)."""
 
+from dataclasses import dataclass
+
 from core.checks.figures import counted, listed, metres, stated, worded
 from core.checks.places import between, on
-from core.checks.register import check
+from core.checks.register import check, derive
 from core.checks.verdict import Basis, Input, State, Verdict, judge
 from core.geometry.ceiling import Ceiling
 from core.geometry.shadow import Lens
 from core.model.brief import Brief, Handedness
 from core.model.build import Slot
 from core.model.facts import known, known_players
-from core.model.kit import Kit
+from core.model.kit import Beside, Kit
 from core.model.parts import (
     Enclosure,
     FrameFitting,
@@ -36,14 +38,21 @@ HALVED = 0.5
 """A mattress topper behind a screen roughly halves the rebound (trade)."""
 
 
+@dataclass(frozen=True)
+class ChosenPieces:
+    """What a kit may leave to the buyer, and has been chosen."""
+
+    pieces: frozenset[KitPiece]
+
+
 @check("display.mount", title="Mount carries the projector", place=on(Slot.DISPLAY))
-def mount_load(projector: Projector, kit: Kit) -> Verdict:
+def mount_load(projector: Projector, mounts: Beside[Mount]) -> Verdict:
     """The mount carries the projector's weight with a quarter to spare. No mount chosen yet is tight.
 
     Fixings go into structure, never into board alone: people stand below.
     """
     weight = known(projector.weight_kg, projector, "weight")
-    mount = next((mount for mount in kit.all(Mount) if mount.holds == "projector"), None)
+    mount = next((mount for mount in mounts if mount.holds == "projector"), None)
     load = known(mount.load_kg, mount, "load") if mount else 0.0
     state = State.TIGHT if mount is None else judge(load - weight, LOAD_COMFORT_SHARE * weight)
     return counted(
@@ -67,10 +76,10 @@ def mount_load(projector: Projector, kit: Kit) -> Verdict:
 
 
 @check("display.drop", title="Mount reaches the lens height", place=on(Slot.DISPLAY))
-def mount_drop(projector: Projector, lens: Lens, layout: Layout, ceiling: Ceiling, kit: Kit) -> Verdict:
+def mount_drop(projector: Projector, lens: Lens, layout: Layout, ceiling: Ceiling, mounts: Beside[Mount]) -> Verdict:
     """The mount's length brings the lens from the ceiling down to where it shall hang."""
     drop_m = ceiling.height_m(lens.x_m, layout.screen_y_m + lens.distance_m) - lens.height_m
-    mount = next((mount for mount in kit.all(Mount) if mount.holds == "projector"), None)
+    mount = next((mount for mount in mounts if mount.holds == "projector"), None)
     if mount is None:
         state, headline, near_m, far_m = (
             State.TIGHT,
@@ -123,11 +132,11 @@ def struck(surface: Surface) -> Verdict:
 
 
 @check("screen.edge", title="Edge and frame", place=between(Slot.SCREEN, Slot.ENCLOSURE))
-def edge(surface: Surface, enclosure: Enclosure, kit: Kit) -> Verdict:
+def edge(surface: Surface, enclosure: Enclosure, hangings: Beside[Hanging]) -> Verdict:
     """The frame holds the edge that the screen has, or the hardware that was chosen does."""
     has = known(surface.edge, surface, "edge")
     takes = known(enclosure.takes_edges, enclosure, "edges it takes")
-    hardware = [hanging for hanging in kit.all(Hanging) if has in (hanging.takes or ())]
+    hardware = [hanging for hanging in hangings if has in (hanging.takes or ())]
     held = has in takes or bool(hardware)
     return worded(
         State.CLEAR if held else State.TIGHT,
@@ -147,10 +156,10 @@ def edge(surface: Surface, enclosure: Enclosure, kit: Kit) -> Verdict:
 
 
 @check("screen.backing", title="Black cloth behind", place=on(Slot.SCREEN))
-def backing(screen: ImpactScreen, kit: Kit) -> Verdict:
+def backing(screen: ImpactScreen, cloths: Beside[MaskingCloth]) -> Verdict:
     """Thin fabric lets light through: black cloth behind it keeps the picture's blacks."""
     needs = known(screen.needs_backing, screen, "need for backing")
-    black = [cloth for cloth in kit.all(MaskingCloth) if cloth.black]
+    black = [cloth for cloth in cloths if cloth.black]
     state = State.CLEAR if not needs or black else State.TIGHT
     return worded(
         state,
@@ -168,13 +177,13 @@ def backing(screen: ImpactScreen, kit: Kit) -> Verdict:
 
 
 @check("screen.rebound", title="What comes back off the screen", place=on(Slot.SCREEN))
-def rebound(screen: ImpactScreen, kit: Kit) -> Verdict:
+def rebound(screen: ImpactScreen, pads: Beside[Padding]) -> Verdict:
     """One layer of fabric gives the ball back; two or more, or a topper of 30 mm behind it, take the most of it.
 
     Eyes and heads are at stake: drop a ball from waist height against it before the first swing, and loosen cords.
     """
     layers = known(screen.layers, screen, "layers")
-    toppers = [pad for pad in kit.all(Padding) if pad.purpose == "topper" and (pad.thickness_m or 0) >= TOPPER_LEAST_M]
+    toppers = [pad for pad in pads if pad.purpose == "topper" and (pad.thickness_m or 0) >= TOPPER_LEAST_M]
     state = State.CLEAR if layers > 1 or toppers else State.TIGHT
     return worded(
         state,
@@ -195,11 +204,33 @@ def rebound(screen: ImpactScreen, kit: Kit) -> Verdict:
     )
 
 
+@derive
+def chosen_pieces(
+    kit: Kit,
+    frames: Beside[FrameMaterial],
+    fittings: Beside[FrameFitting],
+    cloths: Beside[SideProtection],
+    hangings: Beside[Hanging],
+    pads: Beside[Padding],
+) -> ChosenPieces:
+    """The pieces of an enclosure that stand beside the chain; feet may come from the workshop."""
+    there = {
+        KitPiece.FRAME: bool(frames),
+        KitPiece.FITTINGS: bool(fittings),
+        KitPiece.CLOTH: bool(cloths),
+        KitPiece.CORDS: bool(hangings),
+        KitPiece.EDGE_PADDING: any(pad.purpose == "edge" for pad in pads),
+        KitPiece.SILL_PAD: any(pad.purpose == "sill" for pad in pads),
+        KitPiece.FEET: kit.decided("frame-feet") is not None,
+    }
+    return ChosenPieces(frozenset(piece for piece, is_there in there.items() if is_there))
+
+
 @check("enclosure.complete", title="What the kit leaves out", place=on(Slot.ENCLOSURE))
-def complete(enclosure: Enclosure, kit: Kit) -> Verdict:
+def complete(enclosure: Enclosure, chosen: ChosenPieces) -> Verdict:
     """Everything that the kit leaves to the buyer has been chosen besides."""
     left_out = known(enclosure.leaves_out, enclosure, "list of what is left out")
-    missing = [piece for piece in left_out if not _has_piece(piece, kit)]
+    missing = [piece for piece in left_out if piece not in chosen.pieces]
     return worded(
         State.TIGHT if missing else State.CLEAR,
         say("Leaves out {pieces}", pieces=listed(p.words for p in missing)) if missing else say("Complete"),
@@ -211,28 +242,15 @@ def complete(enclosure: Enclosure, kit: Kit) -> Verdict:
     )
 
 
-def _has_piece(piece: KitPiece, kit: Kit) -> bool:
-    by_piece = {
-        KitPiece.FRAME: any(kit.all(FrameMaterial)),
-        KitPiece.FITTINGS: any(kit.all(FrameFitting)),
-        KitPiece.CLOTH: any(kit.all(SideProtection)),
-        KitPiece.CORDS: any(kit.all(Hanging)),
-        KitPiece.EDGE_PADDING: any(pad.purpose == "edge" for pad in kit.all(Padding)),
-        KitPiece.SILL_PAD: any(pad.purpose == "sill" for pad in kit.all(Padding)),
-        KitPiece.FEET: kit.decided("frame-feet") is not None,
-    }
-    return by_piece[piece]
-
-
 @check("screen.sides", title="Protection beside the bay", place=on(Slot.SCREEN))
-def sides(brief: Brief, surface: Surface, enclosure: Enclosure | None, kit: Kit) -> Verdict:
+def sides(brief: Brief, surface: Surface, enclosure: Enclosure | None, netting: Beside[SideProtection]) -> Verdict:
     """A shank flies right off a right-hander's club and left off a left-hander's: that side is closed.
 
     Visitors may be of either hand. The enclosure's own sides serve, or netting beside the bay, one for each side.
     """
     hands = {player.handedness for player in known_players(brief)} | (set(Handedness) if brief.visitors else set())
     own = known(enclosure.sides, enclosure, "sides") if enclosure else False
-    nets = len(list(kit.all(SideProtection)))
+    nets = len(netting)
     has, needs = (2 if own else nets), len(hands)
     named = listed({Handedness.RIGHT: "right", Handedness.LEFT: "left"}[hand] for hand in sorted(hands))
     return counted(
@@ -255,13 +273,12 @@ def sides(brief: Brief, surface: Surface, enclosure: Enclosure | None, kit: Kit)
 
 
 @check("screen.weight", title="Weight on its cords", place=on(Slot.SCREEN))
-def weight(surface: Surface, enclosure: Enclosure | None, kit: Kit) -> Verdict:
+def weight(surface: Surface, enclosure: Enclosure | None, hangings: Beside[Hanging]) -> Verdict:
     """What the screen weighs, against what its hanging hardware carries, a quarter to spare.
 
     An enclosure that brings its cords is made for its screens. Nothing chosen yet is tight.
     """
     own = known(surface.weight_kg, surface, "weight")
-    hangings = list(kit.all(Hanging))
     brought = enclosure is not None and KitPiece.CORDS not in known(enclosure.leaves_out, enclosure, "what is left out")
     carried = sum(known(h.load_kg, h, "load") * known(h.pack_size, h, "pack size") for h in hangings)
     if hangings:

@@ -10,7 +10,7 @@ from core.checks.verdict import Basis, Input, State, Verdict
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
-from core.model.kit import Kit
+from core.model.kit import Beside
 from core.model.parts import (
     Billing,
     Connector,
@@ -38,7 +38,13 @@ FEATURES_BY_PURPOSE: dict[Purpose, tuple[Feature, ...]] = {
 
 
 @check("title.bundle", title="Nothing paid twice", place=between(Slot.MONITOR, Slot.TITLE))
-def bundle(monitor: LaunchMonitor, plan: MonitorPlan, title: Title, title_plan: TitlePlan, kit: Kit) -> Verdict:
+def bundle(
+    monitor: LaunchMonitor,
+    plan: MonitorPlan,
+    title: Title,
+    title_plan: TitlePlan,
+    packages: Beside[MonitorPackage],
+) -> Verdict:
     """The monitor's plan is no higher than data and title need, and no package repeats what the plan unlocks.
 
     A higher plan that brings the title along is worth it where the title would be paid for besides.
@@ -47,7 +53,7 @@ def bundle(monitor: LaunchMonitor, plan: MonitorPlan, title: Title, title_plan: 
     bundled = title.id in plan.bundled_titles
     repeated = [
         package.name
-        for package in kit.all(MonitorPackage)
+        for package in packages
         if monitor.id in package.monitors and set(package.unlocks) & set(plan.unlocks)
     ]
     bringing = [other for other in monitor.plans if title.id in other.bundled_titles]
@@ -100,12 +106,12 @@ def later_versions(title: Title, plan: TitlePlan) -> Verdict:
 
 
 @check("title.features", title="What the title is used for", place=on(Slot.TITLE))
-def features(brief: Brief, title: Title, plan: TitlePlan, kit: Kit) -> Verdict:
+def features(brief: Brief, title: Title, plan: TitlePlan, course_packs: Beside[CoursePack]) -> Verdict:
     """The title's plan, with its packs, offers what the purposes want: a range, games, coaching, putting."""
     purposes = [purpose for purpose in Purpose if brief.weight(purpose) >= WANTED]
     wanted = tuple(dict.fromkeys(f for purpose in purposes for f in FEATURES_BY_PURPOSE.get(purpose, ())))
     offered = known(plan.features, title, f"features of plan {plan.name}")
-    packs = [pack for pack in kit.all(CoursePack) if title.id in pack.titles]
+    packs = [pack for pack in course_packs if title.id in pack.titles]
     has = (*offered, *(feature for pack in packs for feature in pack.features))
     missing = [feature for feature in wanted if feature not in has]
     elsewhere = [other.name for other in title.plans if other.features and set(missing) <= set(other.features)]
@@ -127,11 +133,11 @@ def features(brief: Brief, title: Title, plan: TitlePlan, kit: Kit) -> Verdict:
 
 
 @check("title.online", title="Connection that the title needs", place=between(Slot.TITLE, Slot.MACHINE))
-def online(title: Title, machine: Machine, kit: Kit) -> Verdict:
+def online(title: Title, machine: Machine, adapters: Beside[LinkAdapter]) -> Verdict:
     """A title that must be connected to play needs a machine with Wi-Fi or a network cable."""
     needs = known(title.online, title, "need for a connection")
     own = known(machine.links, machine, "links")
-    links = (*own, *(link for adapter in kit.all(LinkAdapter) for link in adapter.gives or ()))
+    links = (*own, *(link for adapter in adapters for link in adapter.gives or ()))
     connected = DataLink.WIFI in links or DataLink.NETWORK in links
     state = State.CLEAR if connected or needs == "no" else State.BLOCKED if needs == "needed" else State.TIGHT
     return worded(
@@ -150,16 +156,22 @@ def online(title: Title, machine: Machine, kit: Kit) -> Verdict:
 
 
 @check("title.packs", title="Packs and connectors fit", place=on(Slot.TITLE))
-def packs(title: Title, monitor: LaunchMonitor | None, kit: Kit) -> Verdict:
+def packs(
+    title: Title,
+    monitor: LaunchMonitor | None,
+    course_packs: Beside[CoursePack],
+    connectors: Beside[Connector],
+    packages: Beside[MonitorPackage],
+) -> Verdict:
     """Course packs and connectors are made for this title, packages for this monitor."""
-    astray = [pack.name for pack in kit.all(CoursePack) if title.id not in pack.titles]
+    astray = [pack.name for pack in course_packs if title.id not in pack.titles]
     astray += [
         connector.name
-        for connector in kit.all(Connector)
+        for connector in connectors
         if title.id not in connector.titles or (monitor is not None and monitor.id not in connector.monitors)
     ]
     if monitor is not None:
-        astray += [package.name for package in kit.all(MonitorPackage) if monitor.id not in package.monitors]
+        astray += [package.name for package in packages if monitor.id not in package.monitors]
     return worded(
         State.BLOCKED if astray else State.CLEAR,
         say("{names} is made for another", names=listed(astray))

@@ -8,7 +8,7 @@ from core.checks.register import check, derive
 from core.checks.verdict import Basis, Input, State, Verdict, judge
 from core.model.chain import Chain
 from core.model.facts import MissingFact, known
-from core.model.kit import Kit
+from core.model.kit import Beside
 from core.model.parts import Device, PowerStrip
 from core.model.room import Room
 from core.quantities import Quantity, Unit, say
@@ -31,9 +31,9 @@ class Load:
 
 
 @derive
-def load(chain: Chain, kit: Kit) -> Load | None:
+def load(chain: Chain, beside: Beside[Device]) -> Load | None:
     """What draws power at play; `None` while nothing does."""
-    devices = [h.part for h in chain if isinstance(h.part, Device)] + list(kit.all(Device))
+    devices = [*(h.part for h in chain if isinstance(h.part, Device)), *beside]
     watts = tuple((device.name, known(device.power_w, device, "power")) for device in devices)
     drawing = tuple((name, value) for name, value in watts if value > 0)
     return Load(drawing) if drawing else None
@@ -75,14 +75,13 @@ def circuit(load: Load, room: Room) -> Verdict:
 
 
 @check("power.sockets", title="Sockets for all plugs", place=IN_ROOM)
-def sockets(load: Load, room: Room, kit: Kit) -> Verdict:
+def sockets(load: Load, room: Room, strips: Beside[PowerStrip]) -> Verdict:
     """Sockets in the room and on power strips, against plugs; a strip takes one socket and is never chained.
 
     Computer and projector are worth surge protection.
     """
     if not room.sockets:
         raise MissingFact("Where the sockets are", "Enter them with the room.")
-    strips = list(kit.all(PowerStrip))
     in_wall = sum(socket.outlets for socket in room.sockets)
     usable = min(len(strips), in_wall)
     has = in_wall + sum(known(strip.sockets, strip, "sockets") - 1 for strip in strips[:usable])

@@ -2,7 +2,6 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from functools import cache
 
 from core.checks.register import derive
 from core.geometry.ceiling import Ceiling, ceiling_of
@@ -13,7 +12,7 @@ from core.model.build import Build
 from core.model.chain import Chain, resolve_chain
 from core.model.facts import known
 from core.model.kit import Kit, resolve_kit
-from core.model.parts import Flooring, FloorStanding, ImpactScreen, Mat, Part, Plan, Projector, Title
+from core.model.parts import Flooring, FloorStanding, ImpactScreen, Mat, Part, Projector, Title, kinds_of
 from core.model.room import Layout, Room
 
 MONITOR_BODY_M = 0.15
@@ -63,25 +62,20 @@ def given_readings(build: Build, parts: Mapping[str, Part]) -> dict[type, object
 
     Raises `UnknownPart` where the build names a part or plan that is not there.
     """
-    chain = resolve_chain(build, parts)
+    chain, kit = resolve_chain(build, parts), resolve_kit(build, parts)
     readings: dict[type, object] = {
         Brief: build.brief,
         Room: build.room,
         Layout: build.layout,
         Chain: chain,
-        Kit: resolve_kit(build, parts),
+        Kit: kit,
+        **kit.by_kind(),
     }
     for hanging in chain:
         for value in (hanging.part, hanging.plan):
             if value is not None:
-                readings.update(dict.fromkeys(_kinds(type(value)), value))
+                readings.update(dict.fromkeys(kinds_of(type(value)), value))
     return readings
-
-
-@cache
-def _kinds(kind: type) -> tuple[type, ...]:
-    """`kind` and what it is a kind of, up to what all parts or plans are."""
-    return tuple(base for base in kind.__mro__ if issubclass(base, Part | Plan) and base not in (Part, Plan))
 
 
 @derive

@@ -16,6 +16,7 @@ from core.checks.places import Place
 from core.checks.verdict import Verdict, unknown
 from core.model.brief import Player
 from core.model.facts import MissingFact
+from core.model.kit import Beside
 
 P = ParamSpec("P")
 T = TypeVar("T")
@@ -33,6 +34,11 @@ class Read:
     name: str
     type: type
     optional: bool
+
+    @cached_property
+    def absent(self) -> object:
+        """What is passed where it is not there: no parts of a kind is a fact, everything else is missing."""
+        return self.type() if issubclass(self.type, Beside) else None
 
 
 @dataclass(frozen=True)
@@ -59,6 +65,7 @@ class Derivation:
     run: Callable[..., object]
     lenient: bool
     """What is not known counts as absent, where it may be absent."""
+    read_types: frozenset[type]
 
 
 class Registry:
@@ -104,7 +111,7 @@ class Registry:
                     return unknown(missing).signed(id)
 
             manual = inspect.cleandoc(function.__doc__ or "")
-            read_types = frozenset(read.type for read in reads)
+            read_types = _types_of(reads)
             self._checks[id] = Check(id, title, place, reads, function, manual, Player in read_types, read_types)
             self._ordered = tuple(self._checks[id] for id in sorted(self._checks))
             return answered
@@ -128,12 +135,12 @@ class Registry:
 
         Raises `BadCheck` where `gives` is derived already.
         """
-        self._add(Derivation(gives, reads, run, lenient=True))
+        self._add(Derivation(gives, reads, run, lenient=True, read_types=_types_of(reads)))
 
     def _derive(self, function: Callable[P, T], *, lenient: bool) -> Callable[P, T]:
         reads = reads_of(function, function.__name__)
         gives, _ = _asked_type(get_type_hints(function).get("return"), function.__name__, "return")
-        self._add(Derivation(gives, reads, function, lenient))
+        self._add(Derivation(gives, reads, function, lenient, _types_of(reads)))
         return function
 
     def _add(self, derivation: Derivation) -> None:
@@ -141,37 +148,52 @@ class Registry:
         if gives in self._derivations:
             raise BadCheck(f"{gives.__name__} is derived twice")
         for earlier in self._derivations.values():
-            if any(read.type is gives for read in earlier.reads):
+            if gives in earlier.read_types:
                 raise BadCheck(f"{earlier.gives.__name__} reads {gives.__name__}, which is derived after it")
         self._derivations[gives] = derivation
 
     def derived(
-        self, given: Readings, before: "Answers | None" = None, *, until: type | None = None
-    ) -> tuple[dict[type, object], frozenset[type]]:
+        self,
+        given: Readings,
+        before: "Answers | None" = None,
+        *,
+        draft: "Derived | None" = None,
+        until: type | None = None,
+    ) -> "Derived":
         """`given` and everything that can be derived from it, and the types whose reading is not what it was `before`.
 
         A derivation that reads nothing that has changed is not run again; what comes out equal has not changed.
-        With `until`, nothing is derived after that.
+        With a `draft`, what it holds serves where nothing has changed since. With `until`, nothing is derived after it.
         """
-        readings: dict[type, object] = dict(given)
         known = before.readings if before else {}
-        derived = self._derivations.keys()
-        kinds = [kind for kind in {*given, *known} if kind not in derived]
-        changed = {kind for kind in kinds if not before or not _same(known.get(kind), given.get(kind))}
-        for derivation in self._derivations.values():
-            kind = derivation.gives
-            was = known.get(kind)
-            if (before and not any(read.type in changed for read in derivation.reads)) or (
-                (value := _derive(derivation, readings)) is not None and _same(value, was)
-            ):
-                value = was
+        drafted = draft.readings if draft else {}
+        changed = self._changed(given, known)
+        readings = {kind: value if kind in changed else known[kind] for kind, value in given.items()}
+        redone = self._changed(given, drafted) if draft else set()
+        for kind, derivation in self._derivations.items():
+            if before and derivation.read_types.isdisjoint(changed):
+                value = known.get(kind)
             else:
-                changed.add(kind)
+                if kind in drafted and derivation.read_types.isdisjoint(redone):
+                    value = drafted[kind]
+                else:
+                    value = _derive(derivation, readings)
+                if before and _same(value, known.get(kind)):
+                    value = known.get(kind)
+                else:
+                    changed.add(kind)
+            if draft and value is not drafted.get(kind):
+                redone.add(kind)
             if value is not None:
                 readings[kind] = value
             if kind is until:
                 break
-        return readings, frozenset(changed)
+        return Derived(readings, frozenset(changed))
+
+    def _changed(self, given: Readings, known: Readings) -> set[type]:
+        """What is given now and was not the same before, or the other way round; everything, if nothing was known."""
+        kinds = given.keys() | (known.keys() - self._derivations.keys())
+        return {kind for kind in kinds if not _same(known.get(kind), given.get(kind))}
 
     def answers(
         self,
@@ -186,9 +208,11 @@ class Registry:
         With `only`, nothing but the checks of these ids is answered. With `settle`, what is given may first be
         replaced, seeing what has been derived from it by then.
         """
+        draft = None
         if settle is not None:
-            given = settle.by(self.derived(given, before, until=settle.upon)[0]) or given
-        readings, changed = self.derived(given, before)
+            draft = self.derived(given, before, until=settle.upon)
+            given = settle.by(draft.readings) or given
+        readings, changed = self.derived(given, before, draft=draft)
         if before and before.players != players:
             changed |= {Player}
         by_player = [(player.name, {**readings, Player: player}) for player in players]
@@ -205,6 +229,13 @@ class Registry:
 
     def _asked_again(self, changed: frozenset[type]) -> list[Check]:
         return [check for check in self._ordered if not changed.isdisjoint(check.read_types)]
+
+
+class Derived(NamedTuple):
+    """Readings, and the types whose reading is not what it was before."""
+
+    readings: dict[type, object]
+    changed: frozenset[type]
 
 
 class Settle(NamedTuple):
@@ -233,6 +264,10 @@ class Answers:
         return value if isinstance(value, kind) else None
 
 
+def _types_of(reads: tuple[Read, ...]) -> frozenset[type]:
+    return frozenset(read.type for read in reads)
+
+
 def _derive(derivation: Derivation, readings: Readings) -> object:
     try:
         arguments = _arguments(derivation.reads, readings, lenient=derivation.lenient)
@@ -259,7 +294,7 @@ def _arguments(reads: tuple[Read, ...], readings: Readings, *, lenient: bool = F
     arguments: list[Any] = []
     missing: MissingFact | None = None
     for read in reads:
-        value = readings.get(read.type)
+        value = readings.get(read.type, read.absent)
         if value is None:
             if not read.optional:
                 return None

@@ -7,7 +7,7 @@ from core.checks.register import check
 from core.checks.verdict import Basis, State, Verdict
 from core.model.build import Slot
 from core.model.facts import known
-from core.model.kit import Kit
+from core.model.kit import Beside
 from core.model.parts import (
     Adapter,
     Camera,
@@ -32,7 +32,7 @@ MIRROR_DELAY_TIGHT_MS = 100
 
 
 @check("machine.plugs", title="Plugs between machine and display", place=between(Slot.MACHINE, Slot.DISPLAY))
-def plugs(machine: Machine, display: Display, kit: Kit) -> Verdict:
+def plugs(machine: Machine, display: Display, adapters: Beside[Adapter]) -> Verdict:
     """Machine and display share a plug, or an adapter makes one; a tablet's adapter charges it as well.
 
     A tablet without a way to charge while it shows a picture runs down during a round.
@@ -40,7 +40,7 @@ def plugs(machine: Machine, display: Display, kit: Kit) -> Verdict:
     outputs = known(machine.outputs, machine, "video outputs")
     inputs = known(display.inputs, display, "video inputs")
     shared = [port for port in outputs if port in inputs]
-    adapter = next((adapter for adapter in kit.all(Adapter) if _joins(adapter, outputs, inputs)), None)
+    adapter = next((adapter for adapter in adapters if _joins(adapter, outputs, inputs)), None)
     wants = listed(port.words for port in inputs)
     has = listed(port.words for port in outputs)
     charges = not isinstance(machine, Tablet) or (adapter is not None and bool(adapter.passes_power))
@@ -76,17 +76,12 @@ def _joins(adapter: Adapter, outputs: tuple[VideoPort, ...], inputs: tuple[Video
     return adapter.from_port in outputs and adapter.to_port in inputs
 
 
-def displays_of(display: Display, kit: Kit) -> tuple[Display, ...]:
-    """All displays of a bay, the one on the chain first."""
-    return (display, *kit.all(Display))
-
-
 @check("machine.outputs", title="Outputs for the displays", place=on(Slot.MACHINE))
-def outputs(machine: Machine, display: Display, kit: Kit) -> Verdict:
+def outputs(machine: Machine, display: Display, others: Beside[Display], splitters: Beside[Splitter]) -> Verdict:
     """Outputs needed against outputs there are; a splitter shows one of them on several displays."""
     ports = known(machine.outputs, machine, "video outputs")
-    shown = displays_of(display, kit)
-    splitter = next((part for part in kit.all(Splitter) if part.does == "splits"), None)
+    shown = (display, *others)
+    splitter = next((part for part in splitters if part.does == "splits"), None)
     extra = known(splitter.ways, splitter, "ways") - 1 if splitter else 0
     has, needs = len(ports) + (extra if ports else 0), len(shown)
     if has >= needs:
@@ -112,15 +107,21 @@ def outputs(machine: Machine, display: Display, kit: Kit) -> Verdict:
 
 
 @check("machine.usb", title="USB sockets", place=on(Slot.MACHINE))
-def usb(machine: Machine, monitor: LaunchMonitor | None, kit: Kit) -> Verdict:
+def usb(
+    machine: Machine,
+    monitor: LaunchMonitor | None,
+    cameras: Beside[Camera],
+    pads: Beside[ControlPad],
+    adapters: Beside[LinkAdapter],
+) -> Verdict:
     """USB sockets against what is plugged in: a monitor linked by USB alone, cameras, radios, control pads."""
     ports = known(machine.usb_ports, machine, "USB sockets")
     users: list[str] = []
     if monitor is not None and monitor.links == (DataLink.USB,):
         users.append(monitor.name)
-    users += [camera.name for camera in kit.all(Camera) if camera.link is DataLink.USB]
-    users += [pad.name for pad in kit.all(ControlPad) if pad.link is DataLink.USB]
-    users += [part.name for part in kit.all(LinkAdapter)]
+    users += [camera.name for camera in cameras if camera.link is DataLink.USB]
+    users += [pad.name for pad in pads if pad.link is DataLink.USB]
+    users += [part.name for part in adapters]
     spare = ports - len(users)
     state = State.CLEAR if spare >= 0 else State.TIGHT
     return counted(
@@ -136,7 +137,15 @@ def usb(machine: Machine, monitor: LaunchMonitor | None, kit: Kit) -> Verdict:
 
 
 @check("picture.lines", title="Lines over the whole chain", place=between(Slot.MACHINE, Slot.DISPLAY))
-def lines(chain: ChainLines, display: Display, title: Title | None, machine: Machine, kit: Kit) -> Verdict:
+def lines(
+    chain: ChainLines,
+    display: Display,
+    title: Title | None,
+    machine: Machine,
+    cables: Beside[VideoCable],
+    adapters: Beside[Adapter],
+    splitters: Beside[Splitter],
+) -> Verdict:
     """A chain is as good as its weakest link: the lines that arrive against the lines that the display could show.
 
     2160 lines only when title, machine, cable, adapter, splitter and display all do them. Without a video output
@@ -144,9 +153,9 @@ def lines(chain: ChainLines, display: Display, title: Title | None, machine: Mac
     """
     shows = known(display.height_px, display, "panel resolution")
     between_them = [
-        *((cable.lines_max, cable.name) for cable in kit.all(VideoCable)),
-        *((adapter.lines_max, adapter.name) for adapter in kit.all(Adapter)),
-        *((splitter.lines_max, splitter.name) for splitter in kit.all(Splitter)),
+        *((cable.lines_max, cable.name) for cable in cables),
+        *((adapter.lines_max, adapter.name) for adapter in adapters),
+        *((splitter.lines_max, splitter.name) for splitter in splitters),
     ]
     passing = [(most, name) for most, name in between_them if most is not None]
     arrive, weakest = min([(chain.lines, chain.weakest), *passing])
@@ -175,9 +184,8 @@ def lines(chain: ChainLines, display: Display, title: Title | None, machine: Mac
 
 
 @check("display.second", title="Lines of a second display", place=on(Slot.DISPLAY))
-def second(display: Display, kit: Kit) -> Verdict:
+def second(display: Display, others: Beside[Display]) -> Verdict:
     """A second display below 1080 lines is a known regret: the numbers of a shot are small print (trade)."""
-    others = displays_of(display, kit)[1:]
     lines = [(known(other.height_px, other, "panel resolution"), other.name) for other in others]
     least, name = min(lines, default=(SECOND_LINES_LEAST, "none"))
     state = State.CLEAR if least >= SECOND_LINES_LEAST else State.TIGHT

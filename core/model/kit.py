@@ -1,14 +1,31 @@
 """The parts beside the chain: what was chosen by wish, and what was decided about small items."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import TypeVar
+from functools import cache, cached_property
+from typing import TYPE_CHECKING, TypeVar
 
 from core.model.build import Build, Extra, SmallDecision
 from core.model.chain import UnknownPart
-from core.model.parts import Part
+from core.model.parts import Part, kinds_of
 
 P = TypeVar("P", bound=Part)
+
+
+class Beside(tuple[P, ...]):
+    """All parts of one kind that stand beside the chain, extras first; `Beside[Lamp]` is a class of its own.
+
+    So a check that reads lamps is asked again when a lamp changes, and not for a cable.
+    """
+
+    @classmethod
+    @cache
+    def of(cls, kind: type[Part]) -> type["Beside[Part]"]:
+        """The class that `Beside[kind]` names."""
+        return type(f"Beside[{kind.__name__}]", (cls,), {"kind": kind})
+
+    if not TYPE_CHECKING:
+        __class_getitem__ = of
 
 
 @dataclass(frozen=True)
@@ -18,18 +35,26 @@ class Kit:
     extras: tuple[tuple[Extra, Part], ...] = ()
     small: tuple[tuple[str, SmallDecision, Part | None], ...] = ()
 
-    def all(self, kind: type[P]) -> Iterator[P]:
-        """Every part of `kind` that is there, extras first."""
-        yield from (part for _, part in self.extras if isinstance(part, kind))
-        yield from (part for _, _, part in self.small if isinstance(part, kind))
+    def by_kind(self) -> dict[type, Beside[Part]]:
+        """The parts under their own kind and every kind that it is one of, each as `Beside[kind]`."""
+        found: dict[type[Part], list[Part]] = {}
+        small = (part for _, _, part in self.small if part is not None)
+        for part in (*(part for _, part in self.extras), *small):
+            for kind in kinds_of(type(part)):
+                found.setdefault(kind, []).append(part)
+        return {beside: beside(parts) for kind, parts in found.items() for beside in [Beside.of(kind)]}
 
     def decided(self, item: str) -> SmallDecision | None:
         """What was decided about a small item."""
-        return next((decision for id, decision, _ in self.small if id == item), None)
+        return self._small_by_id[item][0] if item in self._small_by_id else None
 
     def picked(self, item: str) -> Part | None:
         """The part that was chosen for a small item."""
-        return next((part for id, _, part in self.small if id == item), None)
+        return self._small_by_id[item][1] if item in self._small_by_id else None
+
+    @cached_property
+    def _small_by_id(self) -> dict[str, tuple[SmallDecision, Part | None]]:
+        return {id: (decision, part) for id, decision, part in self.small}
 
 
 def resolve_kit(build: Build, parts: Mapping[str, Part]) -> Kit:

@@ -11,7 +11,6 @@ from core.model.brief import Brief, Handedness
 from core.model.build import Slot
 from core.model.facts import known, known_players
 from core.model.household import Skill
-from core.model.kit import Kit
 from core.model.parts import (
     Edge,
     Enclosure,
@@ -205,7 +204,7 @@ def eyelet_tool(brief: Brief, surface: Surface) -> Need | None:
 
 
 @small_item("pipe-cutter", "Pipe cutter", near=Slot.ENCLOSURE, kind=Tool)
-def pipe_cutter(enclosure: Enclosure, kit: Kit) -> Need | None:
+def pipe_cutter(enclosure: Enclosure) -> Need | None:
     """To cut sticks of pipe to length, where the frame is made at home."""
     if KitPiece.FRAME not in (enclosure.leaves_out or ()):
         return None

@@ -9,7 +9,7 @@ from core.checks.small_items.register import small_item
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
-from core.model.kit import Kit
+from core.model.kit import Beside
 from core.model.parts import (
     Balls,
     Camera,
@@ -211,7 +211,7 @@ def putting_strip(brief: Brief, flooring: FloorCovering) -> Need | None:
 
 
 @small_item("co-alarm", "Carbon-monoxide alarm", near=Slot.FLOOR, kind=CarbonMonoxideAlarm)
-def co_alarm(kit: Kit) -> Need | None:
+def co_alarm(heaters: Beside[Heater]) -> Need | None:
     """Wherever something burns fuel indoors."""
-    burning = [heater.name for heater in kit.all(Heater) if heater.method == "fuel"]
+    burning = [heater.name for heater in heaters if heater.method == "fuel"]
     return Need(Quantity(1, Unit.PIECES), say("{heater} burns fuel", heater=burning[0])) if burning else None

@@ -3,7 +3,6 @@
 from core.checks.cables import ChainLines, DisplayRun, passive_most_m
 from core.checks.hanging import LOAD_COMFORT_SHARE
 from core.checks.power import Load
-from core.checks.signal import displays_of
 from core.checks.small_items.item import Ask, Need, at_least, at_most, equals, includes
 from core.checks.small_items.register import small_item
 from core.geometry.cable_route import STOCK_LENGTHS_M
@@ -11,7 +10,7 @@ from core.geometry.ceiling import Ceiling
 from core.geometry.shadow import Lens
 from core.model.build import Slot
 from core.model.facts import known
-from core.model.kit import Kit
+from core.model.kit import Beside
 from core.model.parts import (
     Adapter,
     AudioCable,
@@ -89,9 +88,9 @@ def adapter(machine: Machine, display: Display) -> Need | None:
 
 
 @small_item("splitter", "Video splitter", near=Slot.MACHINE, kind=Splitter)
-def splitter(machine: Machine, display: Display, chain: ChainLines, kit: Kit) -> Need | None:
+def splitter(machine: Machine, display: Display, chain: ChainLines, others: Beside[Display]) -> Need | None:
     """Where there are more displays than outputs."""
-    displays = displays_of(display, kit)
+    displays = (display, *others)
     outputs = known(machine.outputs, machine, "video outputs")
     if len(displays) <= len(outputs):
         return None
@@ -105,9 +104,9 @@ def splitter(machine: Machine, display: Display, chain: ChainLines, kit: Kit) ->
 
 
 @small_item("audio-cable", "Audio cable", near=Slot.DISPLAY, kind=AudioCable)
-def audio_cable(run: DisplayRun, kit: Kit) -> Need | None:
+def audio_cable(run: DisplayRun, speakers: Beside[Speaker]) -> Need | None:
     """For every speaker that takes its sound by cable, as long as the picture's."""
-    wired = [speaker for speaker in kit.all(Speaker) if speaker.wireless is False]
+    wired = [speaker for speaker in speakers if speaker.wireless is False]
     if not wired:
         return None
     needed_m = run.route.needed_m

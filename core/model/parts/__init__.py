@@ -4,7 +4,7 @@ from typing import Annotated, get_args
 
 from pydantic import Field, TypeAdapter
 
-from core.model.parts.base import Billing, Device, FactSource, Part, Plan, Price, Shape, Weighed
+from core.model.parts.base import Billing, Device, FactSource, Part, Plan, Price, Shape, Weighed, kinds_of
 from core.model.parts.comfort import CarbonMonoxideAlarm, Heater, Lamp, Speaker, Ventilation
 from core.model.parts.displays import DeskMonitor, Display, Projector, StandingDisplay, Television
 from core.model.parts.enclosures import (
@@ -226,4 +226,5 @@ __all__ = [
     "VideoPort",
     "Weighed",
     "kind_of",
+    "kinds_of",
 ]

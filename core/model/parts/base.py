@@ -5,6 +5,7 @@ A fact that a maker does not state is `None`; a check that needs it answers *unk
 
 from datetime import date
 from enum import StrEnum
+from functools import cache
 from typing import Annotated, Self
 
 from pydantic import AfterValidator, Field, model_validator
@@ -107,3 +108,9 @@ class Weighed(Part):
 
     weight_kg: Kilograms | None = None
     """Its own weight, without what it is fixed with."""
+
+
+@cache
+def kinds_of(kind: type[Part | Plan]) -> tuple[type, ...]:
+    """`kind` and what it is a kind of, up to what all parts or plans are."""
+    return tuple(base for base in kind.__mro__ if issubclass(base, Part | Plan) and base not in (Part, Plan))
