@@ -34,11 +34,8 @@ class Read:
     name: str
     type: type
     optional: bool
-
-    @cached_property
-    def absent(self) -> object:
-        """What is passed where it is not there: no parts of a kind is a fact, everything else is missing."""
-        return self.type() if issubclass(self.type, Beside) else None
+    absent: object = None
+    """What is passed where it is not there."""
 
 
 @dataclass(frozen=True)
@@ -193,7 +190,9 @@ class Registry:
     def _changed(self, given: Readings, known: Readings) -> set[type]:
         """What is given now and was not the same before, or the other way round; everything, if nothing was known."""
         kinds = given.keys() | (known.keys() - self._derivations.keys())
-        return {kind for kind in kinds if not _same(known.get(kind), given.get(kind))}
+        return {
+            kind for kind in kinds if (was := known.get(kind)) is not (now := given.get(kind)) and not _same(was, now)
+        }
 
     def answers(
         self,
@@ -258,6 +257,11 @@ class Answers:
         """All verdicts, checks in order of id, players in their own order."""
         return tuple(verdict for verdicts in self.by_check.values() for verdict in verdicts)
 
+    @cached_property
+    def by_subject(self) -> Mapping[tuple[str, str], Verdict]:
+        """Each verdict by its check and the player that it speaks of."""
+        return {(verdict.id, verdict.subject): verdict for verdict in self.verdicts}
+
     def reading(self, kind: type[T]) -> T | None:
         """A reading, or `None` where it is absent or not known."""
         value = self.readings.get(kind)
@@ -291,19 +295,17 @@ def answer(check: Check, readings: Readings) -> Verdict | None:
 
 def _arguments(reads: tuple[Read, ...], readings: Readings, *, lenient: bool = False) -> list[Any] | None:
     """The readings in the order of the parameters; raises the `MissingFact` that stands in for one of them."""
-    arguments: list[Any] = []
+    arguments: list[Any] = [readings.get(read.type, read.absent) for read in reads]
     missing: MissingFact | None = None
-    for read in reads:
-        value = readings.get(read.type, read.absent)
+    for place, value in enumerate(arguments):
         if value is None:
-            if not read.optional:
+            if not reads[place].optional:
                 return None
         elif isinstance(value, MissingFact):
-            if lenient and read.optional:
-                value = None
+            if lenient and reads[place].optional:
+                arguments[place] = None
             else:
                 missing = missing or value
-        arguments.append(value)
     if missing is not None:
         raise missing
     return arguments
@@ -315,7 +317,12 @@ def reads_of(function: Callable[..., object], id: str) -> tuple[Read, ...]:
         raise BadCheck(f"{id} has no docstring; it is the check's page in the manual")
     hints = get_type_hints(function)
     names = inspect.signature(function).parameters
-    return tuple(Read(name, *_asked_type(hints.get(name), id, name)) for name in names)
+    return tuple(_read(name, *_asked_type(hints.get(name), id, name)) for name in names)
+
+
+def _read(name: str, kind: type, optional: bool) -> Read:
+    """No parts of a kind beside the chain is a fact; everything else that is not there is missing."""
+    return Read(name, kind, optional, kind() if issubclass(kind, Beside) else None)
 
 
 def _asked_type(hint: object, id: str, name: str) -> tuple[type, bool]:

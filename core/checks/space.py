@@ -6,7 +6,7 @@ from typing import Literal
 from core.checks.readings import HittingSurface, MonitorSpot
 from core.checks.register import derive, derive_from_known
 from core.geometry.ceiling import Ceiling
-from core.geometry.conflicts import Conflict, conflicts
+from core.geometry.conflicts import Conflict, conflicts, with_bay
 from core.geometry.furnishing import Furnishing, Hood
 from core.geometry.picture import Picture
 from core.geometry.shadow import Lens
@@ -39,6 +39,22 @@ class Glass:
 
     ahead: tuple[str, ...]
     behind: tuple[str, ...]
+
+
+@dataclass(frozen=True, eq=False)
+class RoomAtPlay:
+    """What is in the room while people play without the bay, and what of it is in each other's way."""
+
+    solids: tuple[Solid, ...]
+    conflicts: tuple[Conflict, ...]
+
+
+@dataclass(frozen=True, eq=False)
+class RoomAtRest:
+    """The same while nobody plays."""
+
+    solids: tuple[Solid, ...]
+    conflicts: tuple[Conflict, ...]
 
 
 @dataclass(frozen=True, eq=False)
@@ -125,34 +141,40 @@ def surroundings(
 
 
 @derive_from_known
-def playing_layout(
-    brief: Brief, room: Room, layout: Layout, furnishing: Furnishing, ceiling: Ceiling | None
-) -> PlayingLayout | None:
-    """The bay as people play in it, with what is in the room then."""
+def room_at_play(room: Room, ceiling: Ceiling | None) -> RoomAtPlay | None:
+    """Things, doors, and what is stored where it is while people play; `None` in an empty room."""
     if not room.things and not room.stored and not room.openings:
         return None
-    solids = (
-        *thing_solids(room),
-        *door_sweeps(room),
-        *stored_solids(room, playing=True),
-        *bay_solids(furnishing, layout, room, BayPart, bulging=True),
-        *golfers(brief.players, layout, furnishing.surface_m),
-    )
-    return PlayingLayout(solids, conflicts(solids, room, ceiling))
+    solids = (*thing_solids(room), *door_sweeps(room), *stored_solids(room, playing=True))
+    return RoomAtPlay(solids, conflicts(solids, room, ceiling))
 
 
 @derive_from_known
-def stowed_layout(room: Room, layout: Layout, furnishing: Furnishing, ceiling: Ceiling | None) -> StowedLayout | None:
-    """The room as it serves for something else, with what of the bay stays up."""
+def room_at_rest(room: Room, ceiling: Ceiling | None) -> RoomAtRest | None:
+    """Things, doors, and what is stored where it is while nobody plays; `None` where nothing is stored."""
     if not room.stored:
         return None
-    solids = (
-        *thing_solids(room),
-        *door_sweeps(room),
-        *stored_solids(room, playing=False),
-        *bay_solids(furnishing, layout, room, layout.stays_up, bulging=False),
+    solids = (*thing_solids(room), *door_sweeps(room), *stored_solids(room, playing=False))
+    return RoomAtRest(solids, conflicts(solids, room, ceiling))
+
+
+@derive_from_known
+def playing_layout(
+    brief: Brief, room: Room, layout: Layout, furnishing: Furnishing, at_play: RoomAtPlay
+) -> PlayingLayout:
+    """The bay as people play in it, with what is in the room then."""
+    bay = (
+        *bay_solids(furnishing, layout, room, BayPart, bulging=True),
+        *golfers(brief.players, layout, furnishing.surface_m),
     )
-    return StowedLayout(solids, conflicts(solids, room, ceiling))
+    return PlayingLayout((*at_play.solids, *bay), with_bay(at_play.solids, at_play.conflicts, bay))
+
+
+@derive_from_known
+def stowed_layout(room: Room, layout: Layout, furnishing: Furnishing, at_rest: RoomAtRest) -> StowedLayout:
+    """The room as it serves for something else, with what of the bay stays up."""
+    bay = tuple(bay_solids(furnishing, layout, room, layout.stays_up, bulging=False))
+    return StowedLayout((*at_rest.solids, *bay), with_bay(at_rest.solids, at_rest.conflicts, bay))
 
 
 @derive

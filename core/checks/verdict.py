@@ -45,6 +45,8 @@ class Input(NamedTuple):
 
 
 Inputs = Callable[[], tuple[Input, ...]]
+SIGNATURE = ("id", "subject")
+"""Last fields of a verdict: whose answer it is."""
 
 
 class Verdict(NamedTuple):
@@ -67,7 +69,7 @@ class Verdict(NamedTuple):
 
     def signed(self, id: str, subject: str = "") -> "Verdict":
         """This verdict as the answer of check `id`, about `subject`."""
-        return self._replace(id=id, subject=subject)
+        return Verdict._make((*self[: -len(SIGNATURE)], id, subject))
 
 
 def unknown(missing: MissingFact) -> Verdict:

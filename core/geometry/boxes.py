@@ -29,6 +29,11 @@ class Box:
         x1, y1, z1 = (min(pair) for pair in zip(self.high, other.high, strict=True))
         return Box((x0, y0, z0), (x1, y1, z1))
 
+    def apart(self, other: "Box") -> bool:
+        """There is a gap between the two, or they touch."""
+        (ax0, ay0, az0), (ax1, ay1, az1), (bx0, by0, bz0), (bx1, by1, bz1) = self.low, self.high, other.low, other.high
+        return ax1 <= bx0 or bx1 <= ax0 or ay1 <= by0 or by1 <= ay0 or az1 <= bz0 or bz1 <= az0
+
     def overlap_m(self, other: "Box") -> Point3:
         """How far the two reach into each other along x, y and z; negative along an axis is a gap between them.
 

@@ -1,8 +1,8 @@
 """Where things of one layout are in each other's way, or in that of the room's walls and ceiling."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
-from itertools import combinations
+from itertools import combinations, product
 from math import hypot, inf
 
 from core.geometry.boxes import Box, between
@@ -31,14 +31,27 @@ class Conflict:
 
 def conflicts(solids: Sequence[Solid], room: Room, ceiling: Ceiling | None) -> tuple[Conflict, ...]:
     """All conflicts, the deepest first. The room's own things may touch each other, as may parts of the bay."""
-    found = [
-        Conflict(first, second, overlap)
-        for first, second in combinations(solids, 2)
-        if may_conflict(first, second) and min(overlap := overlap_m(first, second)) > TOUCHING_M
-    ]
+    found = list(_among(combinations(solids, 2)))
     for solid in solids:
         if solid.group is Group.STORED:
             found += _with_room(solid, room, ceiling)
+    return _deepest_first(found)
+
+
+def with_bay(standing: Sequence[Solid], found: Iterable[Conflict], bay: Sequence[Solid]) -> tuple[Conflict, ...]:
+    """The conflicts `found` among what is `standing` in the room, and those of a bay put up in it, deepest first."""
+    return _deepest_first([*found, *_among(product(standing, bay))])
+
+
+def _among(pairs: Iterable[tuple[Solid, Solid]]) -> Iterator[Conflict]:
+    for first, second in pairs:
+        if first.box.apart(second.box) or not may_conflict(first, second):
+            continue
+        if min(overlap := overlap_m(first, second)) > TOUCHING_M:
+            yield Conflict(first, second, overlap)
+
+
+def _deepest_first(found: Iterable[Conflict]) -> tuple[Conflict, ...]:
     return tuple(sorted(found, key=lambda conflict: -conflict.depth_m))
 
 

@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from enum import StrEnum
+from functools import cache
 from typing import Annotated, Literal, Self, TypeVar
 
 from pydantic import Field, model_validator
@@ -66,7 +67,12 @@ def _family(brief: Brief) -> bool:
 
 def slot_for(part: Part) -> Slot | None:
     """The place on the chain where `part` hangs; `None` for what is bought beside it."""
-    return next((slot for slot, kind in PART_TYPE_BY_SLOT.items() if isinstance(part, kind)), None)
+    return _slot_of_kind(type(part))
+
+
+@cache
+def _slot_of_kind(kind: type[Part]) -> Slot | None:
+    return next((slot for slot, hanging in PART_TYPE_BY_SLOT.items() if issubclass(kind, hanging)), None)
 
 
 class HungPart(Record):

@@ -59,9 +59,11 @@ def _hanging(slot: Slot, decided: HungPart, parts: Mapping[str, Part]) -> Hangin
         raise UnknownPart(f"chain.{slot}", f"part '{decided.part}' is not among the parts given")
     if slot_for(part) is not slot:
         raise UnknownPart(f"chain.{slot}", f"part '{part.id}' hangs in place '{slot_for(part) or 'none'}', not here")
+    if decided.plan is None:
+        return Hanging(slot, part, decided, None)
     plans = {plan.id: plan for plan in plans_of(part)}
-    if decided.plan is not None and decided.plan not in plans:
+    if decided.plan not in plans:
         raise UnknownPart(
             f"chain.{slot}", f"'{part.id}' has no plan '{decided.plan}'; it has {', '.join(plans) or 'none'}"
         )
-    return Hanging(slot, part, decided, plans.get(decided.plan or ""))
+    return Hanging(slot, part, decided, plans[decided.plan])

@@ -77,7 +77,8 @@ class Money:
     @classmethod
     def total(cls, amounts: "list[Money]", currency: str) -> "Money":
         """The sum of `amounts`, all in `currency`; zero of it for none."""
-        return sum(amounts, cls(0, currency))
+        none = cls(0, currency)
+        return cls(sum(none._same(amount) for amount in amounts), currency)
 
 
 def parse_minor(text: str, currency: str) -> int:
