@@ -73,6 +73,13 @@ def options_for(build: Build, parts: Mapping[str, Part], item_id: str) -> tuple[
     return _options(build, parts, item)
 
 
+def best_item_for(build: Build, parts: Mapping[str, Part], part: Part) -> str | None:
+    """Id of the small item that `part` could be chosen for and serves best; `None` where none asks for its kind."""
+    asking = [item for item in _small_items(build, parts).items if isinstance(part, item.item.kind)]
+    best = min(asking, key=lambda item: len(tuple(_objections(item, part))), default=None)
+    return None if best is None else best.item.id
+
+
 def with_cheapest(build: Build, parts: Mapping[str, Part]) -> Build:
     """`build` with the cheapest part that serves for every item that is still open and has one."""
     chosen = {}

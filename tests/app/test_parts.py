@@ -61,7 +61,10 @@ class AlternativeTests(PartsTestCase):
     def test_why_not(self) -> None:
         found = self.get("/why-not/weak")
         self.assertEqual([reason["id"] for reason in found["ruled_out_by"]], ["machine.spec"])
-        self.assertEqual(self.client.get(self.url("/why-not/short")).status_code, 404, "hangs nowhere")
+        beside = self.get("/why-not/short")
+        self.assertEqual((beside["slot"], beside["item"]), (None, "Video cable"))
+        self.assertEqual(len(beside["objections"]), 1)
+        self.assertEqual(self.client.get(self.url("/why-not/nothing")).status_code, 404)
 
     def test_routes(self) -> None:
         kinds = [route["kind"] for route in self.get("/chain/enclosure/routes")["routes"]]

@@ -2,13 +2,14 @@
 
 from unittest import TestCase
 
-from core.model.build import Slot
-from core.model.parts import Enclosure, MonitorLink, Part, Tool
+from core.model.build import Extra, Slot
+from core.model.parts import Disturbance, Enclosure, MonitorLink, Part
 from core.quantities import UnitSystem
 from core.report import evaluate
 from core.report.alternatives import hung
-from core.report.why_not import Trouble, why_not
+from core.report.why_not import Trouble, WhyNot, why_not
 from tests.core import worlds
+from tests.core.matrix.case import extra, world
 
 METRIC = UnitSystem.METRIC
 
@@ -73,6 +74,52 @@ class WhyNotTests(TestCase):
         self.assertLessEqual(after, today)
         self.assertEqual([a.change.text(METRIC) for a in found.admitted_by], ["Hang Light in place of Rounds."])
 
-    def test_a_part_that_hangs_nowhere_is_refused(self) -> None:
-        with self.assertRaises(ValueError):
-            why_not(self.build, self.parts, Tool(id="tool", maker="M", name="Tool"))
+
+class BesideTests(TestCase):
+    """Parts that hang nowhere are asked about as well: for a small item, or as an extra."""
+
+    def setUp(self) -> None:
+        self.build, self.parts = world({})
+
+    def asked(self, part: Part) -> WhyNot:
+        self.parts[part.id] = part
+        return why_not(self.build, self.parts, part)
+
+    def test_a_cable_that_is_short_by_less_than_the_machine_can_be_moved(self) -> None:
+        """Needs 7.402, has 7.0: 0.402 / 1.10 = 0.366 of way too much, and steps are of 0.05: 0.4 along."""
+        found = self.asked(extra("video_cable", "Seven", plug="hdmi", length_m=7.0, lines_max=2160))
+        self.assertEqual((found.slot, found.item), (None, "Video cable"))
+        self.assertEqual([o.text(METRIC) for o in found.objections], ["Length 7.00 m, at least 7.402 m asked"])
+        moves = [a.change.text(METRIC) for a in found.admitted_by if a.trouble is Trouble.MOVE]
+        self.assertEqual(moves, ["Move the machine 400 mm toward the screen."])
+
+    def test_a_cable_that_serves(self) -> None:
+        found = self.asked(extra("video_cable", "Eight", plug="hdmi", length_m=8.0, lines_max=2160))
+        self.assertEqual((found.item, found.ruled_out_by, found.objections), ("Video cable", (), ()))
+
+    def test_a_fan_heater_beside_a_radar_that_dislikes_it(self) -> None:
+        """No small item asks for a heater; with it the radar's own check blocks, and no other monitor is there."""
+        heater = extra("heater", "Gust", method="fan", power_w=1000, noise_db=30)
+        radar = self.parts["radar"].model_copy(update={"dislikes": (Disturbance.FAN,)})
+        self.parts["radar"] = radar
+        found = self.asked(heater)
+        self.assertEqual((found.slot, found.item), (None, ""))
+        self.assertEqual([verdict.id for verdict in found.ruled_out_by], ["monitor.interference"])
+        self.assertEqual((found.admitted_by, found.together), ((), ()))
+        self.parts["deaf"] = radar.model_copy(update={"id": "deaf", "name": "Deaf", "dislikes": ()})
+        self.parts["title"] = worlds.title(monitor_links=(MonitorLink(monitor="radar"), MonitorLink(monitor="deaf")))
+        told = [admission.change.text(METRIC) for admission in self.asked(heater).admitted_by]
+        self.assertEqual(told, ["Hang Deaf in place of Radar."])
+
+    def test_a_part_that_is_there_is_judged_against_the_build_without_it(self) -> None:
+        heater = extra("heater", "Gust", method="fan", power_w=1000, noise_db=30)
+        self.parts["radar"] = self.parts["radar"].model_copy(update={"dislikes": (Disturbance.FAN,)})
+        there = Extra(id="extra", part=heater.id)
+        self.build = self.build.model_copy(update={"extras": (there,)})
+        found = self.asked(heater)
+        self.assertEqual([verdict.id for verdict in found.ruled_out_by], ["monitor.interference"])
+        self.assertNotIn("Do without Gust.", [admission.change.text(METRIC) for admission in found.admitted_by])
+
+    def test_a_part_that_nothing_asks_for(self) -> None:
+        found = self.asked(extra("tool", "Spade", use="digging"))
+        self.assertEqual((found.item, found.ruled_out_by, found.objections), ("", (), ()))

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from core.formats.report_json.figures import FigureJson, signed_money_json
 from core.formats.report_json.verdicts import ReasonJson, reasons_json
+from core.model.build import Slot
 from core.quantities import UnitSystem
 from core.report.why_not import Admission, Trouble, WhyNot
 
@@ -23,7 +24,13 @@ class WhyNotJson:
 
     part: str
     name: str
+    slot: Slot | None
+    """Its place on the chain, if it hangs there."""
+    item: str
+    """The small item that it would be chosen for; empty where it is not."""
     ruled_out_by: list[ReasonJson]
+    objections: list[str]
+    """What the small item asks, and the part does not do."""
     admitted_by: list[AdmissionJson]
     together: list[AdmissionJson]
     """Several changes that admit it only together."""
@@ -34,7 +41,10 @@ def why_not_json(found: WhyNot, system: UnitSystem) -> WhyNotJson:
     return WhyNotJson(
         part=found.part.id,
         name=found.part.name,
+        slot=found.slot,
+        item=found.item,
         ruled_out_by=reasons_json(found.ruled_out_by, system),
+        objections=[objection.text(system) for objection in found.objections],
         admitted_by=[_admission(admission, system) for admission in found.admitted_by],
         together=[_admission(admission, system) for admission in found.together],
     )

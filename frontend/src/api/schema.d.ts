@@ -3293,8 +3293,13 @@ export interface components {
             part: string;
             /** Name */
             name: string;
+            slot: components["schemas"]["Slot"] | null;
+            /** Item */
+            item: string;
             /** Ruled Out By */
             ruled_out_by: components["schemas"]["ReasonJson"][];
+            /** Objections */
+            objections: string[];
             /** Admitted By */
             admitted_by: components["schemas"]["AdmissionJson"][];
             /** Together */

@@ -100,11 +100,10 @@ def list_routes(request: SignedIn, build_id: int, slot: Slot) -> Any:
 def read_why_not(request: SignedIn, build_id: int, part_id: str) -> Any:
     """Which facts rule a part out here, and the smallest change that would admit it."""
     build, units = find_build(build_id, request.user), units_of(request.user)
-    sheets = Part.objects.visible_to(request.user.pk).exclude(slot="").sheets()
-    beside = Part.objects.visible_to(request.user.pk).named(*build.plan.parts_named).sheets()
+    sheets = Part.objects.visible_to(request.user.pk).sheets()
     if part_id not in sheets:
-        raise NothingThere(f"There is no part '{part_id}' that hangs on the chain.")
-    return why_not_json(why_not(build.plan, {**sheets, **beside}, sheets[part_id]), units)
+        raise NothingThere(f"There is no part '{part_id}'.")
+    return why_not_json(why_not(build.plan, sheets, sheets[part_id]), units)
 
 
 @router.put("/{int:build_id}/chain/{slot}", response=EDIT_REPLIES)

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { api, outcome, type SmallItem, type SmallOption } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
+  import { panels } from '../../lib/panels.svelte'
   import Mark from '../Mark.svelte'
 
   /** The parts that could serve for a small item; those that do, the cheapest first. */
@@ -50,6 +51,13 @@
               aria-label="Choose {option.name}"
               onclick={() => buy(option)}>Choose</button
             >
+            {#if !option.serves}
+              <button
+                class="btn mt-0.5 block btn-ghost text-primary btn-xs"
+                aria-label="Why not {option.name}"
+                onclick={() => (panels.whyNot = { part: option.part, name: option.name })}>Why not</button
+              >
+            {/if}
           {/if}
         </span>
       </li>

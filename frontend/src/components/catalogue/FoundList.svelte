@@ -57,13 +57,11 @@
             <span class="block text-faint">hangs now</span>
           {:else}
             <span class="flex justify-end">
-              {#if part.slot}
-                <button
-                  class="btn btn-ghost text-primary btn-xs"
-                  onclick={() => (panels.whyNot = { part: part.part, name: part.name })}
-                  >Would it work?<span class="sr-only"> {part.name}</span></button
-                >
-              {/if}
+              <button
+                class="btn btn-ghost text-primary btn-xs"
+                onclick={() => (panels.whyNot = { part: part.part, name: part.name })}
+                >Would it work?<span class="sr-only"> {part.name}</span></button
+              >
               <button class="btn btn-ghost text-primary btn-xs" onclick={() => use(part)}>
                 {part.slot
                   ? `Hang as ${SLOT_WORDS[part.slot as Slot].toLowerCase()}`

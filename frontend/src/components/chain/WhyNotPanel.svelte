@@ -1,6 +1,7 @@
 <script lang="ts">
   import { api, outcome, type WhyNot } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
+  import { SLOT_WORDS } from '../../lib/words'
   import Mark from '../Mark.svelte'
   import Panel from '../Panel.svelte'
 
@@ -17,20 +18,32 @@
     if (answer.data) found = answer.data
   }
   $effect(() => void load())
+  const ruledOut = $derived(found !== null && found.ruled_out_by.length + found.objections.length > 0)
+  const place = $derived(
+    found?.slot
+      ? `On the chain, as ${SLOT_WORDS[found.slot].toLowerCase()}.`
+      : found?.item
+        ? `Beside the chain, for the small item “${found.item}”.`
+        : 'Beside the chain: no small item asks for it.',
+  )
 </script>
 
-<Panel
-  title={found?.ruled_out_by.length === 0 ? `${asked.name} works here` : `Why not ${asked.name}`}
-  {close}
->
+<Panel title={found && !ruledOut ? `${asked.name} works here` : `Why not ${asked.name}`} {close}>
   {#if problem}
     <p role="alert" class="text-error">{problem}</p>
     <button class="btn self-start btn-sm" onclick={() => void load()}>Try again</button>
   {:else if !found}
     <p role="status" class="text-faint">Trying what would admit it</p>
   {:else}
+    <p class="text-sm text-faint">{place}</p>
     <section>
       <h3 class="mb-1">Ruled out by</h3>
+      {#each found.objections as objection (objection)}
+        <p class="flex items-start gap-2 py-1">
+          <span class="mt-1"><Mark state="blocked" /></span>
+          <span><span class="block text-xs text-faint">{found.item}</span>{objection}</span>
+        </p>
+      {/each}
       {#each found.ruled_out_by as reason (reason.id + reason.subject)}
         <p class="flex items-start gap-2 py-1">
           <span class="mt-1"><Mark state={reason.state} /></span>
@@ -40,11 +53,12 @@
             >{reason.headline}</span
           >
         </p>
-      {:else}
-        <p>Nothing rules it out. It may be hung.</p>
       {/each}
+      {#if !ruledOut}
+        <p>Nothing rules it out. {found.slot ? 'It may be hung.' : 'It may be chosen.'}</p>
+      {/if}
     </section>
-    {#if found.ruled_out_by.length > 0}
+    {#if ruledOut}
       <section>
         <h3 class="mb-1">The smallest change that would admit it</h3>
         {#if found.admitted_by.length > 0}

@@ -1,0 +1,169 @@
+"""The changes that might admit a part, each kind in the order of the trouble it makes."""
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from enum import StrEnum
+
+from core.checks.cables import MachineSpot
+from core.checks.registry import Answers
+from core.model.brief import Brief, Stage
+from core.model.build import Build, Slot, slot_for
+from core.model.chain import plans_of
+from core.model.parts import Part
+from core.model.room import Layout, Room
+from core.quantities import Quantity, Sentence, Unit, say
+from core.report.alternatives import hung
+from core.report.why_not.placing import Placed
+
+STEP_M = 0.05
+MOST_STEPS = 20
+"""Things are moved by a metre at most."""
+ROOM_STEP_M = 0.02
+MOST_ROOM_STEPS = 40
+ALWAYS_NEAR = frozenset({Slot.TITLE, Slot.MONITOR, Slot.SCREEN, Slot.ENCLOSURE})
+"""Places whose part may be in the way of any other."""
+
+Change = tuple[Sentence, Build]
+
+
+class Trouble(StrEnum):
+    """What a change is made to, least trouble first."""
+
+    PLAN = "plan"
+    MOVE = "move"
+    BESIDE = "beside"
+    SWAP = "swap"
+    BRIEF = "brief"
+    ROOM = "room"
+
+
+@dataclass(frozen=True)
+class Changes:
+    """What may be changed about a build in which a part was put, other than that part."""
+
+    build: Build
+    parts: Mapping[str, Part]
+    placed: Placed
+    answers: Answers
+    """What the build answers before any change."""
+
+    def by_trouble(self, reads: frozenset[type], touched: frozenset[Slot]) -> list[tuple[Trouble, Iterator[Change]]]:
+        """Least trouble first; `reads` is what the rules against the part read, `touched` the places they speak of."""
+        tried: list[tuple[Trouble, Iterator[Change]]] = [(Trouble.PLAN, self._plans())]
+        if Layout in reads:
+            tried.append((Trouble.MOVE, self._moves(reads)))
+        tried += [(Trouble.BESIDE, self._beside()), (Trouble.SWAP, self._swaps(touched | ALWAYS_NEAR))]
+        if Brief in reads:
+            tried.append((Trouble.BRIEF, self._of_brief()))
+        if Room in reads:
+            tried.append((Trouble.ROOM, self._rooms()))
+        return tried
+
+    def _plans(self) -> Iterator[Change]:
+        own = self.placed.slot
+        for slot in (own, *(slot for slot in (Slot.MONITOR, Slot.TITLE) if slot is not own)):
+            decided = self.build.chain.get(slot) if slot else None
+            if slot and decided is not None:
+                part = self.parts[decided.part]
+                for plan in plans_of(part):
+                    if plan.id != decided.plan:
+                        chain = {**self.build.chain, slot: decided.model_copy(update={"plan": plan.id})}
+                        words = say("Take plan {plan} of {part}.", plan=plan.name, part=part.name)
+                        yield words, self.build.model_copy(update={"chain": chain})
+
+    def _moves(self, reads: frozenset[type]) -> Iterator[Change]:
+        layout, room = self.build.layout, self.build.room
+        proposed = {"lens_distance_m": None, "lens_height_m": None, "monitor_distance_m": None}
+        if any(getattr(layout, field) is not None for field in proposed):
+            yield say("Put lens and monitor where they are proposed."), self._moved(proposed)
+        ways: tuple[tuple[str, int, float, str], ...] = (
+            ("ball_y_m", +1, room.length_m, "Move the ball {by} back."),
+            ("ball_y_m", -1, room.length_m, "Move the ball {by} toward the screen."),
+            ("screen_y_m", +1, room.length_m, "Move the screen {by} into the room."),
+            ("screen_y_m", -1, room.length_m, "Move the screen {by} toward its wall."),
+            ("screen_bottom_m", -1, room.ceiling_m, "Hang the screen {by} lower."),
+            ("screen_bottom_m", +1, room.ceiling_m, "Hang the screen {by} higher."),
+            ("ball_x_m", +1, room.width_m, "Move the ball {by} to the right."),
+            ("ball_x_m", -1, room.width_m, "Move the ball {by} to the left."),
+            ("monitor_pad_m", +1, 0.5, "Put the monitor on a pad {by} higher."),
+        )
+        at = {field: getattr(layout, field) for field, *_ in ways}
+        spot = self.answers.reading(MachineSpot)
+        if spot is not None and MachineSpot in reads:
+            at["machine_y_m"] = spot.at[1]
+            ways = (
+                ("machine_y_m", -1, room.length_m, "Move the machine {by} toward the screen."),
+                ("machine_y_m", +1, room.length_m, "Move the machine {by} back."),
+                *ways,
+            )
+        for steps in range(1, MOST_STEPS + 1):
+            by_m = steps * STEP_M
+            for field, sign, most_m, template in ways:
+                to_m = round(at[field] + sign * by_m, 4)
+                if 0 <= to_m <= most_m:
+                    yield say(template, by=Quantity(by_m, Unit.METRE)), self._moved({field: to_m})
+
+    def _moved(self, changes: Mapping[str, float | None]) -> Build:
+        return self.build.model_copy(update={"layout": self.build.layout.model_copy(update=dict(changes))})
+
+    def _beside(self) -> Iterator[Change]:
+        for extra in self.build.extras:
+            if extra.id == self.placed.extra:
+                continue
+            rest = tuple(other for other in self.build.extras if other.id != extra.id)
+            name = self.parts[extra.part].name
+            yield say("Do without {extra}.", extra=name), self.build.model_copy(update={"extras": rest})
+        for id, decision in self.build.small_items.items():
+            if decision.part is not None and id != self.placed.item:
+                rest_of_small = {other: kept for other, kept in self.build.small_items.items() if other != id}
+                name = self.parts[decision.part].name
+                yield (
+                    say("Choose another for {part}.", part=name),
+                    self.build.model_copy(update={"small_items": rest_of_small}),
+                )
+
+    def _swaps(self, near: frozenset[Slot]) -> Iterator[Change]:
+        """Another part in a neighbouring place, unless it is locked; the cheapest first."""
+        for slot in (slot for slot in Slot if slot in near and slot is not self.placed.slot):
+            decided = self.build.chain.get(slot)
+            if decided is None or decided.locked:
+                continue
+            others = [part for part in self.parts.values() if slot_for(part) is slot and part.id != decided.part]
+            for other in sorted(others, key=lambda part: part.price.minor if part.price else 0):
+                words = say("Hang {other} in place of {part}.", other=other.name, part=self.parts[decided.part].name)
+                yield words, hung(self.build, self.parts, slot, other)
+
+    def _of_brief(self) -> Iterator[Change]:
+        brief = self.build.brief
+        if not brief.may_drill:
+            yield say("Get leave to drill."), self._asked({"may_drill": True})
+        words = {
+            Stage.NET: "a net",
+            Stage.TABLET: "a net or screen with a tablet",
+            Stage.PROJECTED: "a projected picture",
+        }
+        for stage in Stage:
+            if stage is not brief.stage:
+                yield say("Build {stage} instead.", stage=words[stage]), self._asked({"stage": stage})
+        if brief.visitors:
+            yield say("Play without visitors."), self._asked({"visitors": False})
+
+    def _asked(self, changes: Mapping[str, object]) -> Build:
+        return self.build.model_copy(update={"brief": self.build.brief.model_copy(update=dict(changes))})
+
+    def _rooms(self) -> Iterator[Change]:
+        room = self.build.room
+        for steps in range(1, MOST_ROOM_STEPS + 1):
+            by_m = steps * ROOM_STEP_M
+            for field, template in (
+                ("ceiling_m", "A ceiling {by} higher."),
+                ("width_m", "A room {by} wider."),
+                ("length_m", "A room {by} longer."),
+            ):
+                grown: dict[str, object] = {field: getattr(room, field) + by_m}
+                if field == "ceiling_m" and room.ridge_m is not None:
+                    grown["ridge_m"] = room.ridge_m + by_m
+                yield (
+                    say(template, by=Quantity(by_m, Unit.METRE)),
+                    self.build.model_copy(update={"room": room.model_copy(update=grown)}),
+                )
