@@ -10,9 +10,11 @@ from core.geometry.ceiling import Ceiling
 from core.geometry.shadow import Lens
 from core.model.brief import Brief, Handedness
 from core.model.build import Slot
+from core.model.chain import Chain
 from core.model.facts import known, known_players
 from core.model.kit import Beside, Kit
 from core.model.parts import (
+    Edge,
     Enclosure,
     FrameFitting,
     FrameMaterial,
@@ -33,6 +35,12 @@ from core.quantities import Quantity, Unit, say
 LOAD_COMFORT_SHARE = 0.25
 """A quarter of the load is left for what people pull at (trade)."""
 DROP_COMFORT_M = 0.02
+TAUT_SPACING_M = 0.20
+"""Fixings nearer to each other than this pull a screen hard, and it throws the ball back (trade)."""
+SLACK_SPACING_M = 0.60
+"""Further apart than this they leave wrinkles (trade)."""
+BOUNCE_COMFORT_SHARE = 0.5
+"""A slow shot that dies within half of the way back to the ball is no trouble; one that reaches it is (trade)."""
 TOPPER_LEAST_M = 0.03
 HALVED = 0.5
 """A mattress topper behind a screen roughly halves the rebound (trade)."""
@@ -201,6 +209,70 @@ def rebound(screen: ImpactScreen, pads: Beside[Padding]) -> Verdict:
         ),
         cures=(say("Hang a mattress topper behind it; fewer cords, then test."),),
         basis=Basis.TRADE,
+    )
+
+
+@check("screen.tension", title="Tension of the screen", place=on(Slot.SCREEN))
+def tension(screen: ImpactScreen, layout: Layout, chain: Chain) -> Verdict:
+    """Too tight, a screen throws the ball back; too loose, it wrinkles. Fewer cords first, then test.
+
+    What a slow test shot did beats the estimate: one that comes back to the ball blocks, one that passes half of the
+    way is tight. Untested, fixings every 0.20 to 0.60 m are clear, nearer and wider ones tight; an edge that is held
+    all along is even; a raw edge cannot be drawn taut.
+    """
+    hanging = chain.at(Slot.SCREEN)
+    bounce_m = hanging.decided.bounce_m if hanging else None
+    if bounce_m is not None:
+        return _tested_tension(bounce_m, layout.ball_to_screen_m)
+    edge = known(screen.edge, screen, "edge")
+    if edge in (Edge.RAW, Edge.POCKETS, Edge.HOOK_TAPE):
+        raw = edge is Edge.RAW
+        return worded(
+            State.TIGHT if raw else State.CLEAR,
+            say("A raw edge cannot be drawn taut") if raw else say("{edge} hold it all along", edge=edge.words),
+            has=edge.words,
+            wants="an edge that can be held",
+            formula="how the edge is made",
+            inputs=lambda: (stated("Edge", edge.words),),
+            cures=(say("Have it hemmed and eyelets set, one every 300 mm."),),
+            basis=Basis.TRADE,
+        )
+    spacing_m = known(screen.edge_spacing_m, screen, "spacing of its edge")
+    taut = spacing_m < TAUT_SPACING_M
+    return counted(
+        State.TIGHT if taut or spacing_m > SLACK_SPACING_M else State.CLEAR,
+        say("Held every {spacing}, not tested yet", spacing=metres(spacing_m)),
+        Unit.METRE,
+        has=spacing_m,
+        needs=TAUT_SPACING_M if taut else SLACK_SPACING_M,
+        formula="spacing − 0.20 m" if taut else "0.60 m − spacing",
+        inputs=lambda: (stated("Spacing", metres(spacing_m)), stated("Edge", edge.words)),
+        cures=(
+            say("Leave every second cord out, then test with a slow shot.")
+            if taut
+            else say("Add eyelets in between, or live with wrinkles."),
+        ),
+        basis=Basis.TRADE,
+        at_most=not taut,
+    )
+
+
+def _tested_tension(bounce_m: float, way_m: float) -> Verdict:
+    state = State.CLEAR if bounce_m <= BOUNCE_COMFORT_SHARE * way_m else State.TIGHT
+    return counted(
+        State.BLOCKED if bounce_m >= way_m else state,
+        say("A slow shot came back {bounce} of {way}", bounce=metres(bounce_m), way=metres(way_m)),
+        Unit.METRE,
+        has=bounce_m,
+        needs=way_m,
+        formula="from the screen to the ball − how far a slow test shot came back",
+        inputs=lambda: (
+            Input("Came back", metres(bounce_m), Basis.MEASURED),
+            Input("Screen to ball", metres(way_m), Basis.MEASURED),
+        ),
+        cures=(say("Loosen it: every second cord out, then test again."), say("Hang a topper behind it.")),
+        basis=Basis.MEASURED,
+        at_most=True,
     )
 
 

@@ -66,5 +66,14 @@ def tape_m(width_m: float, length_m: float, roll_width_m: float) -> float:
     >>> round(tape_m(4.6, 7.0, 4.0), 2)
     27.8
     """
+    return 2 * (width_m + length_m) + seams_m(width_m, length_m, roll_width_m)
+
+
+def seams_m(width_m: float, length_m: float, roll_width_m: float) -> float:
+    """Length of all seams between the strips, in metres: the one of 4.6 m above; none where one strip covers it.
+
+    >>> seams_m(4.6, 7.0, 4.0), seams_m(4.0, 3.5, 4.0)
+    (4.6, 0.0)
+    """
     strips, each_m = roll_strips(width_m, length_m, roll_width_m)
-    return 2 * (width_m + length_m) + (strips - 1) * each_m
+    return (strips - 1) * each_m

@@ -210,6 +210,7 @@ class Decision(Change):
     replacement_value_minor: TypedOrCleared = None
     locked: bool = False
     signal: Literal["good", "weak"] | None = None
+    bounce_m: TypedOrCleared = None
 
 
 class SmallChange(Change):

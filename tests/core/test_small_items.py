@@ -55,6 +55,27 @@ class ReasonTests(TestCase):
         self.amounts({**wanted, "cable-channel": "5.82 m"})
         self.amounts(dict.fromkeys(wanted, ""), without=("display",))
 
+    def test_a_remote_where_none_is_in_the_box(self) -> None:
+        self.amounts({"remote": ""})
+        self.amounts({"remote": "1 piece"}, projector__remote_included=False)
+        asks = items(projector__remote_included=False)["remote"].need
+        assert asks is not None
+        served = [
+            list(objections(asks.asks, extra("remote_control", controls=c))) for c in (["projector"], ["television"])
+        ]
+        self.assertEqual([[o.blocked for o in found] for found in served], [[], [True]])
+
+    def test_adhesive_along_the_seams_of_turf_that_stays(self) -> None:
+        """4.6 × 7.0 off a roll of 4 m: two strips of 4.6, one seam; tubes of 3 m: two, 1.4 m over."""
+        turf = extra("turf", "Turf", thickness_m=0.03, roll_width_m=4.0, pile_m=0.01, soft=True, price={"minor": 1000})
+        size = {"room__width_m": 4.6, "room__length_m": 7.0, "brief__packed_away": False}
+        self.amounts({"adhesive": "4.60 m", "seam-tape": "27.80 m"}, swap=[turf], **size)
+        self.amounts({"adhesive": ""}, swap=[turf], **{**size, "brief__packed_away": True})
+        self.amounts({"adhesive": ""}, swap=[turf], **size, brief__may_drill=False)
+        tube = extra("supply", use="adhesive", length_m=3.0, pack_size=1)
+        item = items(swap=[turf], **size)["adhesive"]
+        self.assertEqual((item.units(tube), round(item.left_over(tube).value, 6)), (2, 1.4))
+
     def test_cords_by_the_perimeter_unless_the_enclosure_brings_them(self) -> None:
         """4 × 2.7 at 0.3 from each other: 36."""
         self.amounts({"cords": "36 pieces"}, without=("enclosure",))

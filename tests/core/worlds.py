@@ -239,6 +239,7 @@ def projector(**facts: Any) -> Projector:
             "keystone_max_deg": 20,
             "light_hours": 20_000,
             "inputs": ("hdmi",),
+            "remote_included": True,
             "speaker_w": 5,
             "noise_db": 34,
             "power_w": 300,

@@ -6,7 +6,7 @@ from core.checks.hanging import TOPPER_LEAST_M
 from core.checks.small_items.item import Ask, Need, at_least, equals, includes
 from core.checks.small_items.register import small_item
 from core.geometry.box_frame import CLOTH_PANELS, CORNERS, frame_cuts_m, open_edge_m
-from core.geometry.floor_cover import roll_strips, tape_m
+from core.geometry.floor_cover import roll_strips, seams_m, tape_m
 from core.model.brief import Brief, Handedness
 from core.model.build import Slot
 from core.model.facts import known, known_players
@@ -27,6 +27,7 @@ from core.model.parts import (
     Supply,
     Surface,
     Tool,
+    Turf,
 )
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Unit, say
@@ -179,6 +180,16 @@ def seam_tape(flooring: Flooring, room: Room) -> Need | None:
     length_m = tape_m(room.width_m, room.length_m, roll_m)
     why = say("{strips} strips of {floor}: their seams, and along the walls", strips=str(strips), floor=flooring.name)
     return Need(Quantity(length_m, Unit.METRE), why, (equals("use", "use", "seam tape"),))
+
+
+@small_item("adhesive", "Adhesive for the seams", near=Slot.FLOOR, kind=Supply, sold_by=("length_m", "pack_size"))
+def adhesive(brief: Brief, turf: Turf, room: Room) -> Need | None:
+    """One line along every seam of turf that stays: a bay that is packed away, or a rented floor, is taped only."""
+    seams = seams_m(room.width_m, room.length_m, known(turf.roll_width_m, turf, "roll width"))
+    if seams == 0 or brief.packed_away or not brief.may_drill:
+        return None
+    why = say("{seams} of seams in {turf}, glued to the tape", seams=Quantity(seams, Unit.METRE), turf=turf.name)
+    return Need(Quantity(seams, Unit.METRE), why, (equals("use", "use", "adhesive"),))
 
 
 @small_item("thread", "Thread", near=Slot.SCREEN, kind=Supply, sold_by=("length_m", "pack_size"))

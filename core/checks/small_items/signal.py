@@ -17,6 +17,7 @@ from core.model.parts import (
     CableChannel,
     DataCable,
     DataLink,
+    DeskMonitor,
     Display,
     LaunchMonitor,
     LinkAdapter,
@@ -25,6 +26,7 @@ from core.model.parts import (
     OverheadCamera,
     PowerStrip,
     Projector,
+    RemoteControl,
     Speaker,
     Splitter,
     StandingDisplay,
@@ -176,6 +178,16 @@ def ceiling_fixings(projector: Projector | None, monitor: OverheadCamera | None)
         return None
     why = say("{names}: four each, into joists or a spreader plate", names=", ".join(overhead))
     return Need(_pieces(MOUNT_FIXINGS * len(overhead)), why, (equals("use", "use", "ceiling fixing"),))
+
+
+@small_item("remote", "Remote control", near=Slot.DISPLAY, kind=RemoteControl)
+def remote(display: Display) -> Need | None:
+    """A display out of reach is switched from the ball; one on a desk has its keys at hand."""
+    if isinstance(display, DeskMonitor) or known(display.remote_included, display, "remote in the box"):
+        return None
+    controls = "projector" if isinstance(display, Projector) else "television"
+    why = say("{display} comes without one, and hangs out of reach", display=display.name)
+    return Need(_pieces(1), why, (includes("controls", "kinds of display", controls),))
 
 
 @small_item("display-mount", "Stand or bracket of the display", near=Slot.DISPLAY, kind=Mount)

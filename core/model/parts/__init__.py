@@ -67,7 +67,7 @@ from core.model.parts.software import (
     Title,
     TitlePlan,
 )
-from core.model.parts.sundry import Camera, ControlPad, Other, Stand, Supply, Tool
+from core.model.parts.sundry import Camera, ControlPad, Other, RemoteControl, Stand, Supply, Tool
 from core.model.parts.surfaces import Baffle, Edge, ImpactScreen, MaskingCloth, Net, ProjectionSheet, Surface
 
 AnyPart = Annotated[
@@ -121,6 +121,7 @@ AnyPart = Annotated[
     | CarbonMonoxideAlarm
     | Stand
     | ControlPad
+    | RemoteControl
     | Camera
     | Supply
     | Tool
@@ -203,6 +204,7 @@ __all__ = [
     "PuttingSurface",
     "RadarCameraHybrid",
     "RearRadar",
+    "RemoteControl",
     "ResolutionNeeds",
     "Shape",
     "SideCamera",

@@ -26,6 +26,8 @@ class Display(Device, Weighed):
     """Power of its own speaker; 0 without one."""
     noise_db: Decibels | None = None
     """How loud its fan is, a metre away."""
+    remote_included: bool | None = None
+    """A remote is in the box."""
 
 
 class Projector(Display):

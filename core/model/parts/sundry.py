@@ -30,6 +30,14 @@ class ControlPad(Device):
     """How it reaches the machine."""
 
 
+class RemoteControl(Part):
+    """A remote for a display that came without its own."""
+
+    kind: Literal["remote_control"] = "remote_control"
+    controls: tuple[Literal["projector", "television"], ...] | None = None
+    """Kinds of display that it steers."""
+
+
 class Camera(Device):
     """A camera that films the swing."""
 
@@ -49,7 +57,7 @@ class Supply(Part):
     use: Word | None = None
     """What it is for: seam tape, adhesive, thread, glove, club cleaner, levelling feet, ceiling fixing."""
     length_m: Metres | None = None
-    """Length of one, of tape or thread."""
+    """Length of one: of tape or thread, or of the line that a tube of adhesive lays."""
     pack_size: Annotated[Pieces, Field(gt=0)] | None = None
     """Pieces in a pack."""
 

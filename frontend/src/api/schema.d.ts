@@ -627,7 +627,7 @@ export interface paths {
         head?: never;
         /**
          * Decide On Part
-         * @description Choose a plan, mark as owned or locked, enter a quote or how the signal was when tested.
+         * @description Choose a plan, mark as owned or locked, enter a quote or what a test showed.
          */
         patch: operations["jungle_api_routers_parts_decide_on_part"];
         trace?: never;
@@ -1701,6 +1701,11 @@ export interface components {
              * @description What a test of its signal through the air showed where it is used.
              */
             signal?: ("good" | "weak") | null;
+            /**
+             * Bounce M
+             * @description How far a slow test shot came back off the screen, along the floor.
+             */
+            bounce_m?: number | null;
         } & {
             [key: string]: unknown;
         };
@@ -3204,6 +3209,8 @@ export interface components {
             locked?: boolean;
             /** Signal */
             signal?: ("good" | "weak") | null;
+            /** Bounce M */
+            bounce_m?: string | number | null;
         };
         /**
          * ScenePreview

@@ -50,6 +50,7 @@ export const KIND_WORDS: Record<string, string> = {
   co_alarm: 'carbon-monoxide alarm',
   stand: 'stand or tripod',
   control_pad: 'control pad',
+  remote_control: 'remote control',
   camera: 'camera',
   supply: 'supplies',
   tool: 'tool',

@@ -115,7 +115,7 @@ def hang_part(request: SignedIn, build_id: int, slot: Slot, body: Hang) -> Any:
 
 @router.patch("/{int:build_id}/chain/{slot}", response=EDIT_REPLIES)
 def decide_on_part(request: SignedIn, build_id: int, slot: Slot, body: Decision) -> Any:
-    """Choose a plan, mark as owned or locked, enter a quote or how the signal was when tested."""
+    """Choose a plan, mark as owned or locked, enter a quote or what a test showed."""
     build = chain.decide_on_part(On(build_id, body.revision, request.user), slot, body.changes())
     return show(request, build)
 

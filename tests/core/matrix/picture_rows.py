@@ -1,6 +1,6 @@
 """Picture, screen, enclosure, mat and floor."""
 
-from core.model.parts import Net, ProjectionSheet
+from core.model.parts import Edge, Net, ProjectionSheet
 from tests.core import worlds
 from tests.core.matrix.case import Case, blocked, clear, extra, tight, unknown
 
@@ -132,6 +132,15 @@ ROWS: dict[str, list[Case]] = {
         clear("3 layers | 2 layers or a topper | met", "three layers"),
         tight("none | 2 layers or a topper | not met", "one layer, no topper", screen__layers=1),
         unknown("The layers of Square", screen__layers=None),
+    ],
+    "screen.tension": [
+        clear("300 mm | 600 mm | 300 mm", "an eyelet every 300 mm"),
+        tight("150 mm | 200 mm | −50 mm", "too many", screen__edge_spacing_m=0.15),
+        tight("750 mm | 600 mm | −150 mm", "too few", screen__edge_spacing_m=0.75),
+        tight("raw edge | an edge that can be held | not met", "raw", screen__edge=Edge.RAW),
+        blocked("3.20 m | 3.10 m | −100 mm", "it comes back past the ball", hung_screen__bounce_m=3.2),
+        tight("1.60 m | 3.10 m | 1.50 m", "over half of the way", hung_screen__bounce_m=1.6),
+        unknown("The edge of Square", screen__edge=None),
     ],
     "screen.sides": [
         clear("2 pieces | 2 pieces | 0 pieces", "the enclosure has both"),

@@ -85,6 +85,15 @@
         void build.decide(slot, `signal: ${SIGNAL_WORDS[signal]}`, { signal: signal === '' ? null : signal })}
     />
   {/if}
+  {#if slot === 'screen'}
+    <QuantityField
+      label="A slow test shot came back"
+      showLabel
+      text={build.texts['chain.screen.bounce_m'] ?? ''}
+      hint="not tested"
+      commit={(typed) => build.decide(slot, `test shot ${typed}`, { bounce_m: typed })}
+    />
+  {/if}
   {#if !hung.locked}
     <button class="btn btn-outline btn-primary btn-xs" onclick={() => void build.takeDown(slot, part.name)}
       >Take it down</button
