@@ -396,6 +396,13 @@ FactName = Annotated[str, Field(max_length=60)]
 FactText = Annotated[str, Field(max_length=200)]
 
 
+class NamedParts(Schema):
+    """Parts that facts of other parts refer to, by place: id and name of each."""
+
+    monitor: list[tuple[str, str]]
+    title: list[tuple[str, str]]
+
+
 class PartFacts(Schema):
     """Facts as a person types them, by field; an empty text clears one."""
 

@@ -42,10 +42,7 @@ def add_part(owner_id: int, kind: str, typed: Mapping[str, object], units: UnitS
 def change_part(owner_id: int, part_id: str, typed: Mapping[str, object], units: UnitSystem, currency: str) -> Part:
     """Other facts for a part; the sheet as it came is kept, so that it can be taken back. Raises `FieldErrors`."""
     part = find_part(owner_id, part_id)
-    sheet = part.sheet
-    return _store(
-        part, sheet_from(part.kind, part_id, typed, sheet, units, sheet.price.currency if sheet.price else currency)
-    )
+    return _store(part, sheet_from(part.kind, part_id, typed, part.sheet, units, currency))
 
 
 @transaction.atomic

@@ -8,10 +8,12 @@ from hypothesis import strategies as st
 
 from core.formats.parts_pack import read_parts_pack
 from core.formats.spec_sheet import read_by, spec_rows
-from core.model.parts import KINDS, SHEET
+from core.model.parts import KINDS, SHEET, Price, TitlePlan
+from core.model.parts.price import price_text, read_price
 from core.model.parts.sheets import FieldKind, SheetField, sheet_fields, sheet_from, typed_rows, typed_text
 from core.model.typed import FieldErrors, field_texts
 from core.quantities import UnitSystem
+from core.quantities.money import DECIMALS_BY_CURRENCY, MoneyError
 from core.quantities.numbers import READ_IN, NotRead, number_text, read_number
 from core.quantities.units import Unit
 from tests.core import worlds
@@ -24,6 +26,8 @@ NAMES = {"maker": "Maker", "name": "Thing"}
 
 def typed(field: SheetField) -> str:
     """Something that a person might type into it."""
+    if field.refers_to:
+        return "another-part"
     if field.typed_as in (FieldKind.CHOICE, FieldKind.CHOICES):
         return ", ".join(value for value, _ in field.options[: 2 if field.typed_as is FieldKind.CHOICES else 1])
     if field.unit is Unit.METRE:
@@ -83,7 +87,7 @@ class SheetFormTests(TestCase):
     def test_a_row_that_cannot_be_read_names_its_place(self) -> None:
         for field, row, place in (
             ("plans", {"name": "A", "billing": "weekly"}, "plans.0.billing"),
-            ("plans", {"name": "A", "price_minor": "dear"}, "price_minor"),
+            ("plans", {"name": "A", "price_minor": "dear"}, "plans.0.price_minor"),
             ("plans", {"colour": "red"}, "plans.0.colour"),
             ("monitor_links", {"monitor": "Not An Id"}, "monitor_links.0.monitor"),
             ("machine_needs", {"lines": "some"}, "machine_needs.0.lines"),
@@ -129,6 +133,68 @@ class SampleSheetTests(TestCase):
             for name in lengths:
                 with self.subTest(part.id, fact=name):
                     self.assertAlmostEqual(getattr(after, name), getattr(part, name), delta=(25.4 / 32 + 0.05) / 1000)
+
+
+class PriceTests(TestCase):
+    @given(
+        st.builds(
+            Price,
+            minor=st.integers(0, 10**8),
+            currency=st.sampled_from(sorted(DECIMALS_BY_CURRENCY)),
+            tax_included=st.booleans(),
+        ),
+        st.sampled_from(sorted(DECIMALS_BY_CURRENCY)),
+    )
+    def test_a_price_that_is_told_is_read_again_whatever_the_readers_currency(self, price: Price, own: str) -> None:
+        self.assertEqual(read_price(price_text(price), own), price)
+
+    def test_prices_as_people_type_them(self) -> None:
+        for text, own, expected in (
+            ("1,250.50", "EUR", Price(minor=125050)),
+            ("USD 120", "EUR", Price(minor=12000, currency="USD")),
+            ("120 usd + tax", "EUR", Price(minor=12000, currency="USD", tax_included=False)),
+            ("$99", "EUR", Price(minor=9900, currency="USD")),
+            ("$99", "AUD", Price(minor=9900, currency="AUD")),
+            ("£1 250 plus tax", "EUR", Price(minor=125000, currency="GBP", tax_included=False)),
+            ("¥9800", "EUR", Price(minor=9800, currency="JPY")),
+        ):
+            with self.subTest(text):
+                self.assertEqual(read_price(text, own), expected)
+        for text in ("dear", "XYZ 12", "12 each", "1.2.3"):
+            with self.subTest(text), self.assertRaises(MoneyError):
+                read_price(text, "EUR")
+
+    def test_currency_and_tax_of_a_plan_survive_the_form(self) -> None:
+        plan = TitlePlan(id="far", name="Far", price=Price(minor=9900, currency="USD", tax_included=False))
+        title = worlds.title(plans=(plan,))
+        rows = {"plans": typed_rows(title.plans, METRIC)}
+        self.assertEqual(rows["plans"][0]["price_minor"], "USD 99.00 + tax")
+        self.assertEqual(sheet_from("title", title.id, rows, title, METRIC, "EUR"), title)
+
+
+class ReferenceTests(TestCase):
+    def test_facts_that_name_another_part_say_which_place_it_hangs_in(self) -> None:
+        """Found by hand in the sheets: links and bundles, and what packages, packs, connectors and cases are for."""
+        found = {
+            (kind, outer.name if inner is outer else f"{outer.name}.{inner.name}"): inner.refers_to
+            for kind in KINDS
+            for outer in sheet_fields(kind)
+            for inner in (outer, *outer.fields)
+            if inner.refers_to
+        }
+        monitors = ("rear_radar", "side_camera", "overhead_camera", "radar_camera_hybrid")
+        self.assertEqual(
+            found,
+            {
+                **{(kind, "plans.bundled_titles"): "title" for kind in monitors},
+                ("title", "monitor_links.monitor"): "monitor",
+                ("monitor_package", "monitors"): "monitor",
+                ("case", "monitors"): "monitor",
+                ("course_pack", "titles"): "title",
+                ("connector", "titles"): "title",
+                ("connector", "monitors"): "monitor",
+            },
+        )
 
 
 class NumberTests(TestCase):

@@ -22,6 +22,8 @@ class SheetFieldJson:
     typed_as: FieldKind
     unit: str
     options: list[list[str]]
+    refers_to: str
+    """The place whose parts are its options; empty where they are fixed, or there are none."""
     read_by: list[str]
     fields: list["SheetFieldJson"]
     """What each row asks, where it is records."""
@@ -147,6 +149,7 @@ def _field(part: type[Part], field: SheetField, *, row: bool = False) -> SheetFi
         typed_as=field.typed_as,
         unit=field.unit.value if field.unit else "",
         options=[[value, words] for value, words in field.options],
+        refers_to=field.refers_to,
         read_by=[] if row else read_by(part, field.name),
         fields=[_field(part, inner, row=True) for inner in field.fields],
     )

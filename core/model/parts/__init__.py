@@ -4,7 +4,7 @@ from typing import Annotated, get_args
 
 from pydantic import Field, TypeAdapter
 
-from core.model.parts.base import Billing, Device, FactSource, Part, Plan, Price, Shape, Weighed, kinds_of
+from core.model.parts.base import Billing, Device, FactSource, Part, Plan, Shape, Weighed, kinds_of
 from core.model.parts.comfort import CarbonMonoxideAlarm, Heater, Lamp, Speaker, Ventilation
 from core.model.parts.displays import DeskMonitor, Display, Projector, StandingDisplay, Television
 from core.model.parts.enclosures import (
@@ -47,6 +47,7 @@ from core.model.parts.monitors import (
     RearRadar,
     SideCamera,
 )
+from core.model.parts.price import Price
 from core.model.parts.signals import (
     Adapter,
     AudioCable,

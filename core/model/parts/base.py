@@ -6,36 +6,25 @@ A fact that a maker does not state is `None`; a check that needs it answers *unk
 from datetime import date
 from enum import StrEnum
 from functools import cache
-from typing import Annotated, Self
+from typing import Annotated, NamedTuple, Self
 
-from pydantic import AfterValidator, Field, model_validator
+from pydantic import Field, model_validator
 
-from core.model.record import Identifier, Kilograms, MinorMoney, Name, Record, Watts
-from core.quantities import Money
-from core.quantities.money import DECIMALS_BY_CURRENCY
+from core.model.parts.price import Price
+from core.model.record import Identifier, Kilograms, Name, Record, Watts
+
+
+class RefersTo(NamedTuple):
+    """Marks an id as that of another part, one that hangs in `place`."""
+
+    place: str
+
 
 Shape = Annotated[str, Field(pattern=r"^[1-9][0-9]?:[1-9][0-9]?$")]
 Word = Annotated[str, Field(min_length=1, max_length=40)]
+MonitorId = Annotated[Identifier, RefersTo("monitor")]
+TitleId = Annotated[Identifier, RefersTo("title")]
 Year = Annotated[int, Field(ge=1990, le=2100)]
-
-
-def _known_currency(code: str) -> str:
-    if code not in DECIMALS_BY_CURRENCY:
-        raise ValueError(f"currency '{code}' is not known; accepted: {', '.join(DECIMALS_BY_CURRENCY)}")
-    return code
-
-
-class Price(Record):
-    """A list price. Without `tax_included` the brief's tax is added."""
-
-    minor: MinorMoney
-    currency: Annotated[str, AfterValidator(_known_currency)] = "EUR"
-    tax_included: bool = True
-
-    @property
-    def money(self) -> Money:
-        """The price as money."""
-        return Money(self.minor, self.currency)
 
 
 class Billing(StrEnum):

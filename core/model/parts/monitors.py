@@ -5,8 +5,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from core.model.parts.base import Billing, Device, Part, Plan, Word, Year
-from core.model.record import Hours, Identifier, In, Metres, MetresPerSecond
+from core.model.parts.base import Billing, Device, MonitorId, Part, Plan, TitleId, Word, Year
+from core.model.record import Hours, In, Metres, MetresPerSecond
 from core.quantities import Unit
 
 Tier = Annotated[int, In(Unit.TIER), Field(ge=0, le=9)]
@@ -68,7 +68,7 @@ class MonitorPlan(Plan):
 
     tier: Tier = 0
     """Links to titles may ask for a tier at least this high."""
-    bundled_titles: tuple[Identifier, ...] = ()
+    bundled_titles: tuple[TitleId, ...] = ()
     """Titles whose plan costs nothing while this plan is held."""
     unlocks: tuple[DataField, ...] = ()
     """Data that are told only under this plan."""
@@ -169,8 +169,8 @@ class MonitorPackage(Part):
     """An add-on that unlocks data of a monitor, besides its plans."""
 
     kind: Literal["monitor_package"] = "monitor_package"
-    monitors: tuple[Identifier, ...] = ()
-    """Ids of the monitors that it is made for."""
+    monitors: tuple[MonitorId, ...] = ()
+    """The monitors that it is made for."""
     unlocks: tuple[DataField, ...] = ()
     """Data that it adds."""
     billing: Billing = Billing.ONCE
@@ -181,7 +181,7 @@ class MonitorCase(Part):
     """A case that stands up to a struck ball."""
 
     kind: Literal["case"] = "case"
-    monitors: tuple[Identifier, ...] = ()
-    """Ids of the monitors that it is made for."""
+    monitors: tuple[MonitorId, ...] = ()
+    """The monitors that it is made for."""
     material: Word | None = None
     """What it is made of."""

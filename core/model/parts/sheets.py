@@ -1,6 +1,6 @@
 """Spec sheets as forms: what each kind asks, in which unit, and a sheet from what was typed into one."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from enum import StrEnum
 from types import UnionType
 from typing import Annotated, Any, Literal, NamedTuple, Union, get_args, get_origin
@@ -8,11 +8,13 @@ from typing import Annotated, Any, Literal, NamedTuple, Union, get_args, get_ori
 from pydantic import ValidationError
 
 from core.model.parts import KINDS, Part, Price
-from core.model.parts.base import Plan
+from core.model.parts.base import Plan, RefersTo
+from core.model.parts.price import ACCEPTED_PRICE, price_text, read_price
 from core.model.parts.words import fact_words
 from core.model.record import Record
 from core.model.typed import FieldErrors, changed, field_texts, read_value, unit_of
 from core.quantities import Unit, UnitSystem
+from core.quantities.money import MoneyError
 
 NOT_IN_FORMS = frozenset({"id", "kind", "price", "sources"})
 """The price is typed as money, sources are told fact by fact."""
@@ -46,6 +48,8 @@ class SheetField(NamedTuple):
     """Value and words of each, where it is a choice."""
     fields: tuple["SheetField", ...] = ()
     """What each row asks, where it is records; a fact of a record within is `outer.inner`."""
+    refers_to: str = ""
+    """The place on the chain whose parts are the options; empty where they are fixed, or there are none."""
 
 
 def sheet_fields(kind: str) -> tuple[SheetField, ...]:
@@ -84,7 +88,7 @@ def sheet_from(
     if strange:
         raise FieldErrors([(name, typed[name], f"a fact of a {kind.replace('_', ' ')}") for name in strange])
     if "price_minor" in typed:
-        facts["price"] = _price(typed["price_minor"], before, system, currency)
+        facts["price"] = _price("price_minor", typed["price_minor"], currency)
     start = before if before is not None else _blank(part, id, facts)
     return changed(start, facts, system, currency)
 
@@ -97,14 +101,13 @@ def _blank(part: type[Part], id: str, facts: Mapping[str, object]) -> Part:
     return part.model_validate({"id": id, **named})
 
 
-def _price(typed: object, before: Part | None, system: UnitSystem, currency: str) -> object:
+def _price(field: str, typed: object, currency: str) -> Price | None:
     if typed in (None, ""):
         return None
-    held = before.price if before is not None and before.price else Price(minor=0, currency=currency)
     try:
-        return changed(held, {"minor": typed}, system, held.currency)
-    except FieldErrors as error:
-        raise FieldErrors([("price_minor", value, accepted) for _, value, accepted in error.errors]) from error
+        return read_price(str(typed), currency)
+    except (MoneyError, ValidationError) as error:
+        raise FieldErrors([(field, typed, ACCEPTED_PRICE)]) from error
 
 
 def fact_from(part: type[Part], field: str, typed: str, system: UnitSystem, currency: str) -> str | float | None:
@@ -126,7 +129,7 @@ def _typed_row(record: Record, system: UnitSystem, prefix: str = "") -> Iterator
     for name in type(record).model_fields:
         value = getattr(record, name)
         if isinstance(value, Price):
-            yield f"{prefix}{name}_minor", value.money.text()
+            yield f"{prefix}{name}_minor", price_text(value)
         elif isinstance(value, Record):
             yield from _typed_row(value, system, f"{prefix}{name}.")
         else:
@@ -190,7 +193,7 @@ def _cell(
     """One typed value of a row under the field that it sets."""
     money = name.removesuffix("_minor")
     if money != name and money in kind.model_fields:
-        return {money: _price(value, None, system, currency)}
+        return {money: _price(path, value, currency)}
     if name not in kind.model_fields:
         raise FieldErrors([(path, value, f"one of {', '.join(kind.model_fields)}")])
     try:
@@ -231,6 +234,7 @@ def _field(part: type[Record], name: str) -> SheetField:
     annotation = part.model_fields[name].annotation
     options: tuple[tuple[str, str], ...] = ()
     inner = _inner(annotation)
+    place = _place_referred_to(annotation, part.model_fields[name].metadata)
     if unit is not None:
         typed_as = FieldKind.QUANTITY
     elif name in PLAIN:
@@ -240,14 +244,23 @@ def _field(part: type[Record], name: str) -> SheetField:
     elif get_origin(inner) is tuple:
         items = _inner(get_args(inner)[0])
         options = _options(items)
-        typed_as = FieldKind.CHOICES if options else FieldKind.WORDS
-    elif options := _options(inner):
+        typed_as = FieldKind.CHOICES if options or place else FieldKind.WORDS
+    elif (options := _options(inner)) or place:
         typed_as = FieldKind.CHOICE
     elif inner in (int, float):
         typed_as = FieldKind.NUMBER
     else:
         typed_as = FieldKind.TEXT
-    return SheetField(name, fact_words(part, name), _meaning(part, name), typed_as, unit, options)
+    words, meaning = fact_words(part, name), _meaning(part, name)
+    return SheetField(name, words, meaning, typed_as, unit, options, refers_to=place)
+
+
+def _place_referred_to(annotation: Any, marks: Iterable[Any]) -> str:
+    """The place that an id, or each of a list of ids, is marked to refer to; empty where it is not."""
+    for mark in (*marks, *getattr(annotation, "__metadata__", ())):
+        if isinstance(mark, RefersTo):
+            return mark.place
+    return next((place for inner in get_args(annotation) if (place := _place_referred_to(inner, ()))), "")
 
 
 def _meaning(kind: type[Record], name: str) -> str:

@@ -5,9 +5,9 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from core.model.parts.base import Billing, Part, Plan, Shape
+from core.model.parts.base import Billing, MonitorId, Part, Plan, Shape, TitleId
 from core.model.parts.monitors import Tier
-from core.model.record import Identifier, In, Record
+from core.model.record import In, Record
 from core.quantities import Unit
 
 Gigabytes = Annotated[float, In(Unit.GIGABYTE), Field(ge=0, le=100_000)]
@@ -48,8 +48,8 @@ class TitlePlan(Plan):
 class MonitorLink(Record):
     """How a title listens to a monitor."""
 
-    monitor: Identifier
-    """Id of the monitor, as the catalogue has it."""
+    monitor: MonitorId
+    """The monitor that it listens to."""
     via: Literal["native", "connector"] = "native"
     """Native, or through a connector that neither maker supports."""
     tier: Tier = 0
@@ -106,8 +106,8 @@ class CoursePack(Part):
     """Courses or another add-on of a title."""
 
     kind: Literal["course_pack"] = "course_pack"
-    titles: tuple[Identifier, ...] = ()
-    """Ids of the titles that it is made for."""
+    titles: tuple[TitleId, ...] = ()
+    """The titles that it is made for."""
     courses: Courses | None = None
     """Courses that it adds."""
     features: tuple[Feature, ...] = ()
@@ -120,9 +120,9 @@ class Connector(Part):
     """A program that passes a monitor's shots on to a title; neither maker supports it."""
 
     kind: Literal["connector"] = "connector"
-    titles: tuple[Identifier, ...] = ()
-    """Ids of the titles that it speaks to."""
-    monitors: tuple[Identifier, ...] = ()
-    """Ids of the monitors that it listens to."""
+    titles: tuple[TitleId, ...] = ()
+    """The titles that it speaks to."""
+    monitors: tuple[MonitorId, ...] = ()
+    """The monitors that it listens to."""
     billing: Billing = Billing.ONCE
     """How its price is paid."""

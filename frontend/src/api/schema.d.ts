@@ -856,6 +856,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/catalogue/named": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Named
+         * @description Monitors and titles by id and name: what facts that refer to another part may name.
+         */
+        get: operations["jungle_api_routers_catalogue_list_named"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue/parts": {
         parameters: {
             query?: never;
@@ -3406,6 +3426,8 @@ export interface components {
             unit: string;
             /** Options */
             options: string[][];
+            /** Refers To */
+            refers_to: string;
             /** Read By */
             read_by: string[];
             /** Fields */
@@ -3422,6 +3444,22 @@ export interface components {
             meaning: string;
             /** Fields */
             fields: components["schemas"]["SheetFieldJson"][];
+        };
+        /**
+         * NamedParts
+         * @description Parts that facts of other parts refer to, by place: id and name of each.
+         */
+        NamedParts: {
+            /** Monitor */
+            monitor: [
+                string,
+                string
+            ][];
+            /** Title */
+            title: [
+                string,
+                string
+            ][];
         };
         /**
          * WantedParts
@@ -6001,6 +6039,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetKindJson"][];
+                };
+            };
+        };
+    };
+    jungle_api_routers_catalogue_list_named: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NamedParts"];
                 };
             };
         };

@@ -21,6 +21,8 @@ class Catalogue {
   wanted = $state.raw<WantedParts>({})
   found = $state.raw<FoundParts | null>(null)
   kinds = $state.raw<SheetKind[]>([])
+  /** Parts that facts of other parts may name, by place: id and name of each. */
+  named = $state.raw<Record<string, string[][]>>({})
   open = $state.raw<PartDetail | null>(null)
   problem = $state('')
   /** Why the last question was not answered. */
@@ -48,9 +50,15 @@ class Catalogue {
   }
 
   async loadKinds(): Promise<void> {
+    void this.#loadNamed()
     if (this.kinds.length > 0) return
     const { data } = await outcome(api.GET('/api/catalogue/kinds'))
     if (data) this.kinds = data
+  }
+
+  async #loadNamed(): Promise<void> {
+    const { data } = await outcome(api.GET('/api/catalogue/named'))
+    if (data) this.named = { ...data }
   }
 
   async show(part_id: string): Promise<void> {
@@ -102,7 +110,7 @@ class Catalogue {
     this.problem = data || problems.length > 0 ? '' : message
     if (!data) return problems
     this.open = data
-    await this.find(this.wanted)
+    await Promise.all([this.find(this.wanted), this.#loadNamed()])
     return []
   }
 }

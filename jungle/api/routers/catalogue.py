@@ -24,6 +24,7 @@ from core.formats.report_json.sheets import (
 )
 from core.model.build import Slot
 from core.model.parts import KINDS
+from core.model.parts.price import price_text
 from core.model.typed import FieldErrors
 from core.report.alternatives import alternatives
 from jungle.api.replies import send
@@ -36,6 +37,7 @@ from jungle.api.schemas import (
     ListPreview,
     ListTaken,
     MachineRead,
+    NamedParts,
     NewPart,
     PackPreview,
     PackTaken,
@@ -60,6 +62,20 @@ SHOWN_PARTS = 300
 def list_kinds(request: SignedIn) -> Any:
     """Every kind of part and its sheet: what each fact means, how it is typed, and which checks read it."""
     return HttpResponse(_kinds(), content_type="application/json")
+
+
+@router.get("/named", response=NamedParts)
+def list_named(request: SignedIn) -> Any:
+    """Monitors and titles by id and name: what facts that refer to another part may name."""
+    owned = Part.objects.visible_to(request.user.pk)
+    return send(
+        NamedParts(
+            **{
+                place: [(id, f"{sheet.maker} {sheet.name}") for id, sheet in owned.filter(slot=place).sheets().items()]
+                for place in NamedParts.model_fields
+            }
+        )
+    )
 
 
 @router.get("/parts", response={200: FoundParts, **REFUSED})
@@ -220,7 +236,7 @@ def _detail(part: Part, request: SignedIn, today: date) -> PartDetail:
     sheet = part.sheet
     return PartDetail.model_construct(
         part=_found(part),
-        price_typed=sheet.price.money.text() if sheet.price else "",
+        price_typed=price_text(sheet.price) if sheet.price else "",
         facts=facts_json(sheet, units_of(request.user), today),
         rows=rows_json(sheet, units_of(request.user)),
         builds=builds_with(request.user, part.name_id),

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { SheetField } from '../../api/client'
+  import { catalogue } from '../../lib/catalogue.svelte'
 
   /** One fact as it is typed: by its kind a list of choices, ticks, or text with its unit. */
   interface Props {
@@ -13,10 +14,32 @@
 
   let { field, value, problem = '', nested = false, change }: Props = $props()
   const id = $props.id()
-  const chosen = $derived(value.split(',').map((word) => word.trim()))
+  const chosen = $derived(
+    value
+      .split(',')
+      .map((word) => word.trim())
+      .filter((word) => word !== ''),
+  )
+  const offered = $derived(
+    field.typed_as === 'yes_no'
+      ? [
+          ['yes', 'yes'],
+          ['no', 'no'],
+        ]
+      : field.refers_to
+        ? (catalogue.named[field.refers_to] ?? [])
+        : field.options,
+  )
+  // What is stated stays stated, though the part it names has left the catalogue.
+  const options = $derived([
+    ...offered,
+    ...chosen
+      .filter((word) => !offered.some(([option]) => option === word))
+      .map((word) => [word, `${word}, not in the catalogue`]),
+  ])
 
   function tick(option: string, on: boolean): void {
-    const kept = chosen.filter((word) => word !== '' && word !== option)
+    const kept = chosen.filter((word) => word !== option)
     change((on ? [...kept, option] : kept).join(', '))
   }
 </script>
@@ -42,8 +65,8 @@
   </div>
   <div class="min-w-0">
     {#if field.typed_as === 'choices'}
-      <div role="group" aria-labelledby="{id}-label" class="flex flex-wrap gap-x-3">
-        {#each field.options as [option = '', words] (option)}
+      <div role="group" aria-labelledby="{id}-label" class="flex max-h-44 flex-wrap gap-x-3 overflow-y-auto">
+        {#each options as [option = '', words] (option)}
           <label class="flex min-h-[26px] items-center gap-1.5 text-sm">
             <input
               type="checkbox"
@@ -64,7 +87,7 @@
         onchange={(event) => change(event.currentTarget.value)}
       >
         <option value="">not stated</option>
-        {#each field.typed_as === 'yes_no' ? [['yes', 'yes'], ['no', 'no']] : field.options as [option = '', words] (option)}
+        {#each options as [option = '', words] (option)}
           <option value={option}>{words}</option>
         {/each}
       </select>

@@ -30,10 +30,12 @@
   const PRICE = {
     name: 'price_minor',
     label: 'list price',
-    meaning: 'What it costs as it is sold: a piece, a pack, a metre or a stick, tax included.',
+    meaning:
+      'What it costs as it is sold: a piece, a pack, a metre or a stick. Another currency by its code (USD 120); “+ tax” where tax comes on top.',
     typed_as: 'text' as const,
     unit: '',
     options: [],
+    refers_to: '',
     read_by: [],
     fields: [],
   }
