@@ -14,7 +14,8 @@ from core.model.typed import FieldErrors
 from jungle.api.replies import build_reply, send
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import Problem, Problems, Stale
-from jungle.catalogue.sheets import NoSuchPart, PartInUse
+from jungle.catalogue.history import ChangedSince, NothingToUndo, PartInUse
+from jungle.catalogue.sheets import NoSuchPart
 from jungle.plans.services.editing import Locked, NothingThere, StaleRevision
 from jungle.plans.services.people import units_of
 
@@ -50,10 +51,12 @@ def register_errors(api: NinjaAPI) -> None:
     @api.exception_handler(NotInRoom)
     @api.exception_handler(NoSuchRoom)
     @api.exception_handler(NoSuchPart)
+    @api.exception_handler(NothingToUndo)
     @api.exception_handler(NothingThere)
     def nothing_there(request: HttpRequest, error: LookupError) -> HttpResponse:
         return send(Problems(message=str(error), errors=[]), 404)
 
+    @api.exception_handler(ChangedSince)
     @api.exception_handler(PartInUse)
     @api.exception_handler(Locked)
     def not_now(request: HttpRequest, error: Exception) -> HttpResponse:

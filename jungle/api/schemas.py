@@ -396,6 +396,13 @@ FactName = Annotated[str, Field(max_length=60)]
 FactText = Annotated[str, Field(max_length=200)]
 
 
+class CatalogueHistory(Schema):
+    """What undo would take back in the catalogue, and what redo would make again; empty where there is nothing."""
+
+    undo: str
+    redo: str
+
+
 class NamedParts(Schema):
     """Parts that facts of other parts refer to, by place: id and name of each."""
 

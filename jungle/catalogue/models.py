@@ -77,3 +77,21 @@ class Part(models.Model):
     def sheet(self) -> SpecSheet:
         """The typed spec sheet."""
         return read_sheet(self.document)
+
+
+class CatalogueEdit(models.Model):
+    """One edit of a catalogue: the parts that it touched as they were before and after, `null` for not there."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="catalogue_edits")
+    label = models.CharField(max_length=200)
+    """What was done, as the undo button says it."""
+    before = models.JSONField()
+    after = models.JSONField()
+    undone = models.BooleanField(default=False)
+    at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["pk"]
+
+    def __str__(self) -> str:
+        return self.label

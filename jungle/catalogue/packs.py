@@ -2,13 +2,12 @@
 
 from collections.abc import Mapping
 
-from django.db import transaction
-
 from core.formats.pack_preview import Choice, PackRow, Standing, compare, usual_choice
 from core.formats.parts_pack import PartsPack, read_parts_pack
 from core.formats.price_list import Column, ListRow, guessed_mapping, list_rows, read_table
 from core.model.typed import FieldErrors
 from core.model.usual import free_id
+from jungle.catalogue.history import recorded
 from jungle.catalogue.models import Origin, Part
 from jungle.catalogue.services import row_of
 
@@ -21,27 +20,27 @@ def preview_pack(owner_id: int, text: bytes) -> tuple[PartsPack, tuple[PackRow, 
     return pack, compare(pack.parts, parts.named(*(part.id for part in pack.parts)).sheets(), touched)
 
 
-@transaction.atomic
 def take_pack(owner_id: int, text: bytes, choices: Mapping[str, str]) -> dict[Choice, int]:
     """Take a pack in, each part as `choices` say by id, or as is usual; answers how many of each.
 
     Raises `BadFile`, or `FieldErrors` for a choice that there is not, storing nothing.
     """
-    _, rows = preview_pack(owner_id, text)
+    pack, rows = preview_pack(owner_id, text)
     chosen = {row.part.id: _choice(row, choices.get(row.part.id)) for row in rows}
     held = set(Part.objects.visible_to(owner_id).values_list("name_id", flat=True))
     done = dict.fromkeys(Choice, 0)
-    for row in rows:
-        choice = chosen[row.part.id]
-        done[choice] += 1
-        if choice is Choice.KEEP:
-            continue
-        sheet = row.part
-        if choice is Choice.BOTH:
-            sheet = sheet.model_copy(update={"id": free_id(sheet.id[:74], held)})
-        held.add(sheet.id)
-        Part.objects.visible_to(owner_id).named(sheet.id).delete()
-        row_of(owner_id, sheet, Origin.PACK).save()
+    with recorded(owner_id, f"Took in pack {pack.name}"):
+        for row in rows:
+            choice = chosen[row.part.id]
+            done[choice] += 1
+            if choice is Choice.KEEP:
+                continue
+            sheet = row.part
+            if choice is Choice.BOTH:
+                sheet = sheet.model_copy(update={"id": free_id(sheet.id[:74], held)})
+            held.add(sheet.id)
+            Part.objects.visible_to(owner_id).named(sheet.id).delete()
+            row_of(owner_id, sheet, Origin.PACK).save()
     return done
 
 
@@ -60,24 +59,22 @@ def preview_list(
     return table.heading, columns, list_rows(table, columns, Part.objects.visible_to(owner_id).sheets(), currency)
 
 
-@transaction.atomic
 def take_list(owner_id: int, text: bytes, mapping: Mapping[str, int], currency: str) -> tuple[int, int]:
     """Take in the rows of a price list that nothing is wrong with; answers how many prices and how many new parts."""
     _, _, rows = preview_list(owner_id, text, mapping, currency)
     prices = added = 0
-    for row in rows:
-        if row.part is None:
-            continue
-        here = Part.objects.visible_to(owner_id).named(row.part.id).first()
-        if here is None:
-            row_of(owner_id, row.part, Origin.OWN).save()
-            added += 1
-        else:
-            if here.origin != Origin.OWN and not here.original:
-                here.original = here.document
-            here.document = row.part.model_dump_json()
-            here.save()
-            prices += 1
+    with recorded(owner_id, "Took in a price list"):
+        for sheet in (row.part for row in rows if row.part is not None):
+            here = Part.objects.visible_to(owner_id).named(sheet.id).first()
+            if here is None:
+                row_of(owner_id, sheet, Origin.OWN).save()
+                added += 1
+            else:
+                if here.origin != Origin.OWN and not here.original:
+                    here.original = here.document
+                here.document = sheet.model_dump_json()
+                here.save()
+                prices += 1
     return prices, added
 
 

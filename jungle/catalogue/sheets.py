@@ -2,14 +2,13 @@
 
 from collections.abc import Mapping
 
-from django.db import transaction
-
 from core.model.parts import KINDS
 from core.model.parts.base import FactSource
 from core.model.parts.sheets import fact_from, sheet_from
 from core.model.typed import FieldErrors, changed
 from core.model.usual import free_id
 from core.quantities import UnitSystem
+from jungle.catalogue.history import PartInUse, recorded
 from jungle.catalogue.models import Origin, Part
 from jungle.catalogue.services import row_of
 
@@ -20,11 +19,6 @@ class NoSuchPart(LookupError):
     """The owner's catalogue has no part of that id."""
 
 
-class PartInUse(Exception):
-    """A part cannot be taken out while builds hang it. Names them."""
-
-
-@transaction.atomic
 def add_part(owner_id: int, kind: str, typed: Mapping[str, object], units: UnitSystem, currency: str) -> Part:
     """A part of the owner's own. Raises `FieldErrors`."""
     if kind not in KINDS:
@@ -34,18 +28,19 @@ def add_part(owner_id: int, kind: str, typed: Mapping[str, object], units: UnitS
     stem = "".join(letter for letter in words if letter.isascii() and (letter.isalnum() or letter == "-"))
     sheet = sheet_from(kind, free_id(stem[:ID_LENGTH].strip("-") or "part", held), typed, None, units, currency)
     part = row_of(owner_id, sheet, Origin.OWN)
-    part.save()
+    with recorded(owner_id, f"Added {sheet.name}"):
+        part.save()
     return part
 
 
-@transaction.atomic
 def change_part(owner_id: int, part_id: str, typed: Mapping[str, object], units: UnitSystem, currency: str) -> Part:
     """Other facts for a part; the sheet as it came is kept, so that it can be taken back. Raises `FieldErrors`."""
     part = find_part(owner_id, part_id)
-    return _store(part, sheet_from(part.kind, part_id, typed, part.sheet, units, currency))
+    sheet = sheet_from(part.kind, part_id, typed, part.sheet, units, currency)
+    with recorded(owner_id, f"Facts of {part.sheet.name}"):
+        return _store(part, sheet)
 
 
-@transaction.atomic
 def cite(owner_id: int, part_id: str, field: str, typed: Mapping[str, object], units: UnitSystem) -> Part:
     """Say where a fact was read, when, and what another source states. Raises `FieldErrors`."""
     part = find_part(owner_id, part_id)
@@ -58,26 +53,27 @@ def cite(owner_id: int, part_id: str, field: str, typed: Mapping[str, object], u
         read["other"] = fact_from(type(sheet), field, other, units, "EUR")
     source = changed(before, read, units, "EUR")
     sources = {**sheet.sources, field: source}
-    return _store(part, sheet.model_copy(update={"sources": sources}))
+    with recorded(owner_id, f"Source of a fact of {sheet.name}"):
+        return _store(part, sheet.model_copy(update={"sources": sources}))
 
 
-@transaction.atomic
 def restore_part(owner_id: int, part_id: str) -> Part:
     """The sheet as it came, the owner's own changes taken back."""
     part = find_part(owner_id, part_id)
     if part.original:
-        part.document, part.original = part.original, ""
-        part.save()
+        with recorded(owner_id, f"Changes of {part.sheet.name} taken back"):
+            part.document, part.original = part.original, ""
+            part.save()
     return part
 
 
-@transaction.atomic
 def remove_part(owner_id: int, part_id: str, used_by: list[str]) -> None:
     """Take a part out of the catalogue. Raises `PartInUse` where `used_by` names builds that have it."""
     part = find_part(owner_id, part_id)
     if used_by:
         raise PartInUse(f"{part.sheet.name} is part of {', '.join(used_by)}. Take it off there first.")
-    part.delete()
+    with recorded(owner_id, f"Took {part.sheet.name} out"):
+        part.delete()
 
 
 def find_part(owner_id: int, part_id: str) -> Part:

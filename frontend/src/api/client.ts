@@ -27,6 +27,7 @@ export type SmallItem = Schemas['SmallItemJson']
 export type SmallOption = Schemas['ServingJson']
 export type ScenePreview = Schemas['ScenePreview']
 export type Routes = Schemas['Routes']
+export type CatalogueHistory = Schemas['CatalogueHistory']
 export type WhyNot = Schemas['WhyNotJson']
 export type PartFilter = NonNullable<
   paths['/api/builds/{build_id}/chain/{slot}']['get']['parameters']['query']

@@ -23,8 +23,11 @@ import {
   type Slot,
   type Verdict,
 } from '../api/client'
+import { steps } from './steps'
 
 const RETRY_MS = 3000
+const UNDO = 'undo'
+const REDO = 'redo'
 
 type Send = (revision: number) => Promise<Outcome<BuildReply>>
 
@@ -310,14 +313,14 @@ export class BuildState {
 
   undo(): Promise<Problem[]> {
     if (!this.reply?.undo) return Promise.resolve([])
-    return this.#edit('undo', (revision) =>
+    return this.#edit(UNDO, (revision) =>
       outcome(api.POST('/api/builds/{build_id}/undo', { ...this.#path, body: { revision } })),
     )
   }
 
   redo(): Promise<Problem[]> {
     if (!this.reply?.redo) return Promise.resolve([])
-    return this.#edit('redo', (revision) =>
+    return this.#edit(REDO, (revision) =>
       outcome(api.POST('/api/builds/{build_id}/redo', { ...this.#path, body: { revision } })),
     )
   }
@@ -441,6 +444,7 @@ export class BuildState {
     }
     const { data, current, status, message, problems } = found
     if (data) {
+      if (what !== UNDO && what !== REDO && data.revision !== this.reply?.revision) steps.did('build')
       this.#take(data)
       this.held = null
       return []

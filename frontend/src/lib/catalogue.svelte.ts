@@ -1,6 +1,7 @@
 /** The catalogue on screen: what is looked for, what was found, and the part that is open. */
 import {
   api,
+  type CatalogueHistory,
   type Cited,
   type FoundParts,
   outcome,
@@ -9,6 +10,7 @@ import {
   type SheetKind,
   type WantedParts,
 } from '../api/client'
+import { steps } from './steps'
 
 export type Facts = Record<string, string>
 /** Lists of records by field, each row by its own fields. */
@@ -24,6 +26,8 @@ class Catalogue {
   /** Parts that facts of other parts may name, by place: id and name of each. */
   named = $state.raw<Record<string, string[][]>>({})
   open = $state.raw<PartDetail | null>(null)
+  /** What undo would take back in the catalogue, and redo make again. */
+  history = $state.raw<CatalogueHistory>({ undo: '', redo: '' })
   problem = $state('')
   /** Why the last question was not answered. */
   refusal = $state('')
@@ -51,6 +55,7 @@ class Catalogue {
 
   async loadKinds(): Promise<void> {
     void this.#loadNamed()
+    void this.loadHistory()
     if (this.kinds.length > 0) return
     const { data } = await outcome(api.GET('/api/catalogue/kinds'))
     if (data) this.kinds = data
@@ -67,6 +72,39 @@ class Catalogue {
     )
     this.problem = data ? '' : message
     if (data) this.open = data
+  }
+
+  async loadHistory(): Promise<void> {
+    const { data } = await outcome(api.GET('/api/catalogue/history'))
+    if (data) this.history = data
+  }
+
+  /** After an edit of the catalogue: everything that may show it is asked for again. */
+  async edited(): Promise<void> {
+    steps.did('catalogue')
+    await this.#renew()
+  }
+
+  async undo(): Promise<void> {
+    await this.#stepped(await outcome(api.POST('/api/catalogue/undo')))
+  }
+
+  async redo(): Promise<void> {
+    await this.#stepped(await outcome(api.POST('/api/catalogue/redo')))
+  }
+
+  async #stepped({ data, message }: { data?: CatalogueHistory; message: string }): Promise<void> {
+    this.problem = data ? '' : message
+    if (!data) return
+    await this.#renew()
+    if (!this.open) return
+    const params = { path: { part_id: this.open.part.part } }
+    const there = await outcome(api.GET('/api/catalogue/parts/{part_id}', { params }))
+    this.open = there.data ?? null
+  }
+
+  async #renew(): Promise<void> {
+    await Promise.all([this.find(this.wanted), this.#loadNamed(), this.loadHistory()])
   }
 
   async add(kind: string, facts: Facts, rows: Rows = {}): Promise<Problem[]> {
@@ -102,7 +140,7 @@ class Catalogue {
     this.problem = made.status === 204 ? '' : made.message
     if (made.status !== 204) return false
     this.open = null
-    await this.find(this.wanted)
+    await this.edited()
     return true
   }
 
@@ -110,7 +148,7 @@ class Catalogue {
     this.problem = data || problems.length > 0 ? '' : message
     if (!data) return problems
     this.open = data
-    await Promise.all([this.find(this.wanted), this.#loadNamed()])
+    await this.edited()
     return []
   }
 }

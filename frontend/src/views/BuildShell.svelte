@@ -9,10 +9,12 @@
   import WhyNotPanel from '../components/chain/WhyNotPanel.svelte'
   import WhyPanel from '../components/WhyPanel.svelte'
   import { BuildState, provideBuild } from '../lib/build.svelte'
+  import { catalogue } from '../lib/catalogue.svelte'
   import { isTyping, shortcutOf } from '../lib/keys'
   import { panels } from '../lib/panels.svelte'
   import { preferences } from '../lib/preferences.svelte'
   import { session } from '../lib/session.svelte'
+  import { steps } from '../lib/steps'
   import { navigate, route } from '../router'
   import NotFound from './NotFound.svelte'
 
@@ -37,8 +39,10 @@
     m: () => (panels.money = true),
     u: () => void toggleUnits(),
     '?': () => (panels.shortcuts = true),
-    undo: () => void build.undo(),
-    redo: () => void build.redo(),
+    undo: () =>
+      void (steps.back() === 'catalogue' ? catalogue.undo().then(() => build.refresh()) : build.undo()),
+    redo: () =>
+      void (steps.forth() === 'catalogue' ? catalogue.redo().then(() => build.refresh()) : build.redo()),
   }
 
   function onkeydown(event: KeyboardEvent): void {

@@ -51,6 +51,18 @@
   {#if task === 'report'}<MachineReport done={() => (task = null)} />{/if}
   {#if task === 'pack'}<PackImport done={() => (task = null)} />{/if}
   {#if task === 'list'}<PriceListImport done={() => (task = null)} />{/if}
+  {#if catalogue.history.undo || catalogue.history.redo}
+    <p class="mt-2 flex flex-wrap gap-x-2">
+      {#each [{ label: catalogue.history.undo, words: 'Undo', step: () => catalogue.undo() }, { label: catalogue.history.redo, words: 'Redo', step: () => catalogue.redo() }] as { label, words, step } (words)}
+        {#if label}
+          <button
+            class="btn btn-ghost text-primary btn-xs"
+            onclick={() => void step().then(() => build.refresh())}>{words}: {label}</button
+          >
+        {/if}
+      {/each}
+    </p>
+  {/if}
   <CatalogueFilter />
   <FoundList />
 </div>

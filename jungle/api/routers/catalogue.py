@@ -31,6 +31,7 @@ from jungle.api.replies import send
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import (
     AskedFact,
+    CatalogueHistory,
     Cited,
     FoundPart,
     FoundParts,
@@ -46,7 +47,7 @@ from jungle.api.schemas import (
     Problems,
     WantedParts,
 )
-from jungle.catalogue import packs, sheets
+from jungle.catalogue import history, packs, sheets
 from jungle.catalogue.finding import found_parts
 from jungle.catalogue.models import Part
 from jungle.plans.services.builds import builds_with
@@ -106,6 +107,26 @@ def add_part(request: SignedIn, body: NewPart) -> Any:
     units = units_of(request.user)
     part = sheets.add_part(request.user.pk, body.kind, {**body.facts, **body.rows}, units, body.currency)
     return send(_detail(part, request, timezone.localdate()), 201)
+
+
+@router.get("/history", response=CatalogueHistory)
+def read_history(request: SignedIn) -> Any:
+    """What undo would take back, and what redo would make again."""
+    return send(_history(request))
+
+
+@router.post("/undo", response={200: CatalogueHistory, **REFUSED})
+def undo(request: SignedIn) -> Any:
+    """Take the newest edit of the catalogue back, whatever it touched."""
+    history.undo_edit(request.user.pk, lambda part: builds_with(request.user, part))
+    return send(_history(request))
+
+
+@router.post("/redo", response={200: CatalogueHistory, **REFUSED})
+def redo(request: SignedIn) -> Any:
+    """Make the edit again that was undone last."""
+    history.redo_edit(request.user.pk, lambda part: builds_with(request.user, part))
+    return send(_history(request))
 
 
 @router.get("/parts/{part_id}", response={200: PartDetail, **REFUSED})
@@ -204,6 +225,11 @@ def read_report(request: SignedIn, file: File[UploadedFile]) -> Any:
 @cache
 def _kinds() -> bytes:
     return TypeAdapter(list[SheetKindJson]).dump_json([kind_json(kind) for kind in KINDS])
+
+
+def _history(request: SignedIn) -> CatalogueHistory:
+    undo, redo = history.edit_labels(request.user.pk)
+    return CatalogueHistory(undo=undo, redo=redo)
 
 
 def _object(text: str, field: str) -> dict[str, Any]:

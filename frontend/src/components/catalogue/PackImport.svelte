@@ -49,7 +49,7 @@
     )
     refusal = taken.data ? null : taken
     if (!taken.data) return
-    await catalogue.find(catalogue.wanted)
+    await catalogue.edited()
     await build.refresh()
     done()
   }

@@ -32,6 +32,7 @@ class Command(BaseCommand):
                 return
             Build.objects.visible_to(owner.pk).delete()
             owner.parts.all().delete()
+            owner.catalogue_edits.all().delete()
         adopt_sample_parts(owner.pk)
         if not Build.objects.visible_to(owner.pk).exists():
             for file in sorted(BUILDS.glob("*.json")):
