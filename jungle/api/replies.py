@@ -70,7 +70,7 @@ def _part_sheet(sheet: SpecSheet) -> PartSheet:
         name=sheet.name,
         kind=getattr(sheet, "kind", ""),
         note=sheet.note,
-        price=sheet.price.money.text() if sheet.price else "price not known",
+        price=sheet.price.told if sheet.price else "price not known",
         plans=[
             PlanChoice(id=plan.id, name=plan.name, billing=plan.billing, price=_plan_price(plan))
             for plan in plans_of(sheet)
@@ -80,4 +80,4 @@ def _part_sheet(sheet: SpecSheet) -> PartSheet:
 
 def _plan_price(plan: Plan) -> str:
     period = {"monthly": " a month", "yearly": " a year", "once": " once"}.get(plan.billing, "")
-    return f"{plan.price.money.text()}{period}" if plan.price else "free"
+    return f"{plan.price.told}{period}" if plan.price else "free"

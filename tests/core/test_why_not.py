@@ -93,6 +93,14 @@ class BesideTests(TestCase):
         moves = [a.change.text(METRIC) for a in found.admitted_by if a.trouble is Trouble.MOVE]
         self.assertEqual(moves, ["Move the machine 400 mm toward the screen."])
 
+    def test_a_swap_that_only_opens_the_item_again_admits_nothing(self) -> None:
+        """A plug that the projector has not stays one, whatever monitor hangs."""
+        self.parts["other"] = self.parts["radar"].model_copy(update={"id": "other", "name": "Other"})
+        self.parts["title"] = worlds.title(monitor_links=(MonitorLink(monitor="radar"), MonitorLink(monitor="other")))
+        found = self.asked(extra("video_cable", "Old", plug="vga", length_m=10.0, lines_max=2160))
+        self.assertEqual([o.text(METRIC) for o in found.objections], ["Plug VGA, HDMI asked"])
+        self.assertEqual((found.admitted_by, found.together), ((), ()))
+
     def test_a_cable_that_serves(self) -> None:
         found = self.asked(extra("video_cable", "Eight", plug="hdmi", length_m=8.0, lines_max=2160))
         self.assertEqual((found.item, found.ruled_out_by, found.objections), ("Video cable", (), ()))

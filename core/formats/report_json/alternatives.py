@@ -63,7 +63,7 @@ def alternative_json(alternative: Alternative, system: UnitSystem, today: date) 
         maker=part.maker,
         name=part.name,
         note=part.note,
-        price=part.price.money.text() if part.price else "price not known",
+        price=part.price.told if part.price else "price not known",
         hangs_now=alternative.hangs_now,
         state=alternative.state,
         reasons=reasons_json(alternative.reasons, system),

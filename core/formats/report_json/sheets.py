@@ -136,7 +136,7 @@ def list_row_json(row: ListRow) -> ListRowJson:
         part=part.id if part else "",
         name=f"{part.maker} {part.name}" if part else "",
         before=row.before.text() if row.before else "",
-        price=part.price.money.text() if part and part.price else "",
+        price=part.price.told if part and part.price else "",
         problem=row.problem,
     )
 

@@ -34,6 +34,15 @@ class Price(Record):
         """The price as money."""
         return Money(self.minor, self.currency)
 
+    @property
+    def told(self) -> str:
+        """As it stands in a list: with its symbol or code, and that tax comes on top, where it does."""
+        return self.money.text() + self._tax_words
+
+    @property
+    def _tax_words(self) -> str:
+        return "" if self.tax_included else " + tax"
+
 
 def price_text(price: Price) -> str:
     """`price` as it would be typed, whatever the reader's own currency is.
@@ -44,7 +53,7 @@ def price_text(price: Price) -> str:
     told = price.money.text()
     if price.currency in DOLLARS:
         told = f"{price.currency} {told.removeprefix(SYMBOLS.get(price.currency, price.currency)).strip()}"
-    return told if price.tax_included else f"{told} + tax"
+    return told + price._tax_words
 
 
 def read_price(text: str, currency: str) -> Price:

@@ -131,7 +131,15 @@ class Changes:
             others = [part for part in self.parts.values() if slot_for(part) is slot and part.id != decided.part]
             for other in sorted(others, key=lambda part: part.price.minor if part.price else 0):
                 words = say("Hang {other} in place of {part}.", other=other.name, part=self.parts[decided.part].name)
-                yield words, hung(self.build, self.parts, slot, other)
+                yield words, self._with_the_part(hung(self.build, self.parts, slot, other))
+
+    def _with_the_part(self, changed: Build) -> Build:
+        """`changed` with what was asked about still chosen for its small item: a swap opens what does not serve."""
+        item = self.placed.item
+        if not item:
+            return changed
+        small = {**changed.small_items, item: self.build.small_items[item]}
+        return changed.model_copy(update={"small_items": small})
 
     def _of_brief(self) -> Iterator[Change]:
         brief = self.build.brief

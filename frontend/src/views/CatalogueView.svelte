@@ -33,7 +33,7 @@
   })
 </script>
 
-<div class="mx-auto max-w-5xl p-4">
+<div class="mx-auto max-w-6xl p-4">
   <div class="flex flex-wrap items-baseline justify-between gap-x-4 gap-y-2">
     <h2 class="text-2xl">Catalogue</h2>
     <div class="flex flex-wrap gap-2">

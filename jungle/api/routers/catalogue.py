@@ -251,7 +251,7 @@ def _found(part: Part) -> FoundPart:
         maker=sheet.maker,
         name=sheet.name,
         note=sheet.note,
-        price=sheet.price.money.text() if sheet.price else "price not known",
+        price=sheet.price.told if sheet.price else "price not known",
         origin=part.origin,
         changed=bool(part.original),
         disputed=sum(source.other is not None for source in sheet.sources.values()),
