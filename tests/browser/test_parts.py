@@ -10,7 +10,7 @@ from playwright.sync_api import expect
 from core.formats.parts_pack import PartsPack, write_parts_pack
 from core.model.build import Build as BuildDocument
 from core.model.build import Slot
-from core.model.parts import SHEET
+from core.model.parts import SHEET, ImpactScreen, Title
 from jungle.catalogue.models import Part
 from jungle.plans.services.builds import start_build
 from tests.browser.base import BrowserTestCase
@@ -111,6 +111,28 @@ class SwapTests(BrowserTestCase):
         self.saved()
         expect(row).to_contain_text("Choose one")
 
+    def test_why_a_cable_does_not_serve(self) -> None:
+        page = self.open()
+        page.get_by_role("button", name=re.compile("^(?!Choose).*Video cable")).click()
+        page.get_by_role("button", name="Why not Video 2 m").click()
+        dialog = page.get_by_role("dialog", name="Why not Video 2 m")
+        expect(dialog.get_by_text("for the small item “Video cable”")).to_be_visible()
+        expect(dialog.get_by_text(re.compile("Length 2.00 m, at least .* m asked"))).to_be_visible()
+
+    def test_a_slow_test_shot_beats_the_estimate(self) -> None:
+        page = self.open()
+        page.get_by_role("button", name=re.compile("Screen or net")).click()
+        expect(page.get_by_text("Held every 300 mm, not tested yet")).to_be_visible()
+        page.get_by_label("A slow test shot came back").fill("1.7")
+        page.get_by_label("A slow test shot came back").press("Enter")
+        self.saved()
+        expect(page.get_by_text("A slow shot came back 1.70 m of 3.25 m").first).to_be_visible()
+        page.keyboard.press("Escape")
+        page.evaluate("document.activeElement.blur()")
+        page.keyboard.press("Control+z")
+        self.saved()
+        expect(page.get_by_text("Held every 300 mm, not tested yet")).to_be_visible()
+
 
 class CatalogueTests(BrowserTestCase):
     def file(self, name: str, text: str) -> str:
@@ -171,6 +193,63 @@ class CatalogueTests(BrowserTestCase):
         page.get_by_role("button", name="Take it in like this").click()
         expect(page.get_by_role("button", name="Saw", exact=True)).to_be_visible()
         expect(page.get_by_role("button", name="Lantern Z", exact=True)).to_have_count(2)
+
+    def test_one_key_undoes_what_was_done_last_in_catalogue_or_build(self) -> None:
+        page = self.open("catalogue")
+        page.get_by_label("Words").fill("lantern")
+        page.get_by_role("button", name="Lantern Z", exact=True).click()
+        page.get_by_role("button", name="Change facts for yourself").click()
+        page.get_by_label("list price", exact=True).fill("USD 990 + tax")
+        page.get_by_role("button", name="Keep these facts").click()
+        expect(page.get_by_text("$990.00 + tax").first).to_be_visible()
+        page.keyboard.press("Escape")
+        page.get_by_role("button", name="Hang as display Lantern S").click()
+        self.saved()
+        expect(page.get_by_role("button", name="Undo: Hung Lantern S")).to_be_visible()
+        page.keyboard.press("Control+z")
+        self.saved()
+        expect(page.get_by_role("button", name="Redo: Hung Lantern S")).to_be_visible()
+        expect(page.get_by_text("$990.00 + tax").first).to_be_visible()
+        page.keyboard.press("Control+z")
+        expect(page.get_by_text("€1,090.00").first).to_be_visible()
+        page.get_by_role("button", name="Redo: Facts of Lantern Z").click()
+        expect(page.get_by_text("$990.00 + tax").first).to_be_visible()
+
+    def test_a_title_of_ones_own_picks_the_monitor_it_listens_to(self) -> None:
+        page = self.open("catalogue")
+        page.get_by_role("button", name="Write a part of your own").click()
+        form = page.get_by_role("region", name="A part of your own")
+        form.get_by_label("Kind", exact=True).select_option("title")
+        form.get_by_label("maker", exact=True).fill("Ourselves")
+        form.get_by_label("name", exact=True).fill("Back Garden")
+        form.get_by_role("button", name="Add to monitor links").click()
+        form.get_by_label("monitor", exact=True).select_option("Lodestill Twosight")
+        form.get_by_role("button", name="Add it to the catalogue").click()
+        expect(page.get_by_role("dialog", name="Back Garden")).to_be_visible()
+        sheet = Part.objects.get(name_id="ourselves-back-garden").sheet
+        assert isinstance(sheet, Title)
+        self.assertEqual([link.monitor for link in sheet.monitor_links], ["lodestill-twosight"])
+
+    def test_sheets_are_typed_and_told_in_feet_and_pounds(self) -> None:
+        """9 ft is 2.7432 m, 14 lb are 6.3503 kg; the sheet is metric again at one key."""
+        page = self.open("catalogue")
+        page.keyboard.press("u")
+        expect(page.get_by_role("button", name="Units: imperial. Switch to metric")).to_be_visible()
+        page.get_by_label("Words").fill("square 2.7")
+        page.get_by_role("button", name="Square 2.7", exact=True).click()
+        page.get_by_role("button", name="Change facts for yourself").click()
+        page.get_by_label("width", exact=True).fill("9 ft")
+        page.get_by_label("weight", exact=True).fill("14 lb")
+        page.get_by_role("button", name="Keep these facts").click()
+        dialog = page.get_by_role("dialog")
+        expect(dialog.get_by_text("9 ft 0 in")).to_be_visible()
+        expect(dialog.get_by_text("14.0 lb")).to_be_visible()
+        sheet = Part.objects.get(owner=self.build.owner, name_id="tentmoor-square-27").sheet
+        assert isinstance(sheet, ImpactScreen)
+        assert sheet.width_m is not None
+        assert sheet.weight_kg is not None
+        self.assertAlmostEqual(sheet.width_m, 2.7432, places=4)
+        self.assertAlmostEqual(sheet.weight_kg, 14 * 0.45359237, places=4)
 
     def test_a_broken_pack_says_where(self) -> None:
         self.allowed = ("422",)
