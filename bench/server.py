@@ -30,13 +30,23 @@ class Client:
 
     def call(self, method: str, path: str, body: object = None) -> Any:
         """The JSON that answers, or the text of a page."""
+        return self._send(method, path, json.dumps(body) if body is not None else None, "application/json")
+
+    def upload(self, path: str, content: str) -> Any:
+        """The JSON that answers a file."""
+        boundary = "a-boundary-that-no-pack-holds"
+        head = f'--{boundary}\r\nContent-Disposition: form-data; name="file"; filename="file.json"\r\n\r\n'
+        body = f"{head}{content}\r\n--{boundary}--\r\n"
+        return self._send("POST", path, body.encode(), f"multipart/form-data; boundary={boundary}")
+
+    def _send(self, method: str, path: str, body: str | bytes | None, content_type: str) -> Any:
         cookies = "; ".join(f"{name}={value}" for name, value in self._cookies.items())
         headers = {
             "Cookie": cookies,
-            "Content-Type": "application/json",
+            "Content-Type": content_type,
             "X-CSRFToken": self._cookies.get("csrftoken", ""),
         }
-        self._connection.request(method, path, json.dumps(body) if body is not None else None, headers)
+        self._connection.request(method, path, body, headers)
         reply = self._connection.getresponse()
         content = reply.read()
         for header in reply.headers.get_all("Set-Cookie") or []:

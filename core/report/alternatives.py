@@ -19,6 +19,10 @@ from core.report.evaluate import answers_of, known_costs
 from core.report.small_items import without_unserving
 
 ROOM_READINGS: frozenset[type] = frozenset({Room, Layout, Ceiling, Surroundings, PlayingLayout, StowedLayout})
+MOST_WEIGHED = 60
+"""Candidates of one place weighed at once: more than anybody reads; the others are reached by asking for them."""
+MOST_JUDGED = 120
+"""Candidates of all places together that a search judges at once."""
 LINKED = 2
 """Parts that a link joins."""
 
@@ -54,10 +58,30 @@ class Alternative:
 
 def alternatives(build: Build, parts: Mapping[str, Part], slot: Slot) -> tuple[Alternative, ...]:
     """Every part among `parts` that can hang in `slot`: by state, then what they leave tight, then what they add."""
-    now = answers_of(build, parts)
     candidates = [part for part in parts.values() if slot_for(part) is slot]
-    weighed = [_weigh(build, parts, slot, part, now) for part in candidates]
-    return tuple(sorted(weighed, key=_order))
+    return tuple(sorted(weighed(build, parts, candidates), key=_order))
+
+
+def weighed(build: Build, parts: Mapping[str, Part], candidates: Iterable[Part]) -> Iterator[Alternative]:
+    """Each of `candidates` that hangs on the chain, in its own place, against the rest of `build`."""
+    now = answers_of(build, parts)
+    for part in candidates:
+        slot = slot_for(part)
+        if slot is not None:
+            yield _weigh(build, parts, slot, part, now)
+
+
+def judged_first(build: Build, parts: Mapping[str, Part], most: int = MOST_JUDGED) -> dict[str, Part]:
+    """Those of `parts` that hang on the chain; of more than `most`, as many of each place, nearest in price.
+
+    A place with fewer leaves its share to the others.
+    """
+    left = {slot: [part for part in parts.values() if slot_for(part) is slot] for slot in Slot}
+    chosen: dict[str, Part] = {}
+    for number, slot in enumerate(sorted(left, key=lambda slot: len(left[slot]))):
+        share = (most - len(chosen)) // (len(left) - number)
+        chosen.update(nearest_in_price(build, parts, slot, share))
+    return chosen
 
 
 def nearest_in_price(build: Build, parts: Mapping[str, Part], slot: Slot, most: int) -> dict[str, Part]:
@@ -75,9 +99,9 @@ def nearest_in_price(build: Build, parts: Mapping[str, Part], slot: Slot, most: 
     return {part.id: part for part in candidates[:most]}
 
 
-def _order(weighed: Alternative) -> tuple[int, int, int]:
-    worst = [verdict for verdict in weighed.reasons if verdict.state is weighed.state]
-    return weighed.state.rank, len(worst), weighed.up_front_change.minor
+def _order(found: Alternative) -> tuple[int, int, int]:
+    worst = [verdict for verdict in found.reasons if verdict.state is found.state]
+    return found.state.rank, len(worst), found.up_front_change.minor
 
 
 def hung(build: Build, parts: Mapping[str, Part], slot: Slot, part: Part) -> Build:

@@ -379,6 +379,8 @@ class FoundParts(Schema):
     parts: list[FoundPart]
     found: int
     all: int
+    unjudged: int
+    """Parts that may fit or work as well, but are too many to be judged at once."""
 
 
 class PartDetail(Schema):

@@ -3,6 +3,7 @@
 import json
 from importlib import import_module
 from typing import Any
+from unittest.mock import patch
 
 from django.apps import apps
 from django.core.files.uploadedfile import SimpleUploadedFile
@@ -14,6 +15,7 @@ from core.formats.errors import BadFile
 from core.formats.parts_pack import PartsPack, read_parts_pack, write_parts_pack
 from core.model.parts import KINDS
 from core.model.typed import FieldErrors
+from core.report.alternatives import judged_first
 from jungle.catalogue.models import Origin, Part
 from jungle.catalogue.packs import take_list, take_pack, written_pack
 from jungle.catalogue.services import adopt_parts
@@ -63,6 +65,15 @@ class FindTests(CatalogueTestCase):
         self.assertEqual(self.found(f"kind=impact_screen&fits=true&{here}"), ["Square"])
         self.assertEqual(sorted(self.found(f"kind=computer&fits=true&{here}")), ["Tower", "Weak"])
         self.assertEqual(self.found(f"kind=computer&works=true&{here}"), ["Tower"])
+
+    def test_more_than_can_be_judged_at_once_are_counted(self) -> None:
+        """Twenty screens beside the eight parts of the build; with room for nine only two screens are judged."""
+        adopt_parts(self.owner.pk, [worlds.screen(id=f"screen-{n}", name=f"Spare {n}") for n in range(19)])
+        path = f"/parts?works=true&build={self.build.pk}"
+        self.assertEqual(self.read(path)["unjudged"], 0)
+        with patch.object(judged_first, "__defaults__", (9,)):
+            found = self.read(path)
+        self.assertEqual((found["unjudged"], found["found"]), (18, 9))
 
     def test_kinds_say_what_each_fact_means_and_what_reads_it(self) -> None:
         kinds = {kind["kind"]: kind for kind in self.read("/kinds")}

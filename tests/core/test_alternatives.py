@@ -4,12 +4,13 @@ from unittest import TestCase
 
 from core.checks.register import REGISTRY
 from core.checks.verdict import State
-from core.model.build import HungPart, Slot
+from core.model.build import HungPart, Slot, slot_for
 from core.model.parts import MonitorLink, Part
 from core.quantities import Money, UnitSystem
 from core.report import evaluate
-from core.report.alternatives import alternatives, hung, nearest_in_price
+from core.report.alternatives import alternatives, hung, judged_first, nearest_in_price, weighed
 from tests.core import worlds
+from tests.core.matrix.case import extra
 
 
 def with_candidates() -> dict[str, Part]:
@@ -60,6 +61,24 @@ class NearestTests(TestCase):
         parts, build = with_candidates(), worlds.full_build()
         for most, ids in ((2, ["computer", "weak"]), (9, ["computer", "weak", "strong", "unpriced"])):
             self.assertEqual(list(nearest_in_price(build, parts, Slot.MACHINE, most)), ids)
+
+    def test_a_search_judges_as_many_of_each_place(self) -> None:
+        """Eight places with four machines, one of each other: of nine at most two machines, of eleven all four."""
+        parts, build = with_candidates(), worlds.full_build()
+        for most, machines in ((9, ["computer", "weak"]), (11, ["computer", "weak", "strong", "unpriced"])):
+            chosen = judged_first(build, parts, most)
+            self.assertEqual([id for id, part in chosen.items() if slot_for(part) is Slot.MACHINE], machines)
+            self.assertEqual({slot_for(part) for part in chosen.values()}, set(Slot))
+
+    def test_each_is_weighed_in_its_own_place_as_among_its_alternatives(self) -> None:
+        parts, build = with_candidates(), worlds.full_build()
+        beside = extra("tool", "Saw")
+        found = list(weighed(build, {**parts, beside.id: beside}, (parts["weak"], beside, parts["mat"])))
+        self.assertEqual([alternative.part.id for alternative in found], ["weak", "mat"], "a tool hangs nowhere")
+        among = {a.part.id: a for a in alternatives(build, parts, Slot.MACHINE)}
+        self.assertEqual(
+            (found[0].state, found[0].up_front_change), (among["weak"].state, among["weak"].up_front_change)
+        )
 
 
 class DataTests(TestCase):

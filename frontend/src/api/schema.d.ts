@@ -3609,6 +3609,8 @@ export interface components {
             found: number;
             /** All */
             all: number;
+            /** Unjudged */
+            unjudged: number;
         };
         /**
          * PartDetail

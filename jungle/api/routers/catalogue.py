@@ -22,11 +22,10 @@ from core.formats.report_json.sheets import (
     pack_row_json,
     rows_json,
 )
-from core.model.build import Slot
 from core.model.parts import KINDS
 from core.model.parts.price import price_text
 from core.model.typed import FieldErrors
-from core.report.alternatives import alternatives
+from core.report.alternatives import judged_first, weighed
 from jungle.api.replies import send
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import (
@@ -87,18 +86,20 @@ def find_parts(request: SignedIn, wanted: Annotated[WantedParts, Query()]) -> An
     rows = {part.name_id: part for part in (owned.touched() if wanted.own else owned)}
     everything = {id: part.sheet for id, part in rows.items()}
     chosen = found_parts(everything, wanted, plan.brief.currency if plan else "EUR")
+    unjudged = 0
     if plan and (wanted.fits or wanted.works):
-        parts = {**owned.named(*plan.parts_named).sheets(), **chosen}
+        judged = judged_first(plan, chosen)
+        parts = {**owned.named(*plan.parts_named).sheets(), **judged}
         allowed = {
             found.part.id
-            for slot in Slot
-            for found in alternatives(plan, parts, slot)
+            for found in weighed(plan, parts, judged.values())
             if (found.state is not State.BLOCKED or not wanted.works) and (found.fits_room or not wanted.fits)
         }
-        chosen = {id: sheet for id, sheet in chosen.items() if not rows[id].slot or id in allowed}
+        unjudged = sum(bool(rows[id].slot) and id not in judged for id in chosen)
+        chosen = {id: sheet for id, sheet in chosen.items() if not rows[id].slot or (id in judged and id in allowed)}
     shown = sorted(chosen.values(), key=lambda sheet: (list(KINDS).index(rows[sheet.id].kind), sheet.maker, sheet.name))
     parts_found = [_found(rows[sheet.id]) for sheet in shown[:SHOWN_PARTS]]
-    return send(FoundParts.model_construct(parts=parts_found, found=len(chosen), all=len(rows)))
+    return send(FoundParts.model_construct(parts=parts_found, found=len(chosen), all=len(rows), unjudged=unjudged))
 
 
 @router.post("/parts", response={201: PartDetail, **REFUSED})

@@ -11,7 +11,7 @@ from core.model.build import Slot, slot_for
 from core.model.facts import MissingFact
 from core.model.parts import kind_of
 from core.report import evaluate
-from core.report.alternatives import alternatives, hung, nearest_in_price
+from core.report.alternatives import MOST_WEIGHED, alternatives, hung, nearest_in_price
 from core.report.routes import routes_to
 from core.report.small_items import options_for
 from core.report.why_not import why_not
@@ -39,8 +39,6 @@ from jungle.plans.services.editing import NothingThere, On, find_build
 from jungle.plans.services.people import units_of
 
 router = Router(tags=["parts"])
-MOST_WEIGHED = 60
-"""Candidates weighed at once; the others are reached by words, kind or price."""
 NOT_THERE: dict[int, Any] = {404: Problems, 422: Problems}
 
 
@@ -57,8 +55,8 @@ def list_alternatives(request: SignedIn, build_id: int, slot: Slot, wanted: Anno
     chosen = {id: sheet for id, sheet in chosen.items() if id in matching}
     sheets = {**hung_now, **chosen}
     today = timezone.localdate()
-    weighed = [found for found in alternatives(plan, sheets, slot) if found.part.id in chosen]
-    usable = [found for found in weighed if not wanted.usable or found.state.value != "blocked"]
+    asked = [found for found in alternatives(plan, sheets, slot) if found.part.id in chosen]
+    usable = [found for found in asked if not wanted.usable or found.state.value != "blocked"]
     reply = Alternatives.model_construct(
         revision=build.revision,
         slot=slot,

@@ -31,6 +31,8 @@
   <p role="status" class="py-2 text-sm text-faint">
     {counted(found.found, 'part')} of {found.all}{found.parts.length < found.found
       ? `, the first ${found.parts.length} listed`
+      : ''}{found.unjudged > 0
+      ? `. ${found.unjudged} more are too many to judge at once: ask for a kind, words or a price.`
       : ''}
   </p>
   <ul class="divide-y divide-base-300 border-y border-base-300">
