@@ -4,11 +4,12 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from core.checks.register import derive
+from core.kept import kept
 from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.chain import Chain
 from core.model.household import Skill
-from core.model.parts import ImpactScreen, OverheadCamera, Projector
+from core.model.parts import ImpactScreen, OverheadCamera, Part, Projector
 from core.model.room import Room
 from core.model.things import Remedy, Thing, ThingKind
 from core.quantities import Sentence, say
@@ -82,18 +83,26 @@ def _who_moves(thing: Thing) -> str:
 
 def _on_the_bay(chain: Chain, skills: tuple[Skill, ...]) -> Iterator[Work]:
     for hanging in chain:
-        part = hanging.part
-        overhead = isinstance(part, Projector | OverheadCamera)
-        asked = Skill.CEILING if overhead else Skill.TIMBER if hanging.slot is Slot.ENCLOSURE else None
-        who = OURSELVES if asked is None or asked in skills else BUILDER
-        hours = HOURS_BY_SLOT[hanging.slot] + (HOURS_OVERHEAD if overhead else 0.0)
-        if isinstance(part, ImpactScreen):
-            sews = Skill.SEWING in skills
-            yield Work(
-                say("Hem {part} and set its eyelets", part=part.name),
-                OURSELVES if sews else "its maker: order it with finished edges",
-                HOURS_HEMMING if sews else 0.0,
-            )
-        verb = "Hang" if overhead else "Put up" if hanging.slot in (Slot.ENCLOSURE, Slot.SCREEN) else "Set up"
-        what = say("{verb} {part}", verb="Lay" if hanging.slot is Slot.FLOOR else verb, part=part.name)
-        yield Work(what, who, hours if who == OURSELVES else 0.0)
+        yield from _of_part(hanging.slot, hanging.part, skills)
+
+
+@kept
+def _of_part(slot: Slot, part: Part, skills: tuple[Skill, ...]) -> tuple[Work, ...]:
+    return tuple(_works_of(slot, part, skills))
+
+
+def _works_of(slot: Slot, part: Part, skills: tuple[Skill, ...]) -> Iterator[Work]:
+    overhead = isinstance(part, Projector | OverheadCamera)
+    asked = Skill.CEILING if overhead else Skill.TIMBER if slot is Slot.ENCLOSURE else None
+    who = OURSELVES if asked is None or asked in skills else BUILDER
+    hours = HOURS_BY_SLOT[slot] + (HOURS_OVERHEAD if overhead else 0.0)
+    if isinstance(part, ImpactScreen):
+        sews = Skill.SEWING in skills
+        yield Work(
+            say("Hem {part} and set its eyelets", part=part.name),
+            OURSELVES if sews else "its maker: order it with finished edges",
+            HOURS_HEMMING if sews else 0.0,
+        )
+    verb = "Hang" if overhead else "Put up" if slot in (Slot.ENCLOSURE, Slot.SCREEN) else "Set up"
+    what = say("{verb} {part}", verb="Lay" if slot is Slot.FLOOR else verb, part=part.name)
+    yield Work(what, who, hours if who == OURSELVES else 0.0)

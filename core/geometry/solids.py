@@ -8,6 +8,7 @@ from math import inf
 from core.geometry.boxes import EVERYWHERE, Box, between
 from core.geometry.furnishing import Furnishing, Hood
 from core.geometry.swing_disc import Point3, swing_disc
+from core.kept import kept
 from core.model.brief import Handedness, Player
 from core.model.room import Layout, Room
 from core.model.things import BayPart, FixedTo, Opening, OpeningKind, Opens, Remedy, Stored, Thing, ThingKind, Wall
@@ -68,6 +69,7 @@ def door_sweeps(room: Room) -> tuple[Solid, ...]:
     return tuple(_sweep(opening, room) for opening in room.openings if opening.opens is Opens.INWARD)
 
 
+@kept
 def hood_solids(hood: Hood, layout: Layout, room: Room) -> tuple[Solid, ...]:
     """Side panels and roof of an enclosure, centred across the room, from the screen to its mouth.
 
@@ -111,8 +113,7 @@ def bay_solids(
     stands = set(standing)
     middle_m = room.width_m / 2
     if furnishing.enclosure and BayPart.ENCLOSURE in stands:
-        for solid in hood_solids(furnishing.enclosure, layout, room):
-            yield _bulged(solid, middle_m) if bulging else solid
+        yield from (_bulging_hood if bulging else hood_solids)(furnishing.enclosure, layout, room)
     if furnishing.screen and BayPart.SCREEN in stands:
         wide, high = furnishing.screen
         bottom = layout.screen_bottom_m
@@ -147,8 +148,13 @@ def bay_solids(
         yield from _monitor(furnishing, layout, room)
 
 
-def golfers(players: Iterable[Player], layout: Layout, surface_m: float) -> Iterator[Solid]:
+@kept
+def golfers(players: tuple[Player, ...], layout: Layout, surface_m: float) -> tuple[Solid, ...]:
     """Where the players stand, one of each hand: the tallest, with the longest club."""
+    return tuple(_golfers(players, layout, surface_m))
+
+
+def _golfers(players: tuple[Player, ...], layout: Layout, surface_m: float) -> Iterator[Solid]:
     for hand in Handedness:
         tallest = max((p for p in players if p.handedness is hand), key=lambda p: p.height_m, default=None)
         if tallest is not None:
@@ -164,6 +170,11 @@ def golfers(players: Iterable[Player], layout: Layout, surface_m: float) -> Iter
 
 def _solid(key: str, name: str, box: Box) -> Solid:
     return Solid(key, name, Group.BAY, box, box)
+
+
+@kept
+def _bulging_hood(hood: Hood, layout: Layout, room: Room) -> tuple[Solid, ...]:
+    return tuple(_bulged(solid, room.width_m / 2) for solid in hood_solids(hood, layout, room))
 
 
 def _bulged(solid: Solid, middle_m: float) -> Solid:

@@ -3,6 +3,7 @@
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
+from core.kept import kept
 from core.model.build import Build, HungPart, Slot, slot_for
 from core.model.parts import LaunchMonitor, Part, Plan, Title
 
@@ -50,13 +51,18 @@ def resolve_chain(build: Build, parts: Mapping[str, Part]) -> Chain:
 
     Raises `UnknownPart` for a part or plan that is not there, or a part in a place where its kind cannot hang.
     """
-    return Chain(tuple(_hanging(slot, build.chain[slot], parts) for slot in Slot if slot in build.chain))
+    return Chain(tuple(_found(slot, build.chain[slot], parts) for slot in Slot if slot in build.chain))
 
 
-def _hanging(slot: Slot, decided: HungPart, parts: Mapping[str, Part]) -> Hanging:
+def _found(slot: Slot, decided: HungPart, parts: Mapping[str, Part]) -> Hanging:
     part = parts.get(decided.part)
     if part is None:
         raise UnknownPart(f"chain.{slot}", f"part '{decided.part}' is not among the parts given")
+    return _hanging(slot, decided, part)
+
+
+@kept
+def _hanging(slot: Slot, decided: HungPart, part: Part) -> Hanging:
     if slot_for(part) is not slot:
         raise UnknownPart(f"chain.{slot}", f"part '{part.id}' hangs in place '{slot_for(part) or 'none'}', not here")
     if decided.plan is None:

@@ -1,12 +1,13 @@
 """The cost of a build, line by line: up front, each year, and over the horizon."""
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable
 from dataclasses import dataclass
 from decimal import Decimal
 from enum import StrEnum
 from typing import NamedTuple
 
 from core.geometry.floor_cover import Cover, roll_cover, tile_cover
+from core.kept import kept
 from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.chain import Chain, Hanging
@@ -61,8 +62,7 @@ class Line(NamedTuple):
     """The extra or small item that it is of; empty for what hangs on the chain."""
 
 
-@dataclass(frozen=True)
-class Bought:
+class Bought(NamedTuple):
     """Something bought beside the chain: an extra, or a small item that is decided about."""
 
     id: str
@@ -71,7 +71,7 @@ class Bought:
     units: int | MissingFact
     owned: bool
     quote_minor: int | None
-    yearly: Billing = Billing.ONCE
+    billing: Billing = Billing.ONCE
     """How its price is paid."""
 
 
@@ -134,8 +134,10 @@ class Costs:
 
 def costs_of(brief: Brief, chain: Chain, room: Room, beside: Iterable[Bought] = ()) -> Costs:
     """What `chain` and what is bought beside it cost in the brief's currency, the floor covered wall to wall."""
-    hung = (line for hanging in chain for line in _lines(hanging, brief, chain, room))
-    lines = (*hung, *(_bought_line(bought, brief) for bought in beside))
+    monitor = chain.at(Slot.MONITOR)
+    monitor_plan = monitor.plan if monitor else None
+    hung = (line for hanging in chain for line in _lines(hanging, brief, room, monitor_plan))
+    lines = (*hung, *(_bought_line(*bought, brief) for bought in beside))
     up_front = Money.total([line.up_front for line in lines if line.up_front], brief.currency)
     yearly = Money.total([line.yearly for line in lines if line.yearly], brief.currency)
     owned = [line.replacement_value for line in lines if line.replacement_value]
@@ -189,10 +191,10 @@ def yearly_fee(plan: Plan, brief: Brief) -> Money:
     return in_currency(plan.price, brief) * (MONTHS if plan.billing is Billing.MONTHLY else 1)
 
 
-def _lines(hanging: Hanging, brief: Brief, chain: Chain, room: Room) -> Iterator[Line]:
-    yield _part_line(hanging, brief, room)
-    if hanging.plan is not None:
-        yield _plan_line(hanging, hanging.plan, brief, chain)
+@kept
+def _lines(hanging: Hanging, brief: Brief, room: Room, monitor_plan: Plan | None) -> tuple[Line, ...]:
+    line = _part_line(hanging, brief, room)
+    return (line,) if hanging.plan is None else (line, _plan_line(hanging, hanging.plan, brief, monitor_plan))
 
 
 def _part_line(hanging: Hanging, brief: Brief, room: Room) -> Line:
@@ -219,8 +221,17 @@ def _part_line(hanging: Hanging, brief: Brief, room: Room) -> Line:
     return _paid(line, listed, owned=decided.owned, quote=quote, worth=worth)
 
 
-def _bought_line(bought: Bought, brief: Brief) -> Line:
-    part, units = bought.part, bought.units
+@kept
+def _bought_line(
+    id: str,
+    slot: Slot | None,
+    part: Part,
+    units: int | MissingFact,
+    owned: bool,
+    quote_minor: int | None,
+    billing: Billing,
+    brief: Brief,
+) -> Line:
     nothing = Money(0, brief.currency)
     listed: Money | MissingFact
     try:
@@ -230,12 +241,10 @@ def _bought_line(bought: Bought, brief: Brief) -> Line:
     except MissingFact as missing:
         listed = missing
     count = units if isinstance(units, int) else 1
-    quote = None if bought.quote_minor is None else Money(bought.quote_minor, brief.currency) * count
-    line = Line(
-        bought.slot, f"{part.maker} {part.name}", Payment.LIST_PRICE, None, nothing, quantity=count, beside=bought.id
-    )
-    paid = _paid(line, listed, owned=bought.owned, quote=quote)
-    periods = {Billing.MONTHLY: MONTHS, Billing.YEARLY: 1}.get(bought.yearly)
+    quote = None if quote_minor is None else Money(quote_minor, brief.currency) * count
+    line = Line(slot, f"{part.maker} {part.name}", Payment.LIST_PRICE, None, nothing, quantity=count, beside=id)
+    paid = _paid(line, listed, owned=owned, quote=quote)
+    periods = {Billing.MONTHLY: MONTHS, Billing.YEARLY: 1}.get(billing)
     if periods is None or paid.up_front is None:
         return paid
     return paid._replace(up_front=nothing, yearly=paid.up_front * periods)
@@ -266,10 +275,10 @@ def _quantity(hanging: Hanging, room: Room) -> tuple[int, str]:
     return floor_cover(hanging.part, room).units, unit
 
 
-def _plan_line(hanging: Hanging, plan: Plan, brief: Brief, chain: Chain) -> Line:
+def _plan_line(hanging: Hanging, plan: Plan, brief: Brief, monitor_plan: Plan | None) -> Line:
     nothing = Money(0, brief.currency)
     label = f"{hanging.part.name}: plan {plan.name}"
-    if _bundled(hanging, chain):
+    if isinstance(monitor_plan, MonitorPlan) and hanging.part.id in monitor_plan.bundled_titles:
         return Line(hanging.slot, label, Payment.BUNDLED, nothing, nothing)
     if plan.billing is Billing.FREE:
         return Line(hanging.slot, label, Payment.FREE, nothing, nothing)
@@ -279,9 +288,3 @@ def _plan_line(hanging: Hanging, plan: Plan, brief: Brief, chain: Chain) -> Line
         return Line(hanging.slot, label, Payment.LIST_PRICE, once, yearly_fee(plan, brief))
     except MissingFact as missing:
         return Line(hanging.slot, label, Payment.LIST_PRICE, None, None, missing=missing)
-
-
-def _bundled(hanging: Hanging, chain: Chain) -> bool:
-    monitor = chain.at(Slot.MONITOR)
-    plan = monitor.plan if monitor else None
-    return isinstance(plan, MonitorPlan) and hanging.part.id in plan.bundled_titles

@@ -19,9 +19,9 @@ from core.report.evaluate import answers_of, known_costs
 from core.report.small_items import without_unserving
 
 ROOM_READINGS: frozenset[type] = frozenset({Room, Layout, Ceiling, Surroundings, PlayingLayout, StowedLayout})
-MOST_WEIGHED = 60
+MOST_WEIGHED = 40
 """Candidates of one place weighed at once: more than anybody reads; the others are reached by asking for them."""
-MOST_JUDGED = 120
+MOST_JUDGED = 80
 """Candidates of all places together that a search judges at once."""
 LINKED = 2
 """Parts that a link joins."""

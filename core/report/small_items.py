@@ -9,6 +9,7 @@ from core.checks.registry import Readings
 from core.checks.small_items import SmallItem, SmallItems
 from core.checks.small_items.item import Objection, objections
 from core.checks.verdict import State
+from core.kept import kept
 from core.model.build import Build, SmallDecision
 from core.model.facts import MissingFact
 from core.model.kit import Kit
@@ -123,7 +124,11 @@ def _small_items(build: Build, parts: Mapping[str, Part]) -> SmallItems:
 
 
 def _status(item: SmallItem, kit: Kit) -> SmallStatus:
-    decision, part = kit.decided(item.item.id), kit.picked(item.item.id)
+    return _judged(item, kit.decided(item.item.id), kit.picked(item.item.id))
+
+
+@kept
+def _judged(item: SmallItem, decision: SmallDecision | None, part: Part | None) -> SmallStatus:
     found: tuple[Objection, ...] = ()
     units, left_over = None, None
     if part is not None and item.need is not None:
