@@ -1,13 +1,15 @@
 """What the room offers and risks where the bay is fixed: joists, sockets and glass (trade)."""
 
-from core.checks.figures import metres, placed
+from core.checks.figures import metres, placed, stated
 from core.checks.places import IN_ROOM, on
 from core.checks.register import check
 from core.checks.space import Glass, Sockets
 from core.checks.verdict import Basis, Input, State, Verdict, judge
 from core.geometry.shadow import Lens
 from core.model.build import Slot
-from core.model.parts import Projector
+from core.model.facts import known
+from core.model.kit import Beside
+from core.model.parts import Mount, Projector
 from core.model.room import Layout
 from core.model.things import Joists
 from core.quantities import say
@@ -21,29 +23,35 @@ CABLE_MOST_M = 10.0
 
 
 @check("projector.joist", title="Something to fix the projector to", place=on(Slot.DISPLAY))
-def projector_on_joist(lens: Lens, layout: Layout, joists: Joists) -> Verdict:
+def projector_on_joist(lens: Lens, layout: Layout, joists: Joists, mounts: Beside[Mount]) -> Verdict:
     """The nearest joist to the projector: fixings go into it, or into a plate that spans two, never into board alone.
 
-    Offset = distance of the lens to the nearest joist's middle. Most mounts reach 0.10 m. A joist is never cut or
+    Offset = distance of the lens to the nearest joist's middle. The mount's maker says how far it reaches; until one
+    is chosen 0.10 m, as most do. A joist is never cut or
     notched for it, and cables and pipes are looked for before drilling.
     """
     at_m = lens.x_m if joists.along else layout.screen_y_m + lens.distance_m
     steps = max(0, round((at_m - joists.first_m) / joists.spacing_m))
     nearest_m = joists.first_m + steps * joists.spacing_m
     offset_m = abs(at_m - nearest_m)
-    margin_m = JOIST_REACH_M - offset_m
+    mount = next((mount for mount in mounts if mount.holds == "projector"), None)
+    reach_m = known(mount.reach_m, mount, "reach") if mount else JOIST_REACH_M
+    margin_m = reach_m - offset_m
     state = State.CLEAR if judge(margin_m, 0.0) is State.CLEAR else State.TIGHT
     return Verdict(
         state,
         say("{offset} from the projector to the nearest joist", offset=metres(offset_m)),
         measured=metres(offset_m),
-        required=metres(JOIST_REACH_M),
+        required=metres(reach_m),
         margin=metres(margin_m),
         formula="|lens − nearest of first joist + n · spacing|",
         inputs=lambda: (
             Input("First joist", metres(joists.first_m), Basis.MEASURED),
             Input("Spacing", metres(joists.spacing_m), Basis.MEASURED),
             placed("Projector", at_m),
+            stated(f"{mount.name} reaches", metres(reach_m))
+            if mount
+            else Input("Most mounts reach", metres(reach_m), Basis.TRADE),
         ),
         changes=()
         if state is State.CLEAR

@@ -1,7 +1,7 @@
 """The mat and the floor around it (trade)."""
 
 from core.checks.data import WANTED
-from core.checks.figures import counted, listed, measured_in_room, metres, share, stated, worded
+from core.checks.figures import counted, listed, measured_in_room, metres, placed, share, stated, worded
 from core.checks.places import between, on
 from core.checks.readings import HittingSurface
 from core.checks.register import check
@@ -28,6 +28,8 @@ SUNK_M = 0.010
 HEAVY_KG = 15.0
 LANDING_LEAST_M = 1.2
 PUTTING_PILE_M = 0.012
+PUTT_WIDTH_M = 0.30
+"""Least width of a strip that a putt starts from (trade)."""
 
 
 @check("mat.strip", title="Hitting strip", place=on(Slot.MAT))
@@ -247,6 +249,35 @@ def putting_floor(brief: Brief, flooring: Flooring, strips: Beside[PuttingSurfac
         formula="12 mm − pile in front of the ball, where putting weighs 3 or more",
         inputs=lambda: (stated("Pile", metres(pile_m)), *(stated("Strip", strip.name) for strip in strips)),
         cures=(say("Lay a putting strip in front of the ball."),),
+        basis=Basis.TRADE,
+        at_most=True,
+    )
+
+
+@check("floor.putting_strip", title="Putting strip before the ball", place=on(Slot.FLOOR))
+def putting_strip(flooring: Flooring, layout: Layout, strips: Beside[PuttingSurface]) -> Verdict:
+    """A strip to putt on is 0.30 m wide or more, and lies between ball and screen without reaching under it (trade)."""
+    sizes = [(known(s.width_m, s, "width"), known(s.length_m, s, "length"), s.name) for s in strips]
+    longest_m = max((length_m for _, length_m, _ in sizes), default=0.0)
+    narrow = [name for width_m, _, name in sizes if width_m < PUTT_WIDTH_M]
+    way_m = layout.ball_to_screen_m
+    return counted(
+        State.TIGHT if narrow or longest_m > way_m else State.CLEAR,
+        say("{names} is narrow to putt on", names=listed(narrow))
+        if narrow
+        else say("{length} of strip on {way}", length=metres(longest_m), way=metres(way_m))
+        if sizes
+        else say("No strip lies there"),
+        Unit.METRE,
+        has=longest_m,
+        needs=way_m,
+        formula="ball to screen − length of the strip",
+        inputs=lambda: (
+            placed("Ball to screen", way_m),
+            stated("Floor", flooring.name),
+            *(stated(name, metres(length_m)) for _, length_m, name in sizes),
+        ),
+        cures=(say("Cut it to length, or choose a wider one."),),
         basis=Basis.TRADE,
         at_most=True,
     )

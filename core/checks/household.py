@@ -13,7 +13,8 @@ from core.model.build import Slot
 from core.model.chain import Chain
 from core.model.facts import MissingFact, known
 from core.model.household import Noise
-from core.model.parts import Projector, Surface
+from core.model.kit import Beside
+from core.model.parts import Baffle, Projector, Surface
 from core.model.room import Layout, Room
 from core.model.things import BayPart, WhilePlaying
 from core.money.costs import Costs
@@ -148,12 +149,14 @@ def setup_time(brief: Brief, work: PackedAway) -> Verdict:
 
 
 @check("screen.noise", title="Noise of the strike", place=on(Slot.SCREEN))
-def strike_noise(surface: Surface, limit: NoiseLimit) -> Verdict:
-    """The screen or net is no louder than the house puts up with.
+def strike_noise(surface: Surface, limit: NoiseLimit, baffles: Beside[Baffle]) -> Verdict:
+    """The screen or net is no louder than the house puts up with, or a baffle behind all of it takes the sound.
 
     Makers tell it in words: loud, damped or quiet. A mat on a hard floor and the strike itself are heard too.
     """
-    sound = known(surface.sound, surface, "noise")
+    own = known(surface.sound, surface, "noise")
+    behind = [known(baffle.sound, baffle, "noise") for baffle in baffles if _covers(baffle, surface)]
+    sound = min((own, *behind), key=lambda heard: LOUDNESS[heard])
     over = LOUDNESS[sound] - MOST_LOUDNESS[limit.noise]
     state = State.TIGHT if over > 0 else State.CLEAR
     return Verdict(
@@ -164,13 +167,23 @@ def strike_noise(surface: Surface, limit: NoiseLimit) -> Verdict:
         margin=met(over <= 0),
         basis=Basis.SPEC,
         formula="what the maker says against what the house puts up with",
-        inputs=lambda: (stated("Noise", sound),),
+        inputs=lambda: (
+            stated("Noise", own),
+            *(stated(f"With {baffle.name} behind it", baffle.sound or "not stated") for baffle in baffles),
+        ),
         changes=()
         if state is State.CLEAR
         else (
-            say("Choose a quieter surface."),
+            say("Choose a quieter surface, or a baffle that covers all of it."),
             say("A heavy curtain behind it and foam under the mat take most of it."),
         ),
+    )
+
+
+def _covers(baffle: Baffle, surface: Surface) -> bool:
+    width_m, height_m = known(baffle.width_m, baffle, "width"), known(baffle.height_m, baffle, "height")
+    return width_m >= known(surface.width_m, surface, "width") and height_m >= known(
+        surface.height_m, surface, "height"
     )
 
 

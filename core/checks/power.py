@@ -74,6 +74,35 @@ def circuit(load: Load, room: Room) -> Verdict:
     )
 
 
+@check("power.strips", title="Load on power strips", place=IN_ROOM)
+def strip_load(load: Load, strips: Beside[PowerStrip]) -> Verdict:
+    """What the strips take, against everything that is plugged in; heaters go straight into the wall.
+
+    All devices on one strip are within its rating: clear. Only shared between strips: tight. More than all strips
+    take together: blocked. An overloaded strip burns.
+    """
+    rated = [known(strip.rated_w, strip, "rated load") for strip in strips]
+    total = load.total_w if rated else 0.0
+    needs = min(rated, default=0.0) if total <= min(rated, default=0.0) else sum(rated)
+    state = State.CLEAR if not rated or total <= min(rated) else State.TIGHT if total <= sum(rated) else State.BLOCKED
+    return counted(
+        state,
+        say("{total} on strips for {rated}", total=_watts(total), rated=_watts(needs))
+        if rated
+        else say("Nothing is plugged into a strip"),
+        Unit.WATT,
+        has=total,
+        needs=needs,
+        formula="rating of one strip, or of all together − watts of all devices",
+        inputs=lambda: (
+            *(stated(strip.name, _watts(strip.rated_w or 0.0)) for strip in strips),
+            *(stated(name, _watts(watts)) for name, watts in load.watts),
+        ),
+        cures=(say("Plug heaters straight into the wall, and share the rest between strips."),),
+        at_most=True,
+    )
+
+
 @check("power.sockets", title="Sockets for all plugs", place=IN_ROOM)
 def sockets(load: Load, room: Room, strips: Beside[PowerStrip]) -> Verdict:
     """Sockets in the room and on power strips, against plugs; a strip takes one socket and is never chained.
@@ -105,6 +134,10 @@ def sockets(load: Load, room: Room, strips: Beside[PowerStrip]) -> Verdict:
         cures=(say("Choose a strip with surge protection, where the devices are; never chain strips."),),
         basis=Basis.MEASURED,
     )
+
+
+def _watts(value: float) -> Quantity:
+    return Quantity(value, Unit.WATT)
 
 
 def _amperes(value: float) -> Quantity:

@@ -10,7 +10,8 @@ from core.checks.verdict import Basis, Input, State, Verdict
 from core.model.brief import Brief, Handedness, Purpose
 from core.model.build import Slot
 from core.model.facts import known, known_players
-from core.model.parts import Title, TitlePlan
+from core.model.kit import Beside
+from core.model.parts import CoursePack, Title, TitlePlan
 from core.model.room import Layout, Room
 from core.quantities import say
 
@@ -41,20 +42,29 @@ def wants_filming(brief: Brief) -> WantsFilming | None:
 
 
 @check("title.courses", title="Courses for whole rounds", place=on(Slot.TITLE))
-def courses(title: Title, plan: TitlePlan, wanted: WantsCourses) -> Verdict:
-    """For whole rounds the title's plan comes with courses; how many is stated by its maker."""
-    count = known(plan.courses, title, f"number of courses in plan {plan.name}")
+def courses(title: Title, plan: TitlePlan, wanted: WantsCourses, packs: Beside[CoursePack]) -> Verdict:
+    """For whole rounds the title's plan comes with courses, or packs add some; how many is stated by their makers."""
+    own = known(plan.courses, title, f"number of courses in plan {plan.name}")
+    added = [(pack.name, known(pack.courses, pack, "number of courses")) for pack in packs if title.id in pack.titles]
+    count = own + sum(courses for _, courses in added)
     state = State.CLEAR if count else State.TIGHT
     return Verdict(
         state,
-        say("Plan {plan} comes with {count} courses", plan=plan.name, count=str(count)),
+        say("Plan {plan} and packs come with {count} courses", plan=plan.name, count=str(count))
+        if added
+        else say("Plan {plan} comes with {count} courses", plan=plan.name, count=str(count)),
         measured=str(count),
         required="1 or more",
         margin=met(count > 0),
         basis=Basis.SPEC,
-        formula="courses in the plan, where full rounds weigh 3 or more",
-        inputs=lambda: (stated(f"Courses in plan {plan.name}", str(count)),),
-        changes=() if count else (say("Choose a plan with courses, or weigh full rounds less."),),
+        formula="courses in the plan + courses in packs made for the title, where full rounds weigh 3 or more",
+        inputs=lambda: (
+            stated(f"Courses in plan {plan.name}", str(own)),
+            *(stated(f"Courses in {name}", str(courses)) for name, courses in added),
+        ),
+        changes=()
+        if count
+        else (say("Choose a plan with courses, a pack that adds some, or weigh full rounds less."),),
     )
 
 

@@ -7,7 +7,7 @@ from core.checks.verdict import Basis, Input, State, Verdict, judge
 from core.geometry.ceiling import Ceiling
 from core.model.brief import Brief, SpeedBand, Stage
 from core.model.build import Slot
-from core.model.facts import known, known_players
+from core.model.facts import MissingFact, known, known_players
 from core.model.parts import Display, Enclosure, Net, StandingDisplay, Surface
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Unit, say
@@ -29,6 +29,11 @@ def rating(brief: Brief, surface: Surface) -> Verdict:
     A worn or under-rated surface lets a ball through or sends it back: eyes and heads are at stake.
     """
     players = known_players(brief)
+    if surface.rated_ball_speed_m_s is None and surface.rated_club_speed_m_s is not None:
+        raise MissingFact(
+            f"The rated ball speed of {surface.name}",
+            f"{surface.maker} quotes club speed, and a ball leaves half as fast again: ask for its ball speed.",
+        )
     rated = known(surface.rated_ball_speed_m_s, surface, "rated ball speed")
     speeds = [(player.ball_speed_m_s, player.name) for player in players]
     if brief.visitors:

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
+from datetime import date
 from functools import cache
 
 from core.checks.register import REGISTRY
@@ -56,15 +57,19 @@ class Alternative:
         return not any(REGISTRY[verdict.id].read_types & ROOM_READINGS for verdict in blocked)
 
 
-def alternatives(build: Build, parts: Mapping[str, Part], slot: Slot) -> tuple[Alternative, ...]:
+def alternatives(
+    build: Build, parts: Mapping[str, Part], slot: Slot, today: date | None = None
+) -> tuple[Alternative, ...]:
     """Every part among `parts` that can hang in `slot`: by state, then what they leave tight, then what they add."""
     candidates = [part for part in parts.values() if slot_for(part) is slot]
-    return tuple(sorted(weighed(build, parts, candidates), key=_order))
+    return tuple(sorted(weighed(build, parts, candidates, today), key=_order))
 
 
-def weighed(build: Build, parts: Mapping[str, Part], candidates: Iterable[Part]) -> Iterator[Alternative]:
+def weighed(
+    build: Build, parts: Mapping[str, Part], candidates: Iterable[Part], today: date | None = None
+) -> Iterator[Alternative]:
     """Each of `candidates` that hangs on the chain, in its own place, against the rest of `build`."""
-    now = answers_of(build, parts)
+    now = answers_of(build, parts, today=today)
     for part in candidates:
         slot = slot_for(part)
         if slot is not None:

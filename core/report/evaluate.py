@@ -90,14 +90,17 @@ def answers_of(
 ) -> Answers:
     """Readings and verdicts alone. With the answers of a build that differs little, only what changed is asked again.
 
+    Without `today` the day is that of the answers before, if there are any.
     With `only`, nothing but the checks of these ids is answered. `settle` sees the small items that follow from the
     build, and may answer with another build to be judged in its place. Raises `UnknownPart` as `evaluate` does.
     """
 
+    day = Today(today) if today is not None else before.reading(Today) if before else None
+
     def given(shown: Build) -> dict[type, object]:
         readings = given_readings(shown, parts)
-        if today is not None:
-            readings[Today] = Today(today)
+        if day is not None:
+            readings[Today] = day
         return readings
 
     def settled(readings: Readings) -> Readings | None:

@@ -5,6 +5,7 @@ from typing import Any
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client, override_settings
+from django.utils import timezone
 
 from core.report import evaluate
 from jungle.plans.models import Build
@@ -19,7 +20,7 @@ class ReadingTests(ApiTestCase):
         self.assertEqual(reply["parts"]["screen"]["name"], "Square")
         self.assertEqual(len(reply["report"]["slots"]), 8)
         self.assertIsNone(reply["undo"])
-        verdicts = evaluate(worlds.full_build(), worlds.full_parts()).verdicts
+        verdicts = evaluate(worlds.full_build(), worlds.full_parts(), today=timezone.localdate()).verdicts
         self.assertEqual([v["id"] for v in reply["report"]["verdicts"]], [v.id for v in verdicts])
 
     def test_the_list_tells_what_is_in_the_way(self) -> None:

@@ -10,7 +10,7 @@ from core.quantities import Money, UnitSystem
 from core.report import evaluate
 from core.report.alternatives import alternatives, hung, judged_first, nearest_in_price, weighed
 from tests.core import worlds
-from tests.core.matrix.case import extra
+from tests.core.matrix.case import TODAY, extra
 
 
 def with_candidates() -> dict[str, Part]:
@@ -53,6 +53,17 @@ class AlternativeTests(TestCase):
                     before = evaluate(self.build, self.parts).costs
                     self.assertEqual(alternative.up_front_change, report.costs.up_front - before.up_front)
                     self.assertEqual(alternative.yearly_change, report.costs.yearly - before.yearly)
+
+
+class TodayTests(TestCase):
+    def test_the_day_of_the_answers_before_goes_on(self) -> None:
+        """An edition of 2019 is seven years old on a day of 2026; without a day its age is not asked."""
+        old = worlds.radar(id="old", name="Old", edition_year=2019)
+        parts: dict[str, Part] = {**worlds.full_parts(), "old": old}
+        for today, asked in ((TODAY, True), (None, False)):
+            found = {a.part.id: a for a in alternatives(worlds.full_build(), parts, Slot.MONITOR, today)}
+            self.assertEqual("monitor.edition" in [v.id for v in found["old"].reasons], asked)
+            self.assertNotIn("monitor.edition", [v.id for v in found["radar"].reasons])
 
 
 class NearestTests(TestCase):

@@ -35,7 +35,7 @@ class FactReadTests(TestCase):
         self.assertIn("display.cable", checks_reading(KINDS["projector"], "throw_min"), "by the place of the lens")
         self.assertIn("display.cable", checks_reading(KINDS["video_cable"], "length_m"), "out of the kit")
         self.assertIn("money.up_front", checks_reading(KINDS["mat"], "price"))
-        self.assertEqual(checks_reading(KINDS["rear_radar"], "portable"), ())
+        self.assertEqual(checks_reading(KINDS["case"], "material"), ())
         self.assertEqual(set(facts_by_check()), {check.id for check in REGISTRY.checks})
 
     def test_every_fact_of_every_kind_says_what_it_means(self) -> None:

@@ -136,6 +136,7 @@ def radar(**facts: Any) -> RearRadar:
             "measures": ("ball_speed", "launch_angle", "launch_direction", "carry", "club_speed"),
             "derives": ("spin_rate", "spin_axis"),
             "links": ("wifi", "usb"),
+            "platforms": ("Wicket OS",),
             "marked_ball": "no",
             "dislikes": ("fan", "heater", "people"),
             "battery_hours": 4,

@@ -215,11 +215,16 @@ def power_strip(load: Load, machine: Machine) -> Need:
 
 
 @small_item("cable-channel", "Cable channel", near=Slot.DISPLAY, kind=CableChannel, sold_by=("stock_length_m",))
-def cable_channel(run: DisplayRun, room: Room) -> Need:
-    """Over the whole way on wall, ceiling or floor: a loose cable trips people and hangs into swings."""
+def cable_channel(run: DisplayRun, room: Room, display: Display) -> Need:
+    """Over the whole way on wall, ceiling or floor: a loose cable trips people and hangs into swings.
+
+    To a display that stands beside the bay it lies on the floor, where it is walked on.
+    """
+    asks = (equals("walked_on", "fit to be walked on", value=True),) if isinstance(display, StandingDisplay) else ()
     return Need(
         Quantity(run.route.path_m, Unit.METRE),
         say("{path} of cable lie open in {room}", path=Quantity(run.route.path_m, Unit.METRE), room=room.name),
+        asks,
     )
 
 

@@ -91,6 +91,8 @@ class LaunchMonitor(Device):
     """Data that a package of its maker adds, bought besides any plan."""
     links: tuple[DataLink, ...] | None = None
     """Ways in which shots reach the machine."""
+    platforms: tuple[Word, ...] | None = None
+    """Systems that its maker's own program runs on."""
     marked_ball: Literal["no", "better", "needed"] | None = None
     """Whether balls must carry a mark for it to read spin."""
     dislikes: tuple[Disturbance, ...] = ()

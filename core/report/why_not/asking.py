@@ -7,6 +7,7 @@ that ruled the part out; what admits it must not rule anything else out that is 
 
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
+from datetime import date
 
 from core.checks.register import REGISTRY
 from core.checks.registry import Answers
@@ -54,13 +55,13 @@ class WhyNot:
     """Where no single change admits it: several that do so together, one made upon the other."""
 
 
-def why_not(build: Build, parts: Mapping[str, Part], part: Part) -> WhyNot:
+def why_not(build: Build, parts: Mapping[str, Part], part: Part, today: date | None = None) -> WhyNot:
     """What speaks against `part` where it goes: on the chain, for a small item, or beside everything."""
     put = placed(build, parts, part)
-    without = answers_of(put.without, parts)
+    without = answers_of(put.without, parts, today=today)
     there = answers_of(put.build, parts, before=without)
-    today, blocked = _blocked(without, put), _blocked(there, put)
-    against = tuple(v for v in there.verdicts if v.state is State.BLOCKED and _concerns(v, put.slot, today))
+    already, blocked = _blocked(without, put), _blocked(there, put)
+    against = tuple(v for v in there.verdicts if v.state is State.BLOCKED and _concerns(v, put.slot, already))
     status = _status(there, put)
     objections = tuple(found.reason for found in status.objections if found.blocked) if status else ()
     title = status.item.item.title if status else ""

@@ -92,7 +92,7 @@ def find_parts(request: SignedIn, wanted: Annotated[WantedParts, Query()]) -> An
         parts = {**owned.named(*plan.parts_named).sheets(), **judged}
         allowed = {
             found.part.id
-            for found in weighed(plan, parts, judged.values())
+            for found in weighed(plan, parts, judged.values(), timezone.localdate())
             if (found.state is not State.BLOCKED or not wanted.works) and (found.fits_room or not wanted.fits)
         }
         unjudged = sum(bool(rows[id].slot) and id not in judged for id in chosen)

@@ -55,7 +55,7 @@ def list_alternatives(request: SignedIn, build_id: int, slot: Slot, wanted: Anno
     chosen = {id: sheet for id, sheet in chosen.items() if id in matching}
     sheets = {**hung_now, **chosen}
     today = timezone.localdate()
-    asked = [found for found in alternatives(plan, sheets, slot) if found.part.id in chosen]
+    asked = [found for found in alternatives(plan, sheets, slot, today) if found.part.id in chosen]
     usable = [found for found in asked if not wanted.usable or found.state.value != "blocked"]
     reply = Alternatives.model_construct(
         revision=build.revision,
@@ -101,7 +101,7 @@ def read_why_not(request: SignedIn, build_id: int, part_id: str) -> Any:
     sheets = Part.objects.visible_to(request.user.pk).sheets()
     if part_id not in sheets:
         raise NothingThere(f"There is no part '{part_id}'.")
-    return why_not_json(why_not(build.plan, sheets, sheets[part_id]), units)
+    return why_not_json(why_not(build.plan, sheets, sheets[part_id], timezone.localdate()), units)
 
 
 @router.put("/{int:build_id}/chain/{slot}", response=EDIT_REPLIES)

@@ -7,6 +7,7 @@ from core.checks.space import sockets as sockets_of
 from core.checks.swing import past_things
 from core.checks.verdict import Verdict
 from core.geometry.shadow import Lens
+from core.model.kit import Beside
 from core.model.things import Joists
 from tests.core import worlds
 from tests.core.checks.base import METRIC, CheckTestCase
@@ -17,7 +18,7 @@ LENS = Lens(2.3, 3.0, 2.6, proposed=False)
 
 class JoistTests(CheckTestCase):
     def answer(self, **facts: object) -> Verdict:
-        return projector_on_joist(LENS, layout(), Joists.model_validate(facts))
+        return projector_on_joist(LENS, layout(), Joists.model_validate(facts), Beside())
 
     def test_along_the_target_line(self) -> None:
         """0.2 + 0.6 n: 2.0 and 2.6 are 0.3 from the lens at 2.3; with the first at 0.5 one is right over it."""

@@ -19,6 +19,7 @@ from core.checks.works import BUILDER, ELECTRICIAN, OURSELVES, Work, Works, work
 from core.model.brief import Brief
 from core.model.chain import Chain, resolve_chain
 from core.model.household import Noise
+from core.model.kit import Beside
 from core.quantities import Money, say
 from tests.core import worlds
 from tests.core.checks.base import METRIC, CheckTestCase
@@ -45,9 +46,11 @@ class HouseholdTests(CheckTestCase):
 
     def test_noise(self) -> None:
         loud = worlds.screen(sound="loud")
-        self.assert_verdict(strike_noise(loud, NoiseLimit(Noise.DAMPED)), "tight", "loud", "damped", "not met")
+        self.assert_verdict(
+            strike_noise(loud, NoiseLimit(Noise.DAMPED), Beside()), "tight", "loud", "damped", "not met"
+        )
         quiet = worlds.screen(sound="quiet")
-        self.assert_verdict(strike_noise(quiet, NoiseLimit(Noise.DAMPED)), "clear", "quiet", "damped", "met")
+        self.assert_verdict(strike_noise(quiet, NoiseLimit(Noise.DAMPED), Beside()), "clear", "quiet", "damped", "met")
 
     def test_the_light_lasts_the_horizon(self) -> None:
         """20 000 h at 10 a week are 20 000 / 520 = 38.5 years; 2 000 h are 3.8 of 5."""
@@ -82,8 +85,10 @@ class HouseholdTests(CheckTestCase):
 class PurposeTests(CheckTestCase):
     def test_courses(self) -> None:
         full, bare = (worlds.title().plans[0].model_copy(update={"courses": count}) for count in (40, 0))
-        self.assert_verdict(courses(worlds.title(), full, WantsCourses()), "clear", "40", "1 or more", "met")
-        self.assert_verdict(courses(worlds.title(), bare, WantsCourses()), "tight", "0", "1 or more", "not met")
+        self.assert_verdict(courses(worlds.title(), full, WantsCourses(), Beside()), "clear", "40", "1 or more", "met")
+        self.assert_verdict(
+            courses(worlds.title(), bare, WantsCourses(), Beside()), "tight", "0", "1 or more", "not met"
+        )
 
     def test_filming(self) -> None:
         """4.60 wide: 2.30 before a right-hander in the middle; a left-hander at 1.80 has 1.80 before the left wall."""

@@ -118,6 +118,38 @@ ROWS: dict[str, list[Case]] = {
         tight("no putts | putts | not met", "putting weighs 3 and is not measured"),
         unknown("The list of data it measures of Radar", radar__measures=None),
     ],
+    "monitor.platform": [
+        clear("Wicket OS | Wicket OS | met", "its program is made for it"),
+        tight(
+            "Wicket OS | Slate OS | not met",
+            "it is not, but the title listens natively",
+            radar__platforms=("Slate OS",),
+        ),
+        blocked(
+            "Wicket OS | Slate OS | not met",
+            "the title listens through a connector, so the program has to run",
+            radar__platforms=("Slate OS",),
+            title__monitor_links=({"monitor": "radar", "via": "connector"},),
+        ),
+        unknown("The systems that its program runs on of Radar", radar__platforms=None),
+    ],
+    "monitor.edition": [
+        clear("1.0 years | 4.0 years | 3.0 years", "2025, and it is 2026"),
+        tight("6.0 years | 4.0 years | −2.0 years", "2020", radar__edition_year=2020),
+        unknown("The year of its edition of Radar", radar__edition_year=None),
+    ],
+    "monitor.portable": [
+        clear("carried | carried | met", "the bay is packed away, and it can be carried"),
+        clear("stays | either | met", "it stays, and so does the bay", radar__portable=False, brief__packed_away=False),
+        tight("stays | carried | not met", "the bay is packed away", radar__portable=False),
+        unknown("The being carried of Radar", radar__portable=None),
+    ],
+    "monitor.slow_balls": [
+        clear("1.0 m/s | 1.5 m/s | 0.5 m/s", "√(2 · 0.55 · 2) = 1.48, told as 1.5", radar__ball_speed_min_m_s=1),
+        clear("5.0 m/s | 8.0 m/s | 3.0 m/s", "no putts wanted, a chip is 8", brief__purposes={"full_rounds": 5}),
+        tight("5.0 m/s | 1.5 m/s | −3.5 m/s", "putting weighs 3, and it reads from 5 on"),
+        unknown("The slowest ball it reads of Radar", radar__ball_speed_min_m_s=None),
+    ],
     "monitor.room": [
         clear("3.00 m | 2.60 m | 400 mm", "height has the least to spare: 3.0 − 2.6; width 1.6, length 2.0"),
         tight("3.00 m | 2.98 m | 20 mm", "20 mm, under 50", radar__room_height_min_m=2.98),
@@ -213,6 +245,9 @@ ROWS: dict[str, list[Case]] = {
     ],
 }
 NEVER: dict[str, dict[str, str]] = {
+    "monitor.edition": {"blocked": "an old one still measures"},
+    "monitor.portable": {"blocked": "it can be lifted and put away with care"},
+    "monitor.slow_balls": {"blocked": "a putt may be played as holed: the monitor still serves"},
     "monitor.putting": {"blocked": "a putt may be played as holed: the monitor still serves"},
     "monitor.lamp": {"blocked": "a lamp is a small item, soon added"},
     "monitor.case": {"blocked": "a camera without a case works until it is hit"},

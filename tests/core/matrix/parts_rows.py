@@ -50,6 +50,15 @@ ROWS: dict[str, list[Case]] = {
     ],
     "title.courses": [
         clear("40 | 1 or more | met", "forty come with it"),
+        clear(
+            "12 | 1 or more | met",
+            "none in the plan, twelve in a pack made for it, five in one that is not",
+            title__plans=plans(courses=0),
+            beside=[
+                extra("course_pack", "Links", titles=("title",), courses=12),
+                extra("course_pack", "Other", titles=("another",), courses=5),
+            ],
+        ),
         tight("0 | 1 or more | not met", "none, and full rounds weigh 5", title__plans=plans(courses=0)),
         unknown("The number of courses in plan Monthly of Rounds", title__plans=plans(courses=None)),
     ],

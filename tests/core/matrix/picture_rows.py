@@ -1,6 +1,6 @@
 """Picture, screen, enclosure, mat and floor."""
 
-from core.model.parts import Edge, Net, ProjectionSheet
+from core.model.parts import Edge, Net, Part, ProjectionSheet
 from tests.core import worlds
 from tests.core.matrix.case import Case, blocked, clear, extra, tight, unknown
 
@@ -8,6 +8,21 @@ NET = Net(id="net", maker="Maker", name="Net", width_m=2.6, height_m=2.5)
 SHEET_ONLY = ProjectionSheet(id="sheet", maker="Maker", name="Sheet", width_m=2.6, height_m=2.5)
 SQUARE = "4:3 of 2.60 × 1.95 on a square of 2.60: 75 %"
 WIDE = worlds.screen(id="wide", width_m=2.7, height_m=1.5625)
+LAMP = worlds.thing(id="lamp", kind="lamp", name="lamp", y_m=2.0, fixed_to="ceiling").model_dump()
+PIPE = extra("frame_material", "Pipe", material="pipe", section_m=0.027)
+
+
+def baffle(width_m: float) -> Part:
+    return extra("baffle", width_m=width_m, height_m=2.7, sound="quiet")
+
+
+def fitting(material: str, section_m: float) -> Part:
+    return extra("frame_fitting", "Corner", material=material, fits_section_m=section_m)
+
+
+def green(width_m: float, length_m: float) -> Part:
+    return extra("putting_surface", "Green", width_m=width_m, length_m=length_m, pile_m=0.005)
+
 
 ROWS: dict[str, list[Case]] = {
     "picture.joint": [
@@ -120,7 +135,9 @@ ROWS: dict[str, list[Case]] = {
     ],
     "screen.noise": [
         clear("quiet | quiet | met", "as wanted", screen__sound="quiet"),
+        clear("quiet | quiet | met", "a quiet baffle covers 2.7 × 2.7", beside=[baffle(2.7)]),
         tight("loud | quiet | not met", "two steps louder"),
+        tight("loud | quiet | not met", "the baffle is 2.0 wide, the screen 2.7", beside=[baffle(2.0)]),
         unknown("The noise of Square", screen__sound=None),
     ],
     "screen.backing": [
@@ -132,6 +149,51 @@ ROWS: dict[str, list[Case]] = {
         clear("3 layers | 2 layers or a topper | met", "three layers"),
         tight("none | 2 layers or a topper | not met", "one layer, no topper", screen__layers=1),
         unknown("The layers of Square", screen__layers=None),
+    ],
+    "screen.roof": [
+        clear("roof | a roof | met", "the enclosure has one"),
+        clear(
+            "Over | a roof | met",
+            "netting made for overhead",
+            enclosure__roof=False,
+            beside=[extra("side_protection", "Over", roof=True)],
+        ),
+        tight("none | a roof | not met", "a bare ceiling, the lamp behind the ball", enclosure__roof=False),
+        blocked(
+            "none | a roof | not met",
+            "a lamp 2.0 from the rear of the screen, the ball at 3.5",
+            enclosure__roof=False,
+            room__things=(LAMP,),
+        ),
+        unknown("The roof of Box", enclosure__roof=None),
+    ],
+    "projector.head": [
+        clear("2.12 m | 1.85 m | 270 mm", "lens 2.195 less 0.075; 1.80 + 0.05"),
+        tight("1.925 m | 1.85 m | 75 mm", "put at 2.0; 75 mm, under 100", layout__lens_height_m=2.0),
+        blocked("1.825 m | 1.85 m | −25 mm", "put at 1.9", layout__lens_height_m=1.9),
+        unknown("The throw ratio of Lamp", projector__throw_min=None),
+    ],
+    "projector.wedge": [
+        clear("2.12 m | 595 mm | 1.525 m", "3.1 − 0.76 · 3.4667 = 0.4653 ahead; 0.04 + 0.4653 · 1.19175"),
+        clear("2.12 m | 40 mm | 2.08 m", "hung behind the ball", layout__lens_distance_m=3.2),
+        tight("2.12 m | 2.006 m | 114 mm", "1.65 ahead: 0.04 + 1.966", layout__lens_distance_m=1.45),
+        blocked("2.12 m | 2.543 m | −423 mm", "2.1 ahead: 0.04 + 2.503", layout__lens_distance_m=1.0),
+        unknown("The throw ratio of Lamp", projector__throw_min=None),
+    ],
+    "enclosure.fittings": [
+        clear("none | none | met", "nothing chosen"),
+        clear("Corner | Pipe | met", "27 mm on 27 mm", beside=[PIPE, fitting("pipe", 0.027)]),
+        tight("Corner | Pipe | not met", "1.5 mm of play", beside=[PIPE, fitting("pipe", 0.0285)]),
+        blocked("Corner | Pipe | not met", "3 mm of play", beside=[PIPE, fitting("pipe", 0.03)]),
+        blocked("Corner | Pipe | not met", "made for timber", beside=[PIPE, fitting("timber", 0.027)]),
+        unknown("The thickness of Pipe", beside=[extra("frame_material", "Pipe", material="pipe")]),
+    ],
+    "floor.putting_strip": [
+        clear("0 mm | 3.10 m | 3.10 m", "none"),
+        clear("3.00 m | 3.10 m | 100 mm", "100 mm to spare", beside=[green(0.6, 3.0)]),
+        tight("4.00 m | 3.10 m | −900 mm", "reaches under the screen", beside=[green(0.6, 4.0)]),
+        tight("3.00 m | 3.10 m | 100 mm", "0.25 wide", beside=[green(0.25, 3.0)]),
+        unknown("The width of Green", beside=[extra("putting_surface", "Green")]),
     ],
     "screen.tension": [
         clear("300 mm | 600 mm | 300 mm", "an eyelet every 300 mm"),
@@ -283,6 +345,7 @@ NEVER: dict[str, dict[str, str]] = {
     "enclosure.complete": {"blocked": "what is left out can be bought"},
     "mat.slip": {"blocked": "a mat can be weighed down"},
     "mat.tee": {"blocked": "a tee is a small item"},
+    "floor.putting_strip": {"blocked": "a strip can be cut"},
     "floor.cover": {"blocked": "waste costs money, no more"},
     "floor.putting": {"blocked": "a strip can be laid"},
 }

@@ -134,11 +134,27 @@ ROWS: dict[str, list[Case]] = {
         blocked("42 min | 30 min | −12 min", "12 too long", brief__setup_minutes=30),
         unknown("The set-up time you accept", brief__setup_minutes=None),
     ],
+    "power.strips": [
+        clear("0 W | 0 W | 0 W", "no strip"),
+        clear("710 W | 3,500 W | 2,790 W", "400 + 300 + 10 on one strip", beside=[extra("power_strip", rated_w=3500)]),
+        tight(
+            "710 W | 1,000 W | 290 W",
+            "too much for one of 500, not for both",
+            beside=[extra("power_strip", "One", rated_w=500), extra("power_strip", "Two", rated_w=500)],
+        ),
+        blocked("710 W | 600 W | −110 W", "one strip of 600", beside=[extra("power_strip", rated_w=600)]),
+        unknown("The rated load of power_strip", beside=[extra("power_strip")]),
+    ],
     "projector.joist": [
         clear(
             "0 mm | 100 mm | 100 mm",
             "joists at 0.5, 1.1, 1.7, 2.3",
             room__joists={"along": True, "first_m": 0.5, "spacing_m": 0.6},
+        ),
+        clear(
+            "300 mm | 450 mm | 150 mm",
+            "at 2.0 and 2.6, the lens at 2.3; the mount that is chosen reaches 0.45",
+            beside=[extra("mount", holds="projector", reach_m=0.45)],
         ),
         tight("300 mm | 100 mm | −200 mm", "at 2.0 and 2.6, the lens at 2.3"),
         unknown("The throw ratio of Lamp", projector__throw_min=None),

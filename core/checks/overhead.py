@@ -1,0 +1,143 @@
+"""What hangs over people's heads and in the flight of a high ball: projector and roof (physics, trade)."""
+
+from math import radians, tan
+
+from core.checks.figures import counted, listed, metres, placed, stated, worded
+from core.checks.places import on
+from core.checks.readings import HittingSurface
+from core.checks.register import check
+from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.geometry.shadow import Lens
+from core.geometry.solids import PROJECTOR_BODY
+from core.model.brief import Brief
+from core.model.build import Slot
+from core.model.facts import known, known_players
+from core.model.kit import Beside
+from core.model.parts import Enclosure, Projector, SideProtection, Surface
+from core.model.room import Layout, Room
+from core.model.things import FixedTo, Remedy, ThingKind
+from core.quantities import Quantity, Unit, say
+
+HEAD_M = 0.05
+"""Shoes, hair and cap over a person's height (trade)."""
+HEAD_COMFORT_M = 0.10
+WEDGE_DEG = 50.0
+"""The steepest launch of a high wedge (trade)."""
+WEDGE_COMFORT_M = 0.15
+
+
+@check("projector.head", title="Projector above people's heads", place=on(Slot.DISPLAY))
+def head_room(brief: Brief, projector: Projector, lens: Lens) -> Verdict:
+    """The projector's underside is above the head line of people who walk under it: the tallest player + 0.05 m.
+
+    Its corners at head height are what people run into with a club in their hands.
+    """
+    tallest = max(known_players(brief), key=lambda player: player.height_m)
+    under_m = _underside_m(lens)
+    needs_m = tallest.height_m + HEAD_M
+    return counted(
+        judge(under_m - needs_m, HEAD_COMFORT_M),
+        say(
+            "{projector} hangs at {under}, {who} needs {needs}",
+            projector=projector.name,
+            under=metres(under_m),
+            who=tallest.name,
+            needs=metres(needs_m),
+        ),
+        Unit.METRE,
+        has=under_m,
+        needs=needs_m,
+        formula="lens height − half the body − (tallest player + 0.05 m)",
+        inputs=lambda: (
+            *_body_inputs(lens),
+            Input(f"{tallest.name}, height", metres(tallest.height_m), Basis.MEASURED),
+        ),
+        cures=(say("Hang it higher, or where nobody walks, and pad its corners."),),
+        basis=Basis.TRADE,
+    )
+
+
+@check("projector.wedge", title="Projector out of a wedge's way", place=on(Slot.DISPLAY))
+def wedge_path(projector: Projector, lens: Lens, layout: Layout, surface: HittingSurface) -> Verdict:
+    """A high wedge leaves at up to 50°: a projector that hangs ahead of the ball is above that line.
+
+    height of the line = hitting surface + way ahead of the ball × tan 50°. Level with the ball or behind it no ball
+    comes. A skied shot goes steeper still: a roof takes that.
+    """
+    ahead_m = layout.ball_to_screen_m - lens.distance_m
+    under_m = _underside_m(lens)
+    line_m = surface.height_m + max(0.0, ahead_m) * tan(radians(WEDGE_DEG))
+    behind = ahead_m <= 0
+    return counted(
+        State.CLEAR if behind else judge(under_m - line_m, WEDGE_COMFORT_M),
+        say("{projector} hangs behind the ball", projector=projector.name)
+        if behind
+        else say(
+            "A high wedge passes at {line}, {projector} hangs at {under}",
+            line=metres(line_m),
+            projector=projector.name,
+            under=metres(under_m),
+        ),
+        Unit.METRE,
+        has=under_m,
+        needs=line_m,
+        formula="lens height − half the body − (hitting surface + way ahead of the ball × tan 50°)",
+        inputs=lambda: (
+            *_body_inputs(lens),
+            placed("Ahead of the ball", ahead_m),
+            Input("Steepest wedge", Quantity(WEDGE_DEG, Unit.DEGREE), Basis.TRADE),
+        ),
+        cures=(say("Hang it further from the screen within its throw, or higher; or choose another throw ratio."),),
+        basis=Basis.TRADE,
+    )
+
+
+@check("screen.roof", title="Protection above the bay", place=on(Slot.SCREEN))
+def roof(
+    surface: Surface,
+    room: Room,
+    layout: Layout,
+    enclosure: Enclosure | None,
+    netting: Beside[SideProtection],
+) -> Verdict:
+    """A skied shot meets a roof of cloth or netting, not the ceiling. A lamp ahead of the ball without one blocks.
+
+    Whether a bare ceiling is worth a roof is argued about; glass over people's heads is not.
+    """
+    own = known(enclosure.roof, enclosure, "roof") if enclosure else False
+    over = [net.name for net in netting if known(net.roof, net, "use overhead")]
+    lamps = [
+        thing.name
+        for thing in room.things
+        if thing.kind is ThingKind.LAMP and thing.fixed_to is FixedTo.CEILING and thing.decision is not Remedy.REMOVE
+        if thing.counts_at[1] < layout.ball_y_m
+    ]
+    covered = own or bool(over)
+    if covered:
+        state, headline = State.CLEAR, say("A roof takes what is skied")
+    elif lamps:
+        state, headline = State.BLOCKED, say("Nothing between a skied ball and {lamps}", lamps=listed(lamps))
+    else:
+        state, headline = State.TIGHT, say("A skied ball meets the ceiling")
+    return worded(
+        state,
+        headline,
+        has="roof" if own else listed(over),
+        wants="a roof",
+        formula="roof of the enclosure, or netting made for overhead; lamps ahead of the ball",
+        inputs=lambda: (
+            stated("Enclosure has a roof", "yes" if own else "no"),
+            Input("Lamps ahead of the ball", listed(lamps), Basis.MEASURED),
+            stated("Behind it hangs", surface.name),
+        ),
+        cures=(say("Hang netting made for overhead."), say("Or take lamps ahead of the ball down.")),
+        basis=Basis.TRADE,
+    )
+
+
+def _underside_m(lens: Lens) -> float:
+    return lens.height_m - PROJECTOR_BODY[2] / 2
+
+
+def _body_inputs(lens: Lens) -> tuple[Input, ...]:
+    return placed("Lens height", lens.height_m), Input("Body of a projector", metres(PROJECTOR_BODY[2]), Basis.TRADE)
