@@ -27,8 +27,7 @@ class BadCheck(TypeError):
     """A check or derivation that cannot be registered. Says what is wrong with it."""
 
 
-@dataclass(frozen=True)
-class Read:
+class Read(NamedTuple):
     """One parameter: its name, the type it asks for, and whether it may be absent."""
 
     name: str
@@ -224,7 +223,7 @@ class Registry:
             subjects = by_player if check.per_player else [("", readings)]
             found = ((subject, answer(check, available)) for subject, available in subjects)
             by_check[check.id] = tuple(verdict.signed(check.id, subject) for subject, verdict in found if verdict)
-        return Answers(players, readings, by_check)
+        return Answers(players, readings, by_check, tuple(check.id for check in asked))
 
     def _asked_again(self, changed: frozenset[type]) -> list[Check]:
         return [check for check in self._ordered if not changed.isdisjoint(check.read_types)]
@@ -251,6 +250,8 @@ class Answers:
     players: tuple[Player, ...]
     readings: Readings
     by_check: Mapping[str, tuple[Verdict, ...]]
+    asked: tuple[str, ...] = ()
+    """Ids of the checks that were asked; the others are answered as they were before."""
 
     @cached_property
     def verdicts(self) -> tuple[Verdict, ...]:
@@ -295,17 +296,19 @@ def answer(check: Check, readings: Readings) -> Verdict | None:
 
 def _arguments(reads: tuple[Read, ...], readings: Readings, *, lenient: bool = False) -> list[Any] | None:
     """The readings in the order of the parameters; raises the `MissingFact` that stands in for one of them."""
-    arguments: list[Any] = [readings.get(read.type, read.absent) for read in reads]
+    arguments: list[Any] = []
     missing: MissingFact | None = None
-    for place, value in enumerate(arguments):
+    for _, kind, optional, absent in reads:
+        value = readings.get(kind, absent)
         if value is None:
-            if not reads[place].optional:
+            if not optional:
                 return None
         elif isinstance(value, MissingFact):
-            if lenient and reads[place].optional:
-                arguments[place] = None
+            if lenient and optional:
+                value = None
             else:
                 missing = missing or value
+        arguments.append(value)
     if missing is not None:
         raise missing
     return arguments

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from core.checks.figures import met, stated
 from core.checks.places import between
-from core.checks.register import check
+from core.checks.register import check, derive
 from core.checks.verdict import Basis, Input, State, Verdict, judge
 from core.model.brief import Brief
 from core.model.build import Slot
@@ -120,15 +120,28 @@ class _SpecLine:
         return judge(self.has - self.minimum, comfort)
 
 
+@dataclass(frozen=True)
+class PictureLines:
+    """Lines that the picture is drawn with: those of the display, or as many as most have while none is chosen."""
+
+    lines: int
+
+
+@derive
+def picture_lines(display: Display | None) -> PictureLines:
+    """What the display shows."""
+    return PictureLines(display_lines(display) if display else DEFAULT_LINES)
+
+
 @check("machine.spec", title="Machine is strong enough", place=between(Slot.TITLE, Slot.MACHINE))
-def spec(brief: Brief, title: Title, machine: Machine, display: Display | None) -> Verdict:
+def spec(brief: Brief, title: Title, machine: Machine, picture: PictureLines) -> Verdict:
     """The machine meets the title's stated computer at the resolution of the picture, line by line.
 
     The weakest line is named: graphics below the minimum, since they decide, else the one furthest below what is
     recommended. Where the title's maker states no
     memory, 16 GB is the least and 32 GB comfortable (trade). More memory does not rescue weak graphics.
     """
-    lines = display_lines(display) if display else DEFAULT_LINES
+    lines = picture.lines
     needs = _needs_at(title, lines)
     compared = tuple(_spec_lines(needs, machine))
     if not compared:

@@ -2,7 +2,7 @@
 
 import threading
 from collections.abc import Callable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from core.checks.register import REGISTRY
 from core.checks.registry import BadCheck, Read, reads_of
@@ -62,7 +62,7 @@ class _Memory(threading.local):
 
 def close_register() -> None:
     """Make `SmallItems` a reading, from everything that any rule reads. Called once, after the last rule."""
-    kinds = {read.type: replace(read, optional=True) for rule in RULES.values() for read in rule.reads}
+    kinds = {read.type: read._replace(optional=True) for rule in RULES.values() for read in rule.reads}
 
     rules_of = {kind: [r for r in RULES.values() if any(read.type is kind for read in r.reads)] for kind in kinds}
     memory = _Memory()

@@ -1,6 +1,6 @@
 """Monitor, title and machine."""
 
-from core.checks.software import platform, spec, title_listens
+from core.checks.software import picture_lines, platform, spec, title_listens
 from core.checks.verdict import Verdict
 from core.model.brief import Brief
 from core.model.parts import MachineNeeds, MonitorLink, MonitorPlan, ResolutionNeeds
@@ -55,30 +55,32 @@ class PlatformTests(CheckTestCase):
 class SpecTests(CheckTestCase):
     def test_as_recommended_is_clear(self) -> None:
         """Graphics class 6 of 6 is the line with least over what is recommended."""
-        self.assert_verdict(spec(Brief(), title(), computer(), projector()), "clear", "class 6", "class 4", "2 classes")
+        self.assert_verdict(
+            spec(Brief(), title(), computer(), picture_lines(projector())), "clear", "class 6", "class 4", "2 classes"
+        )
 
     def test_between_minimum_and_recommended_is_tight(self) -> None:
-        verdict = spec(Brief(), title(), computer(graphics_memory_gb=6), projector())
+        verdict = spec(Brief(), title(), computer(graphics_memory_gb=6), picture_lines(projector()))
         self.assert_verdict(verdict, "tight", "6 GB", "4 GB", "2 GB", "Upgrade the graphics memory to 8 GB.")
 
     def test_weak_graphics_are_not_rescued_by_memory(self) -> None:
-        verdict = spec(Brief(), title(), computer(graphics_grade=2, memory_gb=128), projector())
+        verdict = spec(Brief(), title(), computer(graphics_grade=2, memory_gb=128), picture_lines(projector()))
         self.assert_verdict(verdict, "blocked", "class 2", "class 4", "−2 classes")
         self.assertIn("retire", verdict.changes[0].text(METRIC))
 
     def test_graphics_below_the_minimum_decide_whatever_else_is_short(self) -> None:
         """Graphics memory is at a quarter of what is asked and graphics at a third, yet graphics decide."""
-        verdict = spec(Brief(), title(), computer(graphics_grade=2, graphics_memory_gb=2), projector())
+        verdict = spec(Brief(), title(), computer(graphics_grade=2, graphics_memory_gb=2), picture_lines(projector()))
         self.assert_verdict(verdict, "blocked", "class 2", "class 4", "−2 classes")
 
     def test_too_little_memory_is_blocked_and_can_be_upgraded(self) -> None:
-        verdict = spec(Brief(), title(), computer(memory_gb=8), projector())
+        verdict = spec(Brief(), title(), computer(memory_gb=8), picture_lines(projector()))
         self.assert_verdict(verdict, "blocked", "8 GB", "16 GB", "−8 GB", "Upgrade the memory to 16 GB.")
 
     def test_trade_memory_where_the_maker_states_none(self) -> None:
         """16 GB least and 32 GB comfortable: a machine with 16 is tight."""
         bare = ResolutionNeeds(lines=2160, minimum=MachineNeeds(), recommended=MachineNeeds())
-        verdict = spec(Brief(), title(machine_needs=(bare,)), computer(), projector())
+        verdict = spec(Brief(), title(machine_needs=(bare,)), computer(), picture_lines(projector()))
         self.assert_verdict(verdict, "tight", "16 GB", "16 GB", "0 GB", "Upgrade the memory to 32 GB.")
 
     def test_a_sharper_picture_asks_for_more(self) -> None:
@@ -86,13 +88,15 @@ class SpecTests(CheckTestCase):
             lines=2160, minimum=MachineNeeds(graphics_grade=8), recommended=MachineNeeds(graphics_grade=9)
         )
         both = title(machine_needs=(*title().machine_needs, sharp))
-        self.assertEqual(spec(Brief(), both, computer(), projector()).state.value, "clear")
-        verdict = spec(Brief(), both, computer(), projector(width_px=3840, height_px=2160))
+        self.assertEqual(spec(Brief(), both, computer(), picture_lines(projector())).state.value, "clear")
+        verdict = spec(Brief(), both, computer(), picture_lines(projector(width_px=3840, height_px=2160)))
         self.assert_verdict(verdict, "blocked", "class 6", "class 8", "−2 classes")
 
     def test_unknown_for_a_picture_nobody_stated_a_machine_for(self) -> None:
-        verdict = spec(Brief(), title(), computer(), projector(width_px=3840, height_px=2160))
+        verdict = spec(Brief(), title(), computer(), picture_lines(projector(width_px=3840, height_px=2160)))
         self.assert_unknown(verdict, "What Rounds asks of a machine for 2160 lines")
 
     def test_unknown_without_a_line_of_the_machine(self) -> None:
-        self.assert_unknown(spec(Brief(), title(), computer(graphics_grade=None), None), "The graphics of Tower")
+        self.assert_unknown(
+            spec(Brief(), title(), computer(graphics_grade=None), picture_lines(None)), "The graphics of Tower"
+        )
