@@ -22,7 +22,7 @@ from core.model.brief import Handedness
 from core.model.build import Slot
 from core.model.clubs import Club
 from core.report import evaluate
-from core.report.alternatives import MOST_WEIGHED, alternatives, nearest_in_price
+from core.report.alternatives import alternatives, nearest_in_price
 from scripts.gunicorn_conf import keep_what_is_loaded
 from tests.browser.chromium import DESK, EXECUTABLE, FLAGS
 
@@ -128,7 +128,7 @@ def bench_catalogue() -> None:
     def nearest() -> None:
         """As the page asks: the candidates nearest in price, weighed against the build."""
         hung = {id: large[id] for id in file.build.parts_named}
-        alternatives(file.build, {**hung, **nearest_in_price(file.build, large, slot, MOST_WEIGHED)}, slot)
+        alternatives(file.build, {**hung, **nearest_in_price(file.build, hung, large.values(), slot)}, slot)
 
     for what, work in (("three finds", lambda: find_everything(large)), (f"alternatives for the {slot}", nearest)):
         times = [seconds(work) for _ in range(ROUNDS)]
@@ -184,7 +184,11 @@ def bench_large_catalogue(client: Client, build_id: int) -> None:
     client.upload("/api/catalogue/pack", write_parts_pack(PartsPack(name="Large", parts=new)))
     for what, path in (
         ("finding by words", "/api/catalogue/parts?text=screen"),
-        ("finding what works with what is hung", f"/api/catalogue/parts?kind=projector&works=true&build={build_id}"),
+        ("finding all that works with what is hung", f"/api/catalogue/parts?works=true&build={build_id}"),
+        (
+            "finding projectors that work with what is hung",
+            f"/api/catalogue/parts?kind=projector&works=true&build={build_id}",
+        ),
         ("alternatives of a place", f"/api/builds/{build_id}/chain/display"),
     ):
         times = [seconds(lambda path=path: client.call("GET", path)) for _ in range(ROUNDS)]  # type: ignore[misc]

@@ -6,7 +6,7 @@ from typing import ParamSpec, TypeVar, cast
 
 P = ParamSpec("P")
 T = TypeVar("T")
-MOST_KEPT = 4096
+MOST_KEPT = 512
 """Answers of one function; beyond that all are forgotten, and the memory begins anew."""
 
 

@@ -23,7 +23,7 @@ ROOM_READINGS: frozenset[type] = frozenset({Room, Layout, Ceiling, Surroundings,
 MOST_WEIGHED = 40
 """Candidates of one place weighed at once: more than anybody reads; the others are reached by asking for them."""
 MOST_JUDGED = 80
-"""Candidates of all places together that a search judges at once."""
+"""Candidates of all places together that a search judges at once; of more, only as many as of one place."""
 LINKED = 2
 """Parts that a link joins."""
 
@@ -76,21 +76,24 @@ def weighed(
             yield _weigh(build, parts, slot, part, now)
 
 
-def judged_first(build: Build, parts: Mapping[str, Part], most: int = MOST_JUDGED) -> dict[str, Part]:
-    """Those of `parts` that hang on the chain; of more than `most`, as many of each place, nearest in price.
+def judged_first(build: Build, parts: Mapping[str, Part], candidates: Iterable[Part]) -> dict[str, Part]:
+    """Those of `candidates` that hang on the chain; of too many as many of each place, nearest in price.
 
-    A place with fewer leaves its share to the others.
+    A place with fewer leaves its share to the others. `parts` has what hangs now.
     """
-    left = {slot: [part for part in parts.values() if slot_for(part) is slot] for slot in Slot}
+    of_place = {slot: [part for part in candidates if slot_for(part) is slot] for slot in Slot}
+    most = MOST_WEIGHED if sum(map(len, of_place.values())) > MOST_JUDGED else MOST_JUDGED
     chosen: dict[str, Part] = {}
-    for number, slot in enumerate(sorted(left, key=lambda slot: len(left[slot]))):
-        share = (most - len(chosen)) // (len(left) - number)
-        chosen.update(nearest_in_price(build, parts, slot, share))
+    for number, slot in enumerate(sorted(of_place, key=lambda slot: len(of_place[slot]))):
+        share = (most - len(chosen)) // (len(of_place) - number)
+        chosen.update(nearest_in_price(build, parts, of_place[slot], slot, share))
     return chosen
 
 
-def nearest_in_price(build: Build, parts: Mapping[str, Part], slot: Slot, most: int) -> dict[str, Part]:
-    """Of `parts` for `slot` the `most` whose list price is nearest to what hangs there now; the cheapest without it.
+def nearest_in_price(
+    build: Build, parts: Mapping[str, Part], candidates: Iterable[Part], slot: Slot, most: int = MOST_WEIGHED
+) -> dict[str, Part]:
+    """Of `candidates` for `slot` the `most` whose list price is nearest to what hangs there now; else the cheapest.
 
     A catalogue of thousands has more candidates than anybody reads: the others are reached by asking for them.
     """
@@ -100,8 +103,8 @@ def nearest_in_price(build: Build, parts: Mapping[str, Part], slot: Slot, most: 
     def distance(part: Part) -> tuple[bool, int, str]:
         return part.price is None, abs(part.price.minor - price) if part.price else 0, part.id
 
-    candidates = sorted((part for part in parts.values() if slot_for(part) is slot), key=distance)
-    return {part.id: part for part in candidates[:most]}
+    nearest = sorted((part for part in candidates if slot_for(part) is slot), key=distance)
+    return {part.id: part for part in nearest[:most]}
 
 
 def _order(found: Alternative) -> tuple[int, int, int]:

@@ -15,7 +15,7 @@ from core.formats.errors import BadFile
 from core.formats.parts_pack import PartsPack, read_parts_pack, write_parts_pack
 from core.model.parts import KINDS
 from core.model.typed import FieldErrors
-from core.report.alternatives import judged_first
+from core.report import alternatives
 from jungle.catalogue.models import Origin, Part
 from jungle.catalogue.packs import take_list, take_pack, written_pack
 from jungle.catalogue.services import adopt_parts
@@ -71,7 +71,7 @@ class FindTests(CatalogueTestCase):
         adopt_parts(self.owner.pk, [worlds.screen(id=f"screen-{n}", name=f"Spare {n}") for n in range(19)])
         path = f"/parts?works=true&build={self.build.pk}"
         self.assertEqual(self.read(path)["unjudged"], 0)
-        with patch.object(judged_first, "__defaults__", (9,)):
+        with patch.multiple(alternatives, MOST_JUDGED=20, MOST_WEIGHED=9):
             found = self.read(path)
         self.assertEqual((found["unjudged"], found["found"]), (18, 9))
 

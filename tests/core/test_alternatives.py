@@ -1,12 +1,14 @@
 """What each candidate would do, against evaluating the swapped build by hand."""
 
 from unittest import TestCase
+from unittest.mock import patch
 
 from core.checks.register import REGISTRY
 from core.checks.verdict import State
 from core.model.build import HungPart, Slot, slot_for
 from core.model.parts import MonitorLink, Part
 from core.quantities import Money, UnitSystem
+from core.report import alternatives as module
 from core.report import evaluate
 from core.report.alternatives import alternatives, hung, judged_first, nearest_in_price, weighed
 from tests.core import worlds
@@ -71,13 +73,14 @@ class NearestTests(TestCase):
         """1,000 hangs: 1,000, then 200 is 800 away and 2,000 is 1,000 away; a part without a price comes last."""
         parts, build = with_candidates(), worlds.full_build()
         for most, ids in ((2, ["computer", "weak"]), (9, ["computer", "weak", "strong", "unpriced"])):
-            self.assertEqual(list(nearest_in_price(build, parts, Slot.MACHINE, most)), ids)
+            self.assertEqual(list(nearest_in_price(build, parts, parts.values(), Slot.MACHINE, most)), ids)
 
     def test_a_search_judges_as_many_of_each_place(self) -> None:
-        """Eight places with four machines, one of each other: of nine at most two machines, of eleven all four."""
+        """Eight places with four machines, one of each other, eleven in all: of nine at most two machines."""
         parts, build = with_candidates(), worlds.full_build()
-        for most, machines in ((9, ["computer", "weak"]), (11, ["computer", "weak", "strong", "unpriced"])):
-            chosen = judged_first(build, parts, most)
+        for judged, machines in ((10, ["computer", "weak"]), (11, ["computer", "weak", "strong", "unpriced"])):
+            with patch.multiple(module, MOST_JUDGED=judged, MOST_WEIGHED=9):
+                chosen = judged_first(build, parts, parts.values())
             self.assertEqual([id for id, part in chosen.items() if slot_for(part) is Slot.MACHINE], machines)
             self.assertEqual({slot_for(part) for part in chosen.values()}, set(Slot))
 

@@ -56,6 +56,7 @@ from jungle.plans.services.people import units_of
 router = Router(tags=["catalogue"])
 REFUSED: dict[int, Any] = {404: Problems, 422: Problems}
 SHOWN_PARTS = 300
+KIND_ORDER = {kind: number for number, kind in enumerate(KINDS)}
 
 
 @router.get("/kinds", response=list[SheetKindJson])
@@ -83,23 +84,24 @@ def find_parts(request: SignedIn, wanted: Annotated[WantedParts, Query()]) -> An
     """Parts by kind, words, price and origin; with a build also by what fits its room and works with what is hung."""
     owned = Part.objects.visible_to(request.user.pk)
     plan = find_build(wanted.build, request.user).plan if wanted.build else None
-    rows = {part.name_id: part for part in (owned.touched() if wanted.own else owned)}
+    listed = owned.touched() if wanted.own else owned
+    rows = {part.name_id: part for part in (listed.filter(kind=wanted.kind) if wanted.kind else listed)}
     everything = {id: part.sheet for id, part in rows.items()}
     chosen = found_parts(everything, wanted, plan.brief.currency if plan else "EUR")
     unjudged = 0
     if plan and (wanted.fits or wanted.works):
-        judged = judged_first(plan, chosen)
-        parts = {**owned.named(*plan.parts_named).sheets(), **judged}
+        hung = owned.named(*plan.parts_named).sheets()
+        judged = judged_first(plan, hung, chosen.values())
         allowed = {
             found.part.id
-            for found in weighed(plan, parts, judged.values(), timezone.localdate())
+            for found in weighed(plan, {**hung, **judged}, judged.values(), timezone.localdate())
             if (found.state is not State.BLOCKED or not wanted.works) and (found.fits_room or not wanted.fits)
         }
         unjudged = sum(bool(rows[id].slot) and id not in judged for id in chosen)
         chosen = {id: sheet for id, sheet in chosen.items() if not rows[id].slot or (id in judged and id in allowed)}
-    shown = sorted(chosen.values(), key=lambda sheet: (list(KINDS).index(rows[sheet.id].kind), sheet.maker, sheet.name))
+    shown = sorted(chosen.values(), key=lambda sheet: (KIND_ORDER[rows[sheet.id].kind], sheet.maker, sheet.name))
     parts_found = [_found(rows[sheet.id]) for sheet in shown[:SHOWN_PARTS]]
-    return send(FoundParts.model_construct(parts=parts_found, found=len(chosen), all=len(rows), unjudged=unjudged))
+    return send(FoundParts.model_construct(parts=parts_found, found=len(chosen), all=listed.count(), unjudged=unjudged))
 
 
 @router.post("/parts", response={201: PartDetail, **REFUSED})

@@ -11,7 +11,7 @@ from core.model.build import Slot, slot_for
 from core.model.facts import MissingFact
 from core.model.parts import kind_of
 from core.report import evaluate
-from core.report.alternatives import MOST_WEIGHED, alternatives, hung, nearest_in_price
+from core.report.alternatives import alternatives, hung, nearest_in_price
 from core.report.routes import routes_to
 from core.report.small_items import options_for
 from core.report.why_not import why_not
@@ -51,8 +51,7 @@ def list_alternatives(request: SignedIn, build_id: int, slot: Slot, wanted: Anno
     here = owned.filter(slot=slot).sheets()
     matching = found_parts(here, wanted, plan.brief.currency)
     hung_now = owned.named(*plan.parts_named).sheets()
-    chosen = nearest_in_price(plan, {**hung_now, **matching}, slot, MOST_WEIGHED)
-    chosen = {id: sheet for id, sheet in chosen.items() if id in matching}
+    chosen = nearest_in_price(plan, hung_now, matching.values(), slot)
     sheets = {**hung_now, **chosen}
     today = timezone.localdate()
     asked = [found for found in alternatives(plan, sheets, slot, today) if found.part.id in chosen]
