@@ -29,7 +29,11 @@ ASKING = frozenset({"at_least", "at_most", "equals", "includes"})
 def facts_by_check() -> Mapping[str, frozenset[Fact]]:
     """By check id: the facts that it reads, itself or through what is derived."""
     derivations = REGISTRY.derivations
-    return {check.id: _facts_of(check.run) | _derived_facts(check.read_types, derivations) for check in REGISTRY.checks}
+    found = {
+        check.id: _facts_of(check.run) | _derived_facts(check.read_types, derivations) for check in REGISTRY.checks
+    }
+    _tree.cache_clear()  # Ten megabytes of syntax, which nobody asks for again.
+    return found
 
 
 @cache
@@ -46,6 +50,7 @@ def items_reading(kind: type[Part], field: str) -> tuple[str, ...]:
     return tuple(rule.item.title for rule in rules if field in rule.item.sold_by or field in _asked_facts(rule.run))
 
 
+@cache
 def _asked_facts(run: Callable[..., Any]) -> frozenset[str]:
     """The facts that a rule's asks name: the first argument of `at_least`, `equals` and `includes`."""
     return frozenset(
