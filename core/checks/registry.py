@@ -163,9 +163,9 @@ class Registry:
         """
         known = before.readings if before else {}
         drafted = draft.readings if draft else {}
-        changed = self._changed(given, known)
+        changed = _changed(given, before.given if before else {})
         readings = {kind: value if kind in changed else known[kind] for kind, value in given.items()}
-        redone = self._changed(given, drafted) if draft else set()
+        redone = _changed(given, draft.given) if draft else set()
         for kind, derivation in self._derivations.items():
             if before and derivation.read_types.isdisjoint(changed):
                 value = known.get(kind)
@@ -184,14 +184,7 @@ class Registry:
                 readings[kind] = value
             if kind is until:
                 break
-        return Derived(readings, frozenset(changed))
-
-    def _changed(self, given: Readings, known: Readings) -> set[type]:
-        """What is given now and was not the same before, or the other way round; everything, if nothing was known."""
-        kinds = given.keys() | (known.keys() - self._derivations.keys())
-        return {
-            kind for kind in kinds if (was := known.get(kind)) is not (now := given.get(kind)) and not _same(was, now)
-        }
+        return Derived(readings, frozenset(changed), given)
 
     def answers(
         self,
@@ -210,20 +203,24 @@ class Registry:
         if settle is not None:
             draft = self.derived(given, before, until=settle.upon)
             given = settle.by(draft.readings) or given
-        readings, changed = self.derived(given, before, draft=draft)
+        readings, changed, _ = self.derived(given, before, draft=draft)
         if before and before.players != players:
             changed |= {Player}
         by_player = [(player.name, {**readings, Player: player}) for player in players]
+        for_all = [("", readings)]
         by_check = dict(before.by_check) if before else {}
         asked = self._asked_again(changed) if before else list(self.checks)
         if only is not None:
             by_check = {id: verdicts for id, verdicts in by_check.items() if id in only}
             asked = [check for check in asked if check.id in only]
         for check in asked:
-            subjects = by_player if check.per_player else [("", readings)]
-            found = ((subject, answer(check, available)) for subject, available in subjects)
-            by_check[check.id] = tuple(verdict.signed(check.id, subject) for subject, verdict in found if verdict)
-        return Answers(players, readings, by_check, tuple(check.id for check in asked))
+            verdicts = []
+            for subject, available in by_player if check.per_player else for_all:
+                verdict = answer(check, available)
+                if verdict is not None:
+                    verdicts.append(verdict.signed(check.id, subject))
+            by_check[check.id] = tuple(verdicts)
+        return Answers(players, readings, by_check, given, tuple(check.id for check in asked))
 
     def _asked_again(self, changed: frozenset[type]) -> list[Check]:
         return [check for check in self._ordered if not changed.isdisjoint(check.read_types)]
@@ -234,6 +231,7 @@ class Derived(NamedTuple):
 
     readings: dict[type, object]
     changed: frozenset[type]
+    given: Readings
 
 
 class Settle(NamedTuple):
@@ -250,6 +248,8 @@ class Answers:
     players: tuple[Player, ...]
     readings: Readings
     by_check: Mapping[str, tuple[Verdict, ...]]
+    given: Readings
+    """Of the readings those that were not derived."""
     asked: tuple[str, ...] = ()
     """Ids of the checks that were asked; the others are answered as they were before."""
 
@@ -271,6 +271,16 @@ class Answers:
 
 def _types_of(reads: tuple[Read, ...]) -> frozenset[type]:
     return frozenset(read.type for read in reads)
+
+
+def _changed(given: Readings, before: Readings) -> set[type]:
+    """What is given now and was not the same before, and what was and is not now."""
+    changed = set(before.keys() - given.keys())
+    for kind, value in given.items():
+        was = before.get(kind)
+        if was is not value and not _same(was, value):
+            changed.add(kind)
+    return changed
 
 
 def _derive(derivation: Derivation, readings: Readings) -> object:

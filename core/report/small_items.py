@@ -118,7 +118,7 @@ def without_lapsed(build: Build, parts: Mapping[str, Part]) -> Build:
 
 
 def _small_items(build: Build, parts: Mapping[str, Part]) -> SmallItems:
-    small = REGISTRY.derived(given_readings(build, parts), until=SmallItems)[0][SmallItems]
+    small = REGISTRY.derived(given_readings(build, parts), until=SmallItems).readings[SmallItems]
     assert isinstance(small, SmallItems)
     return small
 
