@@ -23,7 +23,9 @@ ROOM_READINGS: frozenset[type] = frozenset({Room, Layout, Ceiling, Surroundings,
 MOST_WEIGHED = 40
 """Candidates of one place weighed at once: more than anybody reads; the others are reached by asking for them."""
 MOST_JUDGED = 80
-"""Candidates of all places together that a search judges at once; of more, only as many as of one place."""
+"""Candidates of all places together that a search judges at once."""
+JUDGED_OF_MANY = 32
+"""So many where there are more: a search answers while somebody types."""
 LINKED = 2
 """Parts that a link joins."""
 
@@ -82,7 +84,7 @@ def judged_first(build: Build, parts: Mapping[str, Part], candidates: Iterable[P
     A place with fewer leaves its share to the others. `parts` has what hangs now.
     """
     of_place = {slot: [part for part in candidates if slot_for(part) is slot] for slot in Slot}
-    most = MOST_WEIGHED if sum(map(len, of_place.values())) > MOST_JUDGED else MOST_JUDGED
+    most = JUDGED_OF_MANY if sum(map(len, of_place.values())) > MOST_JUDGED else MOST_JUDGED
     chosen: dict[str, Part] = {}
     for number, slot in enumerate(sorted(of_place, key=lambda slot: len(of_place[slot]))):
         share = (most - len(chosen)) // (len(of_place) - number)

@@ -71,7 +71,7 @@ class FindTests(CatalogueTestCase):
         adopt_parts(self.owner.pk, [worlds.screen(id=f"screen-{n}", name=f"Spare {n}") for n in range(19)])
         path = f"/parts?works=true&build={self.build.pk}"
         self.assertEqual(self.read(path)["unjudged"], 0)
-        with patch.multiple(alternatives, MOST_JUDGED=20, MOST_WEIGHED=9):
+        with patch.multiple(alternatives, MOST_JUDGED=20, JUDGED_OF_MANY=9):
             found = self.read(path)
         self.assertEqual((found["unjudged"], found["found"]), (18, 9))
 

@@ -79,7 +79,7 @@ class NearestTests(TestCase):
         """Eight places with four machines, one of each other, eleven in all: of nine at most two machines."""
         parts, build = with_candidates(), worlds.full_build()
         for judged, machines in ((10, ["computer", "weak"]), (11, ["computer", "weak", "strong", "unpriced"])):
-            with patch.multiple(module, MOST_JUDGED=judged, MOST_WEIGHED=9):
+            with patch.multiple(module, MOST_JUDGED=judged, JUDGED_OF_MANY=9):
                 chosen = judged_first(build, parts, parts.values())
             self.assertEqual([id for id, part in chosen.items() if slot_for(part) is Slot.MACHINE], machines)
             self.assertEqual({slot_for(part) for part in chosen.values()}, set(Slot))
