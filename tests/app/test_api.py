@@ -23,6 +23,17 @@ class ReadingTests(ApiTestCase):
         verdicts = evaluate(worlds.full_build(), worlds.full_parts(), today=timezone.localdate()).verdicts
         self.assertEqual([v["id"] for v in reply["report"]["verdicts"]], [v.id for v in verdicts])
 
+    def test_workings_say_what_the_other_source_would_make_of_it(self) -> None:
+        """Rated 90, 66 needed; another says 60."""
+        cited = {"source": "a sheet", "other": "60 m/s", "other_source": "a shop"}
+        path = "/api/catalogue/parts/screen/sources/rated_ball_speed_m_s"
+        self.client.put(path, cited, content_type="application/json")
+        workings = self.client.get(self.url("/verdicts/screen.rating")).json()
+        self.assertEqual(workings["verdict"]["state"], "clear")
+        (other,) = workings["others"]
+        self.assertEqual((other["source"], other["state"], other["margin"]), ("a shop", "blocked", "−6.0 m/s"))
+        self.assertEqual(self.client.get(self.url("/verdicts/screen.room")).json()["others"], [])
+
     def test_the_list_tells_what_is_in_the_way(self) -> None:
         self.send("patch", "/room", ceiling_m="2.3")
         (summary,) = self.client.get("/api/builds").json()

@@ -8,7 +8,8 @@ from core.checks.register import REGISTRY
 from core.checks.verdict import Basis, State, Verdict
 from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, text_of, texts_of
 from core.model.build import Slot
-from core.quantities import UnitSystem
+from core.quantities import UnitSystem, figure_text
+from core.report.other_values import OtherValue
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,6 +52,20 @@ class WorkingsJson:
     formula: str
     inputs: list[InputJson]
     manual: str
+    others: list["OtherValueJson"]
+    """What it would be if the second source of a disputed fact were right."""
+
+
+@dataclass(frozen=True, slots=True)
+class OtherValueJson:
+    """A disputed fact with the value of its second source, and the answer with that."""
+
+    fact: str
+    value: str
+    source: str
+    state: State
+    headline: str
+    margin: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -91,7 +106,7 @@ def verdict_json(verdict: Verdict, system: UnitSystem, doubts: Sequence[str] = (
     )
 
 
-def workings_json(verdict: Verdict, system: UnitSystem) -> WorkingsJson:
+def workings_json(verdict: Verdict, system: UnitSystem, others: Iterable[OtherValue] = ()) -> WorkingsJson:
     """`verdict` and how it came about, for a reader of `system`."""
     return WorkingsJson(
         verdict=verdict_json(verdict, system),
@@ -105,6 +120,18 @@ def workings_json(verdict: Verdict, system: UnitSystem) -> WorkingsJson:
             for input in verdict.inputs()
         ],
         manual=_unwrapped(REGISTRY[verdict.id].manual),
+        others=[_other(other, system) for other in others],
+    )
+
+
+def _other(other: OtherValue, system: UnitSystem) -> OtherValueJson:
+    return OtherValueJson(
+        fact=f"{other.part.name}, {other.fact}",
+        value=figure_text(other.value, system),
+        source=other.source,
+        state=other.verdict.state,
+        headline=other.verdict.headline.text(system),
+        margin=text_of(other.verdict.margin, system),
     )
 
 

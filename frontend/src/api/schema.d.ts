@@ -2664,6 +2664,23 @@ export interface components {
             basis: components["schemas"]["Basis"];
         };
         /**
+         * OtherValueJson
+         * @description A disputed fact with the value of its second source, and the answer with that.
+         */
+        OtherValueJson: {
+            /** Fact */
+            fact: string;
+            /** Value */
+            value: string;
+            /** Source */
+            source: string;
+            state: components["schemas"]["State"];
+            /** Headline */
+            headline: string;
+            /** Margin */
+            margin: string;
+        };
+        /**
          * WorkingsJson
          * @description How an answer came about: figures, basis, formula, inputs, and the rule itself.
          */
@@ -2679,6 +2696,8 @@ export interface components {
             inputs: components["schemas"]["InputJson"][];
             /** Manual */
             manual: string;
+            /** Others */
+            others: components["schemas"]["OtherValueJson"][];
         };
         /**
          * Change

@@ -39,6 +39,17 @@
   {#each verdict.doubts as doubt (doubt)}
     <p class="border-l-3 border-warning pl-2 text-sm">Leans on a doubtful fact. {doubt}</p>
   {/each}
+  {#each workings?.others ?? [] as other (other.fact + other.source)}
+    <p class="flex items-start gap-2 text-sm">
+      <span class="mt-0.5"><Mark state={other.state} size={12} /></span>
+      <span
+        >If {other.source} is right about {other.fact} ({other.value}):
+        <span class="text-{other.state}">{STATE_WORDS[other.state]}</span>, {other.headline}{other.margin
+          ? `, margin ${other.margin}`
+          : ''}</span
+      >
+    </p>
+  {/each}
   {#if verdict.changes.length > 0}
     <section>
       <h3 class="mb-1">What would change it</h3>

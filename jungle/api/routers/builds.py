@@ -12,6 +12,8 @@ from core.formats.build_file import write_build_file
 from core.formats.report_json import WorkingsJson, workings_json
 from core.model.build import Build as BuildDocument
 from core.report import evaluate
+from core.report.evaluate import answers_of
+from core.report.other_values import with_other_values
 from jungle.api.replies import hung_sheets, show
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import BuildReply, BuildSummary, Change, NewBuild, Problems, Rename, Stale
@@ -69,10 +71,11 @@ def delete_build(request: SignedIn, build_id: int) -> Any:
 def read_workings(request: SignedIn, build_id: int, check_id: str, subject: Subject = "") -> Any:
     """How a verdict came about; `subject` is the player it speaks of, where it speaks of one."""
     build = editing.find_build(build_id, request.user)
-    plan = build.plan
-    for verdict in evaluate(plan, hung_sheets(build.owner_id, plan), today=timezone.localdate()).verdicts:
-        if (verdict.id, verdict.subject) == (check_id, subject):
-            return workings_json(verdict, units_of(request.user))
+    plan, today = build.plan, timezone.localdate()
+    parts = hung_sheets(build.owner_id, plan)
+    verdict = answers_of(plan, parts, today=today).by_subject.get((check_id, subject))
+    if verdict is not None:
+        return workings_json(verdict, units_of(request.user), with_other_values(plan, parts, verdict, today))
     raise NothingThere(f"This build has no answer of check '{check_id}'.")
 
 
