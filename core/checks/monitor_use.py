@@ -27,7 +27,7 @@ def platform(monitor: LaunchMonitor, machine: Machine, title: Title | None) -> V
     With one it is needed for settings and updates alone: a phone does for those.
     """
     has = known(machine.platform, machine, "operating system")
-    offers = known(monitor.platforms, monitor, "systems that its program runs on")
+    offers = known(monitor.platforms, monitor, "list of the program's systems")
     native = title is not None and any(
         link.monitor == monitor.id and link.via == "native" for link in title.monitor_links
     )

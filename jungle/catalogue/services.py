@@ -17,13 +17,22 @@ RENAMES_TRIED = 1000
 
 @transaction.atomic
 def adopt_sample_parts(owner_id: int) -> int:
-    """Put the sample parts that are not there yet into a catalogue; answers how many."""
+    """Put the sample parts that are not there yet into a catalogue; answers how many.
+
+    Those that are there follow the sample world, unless their owner has changed a fact of them.
+    """
     sheets = [
         sheet for pack in sorted(SAMPLE_PACKS.glob("*.json")) for sheet in read_parts_pack(pack.read_text()).parts
     ]
-    held = set(Part.objects.visible_to(owner_id).values_list("name_id", flat=True))
-    new = [row_of(owner_id, sheet, Origin.SAMPLE) for sheet in sheets if sheet.id not in held]
+    held = {part.name_id: part for part in Part.objects.visible_to(owner_id)}
+    rows = [row_of(owner_id, sheet, Origin.SAMPLE) for sheet in sheets]
+    new = [row for row in rows if row.name_id not in held]
     Part.objects.bulk_create(new)
+    for row in rows:
+        there = held.get(row.name_id)
+        if there and there.origin == Origin.SAMPLE and not there.original and there.document != row.document:
+            there.slot, there.kind, there.document = row.slot, row.kind, row.document
+            there.save()
     return len(new)
 
 

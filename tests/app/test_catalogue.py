@@ -15,10 +15,12 @@ from core.formats.errors import BadFile
 from core.formats.parts_pack import PartsPack, read_parts_pack, write_parts_pack
 from core.model.parts import KINDS
 from core.model.typed import FieldErrors
+from core.quantities import UnitSystem
 from core.report import alternatives
 from jungle.catalogue.models import Origin, Part
 from jungle.catalogue.packs import take_list, take_pack, written_pack
-from jungle.catalogue.services import adopt_parts
+from jungle.catalogue.services import adopt_parts, adopt_sample_parts
+from jungle.catalogue.sheets import change_part
 from tests.app.worlds import ApiTestCase, person
 from tests.core import worlds
 
@@ -45,6 +47,24 @@ class CatalogueTestCase(ApiTestCase):
 
     def sheet(self, id: str) -> Any:
         return Part.objects.visible_to(self.owner.pk).named(id).get().sheet
+
+
+class SampleTests(CatalogueTestCase):
+    def test_sample_sheets_follow_the_sample_world_unless_their_owner_changed_them(self) -> None:
+        owner = person("cy")
+        adopt_sample_parts(owner.pk)
+        mine = Part.objects.visible_to(owner.pk)
+        sheets = dict(mine.sheets())
+        old = {
+            id: sheets[id].model_copy(update={"note": "As it was."}) for id in ("lumenhay-lantern-z", "brightmere-wx")
+        }
+        for id, sheet in old.items():
+            mine.named(id).update(document=sheet.model_dump_json())
+        change_part(owner.pk, "brightmere-wx", {"lumens": "4800 lm"}, UnitSystem.METRIC, "EUR")
+        self.assertEqual(adopt_sample_parts(owner.pk), 0)
+        now = mine.sheets()
+        self.assertEqual(now["lumenhay-lantern-z"], sheets["lumenhay-lantern-z"])
+        self.assertEqual(now["brightmere-wx"].note, "As it was.", "its owner has changed a fact of it")
 
 
 class FindTests(CatalogueTestCase):

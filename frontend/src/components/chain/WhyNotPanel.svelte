@@ -37,7 +37,7 @@
   {:else}
     <p class="text-sm text-faint">{place}</p>
     <section>
-      <h3 class="mb-1">Ruled out by</h3>
+      {#if ruledOut}<h3 class="mb-1">Ruled out by</h3>{/if}
       {#each found.objections as objection (objection)}
         <p class="flex items-start gap-2 py-1">
           <span class="mt-1"><Mark state="blocked" /></span>
