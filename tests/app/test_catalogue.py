@@ -60,7 +60,7 @@ class SampleTests(CatalogueTestCase):
         }
         for id, sheet in old.items():
             mine.named(id).update(document=sheet.model_dump_json())
-        change_part(owner.pk, "brightmere-wx", {"lumens": "4800 lm"}, UnitSystem.METRIC, "EUR")
+        change_part(owner.pk, "brightmere-wx", {"lumens": "4321 lm"}, UnitSystem.METRIC, "EUR")
         self.assertEqual(adopt_sample_parts(owner.pk), 0)
         now = mine.sheets()
         self.assertEqual(now["lumenhay-lantern-z"], sheets["lumenhay-lantern-z"])
