@@ -14,6 +14,7 @@ from hypothesis.extra.django import TestCase as HypothesisTestCase
 from core.formats.errors import BadFile
 from core.formats.parts_pack import PartsPack, read_parts_pack, write_parts_pack
 from core.model.parts import KINDS
+from core.model.parts import Part as SpecSheet
 from core.model.typed import FieldErrors
 from core.quantities import UnitSystem
 from core.report import alternatives
@@ -53,18 +54,19 @@ class SampleTests(CatalogueTestCase):
     def test_sample_sheets_follow_the_sample_world_unless_their_owner_changed_them(self) -> None:
         owner = person("cy")
         adopt_sample_parts(owner.pk)
-        mine = Part.objects.visible_to(owner.pk)
-        sheets = dict(mine.sheets())
-        old = {
-            id: sheets[id].model_copy(update={"note": "As it was."}) for id in ("lumenhay-lantern-z", "brightmere-wx")
-        }
-        for id, sheet in old.items():
-            mine.named(id).update(document=sheet.model_dump_json())
+
+        def sheets() -> dict[str, SpecSheet]:
+            return dict(Part.objects.visible_to(owner.pk).sheets())
+
+        newest = sheets()
+        for id in ("lumenhay-lantern-z", "brightmere-wx"):
+            old = newest[id].model_copy(update={"note": "As it was."})
+            Part.objects.visible_to(owner.pk).named(id).update(document=old.model_dump_json())
         change_part(owner.pk, "brightmere-wx", {"lumens": "4321 lm"}, UnitSystem.METRIC, "EUR")
+        self.assertEqual(sheets()["lumenhay-lantern-z"].note, "As it was.")
         self.assertEqual(adopt_sample_parts(owner.pk), 0)
-        now = mine.sheets()
-        self.assertEqual(now["lumenhay-lantern-z"], sheets["lumenhay-lantern-z"])
-        self.assertEqual(now["brightmere-wx"].note, "As it was.", "its owner has changed a fact of it")
+        self.assertEqual(sheets()["lumenhay-lantern-z"], newest["lumenhay-lantern-z"])
+        self.assertEqual(sheets()["brightmere-wx"].note, "As it was.", "its owner has changed a fact of it")
 
 
 class FindTests(CatalogueTestCase):
