@@ -171,7 +171,13 @@ def _parts_there(build: Build, parts: Mapping[str, Part]) -> Iterator[Part]:
 
 def _open_items(small: tuple[SmallStatus, ...]) -> Iterator[OpenQuestion]:
     undecided = [status for status in small if status.decision is None]
-    if undecided:
+    if len(undecided) == 1:
+        yield OpenQuestion(
+            Step.PARTS,
+            say("One small item is still open: {title}", title=undecided[0].item.item.title.lower()),
+            say("Choose it, or strike it off."),
+        )
+    elif undecided:
         yield OpenQuestion(
             Step.PARTS,
             say("{count} small items are still open", count=str(len(undecided))),

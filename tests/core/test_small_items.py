@@ -214,3 +214,18 @@ class DecisionTests(TestCase):
         bare = bought.model_copy(update={"chain": {s: h for s, h in bought.chain.items() if s != "display"}})
         lines = [line.beside for line in evaluate(bare, self.parts).costs.lines]
         self.assertNotIn("video-cable", lines)
+
+
+class OpenQuestionTests(TestCase):
+    def test_what_is_still_open_is_asked_in_one_or_in_many(self) -> None:
+        build, parts = world({})
+        every = [status.item.item for status in evaluate(build, parts).small]
+        for left, words in (
+            (3, "3 small items are still open"),
+            (1, f"One small item is still open: {every[-1].title.lower()}"),
+            (0, ""),
+        ):
+            decided = {item.id: SmallDecision(choice="own") for item in every[: len(every) - left]}
+            questions = evaluate(build.model_copy(update={"small_items": decided}), parts).questions
+            told = [question.question.text(METRIC) for question in questions]
+            self.assertEqual([text for text in told if "small item" in text], [words] if words else [])
