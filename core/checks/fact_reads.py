@@ -82,7 +82,7 @@ def _derived_facts(types: frozenset[type], derivations: Mapping[type, Derivation
 def _facts_of(function: Callable[..., Any]) -> frozenset[Fact]:
     found: set[Fact] = set()
     for called in _reached(inspect.unwrap(function)):
-        found |= set(_own_facts(called))
+        found |= _own_facts(called)
     return frozenset(found)
 
 
@@ -95,15 +95,28 @@ def _reached(function: Callable[..., Any]) -> list[Callable[..., Any]]:
         if current in reached:
             continue
         reached.append(current)
-        for node in ast.walk(_tree(current)):
-            if isinstance(node, ast.Call) and isinstance(node.func, ast.Name):
-                called = inspect.unwrap(current.__globals__.get(node.func.id, None) or print)
-                if inspect.isfunction(called) and called.__module__.startswith("core."):
-                    waiting.append(called)
+        waiting += _calls(current)
     return reached
 
 
-def _own_facts(function: Callable[..., Any]) -> Iterator[Fact]:
+@cache
+def _calls(function: Callable[..., Any]) -> tuple[Callable[..., Any], ...]:
+    """The functions of this project that `function` itself calls."""
+    names = (
+        node.func.id
+        for node in ast.walk(_tree(function))
+        if isinstance(node, ast.Call) and isinstance(node.func, ast.Name)
+    )
+    called = (inspect.unwrap(function.__globals__.get(name, None) or print) for name in names)
+    return tuple(each for each in called if inspect.isfunction(each) and each.__module__.startswith("core."))
+
+
+@cache
+def _own_facts(function: Callable[..., Any]) -> frozenset[Fact]:
+    return frozenset(_facts_taken(function))
+
+
+def _facts_taken(function: Callable[..., Any]) -> Iterator[Fact]:
     tree = _tree(function)
     hints = get_type_hints(function)
     kinds = {name: frozenset(_sheet_kinds(hint)) for name, hint in hints.items()}
