@@ -197,6 +197,7 @@ class CatalogueTests(BrowserTestCase):
     def test_one_key_undoes_what_was_done_last_in_catalogue_or_build(self) -> None:
         page = self.open("catalogue")
         page.get_by_label("Words").fill("lantern")
+        expect(page.get_by_text(re.compile("^3 parts of"))).to_be_visible()
         page.get_by_role("button", name="Lantern Z", exact=True).click()
         page.get_by_role("button", name="Change facts for yourself").click()
         page.get_by_label("list price", exact=True).fill("USD 990 + tax")
@@ -236,6 +237,7 @@ class CatalogueTests(BrowserTestCase):
         page.keyboard.press("u")
         expect(page.get_by_role("button", name="Units: imperial. Switch to metric")).to_be_visible()
         page.get_by_label("Words").fill("square 2.7")
+        expect(page.get_by_text(re.compile("^1 part of"))).to_be_visible()
         page.get_by_role("button", name="Square 2.7", exact=True).click()
         page.get_by_role("button", name="Change facts for yourself").click()
         page.get_by_label("width", exact=True).fill("9 ft")
