@@ -1,11 +1,11 @@
 """Heat and air in a closed room, heaters that burn fuel, and how loud the devices are (trade)."""
 
-from core.checks.data import WANTED
 from core.checks.figures import counted, listed, stated, worded
 from core.checks.places import IN_ROOM, on
 from core.checks.power import Load
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.checks.weights import wanted
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.chain import Chain
@@ -174,19 +174,20 @@ def hum(
 
 @check("sound.speaker", title="Sound", place=on(Slot.DISPLAY))
 def sound(brief: Brief, display: Display, speakers: Beside[Speaker]) -> Verdict:
-    """Films and family games want 15 W of sound; a projector's own speaker is poor."""
-    wanted = max(brief.weight(Purpose.FILMS), brief.weight(Purpose.FAMILY_GAMES)) >= WANTED
+    """Films and family games want 15 W of sound; a projector's own speaker is poor, and none at all is silence."""
+    listened = wanted(brief, Purpose.FILMS) or wanted(brief, Purpose.FAMILY_GAMES)
     own = known(display.speaker_w, display, "speaker")
     best = max((own, *(known(speaker.output_w, speaker, "power") for speaker in speakers)))
-    state = State.CLEAR if not wanted or best >= SPEAKER_LEAST_W else State.TIGHT
+    poor = State.TIGHT if best else State.BLOCKED
+    state = State.CLEAR if not listened or best >= SPEAKER_LEAST_W else poor
     return counted(
         state,
         say("{best} of sound, {least} are wanted", best=_watts(best), least=_watts(SPEAKER_LEAST_W))
-        if wanted
+        if listened
         else say("{best} of sound", best=_watts(best)),
         Unit.WATT,
         has=best,
-        needs=SPEAKER_LEAST_W if wanted else 0.0,
+        needs=SPEAKER_LEAST_W if listened else 0.0,
         formula="the strongest speaker − 15 W, where films or family games weigh 3 or more",
         inputs=lambda: (
             stated("Its own speaker", _watts(own)),

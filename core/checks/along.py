@@ -1,13 +1,16 @@
 """The length and width of the room shared out around the ball (trade)."""
 
+from dataclasses import dataclass
+
 from core.checks.figures import measured_in_room, metres, placed, stated
 from core.checks.places import IN_ROOM
-from core.checks.register import check
+from core.checks.register import check, derive
 from core.checks.verdict import ROUNDING, Basis, Input, State, Verdict, judge
 from core.geometry.picture import Picture
 from core.geometry.swing_disc import swing_disc
 from core.model.brief import Brief, Handedness, Player
-from core.model.facts import known_players
+from core.model.facts import known, known_players
+from core.model.parts import Enclosure, Net, Surface
 from core.model.room import Layout, Room
 from core.quantities import say
 
@@ -15,6 +18,9 @@ GAP_LEAST_M = 0.30
 GAP_COMFORT_M = 0.40
 GAP_WITH_FOAM_M = 0.20
 FOAM_LEAST_M = 0.05
+NET_COMFORT_M = 0.10
+"""Over what a net gives, for what stands behind it (trade)."""
+NET_COMFORT_FACTOR = 1.5
 BALL_TO_SCREEN_LEAST_M = 2.4
 BALL_TO_SCREEN_COMFORT_M = 3.0
 BEHIND_BALL_OVER_RADIUS_M = 0.30
@@ -25,17 +31,51 @@ CENTRED_M = 0.05
 """Offset of the ball line that nobody sees."""
 
 
+@dataclass(frozen=True)
+class BallDistance:
+    """From the ball to what stops it, in metres: the least, and what is comfortable."""
+
+    least_m: float = BALL_TO_SCREEN_LEAST_M
+    comfortable_m: float = BALL_TO_SCREEN_COMFORT_M
+    net: str = ""
+    """The net whose maker asks for it."""
+
+
+@derive
+def ball_distance(surface: Surface | None) -> BallDistance:
+    """What a screen wants, or what the maker of the net says."""
+    if not isinstance(surface, Net):
+        return BallDistance()
+    least_m = known(surface.stand_off_m, surface, "distance that it asks for")
+    return BallDistance(least_m, NET_COMFORT_FACTOR * least_m, surface.name)
+
+
+def gap_behind_m(room: Room, layout: Layout) -> float:
+    """What is free behind the screen, in metres: the foam on the wall uses up its own thickness."""
+    return layout.screen_y_m - room.wall_foam_m
+
+
+def least_gap_m(room: Room) -> float:
+    """The least that a screen needs behind it, in metres: foam on the wall takes what is left of a ball."""
+    return GAP_WITH_FOAM_M if room.wall_foam_m >= FOAM_LEAST_M else GAP_LEAST_M
+
+
 @check("room.gap_behind_screen", title="Gap behind the screen", place=IN_ROOM)
-def gap_behind_screen(room: Room, layout: Layout) -> Verdict:
+def gap_behind_screen(room: Room, layout: Layout, surface: Surface | None) -> Verdict:
     """The screen has room to give: 0.40 m is comfortable, 0.30 m the least, 0.20 m with 50 mm of foam on the wall.
 
+    A net gives more: the least is what its maker says, and 0.10 m besides is comfortable.
     The foam's own thickness uses up gap. Never hang a sheet against a wall: the ball comes back.
     """
-    gap_m = layout.screen_y_m - room.wall_foam_m
-    least_m = GAP_WITH_FOAM_M if room.wall_foam_m >= FOAM_LEAST_M else GAP_LEAST_M
+    gap_m = gap_behind_m(room, layout)
+    if isinstance(surface, Net):
+        least_m = known(surface.gives_m, surface, "way that a ball pushes it back")
+        comfortable_m = least_m + NET_COMFORT_M
+    else:
+        least_m, comfortable_m = least_gap_m(room), GAP_COMFORT_M
     margin_m = gap_m - least_m
-    state = judge(margin_m, GAP_COMFORT_M - least_m)
-    cures = [say("Move the screen {more} into the room.", more=metres(GAP_COMFORT_M - gap_m))]
+    state = judge(margin_m, comfortable_m - least_m)
+    cures = [say("Move the screen {more} into the room.", more=metres(comfortable_m - gap_m))]
     if least_m == GAP_LEAST_M and state is State.BLOCKED:
         cures.append(
             say(
@@ -54,30 +94,38 @@ def gap_behind_screen(room: Room, layout: Layout) -> Verdict:
         inputs=lambda: (
             placed("Screen to wall", layout.screen_y_m),
             Input("Foam on the wall", metres(room.wall_foam_m), Basis.MEASURED),
+            *((stated(f"{surface.name} gives", metres(least_m)),) if isinstance(surface, Net) else ()),
         ),
         changes=() if state is State.CLEAR else tuple(cures),
     )
 
 
 @check("room.ball_to_screen", title="Ball to screen", place=IN_ROOM)
-def ball_to_screen(layout: Layout) -> Verdict:
-    """Ball to screen: 3.0 m is comfortable, 2.4 m the least, for rebound and for the eye."""
+def ball_to_screen(layout: Layout, asked: BallDistance) -> Verdict:
+    """Ball to screen: 3.0 m is comfortable, 2.4 m the least, for rebound and for the eye.
+
+    A net shows nothing and gives little back: the least is what its maker says, half as much again comfortable.
+    """
     distance_m = layout.ball_to_screen_m
-    margin_m = distance_m - BALL_TO_SCREEN_LEAST_M
-    state = judge(margin_m, BALL_TO_SCREEN_COMFORT_M - BALL_TO_SCREEN_LEAST_M)
-    back = say("Move the ball back {more}.", more=metres(BALL_TO_SCREEN_COMFORT_M - distance_m))
+    margin_m = distance_m - asked.least_m
+    state = judge(margin_m, asked.comfortable_m - asked.least_m)
+    back = say("Move the ball back {more}.", more=metres(asked.comfortable_m - distance_m))
     return Verdict(
         state,
         say(
             "{distance} from ball to screen, {least} is the least",
             distance=metres(distance_m),
-            least=metres(BALL_TO_SCREEN_LEAST_M),
+            least=metres(asked.least_m),
         ),
         measured=metres(distance_m),
-        required=metres(BALL_TO_SCREEN_LEAST_M),
+        required=metres(asked.least_m),
         margin=metres(margin_m),
         formula="ball to wall − screen to wall",
-        inputs=lambda: (placed("Ball to wall", layout.ball_y_m), placed("Screen to wall", layout.screen_y_m)),
+        inputs=lambda: (
+            placed("Ball to wall", layout.ball_y_m),
+            placed("Screen to wall", layout.screen_y_m),
+            *((stated(f"{asked.net} asks for", metres(asked.least_m)),) if asked.net else ()),
+        ),
         changes=() if state is State.CLEAR else (back,),
     )
 
@@ -114,10 +162,18 @@ def behind_ball(brief: Brief, room: Room, layout: Layout) -> Verdict:
 
 
 @check("room.free_side", title="Free side of the ball", place=IN_ROOM)
-def free_side(player: Player, room: Room, layout: Layout) -> Verdict:
-    """From the ball line to the wall the player faces there is at least 0.90 m."""
+def free_side(player: Player, room: Room, layout: Layout, enclosure: Enclosure | None) -> Verdict:
+    """From the ball line to the wall the player faces there is at least 0.90 m.
+
+    Where the ball lies inside an enclosure, its side is that wall.
+    """
     right_handed = player.handedness is Handedness.RIGHT
-    free_m = room.width_m - layout.ball_x_m if right_handed else layout.ball_x_m
+    inside = enclosure is not None and known(enclosure.depth_m, enclosure, "depth") > layout.ball_to_screen_m
+    half_m = room.width_m / 2
+    if enclosure is not None and inside:
+        half_m = known(enclosure.inner_width_m, enclosure, "inner width") / 2
+    aside_m = layout.ball_x_m - room.width_m / 2
+    free_m = half_m - aside_m if right_handed else half_m + aside_m
     margin_m = free_m - FREE_SIDE_LEAST_M
     state = judge(margin_m, FREE_SIDE_COMFORT_M)
     shift = say(
@@ -127,7 +183,9 @@ def free_side(player: Player, room: Room, layout: Layout) -> Verdict:
     )
     return Verdict(
         state,
-        say("{who} faces a wall {free} from the ball line", who=player.name, free=metres(free_m)),
+        say("{who} faces the enclosure's side {free} from the ball line", who=player.name, free=metres(free_m))
+        if inside
+        else say("{who} faces a wall {free} from the ball line", who=player.name, free=metres(free_m)),
         measured=metres(free_m),
         required=metres(FREE_SIDE_LEAST_M),
         margin=metres(margin_m),
@@ -135,6 +193,7 @@ def free_side(player: Player, room: Room, layout: Layout) -> Verdict:
         inputs=lambda: (
             measured_in_room(room, "width_m", "Width"),
             placed("Ball to left wall", layout.ball_x_m),
+            *((stated("Half of the enclosure inside", metres(half_m)),) if inside else ()),
             Input("Plays", f"{player.handedness}-handed", Basis.MEASURED),
         ),
         changes=() if state is State.CLEAR else (shift,),

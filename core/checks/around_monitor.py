@@ -207,11 +207,14 @@ def power(monitor: LaunchMonitor) -> Verdict:
 
 @check("monitor.lamp", title="Light on the ball", place=on(Slot.MONITOR))
 def lamp(monitor: LaunchMonitor, all_lamps: Beside[Lamp]) -> Verdict:
-    """A monitor that wants light gets a lamp on the ball which does not pulse with the mains."""
+    """A monitor that wants light gets a lamp on the ball which does not pulse with the mains.
+
+    No lamp yet is tight. Under one that pulses, pictures of the ball come out dark: blocked.
+    """
     wants = known(monitor.wants_lamp, monitor, "need for light")
     lamps = [lamp for lamp in all_lamps if lamp.lights == "ball"]
     steady = [lamp for lamp in lamps if not lamp.flickers]
-    state = State.CLEAR if not wants or steady else State.TIGHT
+    state = State.CLEAR if not wants or steady else State.BLOCKED if lamps else State.TIGHT
     if not wants:
         headline = say("Needs no light of its own")
     elif steady:
@@ -258,16 +261,18 @@ def balls(monitor: LaunchMonitor, chosen: Beside[Balls]) -> Verdict:
 
 @check("monitor.case", title="Guard against a struck ball", place=on(Slot.MONITOR))
 def case(monitor: SideCamera, all_cases: Beside[MonitorCase]) -> Verdict:
-    """A camera beside the ball is hit sooner or later; its case stands up to that."""
+    """A camera beside the ball is hit sooner or later; its case stands up to that. A wrong case blocks."""
     included = known(monitor.case_included, monitor, "case in the box")
     cases = [case for case in all_cases if monitor.id in case.monitors]
-    state = State.CLEAR if included or cases else State.TIGHT
+    state = State.CLEAR if included or cases else State.BLOCKED if all_cases else State.TIGHT
     return worded(
         state,
         say("Comes with its case")
         if included
         else say("{case} guards it", case=cases[0].name)
         if cases
+        else say("{cases} is made for another monitor", cases=listed(case.name for case in all_cases))
+        if all_cases
         else say("Stands beside the ball without a case"),
         has="in the box" if included else listed(case.name for case in cases),
         wants="a case",

@@ -4,13 +4,17 @@ from dataclasses import dataclass
 
 from core.checks.figures import counted, metres, placed, stated
 from core.checks.places import on
+from core.checks.readings import HittingSurface
 from core.checks.register import check, derive
+from core.checks.swing import SWING_CLEARANCE_M
 from core.checks.verdict import Basis, Input, State, Verdict
 from core.geometry.cable_route import CableRoute, Point3, route_along_floor, route_over_ceiling
 from core.geometry.ceiling import Ceiling
 from core.geometry.shadow import Lens
+from core.geometry.swing_disc import swing_disc
+from core.model.brief import Brief
 from core.model.build import Slot
-from core.model.facts import known
+from core.model.facts import known, known_players
 from core.model.kit import Beside
 from core.model.parts import Display, Machine, StandingDisplay, Title, VideoCable
 from core.model.room import Layout, Room
@@ -163,14 +167,20 @@ def display_cable(run: DisplayRun, chain: ChainLines, cables: Beside[VideoCable]
 
 
 @check("machine.place", title="Place for the machine", place=on(Slot.MACHINE))
-def machine_place(spot: MachineSpot, room: Room, layout: Layout) -> Verdict:
-    """The machine stands inside the room, and not in front of the ball, where a shank would hit it.
+def machine_place(brief: Brief, spot: MachineSpot, room: Room, layout: Layout, surface: HittingSurface) -> Verdict:
+    """The machine stands inside the room, out of every swing, and not in front of the ball, where a shank would hit it.
 
-    Distance = from the machine along the target line to the ball; level with the ball or behind it is clear.
+    Distance = from the machine along the target line to the ball; level with the ball or behind it is clear. A club
+    passes it by 0.30 m or more, as it does the projector.
     """
     x_m, y_m, _ = spot.at
     inside = x_m <= room.width_m and y_m <= room.length_m
     behind_m = y_m - layout.ball_y_m
+    ball = (layout.ball_x_m, layout.ball_y_m, surface.height_m)
+    passes = [(swing_disc(p, p.longest_club).distance_m(ball, spot.at), p.name) for p in known_players(brief)]
+    nearest_m, name = min(passes)
+    if inside and nearest_m < SWING_CLEARANCE_M:
+        return _in_a_swing(nearest_m, name, passes)
     state = State.BLOCKED if not inside else State.CLEAR if behind_m >= 0 else State.TIGHT
     return counted(
         state,
@@ -184,9 +194,24 @@ def machine_place(spot: MachineSpot, room: Room, layout: Layout) -> Verdict:
         inputs=lambda: (
             placed("Machine (proposed)" if spot.proposed else "Machine", y_m),
             placed("Ball", layout.ball_y_m),
+            Input(f"Club of {name} passes it by", metres(nearest_m), Basis.TRADE),
         ),
         cures=(say("Put it behind the ball line, or behind a guard that stops a ball."),)
         if inside
         else (say("Put it inside the room."),),
+        basis=Basis.TRADE,
+    )
+
+
+def _in_a_swing(nearest_m: float, name: str, passes: list[tuple[float, str]]) -> Verdict:
+    return counted(
+        State.BLOCKED,
+        say("The club of {who} passes the machine by {near}", who=name, near=metres(nearest_m)),
+        Unit.METRE,
+        has=nearest_m,
+        needs=SWING_CLEARANCE_M,
+        formula="from the machine to the nearest point of any swing − 0.30 m",
+        inputs=lambda: tuple(Input(f"Club of {who}", metres(away_m), Basis.TRADE) for away_m, who in passes),
+        cures=(say("Put it behind the players, or to the other side."),),
         basis=Basis.TRADE,
     )

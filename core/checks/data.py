@@ -7,6 +7,7 @@ from core.checks.figures import listed, stated, worded
 from core.checks.places import on
 from core.checks.register import check, derive
 from core.checks.verdict import Basis, Input, State, Verdict
+from core.checks.weights import lacking, wanted
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
@@ -14,8 +15,6 @@ from core.model.kit import Beside
 from core.model.parts import DataField, LaunchMonitor, MonitorPackage, MonitorPlan
 from core.quantities import Sentence, say
 
-WANTED = 3
-"""From this weight on a purpose decides parts."""
 NEEDED_BY_PURPOSE: dict[Purpose, tuple[DataField, ...]] = {
     Purpose.FULL_ROUNDS: (DataField.BALL_SPEED, DataField.LAUNCH_ANGLE, DataField.LAUNCH_DIRECTION),
     Purpose.CLUB_TESTING: (DataField.BALL_SPEED, DataField.SPIN_RATE, DataField.CARRY),
@@ -52,7 +51,7 @@ class ToldData:
 @derive
 def wanted_data(brief: Brief) -> WantedData | None:
     """`None` where no purpose weighs enough to decide parts."""
-    purposes = [purpose for purpose in Purpose if brief.weight(purpose) >= WANTED]
+    purposes = [purpose for purpose in Purpose if wanted(brief, purpose)]
     needed = _union(NEEDED_BY_PURPOSE, purposes)
     wished = tuple(data for data in _union(WISHED_BY_PURPOSE, purposes) if data not in needed)
     return WantedData(needed, wished) if needed or wished else None
@@ -68,17 +67,17 @@ def told_data(monitor: LaunchMonitor, plan: MonitorPlan | None, all_packages: Be
 
 
 @check("monitor.data", title="Data for the purposes", place=on(Slot.MONITOR))
-def data(monitor: LaunchMonitor, wanted: WantedData, told: ToldData, plan: MonitorPlan | None) -> Verdict:
+def data(monitor: LaunchMonitor, wishes: WantedData, told: ToldData, plan: MonitorPlan | None) -> Verdict:
     """The monitor tells what the purposes need, and what they would like besides.
 
     What is needed and cannot be had from it with any plan or package blocks; what one would unlock, what is only
     estimated, and what is wished and missing is tight. The least plan or package that unlocks it is named.
     """
-    everything = (*wanted.needed, *wanted.wished)
+    everything = (*wishes.needed, *wishes.wished)
     missing = [field for field in everything if field not in told.measured and field not in told.estimated]
     estimated = [field for field in everything if field in told.estimated and field not in told.measured]
     obtainable = {*monitor.by_package, *(field for other in monitor.plans for field in other.unlocks)}
-    hopeless = [field for field in missing if field in wanted.needed and field not in obtainable]
+    hopeless = [field for field in missing if field in wishes.needed and field not in obtainable]
     if hopeless:
         state, headline = (
             State.BLOCKED,
@@ -99,8 +98,8 @@ def data(monitor: LaunchMonitor, wanted: WantedData, told: ToldData, plan: Monit
         inputs=lambda: (
             stated("Measured", _words(sorted(told.measured))),
             stated("Estimated", _words(sorted(told.estimated))),
-            Input("Needed", _words(wanted.needed), Basis.TRADE),
-            Input("Wished", _words(wanted.wished), Basis.TRADE),
+            Input("Needed", _words(wishes.needed), Basis.TRADE),
+            Input("Wished", _words(wishes.wished), Basis.TRADE),
             *(stated(f"Plan {other.name} unlocks", _words(other.unlocks)) for other in monitor.plans),
         ),
         cures=_cures(monitor, plan, missing, estimated),
@@ -130,13 +129,13 @@ def _cures(
 
 @check("monitor.putting", title="Reads putts", place=on(Slot.MONITOR))
 def putting(brief: Brief, monitor: LaunchMonitor, told: ToldData) -> Verdict:
-    """Where putts are wanted, the monitor reads a ball that rolls; else a putt is a gimme.
+    """Where putts are wanted, the monitor reads a ball that rolls; else a putt is a gimme, unless putting is a must.
 
     Cameras beside the ball or overhead see slow balls on the ground well; what sits behind it often does not.
     """
-    wanted = brief.weight(Purpose.PUTTING) >= WANTED
+    putts = wanted(brief, Purpose.PUTTING)
     reads = DataField.PUTTING in told.measured
-    state = State.CLEAR if reads or not wanted else State.TIGHT
+    state = State.CLEAR if reads or not putts else lacking(brief, Purpose.PUTTING)
     if reads:
         headline = say("{monitor} reads putts", monitor=monitor.name)
     else:
@@ -145,7 +144,7 @@ def putting(brief: Brief, monitor: LaunchMonitor, told: ToldData) -> Verdict:
         state,
         headline,
         has="reads putts" if reads else "no putts",
-        wants="putts" if wanted else "nothing",
+        wants="putts" if putts else "nothing",
         formula="putting among the data measured, where putting weighs 3 or more",
         inputs=lambda: (stated("Measured", _words(sorted(told.measured))),),
         cures=(say("Play putts within a distance as holed, or choose a camera beside the ball or overhead."),),

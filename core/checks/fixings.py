@@ -1,17 +1,17 @@
 """What the room offers and risks where the bay is fixed: joists, sockets and glass (trade)."""
 
-from core.checks.figures import metres, placed, stated
+from core.checks.figures import listed, metres, placed, stated, worded
 from core.checks.places import IN_ROOM, on
 from core.checks.register import check
 from core.checks.space import Glass, Sockets
 from core.checks.verdict import Basis, Input, State, Verdict, judge
 from core.geometry.shadow import Lens
 from core.model.build import Slot
-from core.model.facts import known
+from core.model.facts import MissingFact, known
 from core.model.kit import Beside
 from core.model.parts import Mount, Projector
 from core.model.room import Layout
-from core.model.things import Joists
+from core.model.things import Guard, Joists, Opening
 from core.quantities import say
 
 JOIST_REACH_M = 0.10
@@ -20,6 +20,8 @@ CABLE_USUAL_M = 3.0
 """What is in the box of most projectors (trade)."""
 CABLE_MOST_M = 10.0
 """A longer run of flexible cable is no longer a good answer (trade)."""
+PLATE_MOST_M = 1.20
+"""A plate that spans more than this bends under a projector (trade)."""
 
 
 @check("projector.joist", title="Something to fix the projector to", place=on(Slot.DISPLAY))
@@ -27,7 +29,7 @@ def projector_on_joist(lens: Lens, layout: Layout, joists: Joists, mounts: Besid
     """The nearest joist to the projector: fixings go into it, or into a plate that spans two, never into board alone.
 
     Offset = distance of the lens to the nearest joist's middle. The mount's maker says how far it reaches; until one
-    is chosen 0.10 m, as most do. A joist is never cut or
+    is chosen 0.10 m, as most do. Joists further apart than 1.20 m are not bridged by a plate. A joist is never cut or
     notched for it, and cables and pipes are looked for before drilling.
     """
     at_m = lens.x_m if joists.along else layout.screen_y_m + lens.distance_m
@@ -37,7 +39,8 @@ def projector_on_joist(lens: Lens, layout: Layout, joists: Joists, mounts: Besid
     mount = next((mount for mount in mounts if mount.holds == "projector"), None)
     reach_m = known(mount.reach_m, mount, "reach") if mount else JOIST_REACH_M
     margin_m = reach_m - offset_m
-    state = State.CLEAR if judge(margin_m, 0.0) is State.CLEAR else State.TIGHT
+    bridged = State.TIGHT if joists.spacing_m <= PLATE_MOST_M else State.BLOCKED
+    state = State.CLEAR if judge(margin_m, 0.0) is State.CLEAR else bridged
     return Verdict(
         state,
         say("{offset} from the projector to the nearest joist", offset=metres(offset_m)),
@@ -56,7 +59,9 @@ def projector_on_joist(lens: Lens, layout: Layout, joists: Joists, mounts: Besid
         changes=()
         if state is State.CLEAR
         else (
-            say("Screw a plate across two joists, and the mount to the plate."),
+            say("Screw a plate across two joists, and the mount to the plate.")
+            if state is State.TIGHT
+            else say("Have a carpenter fix timber between two joists."),
             say("Move the projector {offset}, if its throw allows.", offset=metres(offset_m)),
         ),
     )
@@ -67,13 +72,14 @@ def projector_socket(projector: Projector, lens: Lens, layout: Layout, sockets: 
     """The cable from the nearest socket to the projector, run square along wall and ceiling.
 
     run = |Δx| + |Δy| + |Δz|. 3 m is what comes with it; from there to 10 m a longer lead of the right rating,
-    fixed and not chained; beyond that a licensed electrician adds a socket.
+    fixed and not chained; beyond that there is no power until a licensed electrician has added a socket.
     """
     here = (lens.x_m, layout.screen_y_m + lens.distance_m, lens.height_m)
     runs = {name: sum(abs(a - b) for a, b in zip(here, at, strict=True)) for name, at in sockets.places}
     nearest = min(runs, key=lambda name: runs[name])
     run_m = runs[nearest]
-    state = State.CLEAR if run_m <= CABLE_USUAL_M else State.TIGHT
+    longer = State.TIGHT if run_m <= CABLE_MOST_M else State.BLOCKED
+    state = State.CLEAR if run_m <= CABLE_USUAL_M else longer
     cures = (
         say("Have a licensed electrician add a socket by the projector; local codes come first."),
         say(
@@ -98,17 +104,36 @@ def glass(windows: Glass) -> Verdict:
     """No window is ahead of the ball, where a mishit or a ball off the frame goes.
 
     Windows in the wall behind the screen or in a side wall between screen and ball count. Cover them with
-    netting or board; a shutter or a heavy curtain in front of safety film is the least.
+    netting or board: clear. A shutter or a heavy curtain in front of safety film is the least: tight. Bare glass hurts
+    who stands on either side of it.
     """
-    names = ", ".join(windows.ahead)
-    state = State.TIGHT if windows.ahead else State.CLEAR
-    return Verdict(
+    guards = {window.name: _guard(window) for window in windows.ahead}
+    bare = [name for name, guard in guards.items() if guard is Guard.NOTHING]
+    filmed = [name for name, guard in guards.items() if guard is Guard.FILM]
+    if bare:
+        state, headline = State.BLOCKED, say("{windows} ahead of the ball, bare", windows=listed(bare))
+    elif filmed:
+        state, headline = State.TIGHT, say("{windows} ahead of the ball, behind film", windows=listed(filmed))
+    elif guards:
+        state, headline = State.CLEAR, say("{windows} ahead of the ball, behind a net", windows=listed(guards))
+    else:
+        state, headline = State.CLEAR, say("No glass ahead of the ball")
+    return worded(
         state,
-        say("{windows} ahead of the ball", windows=names) if windows.ahead else say("No glass ahead of the ball"),
-        measured=names or "none",
-        required="none",
-        margin="not met" if windows.ahead else "met",
-        formula="windows in the screen wall, or in a side wall between screen and ball",
-        inputs=lambda: tuple(Input("Window", name, Basis.MEASURED) for name in (*windows.ahead, *windows.behind)),
-        changes=(say("Hang netting or a board in front of it while people play."),) if windows.ahead else (),
+        headline,
+        has=listed(bare or filmed),
+        wants="none",
+        formula="windows in the screen wall, or in a side wall between screen and ball, and what guards them",
+        inputs=lambda: (
+            *(Input(name, f"ahead, guarded by {guard.value}", Basis.MEASURED) for name, guard in guards.items()),
+            *(Input(name, "behind the ball", Basis.MEASURED) for name in windows.behind),
+        ),
+        cures=(say("Hang netting or a board in front of it while people play."),),
+        basis=Basis.TRADE,
     )
+
+
+def _guard(window: Opening) -> Guard:
+    if window.guard is None:
+        raise MissingFact(f"What guards {window.name}", "Say in the room what is between it and a ball.")
+    return window.guard

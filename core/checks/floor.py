@@ -1,11 +1,11 @@
 """The mat and the floor around it (trade)."""
 
-from core.checks.data import WANTED
 from core.checks.figures import counted, listed, measured_in_room, metres, placed, share, stated, worded
 from core.checks.places import between, on
 from core.checks.readings import HittingSurface
 from core.checks.register import check
-from core.checks.verdict import Basis, Input, State, Verdict, advise, judge
+from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.checks.weights import lacking, wanted
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import MissingFact, known
@@ -22,10 +22,14 @@ FLUSH_TOLERANCE_M = 0.003
 TRIP_STEP_M = 0.010
 """A step beyond this catches a foot."""
 WASTE_COMFORT = 0.15
+WASTE_MOST = 0.50
+"""Beyond this more is thrown away than is laid (trade)."""
 MANY_HOURS = 3.0
 """A week, from which on a hard mat is felt in the joints."""
 SUNK_M = 0.010
 HEAVY_KG = 15.0
+LIGHT_KG = 5.0
+"""Under this a mat moves with the swing (trade)."""
 LANDING_LEAST_M = 1.2
 PUTTING_PILE_M = 0.012
 PUTT_WIDTH_M = 0.30
@@ -97,10 +101,13 @@ def flush(mat: Mat, flooring: Flooring) -> Verdict:
 
 @check("floor.cover", title="Floor area and waste", place=on(Slot.FLOOR))
 def cover(flooring: Flooring, room: Room) -> Verdict:
-    """What to buy to cover the floor, and how much of it is cut off. More than 15 % waste is worth a second look."""
+    """What to buy to cover the floor, and how much of it is cut off. More than 15 % waste is worth a second look.
+
+    Where more is cut off than laid, another size is the right one.
+    """
     laid = floor_cover(flooring, room)
     waste = laid.waste_m2 / laid.bought_m2
-    state = advise(WASTE_COMFORT - waste, 0.0)
+    state = judge(WASTE_MOST - waste, WASTE_MOST - WASTE_COMFORT)
     unit = "packs" if isinstance(flooring, FloorTiles) else "m of roll"
     return Verdict(
         state,
@@ -167,11 +174,14 @@ def cushion(brief: Brief, room: Room, mat: Mat, flooring: Flooring | None) -> Ve
 
 @check("mat.slip", title="Mat that stays where it is", place=on(Slot.MAT))
 def slip(mat: Mat, surface: HittingSurface) -> Verdict:
-    """A mat stays by its weight, 15 kg or more, or because it is sunk into the floor around it: not on grip sheet."""
+    """A mat stays by its weight, 15 kg or more, or because it is sunk into the floor around it: not on grip sheet.
+
+    One under 5 kg that lies on top goes with the swing, and throws who stands on it.
+    """
     weight = known(mat.weight_kg, mat, "weight")
     sunk_m = min(surface.floor_m, surface.height_m)
     sunk = sunk_m >= SUNK_M
-    state = State.CLEAR if sunk or weight >= HEAVY_KG else State.TIGHT
+    state = State.CLEAR if sunk else judge(weight - LIGHT_KG, HEAVY_KG - LIGHT_KG)
     return counted(
         state,
         say("Sunk {depth} into the floor around it", depth=metres(sunk_m))
@@ -189,13 +199,19 @@ def slip(mat: Mat, surface: HittingSurface) -> Verdict:
 
 @check("mat.tee", title="Tee in the mat", place=on(Slot.MAT))
 def tee(brief: Brief, mat: Mat, chosen: Beside[Tees]) -> Verdict:
-    """A driver wants a tee: a wooden one that the mat takes, or one on a tether. Pulled through, it ruins the mat."""
+    """A driver wants a tee: a wooden one that the mat takes, or one on a tether. Pulled through, it ruins the mat.
+
+    No tee yet is tight; tees to pull through a mat that has no hole are of no use.
+    """
     takes = known(mat.takes_tee, mat, "way with tees")
     pulled = [tees.name for tees in chosen if tees.through_mat]
     served = takes or any(tees.tethered for tees in chosen)
+    useless = bool(pulled) and not served
     return worded(
-        State.TIGHT if pulled or not served else State.CLEAR,
-        say("{tees} pull through the mat: the hole grows", tees=listed(pulled))
+        State.BLOCKED if useless else State.TIGHT if pulled or not served else State.CLEAR,
+        say("{tees} want a hole, and the mat has none", tees=listed(pulled))
+        if useless
+        else say("{tees} pull through the mat: the hole grows", tees=listed(pulled))
         if pulled
         else say("Takes a tee")
         if served
@@ -234,12 +250,15 @@ def landing(flooring: Flooring, layout: Layout) -> Verdict:
 
 @check("floor.putting", title="Floor to putt on", place=on(Slot.FLOOR))
 def putting_floor(brief: Brief, flooring: Flooring, strips: Beside[PuttingSurface]) -> Verdict:
-    """Where putts are wanted, the pile in front of the ball is 12 mm or less, or a putting strip lies there."""
-    wanted = brief.weight(Purpose.PUTTING) >= WANTED
+    """Where putts are wanted, the pile in front of the ball is 12 mm or less, or a putting strip lies there.
+
+    On a longer one a ball bobbles: ruled out where putting is a must.
+    """
+    putts = wanted(brief, Purpose.PUTTING)
     pile_m = min((known(strip.pile_m, strip, "pile") for strip in strips), default=None)
     if pile_m is None:
-        pile_m = known(flooring.pile_m, flooring, "pile") if wanted else flooring.pile_m or 0.0
-    state = State.CLEAR if not wanted or pile_m <= PUTTING_PILE_M else State.TIGHT
+        pile_m = known(flooring.pile_m, flooring, "pile") if putts else flooring.pile_m or 0.0
+    state = State.CLEAR if not putts or pile_m <= PUTTING_PILE_M else lacking(brief, Purpose.PUTTING)
     return counted(
         state,
         say("Pile of {pile}, {most} roll true", pile=metres(pile_m), most=metres(PUTTING_PILE_M)),
@@ -255,14 +274,17 @@ def putting_floor(brief: Brief, flooring: Flooring, strips: Beside[PuttingSurfac
 
 
 @check("floor.putting_strip", title="Putting strip before the ball", place=on(Slot.FLOOR))
-def putting_strip(flooring: Flooring, layout: Layout, strips: Beside[PuttingSurface]) -> Verdict:
-    """A strip to putt on is 0.30 m wide or more, and lies between ball and screen without reaching under it (trade)."""
+def putting_strip(brief: Brief, flooring: Flooring, layout: Layout, strips: Beside[PuttingSurface]) -> Verdict:
+    """A strip to putt on is 0.30 m wide or more, and lies between ball and screen without reaching under it (trade).
+
+    One that is too long can be cut; where putting is a must, one that is too narrow is ruled out.
+    """
     sizes = [(known(s.width_m, s, "width"), known(s.length_m, s, "length"), s.name) for s in strips]
     longest_m = max((length_m for _, length_m, _ in sizes), default=0.0)
     narrow = [name for width_m, _, name in sizes if width_m < PUTT_WIDTH_M]
     way_m = layout.ball_to_screen_m
     return counted(
-        State.TIGHT if narrow or longest_m > way_m else State.CLEAR,
+        lacking(brief, Purpose.PUTTING) if narrow else State.TIGHT if longest_m > way_m else State.CLEAR,
         say("{names} is narrow to putt on", names=listed(narrow))
         if narrow
         else say("{length} of strip on {way}", length=metres(longest_m), way=metres(way_m))

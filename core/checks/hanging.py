@@ -2,10 +2,11 @@
 
 from dataclasses import dataclass
 
-from core.checks.figures import counted, listed, metres, stated, worded
+from core.checks.along import gap_behind_m, least_gap_m
+from core.checks.figures import counted, listed, metres, placed, stated, worded
 from core.checks.places import between, on
 from core.checks.register import check, derive
-from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.checks.verdict import ROUNDING, Basis, Input, State, Verdict, judge
 from core.geometry.ceiling import Ceiling
 from core.geometry.shadow import Lens
 from core.model.brief import Brief, Handedness
@@ -14,6 +15,7 @@ from core.model.chain import Chain
 from core.model.facts import known, known_players
 from core.model.kit import Beside, Kit
 from core.model.parts import (
+    Balls,
     Edge,
     Enclosure,
     FrameFitting,
@@ -29,7 +31,8 @@ from core.model.parts import (
     SideProtection,
     Surface,
 )
-from core.model.room import Layout
+from core.model.room import Layout, Room
+from core.model.things import OpeningKind, Wall
 from core.quantities import Quantity, Unit, say
 
 LOAD_COMFORT_SHARE = 0.25
@@ -125,29 +128,51 @@ def mount_drop(projector: Projector, lens: Lens, layout: Layout, ceiling: Ceilin
 
 
 @check("screen.struck", title="Made to be struck", place=on(Slot.SCREEN))
-def struck(surface: Surface) -> Verdict:
-    """A plain projection sheet is never struck: the ball goes through it, or comes back off the wall."""
+def struck(surface: Surface, balls: Beside[Balls]) -> Verdict:
+    """A plain projection sheet is never struck: the ball goes through it, or comes back off the wall.
+
+    What is made for soft practice balls stops nothing else: tight while only soft ones are chosen.
+    """
     sheet = isinstance(surface, ProjectionSheet)
+    stops = None if sheet else known(surface.stops, surface, "kind of balls that it stops")
+    hard = [ball.name for ball in balls if not known(ball.soft, ball, "softness")] if stops == "soft_balls" else []
+    if sheet:
+        state, headline = State.BLOCKED, say("{name} is a sheet for pictures only", name=surface.name)
+    elif stops == "any_ball":
+        state, headline = State.CLEAR, say("Made to stop a ball")
+    elif balls and not hard:
+        state, headline = State.TIGHT, say("{name} stops soft balls alone", name=surface.name)
+    else:
+        state, headline = State.BLOCKED, say("{name} does not stop a hard ball", name=surface.name)
     return worded(
-        State.BLOCKED if sheet else State.CLEAR,
-        say("{name} is a sheet for pictures only", name=surface.name) if sheet else say("Made to stop a ball"),
-        has="projection sheet" if sheet else "stops a ball",
-        wants="stops a ball",
-        formula="kind of surface",
-        inputs=lambda: (stated("Kind", "sheet" if sheet else "net or screen"),),
-        cures=(say("Choose an impact screen or a net."),),
+        state,
+        headline,
+        has="projection sheet" if sheet else "stops any ball" if stops == "any_ball" else "stops soft balls",
+        wants="stops any ball",
+        formula="kind of surface, and the balls that it is made for",
+        inputs=lambda: (
+            stated("Kind", "sheet" if sheet else "net or screen"),
+            stated("Made for", (stops or "no ball").replace("_", " ")),
+            stated("Balls", listed(ball.name for ball in balls)),
+        ),
+        cures=(say("Keep hard balls out of the room."), say("Or choose a surface made for any ball."))
+        if state is State.TIGHT
+        else (say("Choose an impact screen or a net that stops any ball."),),
     )
 
 
 @check("screen.edge", title="Edge and frame", place=between(Slot.SCREEN, Slot.ENCLOSURE))
 def edge(surface: Surface, enclosure: Enclosure, hangings: Beside[Hanging]) -> Verdict:
-    """The frame holds the edge that the screen has, or the hardware that was chosen does."""
+    """The frame holds the edge that the screen has, or the hardware that was chosen does.
+
+    No hardware chosen yet is tight; hardware for another edge holds nothing.
+    """
     has = known(surface.edge, surface, "edge")
     takes = known(enclosure.takes_edges, enclosure, "edges it takes")
     hardware = [hanging for hanging in hangings if has in (hanging.takes or ())]
     held = has in takes or bool(hardware)
     return worded(
-        State.CLEAR if held else State.TIGHT,
+        State.CLEAR if held else State.BLOCKED if hangings else State.TIGHT,
         say("{edge} fit", edge=has.words.capitalize())
         if held
         else say("Frame takes {takes}, the screen has {edge}", takes=listed(t.words for t in takes), edge=has.words),
@@ -157,54 +182,70 @@ def edge(surface: Surface, enclosure: Enclosure, hangings: Beside[Hanging]) -> V
         inputs=lambda: (
             stated("Screen", has.words),
             stated("Frame", listed(t.words for t in takes)),
-            stated("Hardware", listed(h.name for h in hardware)),
+            stated("Hardware", listed(hanging.name for hanging in hangings)),
         ),
         cures=(say("Choose hanging hardware for {edge}, or have the edge finished.", edge=has.words),),
     )
 
 
 @check("screen.backing", title="Black cloth behind", place=on(Slot.SCREEN))
-def backing(screen: ImpactScreen, cloths: Beside[MaskingCloth]) -> Verdict:
-    """Thin fabric lets light through: black cloth behind it keeps the picture's blacks."""
+def backing(screen: ImpactScreen, cloths: Beside[MaskingCloth], room: Room) -> Verdict:
+    """Thin fabric lets light through: black cloth behind it keeps the picture's blacks.
+
+    With a window in the wall behind it, the day shines through from behind: no picture without the cloth.
+    """
     needs = known(screen.needs_backing, screen, "need for backing")
     black = [cloth for cloth in cloths if cloth.black]
-    state = State.CLEAR if not needs or black else State.TIGHT
+    windows = [
+        opening.name for opening in room.openings if opening.kind is OpeningKind.WINDOW and opening.wall is Wall.SCREEN
+    ]
+    bare = State.BLOCKED if windows else State.TIGHT
     return worded(
-        state,
+        State.CLEAR if not needs or black else bare,
         say("Needs nothing behind it")
         if not needs
         else say("{cloth} hangs behind it", cloth=black[0].name)
         if black
+        else say("The day shines through from {windows} behind it", windows=listed(windows))
+        if windows
         else say("Light shows through: black cloth belongs behind it"),
         has=listed(cloth.name for cloth in black),
         wants="black cloth" if needs else "nothing",
         formula="what the maker says, against black cloth chosen",
-        inputs=lambda: (stated("Light shows through", "yes" if needs else "no"),),
+        inputs=lambda: (
+            stated("Light shows through", "yes" if needs else "no"),
+            Input("Windows behind it", listed(windows), Basis.MEASURED),
+        ),
         cures=(say("Choose black, matt cloth."),),
     )
 
 
 @check("screen.rebound", title="What comes back off the screen", place=on(Slot.SCREEN))
-def rebound(screen: ImpactScreen, pads: Beside[Padding]) -> Verdict:
+def rebound(screen: ImpactScreen, pads: Beside[Padding], room: Room, layout: Layout) -> Verdict:
     """One layer of fabric gives the ball back; two or more, or a topper of 30 mm behind it, take the most of it.
 
+    One layer alone with less than the least gap behind it is struck against the wall, and the ball comes straight back.
     Eyes and heads are at stake: drop a ball from waist height against it before the first swing, and loosen cords.
     """
     layers = known(screen.layers, screen, "layers")
     toppers = [pad for pad in pads if pad.purpose == "topper" and (pad.thickness_m or 0) >= TOPPER_LEAST_M]
-    state = State.CLEAR if layers > 1 or toppers else State.TIGHT
+    gap_m, least_m = gap_behind_m(room, layout), least_gap_m(room)
+    at_wall = gap_m < least_m - ROUNDING
     return worded(
-        state,
+        State.CLEAR if layers > 1 or toppers else State.BLOCKED if at_wall else State.TIGHT,
         say("{layers} take the ball", layers=f"{layers} layers")
         if layers > 1
         else say("{topper} takes half of it", topper=toppers[0].name)
         if toppers
+        else say("One layer {gap} before the wall", gap=metres(gap_m))
+        if at_wall
         else say("One layer gives the ball back"),
         has=f"{layers} layers" if layers > 1 else listed(pad.name for pad in toppers),
         wants="2 layers or a topper",
         formula="layers of fabric, or a topper of 30 mm behind it",
         inputs=lambda: (
             stated("Layers", str(layers)),
+            placed("Gap behind it", gap_m),
             Input("Rebound with a topper", Quantity(HALVED, Unit.SHARE), Basis.TRADE),
         ),
         cures=(say("Hang a mattress topper behind it; fewer cords, then test."),),
@@ -300,11 +341,11 @@ def chosen_pieces(
 
 @check("enclosure.complete", title="What the kit leaves out", place=on(Slot.ENCLOSURE))
 def complete(enclosure: Enclosure, chosen: ChosenPieces) -> Verdict:
-    """Everything that the kit leaves to the buyer has been chosen besides."""
+    """Everything that the kit leaves to the buyer has been chosen besides. Without its frame nothing stands."""
     left_out = known(enclosure.leaves_out, enclosure, "list of what is left out")
     missing = [piece for piece in left_out if piece not in chosen.pieces]
     return worded(
-        State.TIGHT if missing else State.CLEAR,
+        State.BLOCKED if KitPiece.FRAME in missing else State.TIGHT if missing else State.CLEAR,
         say("Leaves out {pieces}", pieces=listed(p.words for p in missing)) if missing else say("Complete"),
         has=f"{len(left_out) - len(missing)} of {len(left_out)} left out are chosen",
         wants="all of it",

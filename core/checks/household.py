@@ -44,6 +44,8 @@ COMFORT_WEEKS = 1
 FIXED_SLOTS = (Slot.FLOOR, Slot.ENCLOSURE)
 """Cut or built for this room: their value stays in it (trade)."""
 FIXED_SHARE_TIGHT = 0.25
+FIXED_SHARE_MOST = 0.50
+"""Beyond this more stays behind than goes along (trade)."""
 LOUDNESS = {"quiet": 0, "damped": 1, "loud": 2}
 MOST_LOUDNESS = {Noise.ANY: 2, Noise.DAMPED: 1, Noise.QUIET: 0}
 
@@ -75,6 +77,8 @@ class Moving:
 
     movable: Money
     fixed: Money
+    missing: MissingFact | None
+    """The first price that is not known."""
 
 
 @dataclass(frozen=True)
@@ -120,6 +124,7 @@ def moving(brief: Brief, costs: Costs) -> Moving | None:
     return Moving(
         movable=Money.total([value for fixed, value in worth if value and not fixed], brief.currency),
         fixed=Money.total([value for fixed, value in worth if value and fixed], brief.currency),
+        missing=next(iter(costs.missing), None),
     )
 
 
@@ -152,13 +157,14 @@ def setup_time(brief: Brief, work: PackedAway) -> Verdict:
 def strike_noise(surface: Surface, limit: NoiseLimit, baffles: Beside[Baffle]) -> Verdict:
     """The screen or net is no louder than the house puts up with, or a baffle behind all of it takes the sound.
 
-    Makers tell it in words: loud, damped or quiet. A mat on a hard floor and the strike itself are heard too.
+    Makers tell it in words: loud, damped or quiet. One step too loud is tight, two are ruled out. A mat on a hard
+    floor and the strike itself are heard too.
     """
     own = known(surface.sound, surface, "noise")
     behind = [known(baffle.sound, baffle, "noise") for baffle in baffles if _covers(baffle, surface)]
     sound = min((own, *behind), key=lambda heard: LOUDNESS[heard])
     over = LOUDNESS[sound] - MOST_LOUDNESS[limit.noise]
-    state = State.TIGHT if over > 0 else State.CLEAR
+    state = State.CLEAR if over <= 0 else State.TIGHT if over == 1 else State.BLOCKED
     return Verdict(
         state,
         say("{screen} is {sound}, {wanted} is wanted", screen=surface.name, sound=sound, wanted=limit.noise.value),
@@ -191,7 +197,7 @@ def _covers(baffle: Baffle, surface: Surface) -> bool:
 def light_source(brief: Brief, projector: Projector) -> Verdict:
     """The projector's light lasts the horizon at the hours of play, or its lamp has to be bought again.
 
-    years = rated hours / (hours a week × 52).
+    years = rated hours / (hours a week × 52). A laser or LED is built in: its end is the projector's.
     """
     if brief.hours_a_week is None:
         raise MissingFact("How many hours a week you will play", "Say it in the brief.")
@@ -200,7 +206,9 @@ def light_source(brief: Brief, projector: Projector) -> Verdict:
     hours_a_year = hours_a_week * WEEKS_A_YEAR
     years = rated / hours_a_year if hours_a_year else float(brief.horizon_years)
     margin = years - brief.horizon_years
-    state = State.CLEAR if margin >= 0 else State.TIGHT
+    lasts = margin >= 0
+    built_in = not lasts and known(projector.light, projector, "kind of light source") != "lamp"
+    state = State.CLEAR if lasts else State.BLOCKED if built_in else State.TIGHT
     return Verdict(
         state,
         say("Light for {years}, the horizon is {horizon}", years=_years(years), horizon=_years(brief.horizon_years)),
@@ -211,9 +219,16 @@ def light_source(brief: Brief, projector: Projector) -> Verdict:
         formula="rated hours / (hours a week × 52) − horizon",
         inputs=lambda: (
             stated("Rated hours", f"{rated} h"),
+            stated("Light source", projector.light or "not stated"),
             Input("Hours a week", f"{hours_a_week:g} h", Basis.MEASURED),
         ),
-        changes=() if state is State.CLEAR else (say("Count in another lamp, or choose a laser or LED projector."),),
+        changes=()
+        if state is State.CLEAR
+        else (
+            say("Choose a projector whose light lasts longer, or count in another one.")
+            if built_in
+            else say("Count in another lamp, or choose a laser or LED projector."),
+        ),
     )
 
 
@@ -223,7 +238,10 @@ def playable(deadline: Deadline, brief: Brief, works: Works) -> Verdict:
 
     weeks needed = 3 for delivery + own hours / hours a week for building.
     """
-    needed = DELIVERY_WEEKS + works.own_hours / brief.build_hours_a_week
+    hours_a_week = brief.build_hours_a_week
+    if hours_a_week is None:
+        raise MissingFact("How many hours a week you will build", "Say it in the brief.")
+    needed = DELIVERY_WEEKS + works.own_hours / hours_a_week
     left = (deadline.by - deadline.today) / timedelta(weeks=1)
     margin = left - needed
     state = judge(margin, COMFORT_WEEKS)
@@ -238,7 +256,7 @@ def playable(deadline: Deadline, brief: Brief, works: Works) -> Verdict:
             Input("Must be playable by", deadline.by.isoformat(), Basis.MEASURED),
             Input("Today", deadline.today.isoformat(), Basis.MEASURED),
             Input("Own hours of work", f"{works.own_hours:g} h", Basis.TRADE),
-            Input("Hours a week for building", f"{brief.build_hours_a_week:g} h", Basis.MEASURED),
+            Input("Hours a week for building", f"{hours_a_week:g} h", Basis.MEASURED),
         ),
         changes=()
         if state is State.CLEAR
@@ -253,11 +271,14 @@ def playable(deadline: Deadline, brief: Brief, works: Works) -> Verdict:
 def movable(value: Moving) -> Verdict:
     """Of what is spent, floor covering and enclosure stay in this room; the rest goes along to the next home.
 
-    Over a quarter of the whole fixed in a home that will be left is tight.
+    Over a quarter of the whole fixed in a home that will be left is tight; over half is more than goes along.
     """
+    if value.missing is not None:
+        raise value.missing
     total = value.movable + value.fixed
     fixed_share = value.fixed.minor / total.minor if total.minor else 0.0
-    state = State.CLEAR if fixed_share <= FIXED_SHARE_TIGHT else State.TIGHT
+    much = State.TIGHT if fixed_share <= FIXED_SHARE_MOST else State.BLOCKED
+    state = State.CLEAR if fixed_share <= FIXED_SHARE_TIGHT else much
     return Verdict(
         state,
         say("{movable} moves with you, {fixed} stays", movable=value.movable, fixed=value.fixed),

@@ -2,11 +2,11 @@
 
 from collections.abc import Iterable
 
-from core.checks.data import WANTED
 from core.checks.figures import listed, stated, worded
 from core.checks.places import between, on
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict
+from core.checks.weights import wanted
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
@@ -47,20 +47,23 @@ def bundle(
 ) -> Verdict:
     """The monitor's plan is no higher than data and title need, and no package repeats what the plan unlocks.
 
-    A higher plan that brings the title along is worth it where the title would be paid for besides.
+    A higher plan that brings the title along is worth it where the title would be paid for besides. A package that
+    asks for a higher plan than is held unlocks nothing: blocked.
     """
-    wanted_tier = next((link.tier for link in title.monitor_links if link.monitor == monitor.id), 0)
+    wanted_tier = next((link.tier for link in title.monitor_links or () if link.monitor == monitor.id), 0)
     bundled = title.id in plan.bundled_titles
-    repeated = [
-        package.name
-        for package in packages
-        if monitor.id in package.monitors and set(package.unlocks) & set(plan.unlocks)
-    ]
+    its_packages = [package for package in packages if monitor.id in package.monitors]
+    asked_tiers = {p.name: known(p.needs_tier, p, "plan that it needs") for p in its_packages}
+    locked = [name for name, tier in asked_tiers.items() if tier > plan.tier]
+    repeated = [package.name for package in its_packages if set(package.unlocks) & set(plan.unlocks)]
     bringing = [other for other in monitor.plans if title.id in other.bundled_titles]
     paid = title_plan.billing is not Billing.FREE and not bundled
     twice = paid and plan.tier > wanted_tier and bool(plan.bundled_titles) and not bundled
     cures = []
-    if repeated:
+    if locked:
+        headline = say("{packages} works with a higher plan alone", packages=listed(locked))
+        cures.append(say("Take a plan of tier {tier}, or drop it.", tier=str(max(asked_tiers.values()))))
+    elif repeated:
         headline = say("Plan {plan} and {packages} unlock the same", plan=plan.name, packages=listed(repeated))
         cures.append(say("Drop the package, or take a lower plan."))
     elif twice:
@@ -75,7 +78,7 @@ def bundle(
     if twice and bringing:
         cures.append(say("Plan {plan} brings {title} along.", plan=bringing[0].name, title=title.name))
     return worded(
-        State.TIGHT if repeated or twice else State.CLEAR,
+        State.BLOCKED if locked else State.TIGHT if repeated or twice else State.CLEAR,
         headline,
         has=plan.name,
         wants="each paid for once",
@@ -84,47 +87,74 @@ def bundle(
             stated("Plan brings", listed(plan.bundled_titles)),
             stated("Plan unlocks", listed(field.words for field in plan.unlocks)),
             stated("Title's plan", title_plan.name),
+            *(stated(f"{name} needs", f"tier {tier}") for name, tier in asked_tiers.items()),
         ),
         cures=tuple(cures),
     )
 
 
 @check("title.later_versions", title="Later versions", place=on(Slot.TITLE))
-def later_versions(title: Title, plan: TitlePlan) -> Verdict:
-    """A licence paid once may stop at today's version; a subscription brings later ones along."""
+def later_versions(title: Title, plan: TitlePlan, monitor: LaunchMonitor | None) -> Verdict:
+    """A licence paid once may stop at today's version; a subscription brings later ones along.
+
+    One that stops before the version in which the monitor's link came never hears the monitor.
+    """
     once = plan.billing is Billing.ONCE
     later = known(plan.later_versions, title, f"later versions in plan {plan.name}") if once else True
+    needs = None if later or monitor is None else _link_version(title, monitor)
+    stops_at = plan.version if needs is None else known(plan.version, title, f"version of plan {plan.name}")
+    behind = needs is not None and stops_at is not None and stops_at < needs
+    if later:
+        headline = say("Later versions are included")
+    elif behind:
+        headline = say(
+            "Plan {plan} stops at version {stops}, the link came in {needs}",
+            plan=plan.name,
+            stops=str(stops_at),
+            needs=str(needs),
+        )
+    else:
+        headline = say("Plan {plan} stops at today's version", plan=plan.name)
     return worded(
-        State.CLEAR if later else State.TIGHT,
-        say("Later versions are included") if later else say("Plan {plan} stops at today's version", plan=plan.name),
+        State.CLEAR if later else State.BLOCKED if behind else State.TIGHT,
+        headline,
         has="included" if later else "not included",
         wants="included",
-        formula="what the maker says of versions that come out later",
-        inputs=lambda: (stated("Plan", plan.name), stated("Paid", plan.billing.value)),
+        formula="what the maker says of versions that come out later, and the version that the link asks for",
+        inputs=lambda: (
+            stated("Plan", plan.name),
+            stated("Paid", plan.billing.value),
+            stated("Stops at version", "none" if later else str(stops_at or "not stated")),
+            stated("Link came in version", str(needs or "any")),
+        ),
         cures=(say("Count in the price of a new licence within the horizon, or take a plan with later versions."),),
     )
+
+
+def _link_version(title: Title, monitor: LaunchMonitor) -> int | None:
+    return next((link.from_version for link in title.monitor_links or () if link.monitor == monitor.id), None)
 
 
 @check("title.features", title="What the title is used for", place=on(Slot.TITLE))
 def features(brief: Brief, title: Title, plan: TitlePlan, course_packs: Beside[CoursePack]) -> Verdict:
     """The title's plan, with its packs, offers what the purposes want: a range, games, coaching, putting."""
-    purposes = [purpose for purpose in Purpose if brief.weight(purpose) >= WANTED]
-    wanted = tuple(dict.fromkeys(f for purpose in purposes for f in FEATURES_BY_PURPOSE.get(purpose, ())))
+    purposes = [purpose for purpose in Purpose if wanted(brief, purpose)]
+    asked = tuple(dict.fromkeys(f for purpose in purposes for f in FEATURES_BY_PURPOSE.get(purpose, ())))
     offered = known(plan.features, title, f"features of plan {plan.name}")
-    packs = [pack for pack in course_packs if title.id in pack.titles]
+    packs = [pack for pack in course_packs if title.id in (pack.titles or ())]
     has = (*offered, *(feature for pack in packs for feature in pack.features))
-    missing = [feature for feature in wanted if feature not in has]
+    missing = [feature for feature in asked if feature not in has]
     elsewhere = [other.name for other in title.plans if other.features and set(missing) <= set(other.features)]
-    never = bool(missing) and len(missing) == len(wanted) and not elsewhere
+    never = bool(missing) and len(missing) == len(asked) and not elsewhere
     return worded(
         State.BLOCKED if never else State.TIGHT if missing else State.CLEAR,
         say("Lacks {missing}", missing=_features(missing)) if missing else say("Offers all that is wanted"),
         has=_features(has),
-        wants=_features(wanted),
+        wants=_features(asked),
         formula="features wanted by purposes that weigh 3 or more − features of plan and packs",
         inputs=lambda: (
             stated("Offered", _features(has)),
-            Input("Wanted", _features(wanted), Basis.TRADE),
+            Input("Wanted", _features(asked), Basis.TRADE),
         ),
         cures=(say("Plans that have it: {plans}.", plans=listed(elsewhere)),)
         if elsewhere
@@ -163,8 +193,11 @@ def packs(
     connectors: Beside[Connector],
     packages: Beside[MonitorPackage],
 ) -> Verdict:
-    """Course packs and connectors are made for this title, packages for this monitor."""
-    astray = [pack.name for pack in course_packs if title.id not in pack.titles]
+    """Course packs and connectors are made for this title, packages for this monitor.
+
+    A connector beside a title that listens to the monitor natively has nothing to do: tight.
+    """
+    astray = [pack.name for pack in course_packs if title.id not in known(pack.titles, pack, "titles it is made for")]
     astray += [
         connector.name
         for connector in connectors
@@ -172,17 +205,25 @@ def packs(
     ]
     if monitor is not None:
         astray += [package.name for package in packages if monitor.id not in package.monitors]
+    idle = [connector.name for connector in connectors] if _native(title, monitor) and not astray else []
     return worded(
-        State.BLOCKED if astray else State.CLEAR,
+        State.BLOCKED if astray else State.TIGHT if idle else State.CLEAR,
         say("{names} is made for another", names=listed(astray))
         if astray
+        else say("{title} needs no {names}: it listens natively", title=title.name, names=listed(idle))
+        if idle
         else say("All packs are made for what hangs here"),
-        has=listed(astray),
+        has=listed(astray or idle),
         wants="none astray",
-        formula="packs, packages and connectors whose maker does not list what hangs here",
+        formula="packs, packages and connectors whose maker does not list what hangs here, or that have nothing to do",
         inputs=lambda: (stated("Title", title.name), stated("Monitor", monitor.name if monitor else "none")),
-        cures=(say("Take {names} off, or choose what it is made for.", names=listed(astray)),),
+        cures=(say("Take {names} off, or choose what it is made for.", names=listed(astray or idle)),),
     )
+
+
+def _native(title: Title, monitor: LaunchMonitor | None) -> bool:
+    links = title.monitor_links or ()
+    return monitor is not None and any(link.monitor == monitor.id and link.via == "native" for link in links)
 
 
 def _features(found: Iterable[Feature]) -> str:

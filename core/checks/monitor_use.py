@@ -1,15 +1,17 @@
 """What a monitor is used with and for: its own program, its age, being packed away, slow balls (spec, trade)."""
 
-from core.checks.data import WANTED
 from core.checks.figures import counted, stated, worded
 from core.checks.household import Today
 from core.checks.places import on
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict
+from core.checks.weights import lacking, wanted
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
-from core.model.parts import FloorStanding, LaunchMonitor, Machine, Title
+from core.model.parts import FloorStanding, LaunchMonitor, Machine, MonitorPlan, Title
+from core.model.room import Layout
+from core.model.things import BayPart
 from core.quantities import Quantity, Unit, say
 
 OLD_YEARS = 4
@@ -29,7 +31,7 @@ def platform(monitor: LaunchMonitor, machine: Machine, title: Title | None) -> V
     has = known(machine.platform, machine, "operating system")
     offers = known(monitor.platforms, monitor, "list of the program's systems")
     native = title is not None and any(
-        link.monitor == monitor.id and link.via == "native" for link in title.monitor_links
+        link.monitor == monitor.id and link.via == "native" for link in title.monitor_links or ()
     )
     runs = has in offers
     state = State.CLEAR if runs else State.TIGHT if native else State.BLOCKED
@@ -58,41 +60,66 @@ def platform(monitor: LaunchMonitor, machine: Machine, title: Title | None) -> V
 
 
 @check("monitor.edition", title="Age of the monitor's edition", place=on(Slot.MONITOR))
-def edition(monitor: LaunchMonitor, today: Today) -> Verdict:
-    """An edition of more than four years may get no updates any more: ask before buying, used above all (trade)."""
+def edition(monitor: LaunchMonitor, plan: MonitorPlan | None, today: Today) -> Verdict:
+    """An edition of more than four years may get no updates any more: ask before buying, used above all (trade).
+
+    Where its maker has ended that, the monitor still measures; a plan that is paid for buys nothing lasting.
+    """
     year = known(monitor.edition_year, monitor, "year of its edition")
     age = today.date.year - year
+    until = monitor.supported_until
+    ended = until is not None and until < today.date.year
+    paid = plan is not None and plan.tier > 0
+    aged = State.TIGHT if ended or age > OLD_YEARS else State.CLEAR
     return counted(
-        State.CLEAR if age <= OLD_YEARS else State.TIGHT,
-        say("Came out in {year}", year=str(year)),
+        State.BLOCKED if ended and paid else aged,
+        say("Came out in {year}, kept up to date until {until}", year=str(year), until=str(until))
+        if ended
+        else say("Came out in {year}", year=str(year)),
         Unit.YEAR,
         has=age,
         needs=OLD_YEARS,
         formula="4 years − age of the edition",
-        inputs=lambda: (stated("Edition", str(year)), Input("Today", today.date.isoformat(), Basis.MEASURED)),
-        cures=(say("Ask {maker} how long it will be kept up to date.", maker=monitor.maker),),
+        inputs=lambda: (
+            stated("Edition", str(year)),
+            stated("Kept up to date until", str(until) if until else "no end told"),
+            stated("Plan", plan.name if plan else "none"),
+            Input("Today", today.date.isoformat(), Basis.MEASURED),
+        ),
+        cures=(say("Pay for no plan of it, or choose an edition that is kept up to date."),)
+        if ended
+        else (say("Ask {maker} how long it will be kept up to date.", maker=monitor.maker),),
         basis=Basis.TRADE,
         at_most=True,
     )
 
 
 @check("monitor.portable", title="Monitor that is packed away", place=on(Slot.MONITOR))
-def portable(brief: Brief, monitor: FloorStanding) -> Verdict:
-    """A bay that is packed away after play wants a monitor that is made to be carried."""
+def portable(brief: Brief, layout: Layout, monitor: FloorStanding) -> Verdict:
+    """A bay that is packed away after play wants a monitor that is made to be carried, or one that may stay.
+
+    One that is made to stay, and stays while the rest is packed away, is in the way: tight. To put it away after
+    every play is what it is not made for.
+    """
     carried = known(monitor.portable, monitor, "being carried")
+    stays = BayPart.MONITOR in layout.stays_up
+    put_away = State.TIGHT if stays else State.BLOCKED
     return worded(
-        State.TIGHT if brief.packed_away and not carried else State.CLEAR,
+        put_away if brief.packed_away and not carried else State.CLEAR,
         say("{monitor} is made to be carried", monitor=monitor.name)
         if carried
         else say("{monitor} is made to stay where it stands", monitor=monitor.name),
         has="carried" if carried else "stays",
         wants="carried" if brief.packed_away else "either",
-        formula="what the maker says, where the bay is packed away",
+        formula="what the maker says, where the bay is packed away, and whether the monitor stays",
         inputs=lambda: (
             stated("Made to be carried", "yes" if carried else "no"),
             Input("Packed away after play", "yes" if brief.packed_away else "no", Basis.MEASURED),
+            Input("Stays where it is", "yes" if stays else "no", Basis.MEASURED),
         ),
-        cures=(say("Choose one that is made to be carried, or leave its place as it is."),),
+        cures=(say("Choose one that is made to be carried."),)
+        if stays
+        else (say("Choose one that is made to be carried, or let it stay where it is."),),
     )
 
 
@@ -100,13 +127,14 @@ def portable(brief: Brief, monitor: FloorStanding) -> Verdict:
 def slow_balls(brief: Brief, monitor: LaunchMonitor) -> Verdict:
     """The slowest ball it reads is slower than a short putt, where putts are wanted, or than a chip.
 
-    A putt of 2 m on a medium green leaves at 1.5 m/s: v = √(2·a·s), a = 0.55 m/s² for a stimp of 10 ft.
+    A putt of 2 m on a medium green leaves at 1.5 m/s: v = √(2·a·s), a = 0.55 m/s² for a stimp of 10 ft. Where
+    putting is a must (weight 5), one that misses putts is ruled out.
     """
     slowest = known(monitor.ball_speed_min_m_s, monitor, "slowest ball it reads")
-    putts = brief.weight(Purpose.PUTTING) >= WANTED
+    putts = wanted(brief, Purpose.PUTTING)
     needs = SLOW_PUTT_M_S if putts else SLOW_CHIP_M_S
     return counted(
-        State.CLEAR if slowest <= needs else State.TIGHT,
+        State.CLEAR if slowest <= needs else lacking(brief, Purpose.PUTTING),
         say("Reads balls from {slowest} on", slowest=_speed(slowest)),
         Unit.METRE_PER_SECOND,
         has=slowest,

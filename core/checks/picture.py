@@ -4,7 +4,8 @@ from core.checks.figures import measured_in_room, metres, placed, share, stated
 from core.checks.places import between, on
 from core.checks.readings import PROJECTOR_BODY_M, HittingSurface, LensBand, Throw
 from core.checks.register import check
-from core.checks.verdict import Basis, Input, State, Verdict, advise, judge
+from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.checks.weights import lacking
 from core.geometry.ceiling import Ceiling
 from core.geometry.light import (
     IN_USE_FACTOR,
@@ -17,7 +18,7 @@ from core.geometry.light import (
 from core.geometry.picture import Picture, Raster, keystone_deg, pixels_per_degree
 from core.geometry.shadow import HEAD_OVER_HEIGHT_M, Lens, beam_floor_m, shadow_share
 from core.geometry.swing_disc import swing_disc
-from core.model.brief import Player
+from core.model.brief import Brief, Player, Purpose
 from core.model.build import Slot
 from core.model.facts import known
 from core.model.parts import ImpactScreen, Projector, Title
@@ -316,14 +317,17 @@ def contrast(projector: Projector, screen: ImpactScreen, raster: Raster, room: R
 
 
 @check("picture.sharpness", title="Sharpness from the ball", place=between(Slot.DISPLAY, Slot.SCREEN))
-def sharpness(projector: Projector, picture: Picture, raster: Raster, layout: Layout) -> Verdict:
-    """Pixels a degree at the ball: below 30 pixels are plain to see, the eye resolves about 60. Never a bar."""
+def sharpness(brief: Brief, projector: Projector, picture: Picture, raster: Raster, layout: Layout) -> Verdict:
+    """Pixels a degree at the ball: below 30 pixels are plain to see, the eye resolves about 60.
+
+    That is no bar to golf; where films are a must, it is.
+    """
     panel_px = known(projector.width_px, projector, "panel resolution")
     across_px = panel_px * picture.width_m / raster.width_m
     distance_m = max(layout.ball_to_screen_m, 0.1)
     value = pixels_per_degree(across_px, picture.width_m, distance_m)
     margin = value - PIXELS_PLAIN_PER_DEGREE
-    state = advise(margin, 0.0)
+    state = State.CLEAR if judge(margin, 0.0) is State.CLEAR else lacking(brief, Purpose.FILMS)
     return Verdict(
         state,
         say("{value} at the ball; under {plain} pixels show", value=_ppd(value), plain=_ppd(PIXELS_PLAIN_PER_DEGREE)),

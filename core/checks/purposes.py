@@ -2,11 +2,11 @@
 
 from dataclasses import dataclass
 
-from core.checks.data import WANTED
 from core.checks.figures import measured_in_room, met, metres, placed, stated
 from core.checks.places import IN_ROOM, on
 from core.checks.register import check, derive
 from core.checks.verdict import Basis, Input, State, Verdict
+from core.checks.weights import lacking, wanted
 from core.model.brief import Brief, Handedness, Purpose
 from core.model.build import Slot
 from core.model.facts import known, known_players
@@ -32,22 +32,27 @@ class WantsFilming:
 @derive
 def wants_courses(brief: Brief) -> WantsCourses | None:
     """`None` below the weight from which it decides parts."""
-    return WantsCourses() if brief.weight(Purpose.FULL_ROUNDS) >= WANTED else None
+    return WantsCourses() if wanted(brief, Purpose.FULL_ROUNDS) else None
 
 
 @derive
 def wants_filming(brief: Brief) -> WantsFilming | None:
     """`None` below the weight from which it decides the room."""
-    return WantsFilming() if brief.weight(Purpose.FILMING) >= WANTED else None
+    return WantsFilming() if wanted(brief, Purpose.FILMING) else None
 
 
 @check("title.courses", title="Courses for whole rounds", place=on(Slot.TITLE))
-def courses(title: Title, plan: TitlePlan, wanted: WantsCourses, packs: Beside[CoursePack]) -> Verdict:
-    """For whole rounds the title's plan comes with courses, or packs add some; how many is stated by their makers."""
+def courses(brief: Brief, title: Title, plan: TitlePlan, wants: WantsCourses, packs: Beside[CoursePack]) -> Verdict:
+    """For whole rounds the title's plan comes with courses, or packs add some; how many is stated by their makers.
+
+    None at all is tight, and ruled out where whole rounds are a must.
+    """
     own = known(plan.courses, title, f"number of courses in plan {plan.name}")
-    added = [(pack.name, known(pack.courses, pack, "number of courses")) for pack in packs if title.id in pack.titles]
+    added = [
+        (pack.name, known(pack.courses, pack, "number of courses")) for pack in packs if title.id in (pack.titles or ())
+    ]
     count = own + sum(courses for _, courses in added)
-    state = State.CLEAR if count else State.TIGHT
+    state = State.CLEAR if count else lacking(brief, Purpose.FULL_ROUNDS)
     return Verdict(
         state,
         say("Plan {plan} and packs come with {count} courses", plan=plan.name, count=str(count))
@@ -69,13 +74,16 @@ def courses(title: Title, plan: TitlePlan, wanted: WantsCourses, packs: Beside[C
 
 
 @check("room.filming", title="Place for a camera", place=IN_ROOM)
-def filming(brief: Brief, room: Room, layout: Layout, wanted: WantsFilming) -> Verdict:
-    """To film a swing from the front there are 2.0 m from the ball line to the wall that the player faces."""
+def filming(brief: Brief, room: Room, layout: Layout, wants: WantsFilming) -> Verdict:
+    """To film a swing from the front there are 2.0 m from the ball line to the wall that the player faces.
+
+    Less is tight, since one may film from behind; where filming is a must, the view from the front is.
+    """
     hands = {player.handedness for player in known_players(brief)}
     free = {Handedness.RIGHT: room.width_m - layout.ball_x_m, Handedness.LEFT: layout.ball_x_m}
     free_m = min(free[hand] for hand in hands)
     margin_m = free_m - CAMERA_FREE_M
-    state = State.CLEAR if margin_m >= 0 else State.TIGHT
+    state = State.CLEAR if margin_m >= 0 else lacking(brief, Purpose.FILMING)
     return Verdict(
         state,
         say("{free} before the player, a camera wants {least}", free=metres(free_m), least=metres(CAMERA_FREE_M)),

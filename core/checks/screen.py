@@ -1,6 +1,6 @@
 """What stops the ball, what it hangs in, and whether both fit the room and the stage."""
 
-from core.checks.figures import measured_in_room, met, metres, placed, stated
+from core.checks.figures import measured_in_room, metres, placed, stated, worded
 from core.checks.places import between, on
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, judge
@@ -8,7 +8,7 @@ from core.geometry.ceiling import Ceiling
 from core.model.brief import Brief, SpeedBand, Stage
 from core.model.build import Slot
 from core.model.facts import MissingFact, known, known_players
-from core.model.parts import Display, Enclosure, Net, StandingDisplay, Surface
+from core.model.parts import Display, Enclosure, ImpactScreen, Net, StandingDisplay, Surface
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Unit, say
 
@@ -17,6 +17,8 @@ RATING_COMFORT_SHARE = 0.05
 """Within a twentieth over what is asked, a visitor's best strike uses it up (trade)."""
 FIT_COMFORT_M = 0.05
 """What is needed to get hands and fixings past an edge (trade)."""
+READ_SHARE = 0.2
+"""A display narrower than this share of the way to it is hard to read from the ball (trade)."""
 EDGE_COMFORT_M = 0.02
 """Least play all round for cords between screen and frame (trade)."""
 
@@ -169,36 +171,74 @@ def screen_in_enclosure(surface: Surface, enclosure: Enclosure, layout: Layout) 
 
 @check("screen.stage", title="Shows a picture", place=on(Slot.SCREEN))
 def surface_for_stage(brief: Brief, surface: Surface) -> Verdict:
-    """A projected simulator needs a screen that carries a picture; a net does not."""
-    blocked = brief.stage is Stage.PROJECTED and isinstance(surface, Net)
-    return Verdict(
-        State.BLOCKED if blocked else State.CLEAR,
-        say("A net shows no projected picture") if blocked else say("Right for the stage chosen"),
-        measured="net" if isinstance(surface, Net) else "screen",
-        required="screen" if brief.stage is Stage.PROJECTED else "net or screen",
-        margin=met(not blocked),
-        basis=Basis.PHYSICS,
-        formula="kind of surface against the stage of the brief",
+    """A projected simulator needs a screen that carries a picture: not a net, and not one with a black face.
+
+    Before that stage a net will do; a screen is more than is asked for, unless that stage is to come.
+    """
+    projected = brief.stage is Stage.PROJECTED
+    net = isinstance(surface, Net)
+    shows = not projected or _shows(surface)
+    more = not projected and not net
+    state = State.BLOCKED if not shows else State.TIGHT if more else State.CLEAR
+    return worded(
+        state,
+        say("{surface} shows no projected picture", surface=surface.name)
+        if not shows
+        else say("More than the stage asks for: a net will do")
+        if more
+        else say("Right for the stage chosen"),
+        has="net" if net else "screen" if shows else "screen without a picture",
+        wants="screen" if projected else "net",
+        formula="kind and face of the surface against the stage of the brief",
         inputs=lambda: (Input("Stage", brief.stage.value, Basis.MEASURED),),
-        changes=(say("Choose an impact screen, or the stage with net or tablet in the brief."),) if blocked else (),
+        cures=(say("Keep it if a projector is to come later; else choose a net."),)
+        if shows
+        else (say("Choose an impact screen, or the stage with net or tablet in the brief."),),
+        basis=Basis.PHYSICS,
     )
 
 
-@check("display.stage", title="Throws a picture", place=on(Slot.DISPLAY))
-def display_for_stage(brief: Brief, display: Display) -> Verdict:
-    """A projected simulator needs a projector; a television stands beside the bay."""
+def _shows(surface: Surface) -> bool:
+    if isinstance(surface, ImpactScreen):
+        return known(surface.carries_picture, surface, "fitness for a picture")
+    return not isinstance(surface, Net)
+
+
+@check("display.stage", title="Right display for the stage", place=on(Slot.DISPLAY))
+def display_for_stage(brief: Brief, display: Display, layout: Layout) -> Verdict:
+    """A projected simulator needs a projector; a television stands beside the bay and is read from the ball.
+
+    Before that stage a projector is more than is asked for, and a television narrower than a fifth of the way from
+    ball to screen is hard to read (trade).
+    """
+    projected = brief.stage is Stage.PROJECTED
     television = isinstance(display, StandingDisplay)
-    blocked = brief.stage is Stage.PROJECTED and television
-    return Verdict(
-        State.BLOCKED if blocked else State.CLEAR,
-        say("A television cannot be struck") if blocked else say("Right for the stage chosen"),
-        measured="television" if television else "projector",
-        required="projector" if brief.stage is Stage.PROJECTED else "television or projector",
-        margin=met(not blocked),
-        basis=Basis.PHYSICS,
-        formula="kind of display against the stage of the brief",
-        inputs=lambda: (Input("Stage", brief.stage.value, Basis.MEASURED),),
-        changes=(say("Choose a projector, or the stage with net or tablet in the brief."),) if blocked else (),
+    least_m = READ_SHARE * layout.ball_to_screen_m
+    width_m = 0.0
+    if projected:
+        state = State.BLOCKED if television else State.CLEAR
+        headline = say("A television cannot be struck") if television else say("Right for the stage chosen")
+    elif isinstance(display, StandingDisplay):
+        width_m = known(display.width_m, display, "width")
+        state = State.CLEAR if width_m >= least_m else State.TIGHT
+        headline = say("{width} wide, {least} can be read from the ball", width=metres(width_m), least=metres(least_m))
+    else:
+        state, headline = State.TIGHT, say("More than the stage asks for: a television will do")
+    return worded(
+        state,
+        headline,
+        has="television" if television else "projector",
+        wants="projector" if projected else "television that can be read",
+        formula="kind of display against the stage of the brief; width of a television − way from the ball / 5",
+        inputs=lambda: (
+            Input("Stage", brief.stage.value, Basis.MEASURED),
+            placed("Ball to screen", layout.ball_to_screen_m),
+            *((stated("Width", metres(width_m)),) if width_m else ()),
+        ),
+        cures=(say("Choose a projector, or the stage with net or tablet in the brief."),)
+        if projected
+        else (say("A television {least} wide or wider does.", least=metres(least_m)),),
+        basis=Basis.PHYSICS if projected else Basis.TRADE,
     )
 
 

@@ -27,8 +27,12 @@ from core.quantities import Quantity, Sentence, Unit, say
 
 SECOND_LINES_LEAST = 1080
 """A second display with fewer lines is a known regret (trade)."""
+SECOND_LINES_LEGIBLE = 720
+"""Fewer lines do not hold the numbers of a shot beside each other (trade)."""
 MIRROR_DELAY_TIGHT_MS = 100
 """From here on a swing and its picture no longer seem to go together (trade)."""
+MIRROR_DELAY_MOST_MS = 1_000
+"""A second late the ball has landed before it is seen to leave, and no putt can be judged (trade)."""
 
 
 @check("machine.plugs", title="Plugs between machine and display", place=between(Slot.MACHINE, Slot.DISPLAY))
@@ -114,7 +118,10 @@ def usb(
     pads: Beside[ControlPad],
     adapters: Beside[LinkAdapter],
 ) -> Verdict:
-    """USB sockets against what is plugged in: a monitor linked by USB alone, cameras, radios, control pads."""
+    """USB sockets against what is plugged in: a monitor linked by USB alone, cameras, radios, control pads.
+
+    A hub adds sockets, as long as there is one to plug it into.
+    """
     ports = known(machine.usb_ports, machine, "USB sockets")
     users: list[str] = []
     if monitor is not None and monitor.links == (DataLink.USB,):
@@ -123,7 +130,7 @@ def usb(
     users += [pad.name for pad in pads if pad.link is DataLink.USB]
     users += [part.name for part in adapters]
     spare = ports - len(users)
-    state = State.CLEAR if spare >= 0 else State.TIGHT
+    state = State.CLEAR if spare >= 0 else State.TIGHT if ports else State.BLOCKED
     return counted(
         state,
         say("{ports} for {users}", ports=_pieces(ports, "USB sockets"), users=_pieces(len(users), "devices")),
@@ -132,7 +139,9 @@ def usb(
         needs=len(users),
         formula="USB sockets − devices on USB",
         inputs=lambda: (stated("USB sockets", str(ports)), *(stated("Device", name) for name in users)),
-        cures=(say("A hub with a power supply of its own adds some."),),
+        cures=(say("A hub with a power supply of its own adds some."),)
+        if ports
+        else (say("Choose a machine with USB sockets, or devices that speak through the air."),),
     )
 
 
@@ -185,10 +194,14 @@ def lines(
 
 @check("display.second", title="Lines of a second display", place=on(Slot.DISPLAY))
 def second(display: Display, others: Beside[Display]) -> Verdict:
-    """A second display below 1080 lines is a known regret: the numbers of a shot are small print (trade)."""
+    """A second display below 1080 lines is a known regret: the numbers of a shot are small print (trade).
+
+    Below 720 lines they do not fit at all.
+    """
     lines = [(known(other.height_px, other, "panel resolution"), other.name) for other in others]
     least, name = min(lines, default=(SECOND_LINES_LEAST, "none"))
-    state = State.CLEAR if least >= SECOND_LINES_LEAST else State.TIGHT
+    few = State.TIGHT if least >= SECOND_LINES_LEGIBLE else State.BLOCKED
+    state = State.CLEAR if least >= SECOND_LINES_LEAST else few
     return counted(
         state,
         say("{name} shows {lines}", name=name, lines=Quantity(least, Unit.LINES))
@@ -209,9 +222,10 @@ def second(display: Display, others: Beside[Display]) -> Verdict:
 
 @check("machine.mirror", title="Delay of the mirrored picture", place=between(Slot.MACHINE, Slot.DISPLAY))
 def mirror(tablet: Tablet, display: Display) -> Verdict:
-    """A tablet's mirrored picture comes late; from a tenth of a second on it is felt (trade)."""
+    """A tablet's mirrored picture comes late; a tenth of a second is felt, and a whole one is no play (trade)."""
     delay = known(tablet.mirror_delay_ms, tablet, "mirroring delay")
-    state = State.CLEAR if delay < MIRROR_DELAY_TIGHT_MS else State.TIGHT
+    late = State.TIGHT if delay < MIRROR_DELAY_MOST_MS else State.BLOCKED
+    state = State.CLEAR if delay < MIRROR_DELAY_TIGHT_MS else late
     return counted(
         state,
         say("{display} shows it {delay} late", display=display.name, delay=_ms(delay)),

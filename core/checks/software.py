@@ -29,7 +29,8 @@ def title_listens(monitor: LaunchMonitor, plan: MonitorPlan | None, title: Title
     A native link is clear. A connector is at one's own risk: neither maker supports it. Without a link, or
     with too low a plan, no shot arrives.
     """
-    link = next((link for link in title.monitor_links if link.monitor == monitor.id), None)
+    links = known(title.monitor_links, title, "list of monitors it listens to")
+    link = next((link for link in links if link.monitor == monitor.id), None)
     tier = plan.tier if plan else 0
 
     def inputs() -> tuple[Input, ...]:
@@ -37,7 +38,7 @@ def title_listens(monitor: LaunchMonitor, plan: MonitorPlan | None, title: Title
         return stated("Link", link.via if link else "none"), stated("Plan held", held)
 
     if link is None:
-        linked = ", ".join(link.monitor for link in title.monitor_links) or "no monitor"
+        linked = ", ".join(link.monitor for link in links) or "no monitor"
         return Verdict(
             State.BLOCKED,
             say("{title} has no link to {monitor}", title=title.name, monitor=monitor.name),
@@ -82,20 +83,31 @@ def _link_state(monitor: LaunchMonitor, link: MonitorLink, tier: int) -> tuple[S
 
 @check("machine.platform", title="Title runs on the machine", place=between(Slot.TITLE, Slot.MACHINE))
 def platform(title: Title, machine: Machine) -> Verdict:
-    """The machine's operating system is among those the title is made for."""
+    """The machine's operating system is among those the title is made for, and not one on which it does less."""
     has = known(machine.platform, machine, "operating system")
     offers = known(title.platforms or None, title, "list of platforms")
-    runs = has in offers
+    runs, limited = has in offers, has in title.limited_on
+    state = State.BLOCKED if not runs else State.TIGHT if limited else State.CLEAR
     return Verdict(
-        State.CLEAR if runs else State.BLOCKED,
-        say("{title} runs on {offers}; this is {has}", title=title.name, offers=", ".join(offers), has=has),
+        state,
+        say("{title} does less on {has} than elsewhere", title=title.name, has=has)
+        if state is State.TIGHT
+        else say("{title} runs on {offers}; this is {has}", title=title.name, offers=", ".join(offers), has=has),
         measured=has,
         required=" or ".join(offers),
-        margin=met(runs),
+        margin=met(state is State.CLEAR),
         basis=Basis.SPEC,
-        formula="operating system among the title's platforms",
-        inputs=lambda: (stated("Machine", has), stated("Title", ", ".join(offers))),
-        changes=() if runs else (say("Choose a machine with {offers}.", offers=" or ".join(offers)),),
+        formula="operating system among the title's platforms, and not among those on which it does less",
+        inputs=lambda: (
+            stated("Machine", has),
+            stated("Title", ", ".join(offers)),
+            stated("Does less on", ", ".join(title.limited_on) or "none"),
+        ),
+        changes=()
+        if state is State.CLEAR
+        else (
+            say("Choose a machine with {offers}.", offers=" or ".join(o for o in offers if o not in title.limited_on)),
+        ),
     )
 
 

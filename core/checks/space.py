@@ -1,12 +1,13 @@
 """What takes up space: the bay's own parts, what is in the room, and what a swing must keep clear of."""
 
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from typing import Literal
 
 from core.checks.readings import HittingSurface, MonitorSpot
 from core.checks.register import derive, derive_from_known
 from core.geometry.ceiling import Ceiling
-from core.geometry.conflicts import Conflict, conflicts, with_bay
+from core.geometry.conflicts import Conflict, Gap, conflicts, narrowest, with_bay
 from core.geometry.furnishing import Furnishing, Hood
 from core.geometry.picture import Picture
 from core.geometry.shadow import Lens
@@ -14,6 +15,7 @@ from core.geometry.solids import Solid, bay_solids, door_sweeps, golfers, hood_s
 from core.geometry.surroundings import Surroundings
 from core.geometry.swing_disc import Point3
 from core.model.brief import Brief
+from core.model.facts import MissingFact, not_stated
 from core.model.parts import Enclosure, Mat, OverheadCamera, SideCamera, Surface
 from core.model.room import Layout, Room
 from core.model.things import BayPart, Joists, Opening, OpeningKind, Wall
@@ -35,10 +37,21 @@ class Sockets:
 
 @dataclass(frozen=True)
 class Glass:
-    """Names of the windows that a ball may reach, and of the others."""
+    """The windows that a ball may reach, and the names of the others."""
 
-    ahead: tuple[str, ...]
+    ahead: tuple[Opening, ...]
     behind: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class Unsized:
+    """Parts of the bay that take up space, and do not say how much: the fact that is missing."""
+
+    missing: Mapping[BayPart, MissingFact]
+
+    def of(self, standing: Iterable[BayPart]) -> MissingFact | None:
+        """The first that is missing among what stands."""
+        return next((self.missing[part] for part in standing if part in self.missing), None)
 
 
 @dataclass(frozen=True, eq=False)
@@ -63,6 +76,10 @@ class PlayingLayout:
 
     solids: tuple[Solid, ...]
     conflicts: tuple[Conflict, ...]
+    narrowest: Gap | None
+    """Between the bay and the rest, where nothing is in anything's way."""
+    missing: MissingFact | None
+    """A part whose size is not known: it is not among the solids."""
 
 
 @dataclass(frozen=True, eq=False)
@@ -71,6 +88,10 @@ class StowedLayout:
 
     solids: tuple[Solid, ...]
     conflicts: tuple[Conflict, ...]
+    narrowest: Gap | None
+    """Between what stays of the bay and the rest, where nothing is in anything's way."""
+    missing: MissingFact | None
+    """A part whose size is not known: it is not among the solids."""
 
 
 @derive
@@ -110,6 +131,19 @@ def furnishing(
         picture=picture,
         lens=lens,
     )
+
+
+@derive
+def unsized(screen: Surface | None, enclosure: Enclosure | None, mat: Mat | None) -> Unsized:
+    """Screen, enclosure and mat have sizes that their makers may leave out."""
+    missing: dict[BayPart, MissingFact] = {}
+    if screen is not None and (screen.width_m is None or screen.height_m is None):
+        missing[BayPart.SCREEN] = not_stated(screen, "size")
+    if enclosure is not None and None in (enclosure.outer_width_m, enclosure.outer_height_m, enclosure.depth_m):
+        missing[BayPart.ENCLOSURE] = not_stated(enclosure, "outer size")
+    if mat is not None and (mat.width_m is None or mat.length_m is None):
+        missing[BayPart.MAT] = not_stated(mat, "size")
+    return Unsized(missing)
 
 
 @derive
@@ -160,21 +194,27 @@ def room_at_rest(room: Room, ceiling: Ceiling | None) -> RoomAtRest | None:
 
 @derive_from_known
 def playing_layout(
-    brief: Brief, room: Room, layout: Layout, furnishing: Furnishing, at_play: RoomAtPlay
+    brief: Brief, room: Room, layout: Layout, furnishing: Furnishing, at_play: RoomAtPlay, unsized: Unsized
 ) -> PlayingLayout:
     """The bay as people play in it, with what is in the room then."""
     bay = (
         *bay_solids(furnishing, layout, room, BayPart, bulging=True),
         *golfers(brief.players, layout, furnishing.surface_m),
     )
-    return PlayingLayout((*at_play.solids, *bay), with_bay(at_play.solids, at_play.conflicts, bay))
+    found = with_bay(at_play.solids, at_play.conflicts, bay)
+    gap = None if found else narrowest(at_play.solids, bay)
+    return PlayingLayout((*at_play.solids, *bay), found, gap, unsized.of(BayPart))
 
 
 @derive_from_known
-def stowed_layout(room: Room, layout: Layout, furnishing: Furnishing, at_rest: RoomAtRest) -> StowedLayout:
+def stowed_layout(
+    room: Room, layout: Layout, furnishing: Furnishing, at_rest: RoomAtRest, unsized: Unsized
+) -> StowedLayout:
     """The room as it serves for something else, with what of the bay stays up."""
     bay = tuple(bay_solids(furnishing, layout, room, layout.stays_up, bulging=False))
-    return StowedLayout((*at_rest.solids, *bay), with_bay(at_rest.solids, at_rest.conflicts, bay))
+    found = with_bay(at_rest.solids, at_rest.conflicts, bay)
+    gap = None if found else narrowest(at_rest.solids, bay)
+    return StowedLayout((*at_rest.solids, *bay), found, gap, unsized.of(layout.stays_up))
 
 
 @derive
@@ -200,7 +240,7 @@ def glass(room: Room, layout: Layout) -> Glass | None:
     windows = [opening for opening in room.openings if opening.kind is OpeningKind.WINDOW]
     ahead = [window for window in windows if window.wall is Wall.SCREEN or _beside_flight(window, layout)]
     behind = [window.name for window in windows if window not in ahead]
-    return Glass(tuple(window.name for window in ahead), tuple(behind)) if windows else None
+    return Glass(tuple(ahead), tuple(behind)) if windows else None
 
 
 def _beside_flight(window: Opening, layout: Layout) -> bool:

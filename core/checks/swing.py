@@ -20,7 +20,7 @@ from core.model.parts import Enclosure
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
 
-PROJECTOR_CLEARANCE_M = 0.30
+SWING_CLEARANCE_M = 0.30
 """Least distance of a projector from a swing disc (trade)."""
 PROJECTOR_COMFORT_M = 0.15
 LEAST_MOVE_M = 0.001
@@ -329,13 +329,13 @@ def projector_clearance(player: Player, lens: Lens, layout: Layout, surface: Hit
     disc = swing_disc(player, player.longest_club)
     at_lens = (lens.x_m, layout.screen_y_m + lens.distance_m, lens.height_m)
     nearest_m = disc.distance_m(ball_at(layout, surface), at_lens)
-    margin_m = nearest_m - PROJECTOR_CLEARANCE_M
+    margin_m = nearest_m - SWING_CLEARANCE_M
     state = judge(margin_m, PROJECTOR_COMFORT_M)
     return Verdict(
         state,
         say("{who}'s club passes {near} from the projector", who=player.name, near=metres(nearest_m)),
         measured=metres(nearest_m),
-        required=metres(PROJECTOR_CLEARANCE_M),
+        required=metres(SWING_CLEARANCE_M),
         margin=metres(margin_m),
         formula="smallest distance from the swing disc to the lens − 0.30 m",
         inputs=lambda: (

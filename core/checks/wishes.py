@@ -1,4 +1,4 @@
-"""What the household allows and would rather have: no drilling in a rented home, no subscriptions."""
+"""What the household allows and what it would rather not have: drilling in its home, fees that come again."""
 
 from core.checks.figures import met, stated
 from core.checks.places import on
@@ -6,17 +6,25 @@ from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict
 from core.model.brief import Brief
 from core.model.build import Slot
+from core.model.facts import MissingFact
+from core.model.household import Subscriptions
 from core.model.parts import Billing, LaunchMonitor, MonitorPlan, OverheadCamera, Plan, Projector, Title, TitlePlan
 from core.money.costs import in_currency, yearly_fee
 from core.quantities import Sentence, say
 
 SUBSCRIPTIONS = (Billing.MONTHLY, Billing.YEARLY)
+STATE_BY_WISH = {
+    Subscriptions.FINE: State.CLEAR,
+    Subscriptions.RATHER_NOT: State.TIGHT,
+    Subscriptions.NEVER: State.BLOCKED,
+}
 
 
 @check("display.drilling", title="Hung without drilling", place=on(Slot.DISPLAY))
 def projector_mount(brief: Brief, projector: Projector) -> Verdict:
     """A projector hangs from the ceiling by fixings in its structure, which a home without drilling rules out.
 
+    In a rented home it is tight even where it is allowed: holes are made good on leaving.
     Overhead fixings go into a joist or a spreader plate, never into board alone: people stand below.
     """
     return _drilled(brief, projector.name)
@@ -30,23 +38,36 @@ def monitor_mount(brief: Brief, monitor: OverheadCamera) -> Verdict:
 
 def _drilled(brief: Brief, name: str) -> Verdict:
     allowed = brief.may_drill
+    if allowed is None:
+        raise MissingFact(
+            "Whether walls and ceiling may be drilled", "Ask the owner of the home, and say it in the brief."
+        )
+    if not allowed:
+        state, headline = State.BLOCKED, say("{name} hangs from the ceiling, and nothing may be drilled", name=name)
+    elif brief.rented:
+        state, headline = State.TIGHT, say("{name} leaves holes in a rented ceiling", name=name)
+    else:
+        state, headline = State.CLEAR, say("{name} hangs from the ceiling", name=name)
     return Verdict(
-        State.CLEAR if allowed else State.BLOCKED,
-        say("{name} hangs from the ceiling", name=name)
-        if allowed
-        else say("{name} hangs from the ceiling, and nothing may be drilled", name=name),
+        state,
+        headline,
         measured="drilling allowed" if allowed else "no drilling",
         required="fixings in the ceiling",
         margin=met(allowed),
         basis=Basis.PHYSICS,
         formula="what the home allows against how it is mounted",
-        inputs=lambda: (Input("Drilling", "allowed" if allowed else "not allowed", Basis.MEASURED),),
-        changes=()
-        if allowed
-        else (
-            say("Ask the owner of the home; fixings can be made good afterwards."),
-            say("Choose one that stands on the floor, or the stage with net or tablet."),
+        inputs=lambda: (
+            Input("Drilling", "allowed" if allowed else "not allowed", Basis.MEASURED),
+            Input("Home", "rented" if brief.rented else "owned", Basis.MEASURED),
         ),
+        changes={
+            State.CLEAR: (),
+            State.TIGHT: (say("Agree in writing on what is made good when you leave."),),
+            State.BLOCKED: (
+                say("Ask the owner of the home; fixings can be made good afterwards."),
+                say("Choose one that stands on the floor, or the stage with net or tablet."),
+            ),
+        }[state],
     )
 
 
@@ -54,7 +75,7 @@ def _drilled(brief: Brief, name: str) -> Verdict:
 def title_subscription(brief: Brief, title: Title, plan: TitlePlan) -> Verdict:
     """Whoever would rather not subscribe is told, with the years after which a licence paid once is cheaper.
 
-    break-even = price once / yearly fee. It is a wish, so it never rules a title out.
+    break-even = price once / yearly fee. 'Rather not' is a wish and never rules a title out; 'never' does.
     """
     return _subscribed(brief, plan, title.plans)
 
@@ -67,18 +88,21 @@ def monitor_subscription(brief: Brief, monitor: LaunchMonitor, plan: MonitorPlan
 
 def _subscribed(brief: Brief, plan: Plan, plans: tuple[Plan, ...]) -> Verdict:
     subscription = plan.billing in SUBSCRIPTIONS
-    unwanted = subscription and brief.no_subscriptions
-
+    wish = brief.subscriptions
+    if subscription and wish is None:
+        raise MissingFact("What you think of subscriptions", "Say it in the brief.")
+    state = STATE_BY_WISH[wish] if subscription and wish else State.CLEAR
+    any_will_do = wish in (None, Subscriptions.FINE)
     return Verdict(
-        State.TIGHT if unwanted else State.CLEAR,
+        state,
         say("Plan {plan} is a subscription", plan=plan.name) if subscription else say("No subscription"),
         measured=plan.billing.value,
-        required="no subscription" if brief.no_subscriptions else "any licence",
-        margin=met(not unwanted),
+        required="any licence" if any_will_do else "no subscription",
+        margin=met(state is State.CLEAR),
         basis=Basis.SPEC,
         formula="kind of licence against the wish; break-even = price once / yearly fee",
         inputs=lambda: tuple(stated(f"Plan {other.name}", _told(other)) for other in plans),
-        changes=tuple(_ways_out(brief, plan, plans)) if unwanted else (),
+        changes=tuple(_ways_out(brief, plan, plans)) if state is not State.CLEAR else (),
     )
 
 

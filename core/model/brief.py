@@ -8,7 +8,7 @@ from typing import Annotated, Self
 from pydantic import Field, model_validator
 
 from core.model.clubs import Club
-from core.model.household import Approach, Condition, Looks, Noise, Skill, TaxTreatment, Valuation
+from core.model.household import Approach, Condition, Looks, Noise, Skill, Subscriptions, TaxTreatment, Valuation
 from core.model.record import Identifier, In, Metres, MetresPerSecond, MinorMoney, Name, Record
 from core.model.things import StoredKind
 from core.quantities import Money, Unit
@@ -90,6 +90,10 @@ class Player(Record):
         return self.measured_ball_speed_m_s or self.speed_band.ball_speed_m_s
 
 
+MUST = 5
+"""The weight of what the build is for: a part that cannot do it is ruled out."""
+
+
 class ExchangeRate(Record):
     """How many units of the brief's currency one unit of `currency` costs, and the day it was read."""
 
@@ -102,7 +106,7 @@ class Brief(Record):
     """Written down before anything is shopped for; every later choice is tested against it."""
 
     purposes: dict[Purpose, Annotated[int, Field(ge=0, le=5)]] = {Purpose.FULL_ROUNDS: 3, Purpose.SWING_WORK: 3}
-    """Weight of each purpose, 0 to 5; what is not listed weighs nothing."""
+    """Weight of each purpose, 0 to 5, where 5 is a must; what is not listed weighs nothing."""
     players: Annotated[tuple[Player, ...], Field(max_length=24)] = ()
     stage: Stage = Stage.PROJECTED
     currency: str = "EUR"
@@ -113,10 +117,10 @@ class Brief(Record):
     tax_share: Annotated[float, In(Unit.SHARE), Field(ge=0, le=1)] = 0.0
     """Added to prices that say they come without tax."""
     exchange_rates: tuple[ExchangeRate, ...] = ()
-    may_drill: bool = True
-    """Whether walls and ceiling may be drilled into; often not in a rented home."""
-    no_subscriptions: bool = False
-    """The household would rather pay once."""
+    may_drill: bool | None = True
+    """Whether walls and ceiling may be drilled into; often not in a rented home. `None` until it has been asked."""
+    subscriptions: Subscriptions | None = Subscriptions.FINE
+    """What the household thinks of fees that come again; `None` while it has not made up its mind."""
     visitors: bool = False
     """People of unknown skill and either hand swing here too: the widest dispersion and the fastest ball count."""
     earlier_stages: tuple[Stage, ...] = ()
@@ -140,8 +144,18 @@ class Brief(Record):
     looks: Looks = Looks.PLAIN
     hours_a_week: Annotated[float, In(Unit.HOUR), Field(ge=0, le=100)] | None = None
     playable_by: date | None = None
-    build_hours_a_week: Annotated[float, In(Unit.HOUR), Field(ge=1, le=100)] = 6
+    build_hours_a_week: Annotated[float, In(Unit.HOUR), Field(ge=1, le=100)] | None = None
     skills: tuple[Skill, ...] = ()
+
+    @model_validator(mode="before")
+    @classmethod
+    def _wish_of_older_briefs(cls, stored: object) -> object:
+        """Before there were three answers, `no_subscriptions` said whether one would rather pay once."""
+        if isinstance(stored, dict) and "no_subscriptions" in stored:
+            wish = Subscriptions.RATHER_NOT if stored["no_subscriptions"] else Subscriptions.FINE
+            rest = {name: answer for name, answer in stored.items() if name != "no_subscriptions"}
+            return {"subscriptions": wish, **rest}
+        return stored
 
     @model_validator(mode="after")
     def _known_currency_and_distinct_players(self) -> Self:
@@ -155,6 +169,10 @@ class Brief(Record):
     def weight(self, purpose: Purpose) -> int:
         """How much `purpose` weighs, 0 to 5."""
         return self.purposes.get(purpose, 0)
+
+    def must(self, purpose: Purpose) -> bool:
+        """The build is for `purpose`: what cannot do it will not do."""
+        return self.weight(purpose) >= MUST
 
     @property
     def up_front_cap(self) -> Money | None:

@@ -30,8 +30,13 @@ class MissingFact(Exception):
 def known(value: T | None, part: Part, fact: str) -> T:
     """`value`, or `MissingFact` naming `fact` of `part` where its maker does not state it."""
     if value is None:
-        raise MissingFact(f"The {fact} of {part.name}", f"Look in the spec sheet of {part.maker}, or ask them.")
+        raise not_stated(part, fact)
     return value
+
+
+def not_stated(part: Part, fact: str) -> MissingFact:
+    """`fact` of `part`, which its maker does not state."""
+    return MissingFact(f"The {fact} of {part.name}", f"Look in the spec sheet of {part.maker}, or ask them.")
 
 
 class NobodySwings(MissingFact):

@@ -34,6 +34,14 @@ class Noise(StrEnum):
     QUIET = "quiet"
 
 
+class Subscriptions(StrEnum):
+    """What the household thinks of fees that come again."""
+
+    FINE = "fine"
+    RATHER_NOT = "rather_not"
+    NEVER = "never"
+
+
 class Looks(StrEnum):
     """How it shall look: a living room asks for an enclosure, a shed does not."""
 

@@ -93,6 +93,14 @@ class Opens(StrEnum):
     NOT = "not"
 
 
+class Guard(StrEnum):
+    """What is between a window and a ball while people play."""
+
+    NOTHING = "nothing"
+    FILM = "film"
+    NET = "net"
+
+
 class BayPart(StrEnum):
     """What of the bay may stay up while the room serves for something else."""
 
@@ -181,6 +189,8 @@ class Opening(Record):
     opens: Opens = Opens.INWARD
     hinge_far: bool = False
     """The hinges are at the end that is further from where `along_m` counts from."""
+    guard: Guard | None = None
+    """What guards a window: nothing, safety film with a shutter or heavy curtain, or netting or board."""
 
 
 class Socket(Record):

@@ -10,7 +10,7 @@ from core.checks.along import (
 )
 from core.checks.figures import metres
 from core.checks.readings import MONITOR_BODY_M, PROJECTOR_BODY_M
-from core.checks.swing import PROJECTOR_CLEARANCE_M
+from core.checks.swing import SWING_CLEARANCE_M
 from core.checks.verdict import State, judge
 from core.geometry.ceiling import Ceiling, ceiling_of
 from core.geometry.picture import fit_shape
@@ -257,8 +257,8 @@ def _throw(
     span = _swing_span_m(players, spots)
     if span is None or width_m <= 0:
         return ThrowRoom(None, None, None)
-    ahead_m = span[0] - PROJECTOR_CLEARANCE_M - layout.screen_y_m
-    least_m = span[1] + PROJECTOR_CLEARANCE_M - layout.screen_y_m
+    ahead_m = span[0] - SWING_CLEARANCE_M - layout.screen_y_m
+    least_m = span[1] + SWING_CLEARANCE_M - layout.screen_y_m
     most_m = room.length_m - PROJECTOR_BODY_M - layout.screen_y_m
     behind = (least_m / width_m, most_m / width_m) if most_m >= least_m else (None, None)
     return ThrowRoom(ahead_m / width_m if ahead_m > 0 else None, *behind)

@@ -146,7 +146,7 @@ def _default_plan(build: Build, parts: Mapping[str, Part], part: Part) -> str | 
     plans = plans_of(part)
     title = parts.get(build.chain[Slot.TITLE].part) if Slot.TITLE in build.chain else None
     if isinstance(part, LaunchMonitor) and isinstance(title, Title):
-        tier = next((link.tier for link in title.monitor_links if link.monitor == part.id), 0)
+        tier = next((link.tier for link in title.monitor_links or () if link.monitor == part.id), 0)
         plans = tuple(plan for plan in plans if isinstance(plan, MonitorPlan) and plan.tier >= tier) or plans
     return plans[0].id if plans else None
 

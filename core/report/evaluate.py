@@ -5,6 +5,7 @@ from datetime import date
 from itertools import pairwise
 
 import core.checks  # noqa: F401  registers the checks
+from core.checks.along import BallDistance
 from core.checks.cables import DisplayRun, MachineSpot
 from core.checks.household import Today
 from core.checks.places import Step
@@ -26,7 +27,7 @@ from core.model.parts import Part
 from core.money.costs import Costs
 from core.quantities import say
 from core.report.doubts import doubts_of
-from core.report.hitting import hitting_spots
+from core.report.hitting import SCREEN_DISTANCE, hitting_spots
 from core.report.report import LinkStatus, OpenQuestion, Report, SlotStatus
 from core.report.small_items import SmallStatus, small_statuses
 from core.report.stages import stage_costs
@@ -45,7 +46,8 @@ def evaluate(
     verdicts = answers.verdicts
     worst = _worst_by_place(verdicts, registry)
     surroundings = answers.reading(Surroundings)
-    hitting = hitting_spots(surroundings, build.layout) if surroundings else ()
+    distance = answers.reading(BallDistance) or SCREEN_DISTANCE
+    hitting = hitting_spots(surroundings, build.layout, distance) if surroundings else ()
     playing = answers.reading(PlayingLayout)
     items, kit = answers.reading(SmallItems), answers.reading(Kit)
     small = small_statuses(items, kit) if items and kit else ()

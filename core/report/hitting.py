@@ -3,12 +3,11 @@
 from dataclasses import dataclass
 
 from core.checks.along import (
-    BALL_TO_SCREEN_COMFORT_M,
-    BALL_TO_SCREEN_LEAST_M,
     BEHIND_BALL_COMFORT_M,
     BEHIND_BALL_OVER_RADIUS_M,
     FREE_SIDE_COMFORT_M,
     FREE_SIDE_LEAST_M,
+    BallDistance,
 )
 from core.geometry.hitting_region import Area, HalfPlane, Point, free_side_limit, nearest_inside
 from core.geometry.surroundings import Surroundings
@@ -18,6 +17,7 @@ from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
 
 LENGTH_DECIMALS = 3
+SCREEN_DISTANCE = BallDistance()
 
 
 @dataclass(frozen=True)
@@ -31,23 +31,30 @@ class HittingSpot:
     reason: Sentence
 
 
-def hitting_spots(surroundings: Surroundings, layout: Layout) -> tuple[HittingSpot, ...]:
-    """One spot that serves all players; where there is none and both hands play, one for each hand."""
+def hitting_spots(
+    surroundings: Surroundings, layout: Layout, distance: BallDistance = SCREEN_DISTANCE
+) -> tuple[HittingSpot, ...]:
+    """One spot that serves all players; where there is none and both hands play, one for each hand.
+
+    `distance` is what a net asks for, where one hangs.
+    """
     players = surroundings.players
     if not players:
         return ()
-    together = _spot(surroundings, layout, players)
+    together = _spot(surroundings, layout, distance, players)
     hands = sorted({player.handedness for player in players})
     if together.best is not None or len(hands) == 1:
         return (together,)
     groups = [tuple(player for player in players if player.handedness is hand) for hand in hands]
-    return tuple(_spot(surroundings, layout, group) for group in groups)
+    return tuple(_spot(surroundings, layout, distance, group) for group in groups)
 
 
-def _spot(surroundings: Surroundings, layout: Layout, players: tuple[Player, ...]) -> HittingSpot:
+def _spot(
+    surroundings: Surroundings, layout: Layout, distance: BallDistance, players: tuple[Player, ...]
+) -> HittingSpot:
     room = surroundings.room
     rules = [
-        HalfPlane(0, -1, -(layout.screen_y_m + BALL_TO_SCREEN_LEAST_M)),
+        HalfPlane(0, -1, -(layout.screen_y_m + distance.least_m)),
         *(free_side_limit(player, room, FREE_SIDE_LEAST_M + FREE_SIDE_COMFORT_M) for player in players),
         *(_behind(player, room) for player in players),
     ]
@@ -55,7 +62,7 @@ def _spot(surroundings: Surroundings, layout: Layout, players: tuple[Player, ...
     hands = tuple(sorted({player.handedness for player in players}))
     if not areas:
         return HittingSpot(hands, (), None, say("No spot on this floor is clear for {who}.", who=_names(players)))
-    wanted = (room.width_m / 2, layout.screen_y_m + BALL_TO_SCREEN_COMFORT_M)
+    wanted = (room.width_m / 2, layout.screen_y_m + distance.comfortable_m)
     x_m, y_m = nearest_inside(areas, wanted)
     reason = say(
         "Clear for {who}; {offset} beside the picture's centre, {to_screen} from the screen.",

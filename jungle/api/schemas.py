@@ -14,10 +14,10 @@ from core.model.brief import ExchangeRate, Handedness, Purpose, SpeedBand, Stage
 from core.model.build import Build as BuildDocument
 from core.model.build import Slot
 from core.model.clubs import Club
-from core.model.household import Approach, Condition, Looks, Noise, Skill, TaxTreatment, Valuation
+from core.model.household import Approach, Condition, Looks, Noise, Skill, Subscriptions, TaxTreatment, Valuation
 from core.model.parts import Billing
 from core.model.room import CeilingShape, FloorBase, Light
-from core.model.things import BayPart, FixedTo, Opens, Remedy, StoredKind, Wall, WhilePlaying
+from core.model.things import BayPart, FixedTo, Guard, Opens, Remedy, StoredKind, Wall, WhilePlaying
 from core.quantities import UnitSystem
 
 Typed = Annotated[str, Field(max_length=40)] | Annotated[float, Field(allow_inf_nan=False)]
@@ -55,8 +55,8 @@ class BriefChange(Change):
     horizon_years: Annotated[int, Field(ge=1, le=30)] = 5
     contingency_share: Typed = 0.1
     tax_share: Typed = 0.0
-    may_drill: bool = True
-    no_subscriptions: bool = False
+    may_drill: bool | None = True
+    subscriptions: Subscriptions | None = Subscriptions.FINE
     visitors: bool = False
     earlier_stages: Annotated[list[Stage], Field(max_length=len(Stage))] = []
     tax_treatment: TaxTreatment = TaxTreatment.PAID
@@ -73,7 +73,7 @@ class BriefChange(Change):
     looks: Looks = Looks.PLAIN
     hours_a_week: TypedOrCleared = None
     playable_by: date | None = None
-    build_hours_a_week: Typed = 6
+    build_hours_a_week: TypedOrCleared = None
     skills: Annotated[list[Skill], Field(max_length=len(Skill))] = []
     exchange_rates: Annotated[list[ExchangeRate], Field(max_length=20)] = []
 
@@ -163,6 +163,7 @@ class ContentChange(Change):
     sill_m: Typed = 0.0
     opens: Opens = Opens.INWARD
     hinge_far: bool = False
+    guard: Guard | None = None
 
 
 class ContentPreviewChange(ContentChange):

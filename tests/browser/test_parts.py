@@ -229,7 +229,7 @@ class CatalogueTests(BrowserTestCase):
         expect(page.get_by_role("dialog", name="Back Garden")).to_be_visible()
         sheet = Part.objects.get(name_id="ourselves-back-garden").sheet
         assert isinstance(sheet, Title)
-        self.assertEqual([link.monitor for link in sheet.monitor_links], ["lodestill-twosight"])
+        self.assertEqual([link.monitor for link in sheet.monitor_links or ()], ["lodestill-twosight"])
 
     def test_sheets_are_typed_and_told_in_feet_and_pounds(self) -> None:
         """9 ft is 2.7432 m, 14 lb are 6.3503 kg; the sheet is metric again at one key."""

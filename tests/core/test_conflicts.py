@@ -93,12 +93,12 @@ class ConflictTests(TestCase):
         where = room(things=[post.model_dump()], stored=[stored(x_m=0.2).model_dump()])
         solids = (*thing_solids(where), *stored_solids(where, playing=False))
         (conflict,) = conflicts(solids, where, ceiling_of(where))
-        shift = free_shift(conflict, solids, where, ceiling_of(where))
+        shift = free_shift(conflict, solids, where, ceiling_of(where), 0.0)
         assert shift is not None
         self.assertAlmostEqual(shift[0], 1.4, msg="0.3 to the left would stand in the wall")
         stuck = room(width_m=1.8, things=[post.model_dump()], stored=[stored(length_m=7.0, y_m=0).model_dump()])
         solids = (*thing_solids(stuck), *stored_solids(stuck, playing=False))
-        self.assertIsNone(free_shift(conflicts(solids, stuck, None)[0], solids, stuck, None))
+        self.assertIsNone(free_shift(conflicts(solids, stuck, None)[0], solids, stuck, None, 0.0))
 
     def test_the_rooms_own_things_may_touch(self) -> None:
         post = thing(id="post", x_m=1.0, fixed_to="floor")
@@ -121,8 +121,8 @@ class LayoutVerdictTests(TestCase):
     def test_what_the_cure_says_cures(self) -> None:
         where = room(stored=[stored(x_m=0.0, y_m=1.2).model_dump()])
         cure = verdict("layout.stowed", where, stays_up=("enclosure",)).changes[0].text(METRIC)
-        self.assertEqual(cure, "Move dinghy 200 mm back: then it is free.")
-        moved = room(stored=[stored(x_m=0.0, y_m=1.4).model_dump()])
+        self.assertEqual(cure, "Move dinghy 250 mm back: then it is free.")
+        moved = room(stored=[stored(x_m=0.0, y_m=1.45).model_dump()])
         self.assertIs(verdict("layout.stowed", moved, stays_up=("enclosure",)).state, State.CLEAR)
 
     def test_a_bench_where_the_golfer_stands(self) -> None:

@@ -6,7 +6,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely import MultiPoint, Point, Polygon
 
-from core.checks.along import ball_to_screen, behind_ball, free_side
+from core.checks.along import BallDistance, ball_to_screen, behind_ball, free_side
 from core.checks.space import Obstructions
 from core.checks.swing import past_things, rear_wall, side_walls, under_ceiling
 from core.checks.verdict import State
@@ -59,11 +59,14 @@ def all_clear(where: Room, at: tuple[float, float], players: tuple[Player, ...])
             under_ceiling(who, where, surroundings).state,
             side_walls(who, where, placed, BARE_FLOOR).state,
             rear_wall(who, where, placed, BARE_FLOOR).state,
-            free_side(who, where, placed).state,
+            free_side(who, where, placed, None).state,
         ]
         if surroundings.things:
             states.append(past_things(who, Obstructions(surroundings.things), surroundings).state)
-    return all(state is State.CLEAR for state in states) and ball_to_screen(placed).state is not State.BLOCKED
+    return (
+        all(state is State.CLEAR for state in states)
+        and ball_to_screen(placed, BallDistance()).state is not State.BLOCKED
+    )
 
 
 def inside_by(areas: tuple[Area, ...], x: float, y: float) -> float:

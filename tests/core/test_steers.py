@@ -7,7 +7,8 @@ from unittest import TestCase
 
 from core.checks.register import REGISTRY
 from core.model.brief import Brief
-from core.model.build import Build, HungPart, Slot
+from core.model.build import Build, Extra, HungPart, Slot
+from core.model.parts import PuttingSurface
 from core.quantities import UnitSystem
 from core.report import Report, evaluate
 from core.report.steers import COSTS, HITTING, PLACES, QUESTIONS, STAGES, STEERS, WORKS, steers
@@ -20,7 +21,7 @@ TODAY = date(2026, 11, 25)
 ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "purposes": (
         {"purposes": {}},
-        {"purposes": {"full_rounds": 5, "swing_work": 5, "putting": 5, "filming": 5, "family_games": 5}},
+        {"purposes": {"full_rounds": 5, "swing_work": 5, "putting": 5, "filming": 5, "family_games": 5, "films": 5}},
     ),
     "players": ({"players": (player(),)}, {"players": (player(), left_hander(height_m=2.0, speed_band="fast"))}),
     "visitors": ({}, {"visitors": True}),
@@ -39,7 +40,7 @@ ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         {"currency": "USD", "exchange_rates": ({"currency": "EUR", "rate": "1.1"},)},
     ),
     "may_drill": ({}, {"may_drill": False}),
-    "no_subscriptions": ({}, {"no_subscriptions": True}),
+    "subscriptions": ({}, {"subscriptions": "rather_not"}),
     "used_is_fine": ({"up_front_cap_minor": 100_000}, {"up_front_cap_minor": 100_000, "used_is_fine": True}),
     "approach": ({}, {"approach": "start_small"}),
     "other_uses": ({}, {"other_uses": ("car",)}),
@@ -56,7 +57,10 @@ ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         {"playable_by": date(2027, 1, 1), "build_hours_a_week": 1},
         {"playable_by": date(2027, 1, 1), "build_hours_a_week": 40},
     ),
-    "skills": ({"playable_by": date(2027, 1, 1)}, {"playable_by": date(2027, 1, 1), "skills": ("timber", "ceiling")}),
+    "skills": (
+        {"playable_by": date(2027, 1, 1), "build_hours_a_week": 6},
+        {"playable_by": date(2027, 1, 1), "build_hours_a_week": 6, "skills": ("timber", "ceiling")},
+    ),
 }
 
 
@@ -65,8 +69,9 @@ def build_with(answers: dict[str, Any]) -> Build:
     brief = Brief.model_validate({**base.brief.model_dump(), **answers})
     owned = HungPart(part=base.chain[Slot.MACHINE].part, owned=True)
     subscribed = HungPart(part=base.chain[Slot.MONITOR].part, plan="full")
+    narrow = Extra(id="green", part="green")
     chain = {**base.chain, Slot.MACHINE: owned, Slot.MONITOR: subscribed}
-    return base.model_copy(update={"brief": brief, "chain": chain})
+    return base.model_copy(update={"brief": brief, "chain": chain, "extras": (narrow,)})
 
 
 def told(report: Report, what: str) -> object:
@@ -101,6 +106,12 @@ class SteersTests(TestCase):
             "title": worlds.title(plans=(plan,)),
             "enclosure": worlds.enclosure(sides=False),
             "mat": worlds.mat(cushion="hard"),
+            "radar": worlds.radar(portable=False),
+            "tiles": worlds.tiles(pile_m=0.02),
+            "projector": worlds.projector(width_px=1280, height_px=720),
+            "green": PuttingSurface(
+                id="green", maker="Maker", name="Green", price=worlds.price(50), width_m=0.2, length_m=2.0, pile_m=0.02
+            ),
         }
         for field, (one, other) in ANSWERS.items():
             before, after = (evaluate(build_with(answers), parts, today=TODAY) for answers in (one, other))

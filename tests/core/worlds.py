@@ -238,6 +238,7 @@ def projector(**facts: Any) -> Projector:
             "lens_above_min": 0.0,
             "lens_above_max": 0.1,
             "keystone_max_deg": 20,
+            "light": "lamp",
             "light_hours": 20_000,
             "inputs": ("hdmi",),
             "remote_included": True,
@@ -266,6 +267,8 @@ def screen(**facts: Any) -> ImpactScreen:
             "edge": "grommets",
             "edge_spacing_m": 0.3,
             "layers": 3,
+            "stops": "any_ball",
+            "carries_picture": True,
             "needs_backing": False,
             "turns": 4,
             "weight_kg": 6.0,
@@ -356,7 +359,7 @@ def full_room(**facts: Any) -> Room:
         "openings": [
             door(),
             {"id": "window", "kind": "window", "name": "window", "wall": "left", "along_m": 1.0}
-            | {"width_m": 1.2, "height_m": 1.2, "sill_m": 0.9, "opens": "not"},
+            | {"width_m": 1.2, "height_m": 1.2, "sill_m": 0.9, "opens": "not", "guard": "film"},
         ],
         "sockets": [{"id": "socket", "name": "socket", "wall": "left", "along_m": 3.5}],
         "joists": {"along": True, "first_m": 0.2, "spacing_m": 0.6},
@@ -382,6 +385,7 @@ def full_brief(**facts: Any) -> Brief:
             "noise": "quiet",
             "hours_a_week": 4,
             "playable_by": "2027-06-01",
+            "build_hours_a_week": 6,
             **facts,
         }
     )

@@ -1,11 +1,11 @@
 """What is used while people play: balls, tees, light, sound, a camera, an alarm (trade)."""
 
 from core.checks.air import SPEAKER_LEAST_W
-from core.checks.data import WANTED
 from core.checks.floor import PUTTING_PILE_M
 from core.checks.readings import HittingSurface
 from core.checks.small_items.item import Ask, Need, at_least, equals, includes
 from core.checks.small_items.register import small_item
+from core.checks.weights import wanted
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
@@ -137,7 +137,7 @@ def ball_lamp(monitor: LaunchMonitor) -> Need | None:
 @small_item("connector", "Connector", near=Slot.TITLE, kind=Connector)
 def connector(title: Title, monitor: LaunchMonitor) -> Need | None:
     """Where the title listens to the monitor only through a program between the two, at one's own risk."""
-    link = next((link for link in title.monitor_links if link.monitor == monitor.id), None)
+    link = next((link for link in title.monitor_links or () if link.monitor == monitor.id), None)
     if link is None or link.via != "connector":
         return None
     asks = (includes("titles", "titles", title.id), includes("monitors", "monitors", monitor.id))
@@ -170,8 +170,8 @@ def control_pad(computer: Computer, projector: Projector) -> Need:
 @small_item("speaker", "Speaker", near=Slot.DISPLAY, kind=Speaker)
 def speaker(brief: Brief, display: Display) -> Need | None:
     """Films and family games want 15 W of sound; where the display gives less, a speaker does."""
-    wanted = max(brief.weight(Purpose.FILMS), brief.weight(Purpose.FAMILY_GAMES)) >= WANTED
-    if not wanted or known(display.speaker_w, display, "speaker") >= SPEAKER_LEAST_W:
+    sound = wanted(brief, Purpose.FILMS) or wanted(brief, Purpose.FAMILY_GAMES)
+    if not sound or known(display.speaker_w, display, "speaker") >= SPEAKER_LEAST_W:
         return None
     why = say("{display} gives {own} of sound", display=display.name, own=Quantity(display.speaker_w or 0.0, Unit.WATT))
     return Need(Quantity(1, Unit.PIECES), why, (at_least("output_w", "sound", SPEAKER_LEAST_W),))
@@ -180,7 +180,7 @@ def speaker(brief: Brief, display: Display) -> Need | None:
 @small_item("camera", "Camera", near=Slot.MACHINE, kind=Camera)
 def camera(brief: Brief) -> Need | None:
     """Where swings are filmed: a hundred pictures a second or more."""
-    if brief.weight(Purpose.FILMING) < WANTED:
+    if not wanted(brief, Purpose.FILMING):
         return None
     return Need(
         Quantity(1, Unit.PIECES),
@@ -192,7 +192,7 @@ def camera(brief: Brief) -> Need | None:
 @small_item("camera-stand", "Tripod", near=Slot.MACHINE, kind=Stand)
 def camera_stand(brief: Brief) -> Need | None:
     """For the camera."""
-    if brief.weight(Purpose.FILMING) < WANTED:
+    if not wanted(brief, Purpose.FILMING):
         return None
     return Need(
         Quantity(1, Unit.PIECES), say("The camera stands before the player"), (equals("holds", "use", "camera"),)
@@ -202,7 +202,7 @@ def camera_stand(brief: Brief) -> Need | None:
 @small_item("putting-strip", "Strip to putt on", near=Slot.FLOOR, kind=PuttingSurface)
 def putting_strip(brief: Brief, flooring: FloorCovering) -> Need | None:
     """Where putts are wanted and the floor's pile is longer than 12 mm, or it has none."""
-    if brief.weight(Purpose.PUTTING) < WANTED:
+    if not wanted(brief, Purpose.PUTTING):
         return None
     if known(flooring.pile_m, flooring, "pile") <= PUTTING_PILE_M:
         return None

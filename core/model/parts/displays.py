@@ -11,6 +11,7 @@ from core.quantities import Unit
 
 Pixels = Annotated[int, In(Unit.PIXELS), Field(gt=0, le=20_000)]
 Ratio = Annotated[float, Field(gt=0, le=10)]
+LightSource = Literal["lamp", "laser", "led"]
 
 
 class Display(Device, Weighed):
@@ -48,6 +49,8 @@ class Projector(Display):
     """Highest, over the vertical shift; the same as the lowest without shift."""
     keystone_max_deg: Degrees | None = None
     """Most tilt that it can square."""
+    light: LightSource | None = None
+    """What makes its light: a lamp can be bought again, a laser or LED is built in."""
     light_hours: Annotated[Hours, Field(gt=0)] | None = None
     """Rated life of the lamp or the light source."""
 

@@ -112,6 +112,8 @@ class Balls(Part):
     kind: Literal["balls"] = "balls"
     marked: bool | None = None
     """They carry the mark by which a camera reads spin."""
+    soft: bool | None = None
+    """Foam or felt practice balls, which fly short and hurt nobody."""
     print_free: bool | None = None
     """Plain, so that no print rubs off on the screen."""
     pack_size: Annotated[Pieces, Field(gt=0)] | None = None

@@ -113,6 +113,8 @@ class LaunchMonitor(Device):
     """Comes with a case that stands up to a struck ball."""
     edition_year: Year | None = None
     """The year in which this edition came out."""
+    supported_until: Year | None = None
+    """The last year in which its maker keeps it up to date; empty while no end has been told."""
     plans: tuple[MonitorPlan, ...] = ()
     """Ways of licensing the maker's own services."""
 
@@ -175,6 +177,8 @@ class MonitorPackage(Part):
     """The monitors that it is made for."""
     unlocks: tuple[DataField, ...] = ()
     """Data that it adds."""
+    needs_tier: Tier | None = None
+    """Least tier of the maker's plan that it works with; 0 with any."""
     billing: Billing = Billing.ONCE
     """How its price is paid."""
 

@@ -14,6 +14,7 @@ Gigabytes = Annotated[float, In(Unit.GIGABYTE), Field(ge=0, le=100_000)]
 Grade = Annotated[int, In(Unit.GRADE), Field(ge=1, le=10)]
 Lines = Annotated[int, In(Unit.LINES), Field(gt=0, le=10_000)]
 Courses = Annotated[int, Field(ge=0, le=1_000_000)]
+Version = Annotated[int, Field(ge=1, le=9_999)]
 
 
 class Feature(StrEnum):
@@ -43,6 +44,8 @@ class TitlePlan(Plan):
     """What it can be used for."""
     later_versions: bool | None = None
     """A licence paid once is good for versions that come out later."""
+    version: Version | None = None
+    """The version that a licence paid once stops at."""
 
 
 class MonitorLink(Record):
@@ -54,6 +57,8 @@ class MonitorLink(Record):
     """Native, or through a connector that neither maker supports."""
     tier: Tier = 0
     """Least tier of the monitor maker's plan."""
+    from_version: Version | None = None
+    """The version of the title in which the link came; empty where any has it."""
 
 
 class MachineNeeds(Record):
@@ -92,12 +97,14 @@ class Title(Part):
     """Most lines that it draws."""
     platforms: tuple[str, ...] = ()
     """Operating systems that it runs on."""
+    limited_on: tuple[str, ...] = ()
+    """Of these the ones on which it can do less."""
     online: Literal["no", "better", "needed"] | None = None
     """Whether it has to be connected to play."""
     plans: tuple[TitlePlan, ...] = ()
     """Ways of licensing it."""
-    monitor_links: tuple[MonitorLink, ...] = ()
-    """Monitors that it listens to, and how."""
+    monitor_links: tuple[MonitorLink, ...] | None = None
+    """Monitors that it listens to, and how; empty for one that listens to none."""
     machine_needs: tuple[ResolutionNeeds, ...] = ()
     """The computer that its maker asks for, by lines of the picture."""
 
@@ -106,7 +113,7 @@ class CoursePack(Part):
     """Courses or another add-on of a title."""
 
     kind: Literal["course_pack"] = "course_pack"
-    titles: tuple[TitleId, ...] = ()
+    titles: tuple[TitleId, ...] | None = None
     """The titles that it is made for."""
     courses: Courses | None = None
     """Courses that it adds."""

@@ -10,6 +10,7 @@ from core.model.record import In, Metres, MetresPerSecond
 from core.quantities import Unit
 
 Sound = Literal["loud", "damped", "quiet"]
+Stops = Literal["any_ball", "soft_balls"]
 
 
 class Edge(StrEnum):
@@ -38,6 +39,8 @@ class Surface(Weighed):
     """Fastest *ball* that it is rated for."""
     rated_club_speed_m_s: MetresPerSecond | None = None
     """Fastest *club* that its seller quotes: a lower number that says less."""
+    stops: Stops | None = None
+    """Whether it is made to stop any ball, or soft practice balls alone."""
     sound: Sound | None = None
     """How loud a struck ball is, as the maker tells it."""
     edge: Edge | None = None
@@ -58,6 +61,8 @@ class ImpactScreen(Surface):
     """Layers of fabric."""
     needs_backing: bool | None = None
     """Light shows through: black cloth belongs behind it."""
+    carries_picture: bool | None = None
+    """Its face is light and smooth enough for a projected picture; black ones are not."""
     turns: Annotated[int, Field(ge=1, le=4)] | None = None
     """Ways up in which it can hang: 4 for a square with the same edge all round."""
 
@@ -74,6 +79,10 @@ class Net(Surface):
     """A net: stops the ball, shows no picture."""
 
     kind: Literal["net"] = "net"
+    gives_m: Metres | None = None
+    """How far a ball pushes it back: the room that it needs behind."""
+    stand_off_m: Metres | None = None
+    """Nearest that its maker lets one stand before it."""
 
 
 class Baffle(Part):

@@ -9,6 +9,7 @@ from core.checks.registry import Answers
 from core.model.brief import Brief, Stage
 from core.model.build import Build, Slot, slot_for
 from core.model.chain import plans_of
+from core.model.household import Subscriptions
 from core.model.parts import Part
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
@@ -145,6 +146,8 @@ class Changes:
         brief = self.build.brief
         if not brief.may_drill:
             yield say("Get leave to drill."), self._asked({"may_drill": True})
+        if brief.subscriptions is not Subscriptions.FINE:
+            yield say("Accept fees that come again."), self._asked({"subscriptions": Subscriptions.FINE})
         words = {
             Stage.NET: "a net",
             Stage.TABLET: "a net or screen with a tablet",

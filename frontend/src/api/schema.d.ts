@@ -1236,7 +1236,7 @@ export interface components {
         Brief: {
             /**
              * Purposes
-             * @description Weight of each purpose, 0 to 5; what is not listed weighs nothing.
+             * @description Weight of each purpose, 0 to 5, where 5 is a must; what is not listed weighs nothing.
              * @default {
              *       "full_rounds": 3,
              *       "swing_work": 3
@@ -1284,16 +1284,15 @@ export interface components {
             exchange_rates: components["schemas"]["ExchangeRate"][];
             /**
              * May Drill
-             * @description Whether walls and ceiling may be drilled into; often not in a rented home.
+             * @description Whether walls and ceiling may be drilled into; often not in a rented home. `None` until it has been asked.
              * @default true
              */
-            may_drill: boolean;
+            may_drill: boolean | null;
             /**
-             * No Subscriptions
-             * @description The household would rather pay once.
-             * @default false
+             * @description What the household thinks of fees that come again; `None` while it has not made up its mind.
+             * @default fine
              */
-            no_subscriptions: boolean;
+            subscriptions: components["schemas"]["Subscriptions"] | null;
             /**
              * Visitors
              * @description People of unknown skill and either hand swing here too: the widest dispersion and the fastest ball count.
@@ -1359,11 +1358,8 @@ export interface components {
             hours_a_week?: number | null;
             /** Playable By */
             playable_by?: string | null;
-            /**
-             * Build Hours A Week
-             * @default 6
-             */
-            build_hours_a_week: number;
+            /** Build Hours A Week */
+            build_hours_a_week?: number | null;
             /**
              * Skills
              * @default []
@@ -1414,7 +1410,7 @@ export interface components {
              *       "tax_share": 0,
              *       "exchange_rates": [],
              *       "may_drill": true,
-             *       "no_subscriptions": false,
+             *       "subscriptions": "fine",
              *       "visitors": false,
              *       "earlier_stages": [],
              *       "tax_treatment": "paid",
@@ -1431,7 +1427,7 @@ export interface components {
              *       "looks": "plain",
              *       "hours_a_week": null,
              *       "playable_by": null,
-             *       "build_hours_a_week": 6,
+             *       "build_hours_a_week": null,
              *       "skills": []
              *     }
              */
@@ -1699,6 +1695,12 @@ export interface components {
          * @enum {string}
          */
         FloorBase: "concrete" | "timber";
+        /**
+         * Guard
+         * @description What is between a window and a ball while people play.
+         * @enum {string}
+         */
+        Guard: "nothing" | "film" | "net";
         /**
          * Handedness
          * @description A right-hander stands on the left of the ball, facing the target; a left-hander on the right.
@@ -1995,6 +1997,8 @@ export interface components {
              * @default false
              */
             hinge_far: boolean;
+            /** @description What guards a window: nothing, safety film with a shutter or heavy curtain, or netting or board. */
+            guard?: components["schemas"]["Guard"] | null;
         } & {
             [key: string]: unknown;
         };
@@ -2485,6 +2489,12 @@ export interface components {
          */
         StoredKind: "car" | "boat" | "bench" | "bicycles" | "furniture" | "gym" | "boxes";
         /**
+         * Subscriptions
+         * @description What the household thinks of fees that come again.
+         * @enum {string}
+         */
+        Subscriptions: "fine" | "rather_not" | "never";
+        /**
          * TaxTreatment
          * @description Whether sales tax is a cost: a business may reclaim it.
          * @enum {string}
@@ -2732,9 +2742,8 @@ export interface components {
             /** Tax Share */
             tax_share?: string | number;
             /** May Drill */
-            may_drill?: boolean;
-            /** No Subscriptions */
-            no_subscriptions?: boolean;
+            may_drill?: boolean | null;
+            subscriptions?: components["schemas"]["Subscriptions"] | null;
             /** Visitors */
             visitors?: boolean;
             /** Earlier Stages */
@@ -2763,7 +2772,7 @@ export interface components {
             /** Playable By */
             playable_by?: string | null;
             /** Build Hours A Week */
-            build_hours_a_week?: string | number;
+            build_hours_a_week?: string | number | null;
             /** Skills */
             skills?: components["schemas"]["Skill"][];
             /** Exchange Rates */
@@ -2990,6 +2999,7 @@ export interface components {
             opens?: components["schemas"]["Opens"];
             /** Hinge Far */
             hinge_far?: boolean;
+            guard?: components["schemas"]["Guard"] | null;
         };
         /**
          * ContentPreviewChange
@@ -3033,6 +3043,7 @@ export interface components {
             opens?: components["schemas"]["Opens"];
             /** Hinge Far */
             hinge_far?: boolean;
+            guard?: components["schemas"]["Guard"] | null;
             /** Number */
             number?: number;
         };

@@ -15,6 +15,17 @@ export const NOISE_WORDS = {
   damped: 'must be damped',
   quiet: 'must be quiet',
 } as const
+export const SUBSCRIPTION_WORDS = {
+  fine: 'fine',
+  rather_not: 'better avoided',
+  never: 'out of the question',
+  unsaid: 'not yet decided on',
+} as const
+export const DRILLING_WORDS = {
+  yes: 'may be drilled',
+  no: 'may not be drilled',
+  unsaid: 'have yet to be asked about',
+} as const
 export const LOOKS_WORDS = { plain: 'plain', finished: 'finished, with an enclosure' } as const
 export const SKILL_WORDS = {
   timber: 'timber',

@@ -115,6 +115,12 @@ export const CHOICES: Record<ContentGroup, Choosing[]> = {
   ],
   sockets: [WALL],
 }
+export const GUARD_WORDS = {
+  unsaid: 'not said',
+  nothing: 'nothing',
+  film: 'film and a curtain',
+  net: 'netting or board',
+} as const
 export const STAYS_UP_WORDS = {
   projector: 'projector',
   screen: 'screen',

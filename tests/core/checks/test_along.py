@@ -1,6 +1,6 @@
 """The room shared out around the ball."""
 
-from core.checks.along import ball_to_screen, behind_ball, free_side, gap_behind_screen, picture_offset
+from core.checks.along import BallDistance, ball_to_screen, behind_ball, free_side, gap_behind_screen, picture_offset
 from core.checks.verdict import Verdict
 from core.geometry.picture import Picture
 from core.model.brief import Brief
@@ -10,7 +10,7 @@ from tests.core.worlds import layout, left_hander, player, room
 
 class GapTests(CheckTestCase):
     def answer(self, gap_m: float, foam_m: float = 0.0) -> Verdict:
-        return gap_behind_screen(room(wall_foam_m=foam_m), layout(screen_y_m=gap_m))
+        return gap_behind_screen(room(wall_foam_m=foam_m), layout(screen_y_m=gap_m), None)
 
     def test_bare_wall(self) -> None:
         self.assert_verdict(self.answer(0.40), "clear", "400 mm", "300 mm", "100 mm")
@@ -34,11 +34,18 @@ class GapTests(CheckTestCase):
 
 class BallToScreenTests(CheckTestCase):
     def test_clear_tight_blocked(self) -> None:
-        self.assert_verdict(ball_to_screen(layout(ball_y_m=3.4)), "clear", "3.00 m", "2.40 m", "600 mm")
+        self.assert_verdict(ball_to_screen(layout(ball_y_m=3.4), BallDistance()), "clear", "3.00 m", "2.40 m", "600 mm")
         self.assert_verdict(
-            ball_to_screen(layout(ball_y_m=3.0)), "tight", "2.60 m", "2.40 m", "200 mm", "Move the ball back 400 mm."
+            ball_to_screen(layout(ball_y_m=3.0), BallDistance()),
+            "tight",
+            "2.60 m",
+            "2.40 m",
+            "200 mm",
+            "Move the ball back 400 mm.",
         )
-        self.assert_verdict(ball_to_screen(layout(ball_y_m=2.0)), "blocked", "1.60 m", "2.40 m", "−800 mm")
+        self.assert_verdict(
+            ball_to_screen(layout(ball_y_m=2.0), BallDistance()), "blocked", "1.60 m", "2.40 m", "−800 mm"
+        )
 
 
 class BehindBallTests(CheckTestCase):
@@ -65,19 +72,21 @@ class BehindBallTests(CheckTestCase):
 
 class FreeSideTests(CheckTestCase):
     def test_right_hander_faces_the_right_wall(self) -> None:
-        self.assert_verdict(free_side(player(), room(), layout()), "clear", "2.30 m", "900 mm", "1.40 m")
+        self.assert_verdict(free_side(player(), room(), layout(), None), "clear", "2.30 m", "900 mm", "1.40 m")
         self.assert_verdict(
-            free_side(player(), room(), layout(ball_x_m=3.6)),
+            free_side(player(), room(), layout(ball_x_m=3.6), None),
             "tight",
             "1.00 m",
             "900 mm",
             "100 mm",
             "Move the ball 50 mm to the left.",
         )
-        self.assert_verdict(free_side(player(), room(), layout(ball_x_m=4.0)), "blocked", "600 mm", "900 mm", "−300 mm")
+        self.assert_verdict(
+            free_side(player(), room(), layout(ball_x_m=4.0), None), "blocked", "600 mm", "900 mm", "−300 mm"
+        )
 
     def test_left_hander_faces_the_left_wall(self) -> None:
-        verdict = free_side(left_hander(), room(), layout(ball_x_m=1.0))
+        verdict = free_side(left_hander(), room(), layout(ball_x_m=1.0), None)
         self.assert_verdict(verdict, "tight", "1.00 m", "900 mm", "100 mm", "Move the ball 50 mm to the right.")
 
 

@@ -8,7 +8,7 @@ from core.checks.swing import past_things
 from core.checks.verdict import Verdict
 from core.geometry.shadow import Lens
 from core.model.kit import Beside
-from core.model.things import Joists
+from core.model.things import Joists, Opening
 from tests.core import worlds
 from tests.core.checks.base import METRIC, CheckTestCase
 from tests.core.worlds import around, layout, player, room, thing
@@ -59,13 +59,14 @@ class SocketTests(CheckTestCase):
 
 class GlassTests(CheckTestCase):
     def test_windows_ahead_of_the_ball_count(self) -> None:
-        def window(id: str, wall: str, along_m: float) -> dict[str, object]:
-            size = {"width_m": 1.0, "height_m": 1.0, "sill_m": 0.9}
-            return {"id": id, "kind": "window", "name": id, "wall": wall, "along_m": along_m, **size}
+        def window(id: str, wall: str, along_m: float) -> Opening:
+            facts = {"id": id, "kind": "window", "name": id, "wall": wall, "along_m": along_m, "guard": "film"}
+            return Opening.model_validate({**facts, "width_m": 1.0, "height_m": 1.0, "sill_m": 0.9})
 
-        where = room(openings=[window("a", "left", 1.0), window("b", "left", 4.0), window("c", "screen", 1.0)])
-        self.assertEqual(glass_of(where, layout()), Glass(("a", "c"), ("b",)))
-        self.assert_verdict(glass(Glass(("a", "c"), ("b",))), "tight", "a, c", "none", "not met")
+        ahead, behind, before = window("a", "left", 1.0), window("b", "left", 4.0), window("c", "screen", 1.0)
+        where = room(openings=[ahead, behind, before])
+        self.assertEqual(glass_of(where, layout()), Glass((ahead, before), ("b",)))
+        self.assert_verdict(glass(Glass((ahead, before), ("b",))), "tight", "a, c", "none", "not met")
         self.assert_verdict(glass(Glass((), ("b",))), "clear", "none", "none", "met")
 
 

@@ -75,19 +75,21 @@ class HouseholdTests(CheckTestCase):
     def test_value_that_moves(self) -> None:
         """1 000 of 4 000 stay: a quarter, which is just clear; 1 200 of 4 000 are 30 %."""
         self.assert_verdict(
-            movable(Moving(Money(300_000, "EUR"), Money(100_000, "EUR"))), "clear", "25 %", "25 %", "0 %"
+            movable(Moving(Money(300_000, "EUR"), Money(100_000, "EUR"), None)), "clear", "25 %", "25 %", "0 %"
         )
         self.assert_verdict(
-            movable(Moving(Money(280_000, "EUR"), Money(120_000, "EUR"))), "tight", "30 %", "25 %", "−5 %"
+            movable(Moving(Money(280_000, "EUR"), Money(120_000, "EUR"), None)), "tight", "30 %", "25 %", "−5 %"
         )
 
 
 class PurposeTests(CheckTestCase):
     def test_courses(self) -> None:
         full, bare = (worlds.title().plans[0].model_copy(update={"courses": count}) for count in (40, 0))
-        self.assert_verdict(courses(worlds.title(), full, WantsCourses(), Beside()), "clear", "40", "1 or more", "met")
         self.assert_verdict(
-            courses(worlds.title(), bare, WantsCourses(), Beside()), "tight", "0", "1 or more", "not met"
+            courses(brief(), worlds.title(), full, WantsCourses(), Beside()), "clear", "40", "1 or more", "met"
+        )
+        self.assert_verdict(
+            courses(brief(), worlds.title(), bare, WantsCourses(), Beside()), "tight", "0", "1 or more", "not met"
         )
 
     def test_filming(self) -> None:

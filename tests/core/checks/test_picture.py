@@ -15,6 +15,7 @@ from core.checks.verdict import Verdict
 from core.geometry.ceiling import ceiling_of
 from core.geometry.picture import Picture, Raster, raster_around
 from core.geometry.shadow import Lens
+from core.model.brief import Brief
 from core.model.facts import MissingFact
 from tests.core.checks.base import METRIC, CheckTestCase
 from tests.core.worlds import layout, player, projector, room, screen, title
@@ -196,14 +197,16 @@ class BrightnessTests(CheckTestCase):
 
 
 class SharpnessTests(CheckTestCase):
-    def test_pixels_are_advice_never_a_bar(self) -> None:
+    def test_pixels_are_advice(self) -> None:
         """1080 px on 2.6 m at 3.1 m: 45.5°, 23.7 a degree; 2160 px: 47.5."""
         self.assert_verdict(
-            sharpness(projector(), SQUARE, RASTER, layout()), "tight", "23.7 px/°", "30.0 px/°", "−6.3 px/°"
+            sharpness(Brief(), projector(), SQUARE, RASTER, layout()), "tight", "23.7 px/°", "30.0 px/°", "−6.3 px/°"
         )
         sharp = projector(width_px=3840, height_px=2160)
-        self.assert_verdict(sharpness(sharp, SQUARE, RASTER, layout()), "clear", "47.5 px/°", "30.0 px/°", "17.5 px/°")
+        self.assert_verdict(
+            sharpness(Brief(), sharp, SQUARE, RASTER, layout()), "clear", "47.5 px/°", "30.0 px/°", "17.5 px/°"
+        )
 
     def test_unknown(self) -> None:
-        verdict = sharpness(projector(width_px=None), SQUARE, RASTER, layout())
+        verdict = sharpness(Brief(), projector(width_px=None), SQUARE, RASTER, layout())
         self.assert_unknown(verdict, "The panel resolution of Lamp")

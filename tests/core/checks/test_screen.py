@@ -103,22 +103,22 @@ class FitTests(CheckTestCase):
 
 class StageTests(CheckTestCase):
     NET = Net(id="net", maker="Maker", name="Net")
-    TELEVISION = Television(id="tv", maker="Maker", name="TV")
+    TELEVISION = Television(id="tv", maker="Maker", name="TV", width_m=1.0)
 
     def test_a_net_shows_no_picture(self) -> None:
         self.assert_verdict(surface_for_stage(Brief(), screen()), "clear", "screen", "screen", "met")
         self.assert_verdict(surface_for_stage(Brief(), self.NET), "blocked", "net", "screen", "not met")
-        self.assert_verdict(surface_for_stage(Brief(stage="net"), self.NET), "clear", "net", "net or screen", "met")
+        self.assert_verdict(surface_for_stage(Brief(stage="net"), self.NET), "clear", "net", "net", "met")
 
     def test_a_television_is_not_projected(self) -> None:
-        self.assert_verdict(display_for_stage(Brief(), projector()), "clear", "projector", "projector", "met")
+        self.assert_verdict(display_for_stage(Brief(), projector(), layout()), "clear", "projector", "projector", "met")
         self.assert_verdict(
-            display_for_stage(Brief(), self.TELEVISION), "blocked", "television", "projector", "not met"
+            display_for_stage(Brief(), self.TELEVISION, layout()), "blocked", "television", "projector", "not met"
         )
         self.assert_verdict(
-            display_for_stage(Brief(stage="tablet"), self.TELEVISION),
+            display_for_stage(Brief(stage="tablet"), self.TELEVISION, layout()),
             "clear",
             "television",
-            "television or projector",
+            "television that can be read",
             "met",
         )

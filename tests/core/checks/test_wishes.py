@@ -23,7 +23,7 @@ class DrillingTests(CheckTestCase):
 
 
 class SubscriptionTests(CheckTestCase):
-    WISH = Brief(no_subscriptions=True)
+    WISH = Brief(subscriptions="rather_not")
 
     def test_a_wish_never_rules_out_but_says_when_once_is_cheaper(self) -> None:
         """12 · 15 = 180 a year: 450 once pays after 2.5 years."""
@@ -34,6 +34,10 @@ class SubscriptionTests(CheckTestCase):
         )
         self.assert_verdict(title_subscription(self.WISH, both, ONCE), "clear", "once", "no subscription", "met")
         self.assert_verdict(title_subscription(Brief(), both, MONTHLY), "clear", "monthly", "any licence", "met")
+
+    def test_a_brief_from_before_there_were_three_answers(self) -> None:
+        self.assertEqual(Brief.model_validate({"no_subscriptions": True}), self.WISH)
+        self.assertEqual(Brief.model_validate({"no_subscriptions": False}), Brief())
 
     def test_without_another_licence_another_title_is_advised(self) -> None:
         verdict = title_subscription(self.WISH, title(plans=(MONTHLY,)), MONTHLY)

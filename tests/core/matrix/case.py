@@ -10,6 +10,17 @@ from core.report.evaluate import answers_of
 from tests.core import worlds
 
 TODAY = date(2026, 11, 25)
+WINDOW = {
+    "id": "w",
+    "kind": "window",
+    "name": "pane",
+    "wall": "rear",
+    "along_m": 1.0,
+    "width_m": 1.0,
+    "height_m": 1.0,
+    "opens": "not",
+}
+"""A window behind the golfer."""
 RECORDS = ("brief", "room", "layout")
 
 

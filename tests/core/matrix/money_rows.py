@@ -20,14 +20,17 @@ ROWS: dict[str, list[Case]] = {
     "money.movable": [
         clear("20.5 % | 25 % | 4.5 %", "800 of 3,900 without a floor", without=("floor",)),
         tight("37.4 % | 25 % | −12.4 %", "1,850 of 4,950"),
+        blocked(
+            "72.5 % | 25 % | −47.5 %",
+            "1,850 of 2,550 without monitor, machine and projector",
+            without=("monitor", "machine", "display"),
+        ),
+        unknown("The price of Box", enclosure__price=None),
     ],
     "time.playable": [
         clear("26.9 weeks | 5.1 weeks | 21.8 weeks", "188 days; 3 + 12.5 / 6"),
         tight("5.7 weeks | 5.1 weeks | 0.6 weeks", "40 days", brief__playable_by=date(2027, 1, 4)),
+        unknown("How many hours a week you will build", brief__build_hours_a_week=None),
         blocked("2.9 weeks | 5.1 weeks | −2.2 weeks", "20 days", brief__playable_by=date(2026, 12, 15)),
     ],
-}
-NEVER: dict[str, dict[str, str]] = {
-    "money.movable": {"blocked": "value that stays is still value", "unknown": "what has no price is left out"},
-    "time.playable": {"unknown": "without a date it is not asked"},
 }

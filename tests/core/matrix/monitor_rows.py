@@ -116,6 +116,7 @@ ROWS: dict[str, list[Case]] = {
     "monitor.putting": [
         clear("reads putts | putts | met", "putting is measured", radar__measures=ALL),
         tight("no putts | putts | not met", "putting weighs 3 and is not measured"),
+        blocked("no putts | putts | not met", "putting is a must", brief__purposes={"putting": 5}),
         unknown("The list of data it measures of Radar", radar__measures=None),
     ],
     "monitor.platform": [
@@ -136,18 +137,38 @@ ROWS: dict[str, list[Case]] = {
     "monitor.edition": [
         clear("1.0 years | 4.0 years | 3.0 years", "2025, and it is 2026"),
         tight("6.0 years | 4.0 years | −2.0 years", "2020", radar__edition_year=2020),
+        tight(
+            "2.0 years | 4.0 years | 2.0 years",
+            "2024, but support ended in 2025; the plan is free",
+            radar__edition_year=2024,
+            radar__supported_until=2025,
+        ),
+        blocked(
+            "2.0 years | 4.0 years | 2.0 years",
+            "the same, under a plan that is paid for",
+            radar__edition_year=2024,
+            radar__supported_until=2025,
+            hung_monitor__plan="full",
+        ),
         unknown("The year of its edition of Radar", radar__edition_year=None),
     ],
     "monitor.portable": [
         clear("carried | carried | met", "the bay is packed away, and it can be carried"),
         clear("stays | either | met", "it stays, and so does the bay", radar__portable=False, brief__packed_away=False),
-        tight("stays | carried | not met", "the bay is packed away", radar__portable=False),
+        tight(
+            "stays | carried | not met",
+            "the bay is packed away, and it stays in the way",
+            radar__portable=False,
+            layout__stays_up=("monitor",),
+        ),
+        blocked("stays | carried | not met", "it is put away after every play", radar__portable=False),
         unknown("The being carried of Radar", radar__portable=None),
     ],
     "monitor.slow_balls": [
         clear("1.0 m/s | 1.5 m/s | 0.5 m/s", "√(2 · 0.55 · 2) = 1.48, told as 1.5", radar__ball_speed_min_m_s=1),
         clear("5.0 m/s | 8.0 m/s | 3.0 m/s", "no putts wanted, a chip is 8", brief__purposes={"full_rounds": 5}),
         tight("5.0 m/s | 1.5 m/s | −3.5 m/s", "putting weighs 3, and it reads from 5 on"),
+        blocked("5.0 m/s | 1.5 m/s | −3.5 m/s", "putting is a must", brief__purposes={"putting": 5}),
         unknown("The slowest ball it reads of Radar", radar__ball_speed_min_m_s=None),
     ],
     "monitor.room": [
@@ -202,6 +223,12 @@ ROWS: dict[str, list[Case]] = {
     "monitor.lamp": [
         clear("none | nothing | met", "wants no light"),
         tight("none | a steady lamp on the ball | not met", "wants light, no lamp", radar__wants_lamp=True),
+        blocked(
+            "Tube | a steady lamp on the ball | not met",
+            "the lamp that is chosen pulses",
+            radar__wants_lamp=True,
+            beside=[extra("lamp", "Tube", lights="ball", flickers=True)],
+        ),
         unknown("The need for light of Radar", radar__wants_lamp=None),
     ],
     "monitor.balls": [
@@ -223,16 +250,29 @@ ROWS: dict[str, list[Case]] = {
             beside=[extra("case", "Steel", monitors=("monitor",))],
         ),
         tight("none | a case | not met", "none in the box, none chosen", swap=[BESIDE]),
+        blocked(
+            "none | a case | not met",
+            "the case that is chosen is for another",
+            swap=[BESIDE],
+            beside=[extra("case", "Steel", monitors=("other",))],
+        ),
         unknown("The case in the box of Monitor", swap=[BESIDE], monitor__case_included=None),
     ],
     "monitor.drilling": [
         clear("drilling allowed | fixings in the ceiling | met", "the home allows it", swap=[OVER]),
+        tight(
+            "drilling allowed | fixings in the ceiling | met",
+            "a rented home does, and the holes are made good",
+            swap=[OVER],
+            brief__rented=True,
+        ),
         blocked(
             "no drilling | fixings in the ceiling | not met",
             "a rented home does not",
             swap=[OVER],
             brief__may_drill=False,
         ),
+        unknown("Whether walls and ceiling may be drilled", swap=[OVER], brief__may_drill=None),
     ],
     "monitor.subscription": [
         clear("free | any licence | met", "the base plan is free"),
@@ -240,17 +280,14 @@ ROWS: dict[str, list[Case]] = {
             "yearly | no subscription | not met",
             "a yearly plan against the wish",
             hung_monitor__plan="full",
-            brief__no_subscriptions=True,
+            brief__subscriptions="rather_not",
         ),
+        blocked(
+            "yearly | no subscription | not met",
+            "a yearly plan, and never one",
+            hung_monitor__plan="full",
+            brief__subscriptions="never",
+        ),
+        unknown("What you think of subscriptions", hung_monitor__plan="full", brief__subscriptions=None),
     ],
-}
-NEVER: dict[str, dict[str, str]] = {
-    "monitor.edition": {"blocked": "an old one still measures"},
-    "monitor.portable": {"blocked": "it can be lifted and put away with care"},
-    "monitor.slow_balls": {"blocked": "a putt may be played as holed: the monitor still serves"},
-    "monitor.putting": {"blocked": "a putt may be played as holed: the monitor still serves"},
-    "monitor.lamp": {"blocked": "a lamp is a small item, soon added"},
-    "monitor.case": {"blocked": "a camera without a case works until it is hit"},
-    "monitor.drilling": {"tight": "drilling is allowed or not", "unknown": "the brief always answers"},
-    "monitor.subscription": {"blocked": "a wish never rules out", "unknown": "a plan always says how it is paid"},
 }

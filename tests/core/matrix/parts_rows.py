@@ -39,6 +39,7 @@ ROWS: dict[str, list[Case]] = {
             "asks tier 2, the base plan is 0",
             title__monitor_links=(MonitorLink(monitor="radar", tier=2),),
         ),
+        unknown("The list of monitors it listens to of Rounds", title__monitor_links=None),
     ],
     "title.bundle": [
         clear("Base | each paid for once | met", "a free base plan beside a paid title"),
@@ -47,6 +48,12 @@ ROWS: dict[str, list[Case]] = {
             "tier 1 brings another title along",
             radar__plans=radar_plans(tier=1, bundled_titles=("other",)),
         ),
+        blocked(
+            "Base | each paid for once | not met",
+            "the package works from tier 1 on, the base plan is 0",
+            beside=[extra("monitor_package", "Spin", monitors=("radar",), unlocks=("spin_rate",), needs_tier=1)],
+        ),
+        unknown("The plan that it needs of Spin", beside=[extra("monitor_package", "Spin", monitors=("radar",))]),
     ],
     "title.courses": [
         clear("40 | 1 or more | met", "forty come with it"),
@@ -59,7 +66,13 @@ ROWS: dict[str, list[Case]] = {
                 extra("course_pack", "Other", titles=("another",), courses=5),
             ],
         ),
-        tight("0 | 1 or more | not met", "none, and full rounds weigh 5", title__plans=plans(courses=0)),
+        tight(
+            "0 | 1 or more | not met",
+            "none, and full rounds weigh 3",
+            title__plans=plans(courses=0),
+            brief__purposes={"full_rounds": 3},
+        ),
+        blocked("0 | 1 or more | not met", "none, and full rounds weigh 5, a must", title__plans=plans(courses=0)),
         unknown("The number of courses in plan Monthly of Rounds", title__plans=plans(courses=None)),
     ],
     "title.features": [
@@ -81,6 +94,23 @@ ROWS: dict[str, list[Case]] = {
             "not included | included | not met",
             "paid once, stops today",
             title__plans=plans(billing="once", later_versions=False),
+        ),
+        tight(
+            "not included | included | not met",
+            "stops at version 5, and the link came in 5",
+            title__plans=plans(billing="once", later_versions=False, version=5),
+            title__monitor_links=(MonitorLink(monitor="radar", from_version=5),),
+        ),
+        blocked(
+            "not included | included | not met",
+            "stops at version 4, and the link came in 5",
+            title__plans=plans(billing="once", later_versions=False, version=4),
+            title__monitor_links=(MonitorLink(monitor="radar", from_version=5),),
+        ),
+        unknown(
+            "The version of plan Monthly of Rounds",
+            title__plans=plans(billing="once", later_versions=False),
+            title__monitor_links=(MonitorLink(monitor="radar", from_version=5),),
         ),
         unknown(
             "The later versions in plan Monthly of Rounds", title__plans=plans(billing="once", later_versions=None)
@@ -104,13 +134,22 @@ ROWS: dict[str, list[Case]] = {
             "made for another title",
             beside=[extra("course_pack", "Links", titles=("other",))],
         ),
+        tight(
+            "Bridge | none astray | not met",
+            "a connector, and the title listens natively",
+            beside=[extra("connector", "Bridge", titles=("title",), monitors=("radar",))],
+        ),
+        unknown("The titles it is made for of Links", beside=[extra("course_pack", "Links")]),
     ],
     "title.subscription": [
         clear("monthly | any licence | met", "a subscription is fine"),
-        tight("monthly | no subscription | not met", "it is not", brief__no_subscriptions=True),
+        tight("monthly | no subscription | not met", "rather not", brief__subscriptions="rather_not"),
+        blocked("monthly | no subscription | not met", "never", brief__subscriptions="never"),
+        unknown("What you think of subscriptions", brief__subscriptions=None),
     ],
     "machine.platform": [
         clear("Wicket OS | Wicket OS | met", "the title is made for it"),
+        tight("Wicket OS | Wicket OS | not met", "but it does less there", title__limited_on=("Wicket OS",)),
         blocked("Heron Linux | Wicket OS | not met", "it is not", computer__platform="Heron Linux"),
         unknown("The operating system of Tower", computer__platform=None),
     ],
@@ -140,8 +179,14 @@ ROWS: dict[str, list[Case]] = {
     "machine.usb": [
         clear("4 pieces | 0 pieces | 4 pieces", "four sockets, nothing plugged in"),
         tight(
+            "1 piece | 2 pieces | −1 pieces",
+            "two cameras, and one socket",
+            computer__usb_ports=1,
+            beside=[extra("camera", "Front", link="usb"), extra("camera", "Rear", link="usb")],
+        ),
+        blocked(
             "0 pieces | 1 piece | −1 pieces",
-            "a camera, and no socket",
+            "a camera, and no socket for a hub either",
             computer__usb_ports=0,
             beside=[extra("camera", link="usb")],
         ),
@@ -151,10 +196,18 @@ ROWS: dict[str, list[Case]] = {
         clear("0 mm | 0 mm | 0 mm", "proposed level with the ball"),
         tight("−1.50 m | 0 mm | −1.50 m", "at 2.0 of 3.5", layout__machine_y_m=2.0),
         blocked("4.50 m | 0 mm | 4.50 m", "at 8.0 in a room of 7.0", layout__machine_y_m=8.0),
+        blocked(
+            "1 mm | 300 mm | −299 mm",
+            "Ada's club at φ −148°, ρ 1.644: 0.508 left of the ball, 1.394 behind it, 0.749 up; a desk is 0.75",
+            layout__machine_x_m=1.792,
+            layout__machine_y_m=4.894,
+        ),
+        unknown("Who will swing here", brief__players=()),
     ],
     "machine.mirror": [
         clear("60 ms | 100 ms | 40 ms", "40 under the limit", swap=[TABLET], tablet__mirror_delay_ms=60),
         tight("140 ms | 100 ms | −40 ms", "40 over it", swap=[TABLET], tablet__mirror_delay_ms=140),
+        blocked("1,200 ms | 100 ms | −1,100 ms", "over a second", swap=[TABLET], tablet__mirror_delay_ms=1200),
         unknown("The mirroring delay of Slate", swap=[TABLET]),
     ],
     "picture.lines": [
@@ -166,14 +219,43 @@ ROWS: dict[str, list[Case]] = {
     "display.stage": [
         clear("projector | projector | met", "a projected simulator"),
         blocked("television | projector | not met", "a desk monitor cannot be struck", swap=[DESK]),
+        clear(
+            "television | television that can be read | met",
+            "0.70 wide, 3.1 / 5 = 0.62",
+            swap=[DESK],
+            desk__width_m=0.7,
+            brief__stage="tablet",
+        ),
+        tight(
+            "television | television that can be read | not met",
+            "0.40 wide, 3.1 / 5 = 0.62",
+            swap=[DESK],
+            desk__width_m=0.4,
+            brief__stage="tablet",
+        ),
+        tight(
+            "projector | television that can be read | not met",
+            "more than a tablet's stage asks",
+            brief__stage="tablet",
+        ),
+        unknown("The width of Desk", swap=[DESK], brief__stage="tablet"),
     ],
     "display.drilling": [
         clear("drilling allowed | fixings in the ceiling | met", "the home allows it"),
+        tight("drilling allowed | fixings in the ceiling | met", "a rented home does", brief__rented=True),
         blocked("no drilling | fixings in the ceiling | not met", "it does not", brief__may_drill=False),
+        unknown("Whether walls and ceiling may be drilled", brief__may_drill=None),
     ],
     "display.light_source": [
         clear("96.2 years | 5.0 years | 91.2 years", "20,000 / (4 × 52) = 96.15"),
         tight("4.8 years | 5.0 years | −0.2 years", "1,000 / 208 = 4.81", projector__light_hours=1000),
+        blocked(
+            "4.8 years | 5.0 years | −0.2 years",
+            "the same, and a laser is built in",
+            projector__light_hours=1000,
+            projector__light="laser",
+        ),
+        unknown("The kind of light source of Lamp", projector__light_hours=1000, projector__light=None),
         unknown("The life of the light source of Lamp", projector__light_hours=None),
     ],
     "display.mount": [
@@ -221,22 +303,11 @@ ROWS: dict[str, list[Case]] = {
     "display.second": [
         clear("1,080 lines | 1,080 lines | 0 lines", "no second display"),
         tight("1,024 lines | 1,080 lines | −56 lines", "1024 − 1080", beside=[DESK]),
+        blocked(
+            "480 lines | 1,080 lines | −600 lines",
+            "under 720",
+            beside=[extra("television", "Old", width_px=640, height_px=480)],
+        ),
         unknown("The panel resolution of Side", beside=[extra("television", "Side")]),
     ],
-}
-NEVER: dict[str, dict[str, str]] = {
-    "title.monitor": {"unknown": "a title lists its links, or there are none"},
-    "title.bundle": {"blocked": "money spent twice still works", "unknown": "plans always say what they hold"},
-    "title.courses": {"blocked": "a range without courses can be used"},
-    "title.later_versions": {"blocked": "today's version goes on working"},
-    "title.packs": {"tight": "a pack is made for it or not", "unknown": "a pack lists what it is made for"},
-    "title.subscription": {"blocked": "a wish never rules out", "unknown": "a plan says how it is paid"},
-    "machine.platform": {"tight": "a title runs or does not"},
-    "machine.usb": {"blocked": "a hub adds sockets"},
-    "machine.place": {"unknown": "a place is always proposed"},
-    "machine.mirror": {"blocked": "a late picture is still a picture"},
-    "display.stage": {"tight": "a kind is right or not", "unknown": "the kind is always known"},
-    "display.drilling": {"tight": "it is allowed or not", "unknown": "the brief always answers"},
-    "display.light_source": {"blocked": "another lamp can be bought"},
-    "display.second": {"blocked": "small print is still print"},
 }

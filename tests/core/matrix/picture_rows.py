@@ -2,7 +2,7 @@
 
 from core.model.parts import Edge, Net, Part, ProjectionSheet
 from tests.core import worlds
-from tests.core.matrix.case import Case, blocked, clear, extra, tight, unknown
+from tests.core.matrix.case import WINDOW, Case, blocked, clear, extra, tight, unknown
 
 NET = Net(id="net", maker="Maker", name="Net", width_m=2.6, height_m=2.5)
 SHEET_ONLY = ProjectionSheet(id="sheet", maker="Maker", name="Sheet", width_m=2.6, height_m=2.5)
@@ -111,6 +111,13 @@ ROWS: dict[str, list[Case]] = {
             projector__width_px=1280,
             projector__height_px=720,
         ),
+        blocked(
+            "21.1 px/° | 30.0 px/° | −8.9 px/°",
+            "the same, and films are a must",
+            projector__width_px=1280,
+            projector__height_px=720,
+            brief__purposes={"films": 5},
+        ),
         unknown("The panel resolution of Lamp", projector__width_px=None),
     ],
     "screen.rating": [
@@ -127,27 +134,52 @@ ROWS: dict[str, list[Case]] = {
     ],
     "screen.stage": [
         clear("screen | screen | met", "a screen for a projected picture"),
+        clear("net | net | met", "before that stage a net does", swap=[NET], brief__stage="net"),
+        tight("screen | net | not met", "more than that stage asks for", brief__stage="net"),
         blocked("net | screen | not met", "a net shows none", swap=[NET]),
+        blocked("screen without a picture | screen | not met", "a black face", screen__carries_picture=False),
+        unknown("The fitness for a picture of Square", screen__carries_picture=None),
     ],
     "screen.struck": [
-        clear("stops a ball | stops a ball | met", "an impact screen"),
-        blocked("projection sheet | stops a ball | not met", "a sheet is never struck", swap=[SHEET_ONLY]),
+        clear("stops any ball | stops any ball | met", "an impact screen"),
+        tight(
+            "stops soft balls | stops any ball | not met",
+            "only felt ones are chosen",
+            screen__stops="soft_balls",
+            beside=[extra("balls", "Felt", soft=True)],
+        ),
+        blocked("stops soft balls | stops any ball | not met", "nobody chose soft ones", screen__stops="soft_balls"),
+        blocked("projection sheet | stops any ball | not met", "a sheet is never struck", swap=[SHEET_ONLY]),
+        unknown("The kind of balls that it stops of Square", screen__stops=None),
     ],
     "screen.noise": [
         clear("quiet | quiet | met", "as wanted", screen__sound="quiet"),
         clear("quiet | quiet | met", "a quiet baffle covers 2.7 × 2.7", beside=[baffle(2.7)]),
-        tight("loud | quiet | not met", "two steps louder"),
-        tight("loud | quiet | not met", "the baffle is 2.0 wide, the screen 2.7", beside=[baffle(2.0)]),
+        tight("damped | quiet | not met", "one step louder", screen__sound="damped"),
+        blocked("loud | quiet | not met", "two steps louder"),
+        blocked("loud | quiet | not met", "the baffle is 2.0 wide, the screen 2.7", beside=[baffle(2.0)]),
         unknown("The noise of Square", screen__sound=None),
     ],
     "screen.backing": [
         clear("none | nothing | met", "lets no light through"),
         tight("none | black cloth | not met", "does, and nothing hangs behind", screen__needs_backing=True),
+        blocked(
+            "none | black cloth | not met",
+            "and the day shines in from behind",
+            screen__needs_backing=True,
+            room__openings=({**WINDOW, "wall": "screen", "guard": "net"},),
+        ),
         unknown("The need for backing of Square", screen__needs_backing=None),
     ],
     "screen.rebound": [
         clear("3 layers | 2 layers or a topper | met", "three layers"),
         tight("none | 2 layers or a topper | not met", "one layer, no topper", screen__layers=1),
+        blocked(
+            "none | 2 layers or a topper | not met",
+            "one layer, 0.25 before the wall",
+            screen__layers=1,
+            layout__screen_y_m=0.25,
+        ),
         unknown("The layers of Square", screen__layers=None),
     ],
     "screen.roof": [
@@ -193,6 +225,12 @@ ROWS: dict[str, list[Case]] = {
         clear("3.00 m | 3.10 m | 100 mm", "100 mm to spare", beside=[green(0.6, 3.0)]),
         tight("4.00 m | 3.10 m | −900 mm", "reaches under the screen", beside=[green(0.6, 4.0)]),
         tight("3.00 m | 3.10 m | 100 mm", "0.25 wide", beside=[green(0.25, 3.0)]),
+        blocked(
+            "3.00 m | 3.10 m | 100 mm",
+            "0.25 wide, and putting is a must",
+            beside=[green(0.25, 3.0)],
+            brief__purposes={"putting": 5},
+        ),
         unknown("The width of Green", beside=[extra("putting_surface", "Green")]),
     ],
     "screen.tension": [
@@ -231,6 +269,12 @@ ROWS: dict[str, list[Case]] = {
     "screen.edge": [
         clear("grommets | grommets, loops | met", "the frame takes grommets"),
         tight("raw edge | grommets, loops | not met", "it takes no raw edge", screen__edge="raw"),
+        blocked(
+            "raw edge | grommets, loops | not met",
+            "nor do the cords that are chosen",
+            screen__edge="raw",
+            beside=[extra("hanging", takes=("grommets",))],
+        ),
         unknown("The edge of Square", screen__edge=None),
     ],
     "screen.enclosure": [
@@ -251,6 +295,11 @@ ROWS: dict[str, list[Case]] = {
             "0 of 1 left out are chosen | all of it | not met",
             "the padding is",
             enclosure__leaves_out=("edge_padding",),
+        ),
+        blocked(
+            "0 of 1 left out are chosen | all of it | not met",
+            "the frame is, and nothing stands",
+            enclosure__leaves_out=("frame",),
         ),
         unknown("The list of what is left out of Box", enclosure__leaves_out=None),
     ],
@@ -305,11 +354,18 @@ ROWS: dict[str, list[Case]] = {
     "mat.slip": [
         clear("20.0 kg | 0.0 kg | 20.0 kg", "sunk 40 mm into the tiles"),
         tight("8.0 kg | 15.0 kg | −7.0 kg", "8 kg on a bare floor", mat__weight_kg=8, without=("floor",)),
+        blocked("4.0 kg | 15.0 kg | −11.0 kg", "under 5 kg", mat__weight_kg=4, without=("floor",)),
         unknown("The weight of Strip", mat__weight_kg=None),
     ],
     "mat.tee": [
         clear("wooden tees | a tee | met", "the mat takes them"),
         tight("none | a tee | not met", "it takes none, none is chosen", mat__takes_tee=False),
+        blocked(
+            "Pegs | a tee | not met",
+            "they want a hole, and the mat has none",
+            mat__takes_tee=False,
+            beside=[extra("tees", "Pegs", through_mat=True)],
+        ),
         unknown("The way with tees of Strip", mat__takes_tee=None),
     ],
     "floor.cover": [
@@ -319,6 +375,12 @@ ROWS: dict[str, list[Case]] = {
             "a side of 1.0: 5 × 7 = 35, in packs of 20 it is 40; 7.8 of them cut off or over",
             tiles__tile_side_m=1.0,
             tiles__tiles_per_pack=20,
+        ),
+        blocked(
+            "67.8 % | 15 % | −52.8 %",
+            "35 tiles of 1 m² in packs of 100: 67.8 of 100 cut off or over",
+            tiles__tile_side_m=1.0,
+            tiles__tiles_per_pack=100,
         ),
         unknown("The tile size of Tile", tiles__tile_side_m=None),
     ],
@@ -331,21 +393,12 @@ ROWS: dict[str, list[Case]] = {
     "floor.putting": [
         clear("10 mm | 12 mm | 2 mm", "12 − 10"),
         tight("22 mm | 12 mm | −10 mm", "12 − 22", tiles__pile_m=0.022),
+        blocked(
+            "22 mm | 12 mm | −10 mm",
+            "the same, and putting is a must",
+            tiles__pile_m=0.022,
+            brief__purposes={"putting": 5},
+        ),
         unknown("The pile of Tile", tiles__pile_m=None),
     ],
-}
-NEVER: dict[str, dict[str, str]] = {
-    "picture.sharpness": {"blocked": "pixels that show are no bar"},
-    "screen.stage": {"tight": "a kind is right or not", "unknown": "the kind is always known"},
-    "screen.struck": {"tight": "it is struck or not", "unknown": "the kind is always known"},
-    "screen.noise": {"blocked": "a loud screen works; the house decides"},
-    "screen.backing": {"blocked": "a pale picture is a picture"},
-    "screen.rebound": {"blocked": "it is tested before the first swing, and cured with foam"},
-    "screen.edge": {"blocked": "an edge can be finished"},
-    "enclosure.complete": {"blocked": "what is left out can be bought"},
-    "mat.slip": {"blocked": "a mat can be weighed down"},
-    "mat.tee": {"blocked": "a tee is a small item"},
-    "floor.putting_strip": {"blocked": "a strip can be cut"},
-    "floor.cover": {"blocked": "waste costs money, no more"},
-    "floor.putting": {"blocked": "a strip can be laid"},
 }

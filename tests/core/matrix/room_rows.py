@@ -1,19 +1,16 @@
 """The room, the swings in it, power, light, air and noise."""
 
+from core.model.parts import Net
 from tests.core import worlds
-from tests.core.matrix.case import Case, blocked, clear, extra, tight, unknown
+from tests.core.matrix.case import WINDOW, Case, blocked, clear, extra, tight, unknown
 
 ADA = {"subject": "Ada"}
-WINDOW = {
-    "id": "w",
-    "kind": "window",
-    "name": "pane",
-    "wall": "rear",
-    "along_m": 1.0,
-    "width_m": 1.0,
-    "height_m": 1.0,
-    "opens": "not",
-}
+NET = Net(id="net", maker="Maker", name="Net", width_m=2.6, height_m=2.5)
+
+
+def crate(width_m: float, **facts: object) -> dict[str, object]:
+    """Boxes at the left wall, beside the enclosure."""
+    return worlds.stored(width_m=width_m, y_m=0.5, length_m=0.8, **facts).model_dump()
 
 
 def beam(z_m: float) -> tuple[dict[str, object], ...]:
@@ -26,11 +23,17 @@ ROWS: dict[str, list[Case]] = {
         clear("400 mm | 300 mm | 100 mm", "0.4 is comfortable"),
         tight("350 mm | 300 mm | 50 mm", "0.35", layout__screen_y_m=0.35),
         blocked("250 mm | 300 mm | −50 mm", "0.25 without foam", layout__screen_y_m=0.25),
+        clear("400 mm | 250 mm | 150 mm", "the net gives 0.25, and 0.35 is comfortable", swap=[NET], net__gives_m=0.25),
+        blocked("400 mm | 500 mm | −100 mm", "the net gives 0.5", swap=[NET], net__gives_m=0.5),
+        unknown("The way that a ball pushes it back of Net", swap=[NET]),
     ],
     "room.ball_to_screen": [
         clear("3.10 m | 2.40 m | 700 mm", "3.5 − 0.4"),
         tight("2.60 m | 2.40 m | 200 mm", "3.0 − 0.4", layout__ball_y_m=3.0),
         blocked("1.60 m | 2.40 m | −800 mm", "2.0 − 0.4", layout__ball_y_m=2.0),
+        clear("3.10 m | 2.00 m | 1.10 m", "before a net that asks for 2.0", swap=[NET], net__stand_off_m=2.0),
+        tight("3.10 m | 2.20 m | 900 mm", "2.2, and 3.3 is comfortable", swap=[NET], net__stand_off_m=2.2),
+        unknown("The distance that it asks for of Net", swap=[NET]),
     ],
     "room.behind_ball": [
         clear("3.50 m | 2.104 m | 1.396 m", "0.36 × 1.80 + 1.156 + 0.30"),
@@ -42,6 +45,8 @@ ROWS: dict[str, list[Case]] = {
         clear("2.30 m | 900 mm | 1.40 m", "4.6 − 2.3", **ADA),
         tight("1.00 m | 900 mm | 100 mm", "4.6 − 3.6, under 0.15", layout__ball_x_m=3.6, **ADA),
         blocked("600 mm | 900 mm | −300 mm", "4.6 − 4.0", layout__ball_x_m=4.0, **ADA),
+        clear("1.40 m | 900 mm | 500 mm", "4.0 deep, so inside: half of 2.8", enclosure__depth_m=4.0, **ADA),
+        unknown("The depth of Box", enclosure__depth_m=None, **ADA),
     ],
     "room.picture_offset": [
         clear("0 mm | 1.30 m | 1.30 m", "centred"),
@@ -52,11 +57,28 @@ ROWS: dict[str, list[Case]] = {
     "room.filming": [
         clear("2.30 m | 2.00 m | 300 mm", "2.3 to either wall"),
         tight("1.60 m | 2.00 m | −400 mm", "4.6 − 3.0 before Ada", layout__ball_x_m=3.0),
+        blocked(
+            "1.60 m | 2.00 m | −400 mm",
+            "the same, and filming is a must",
+            layout__ball_x_m=3.0,
+            brief__purposes={"filming": 5},
+        ),
         unknown("Who will swing here", brief__players=()),
     ],
     "room.glass": [
         clear("none | none | met", "only behind the golfer", room__openings=(WINDOW,)),
-        tight("window | none | not met", "in the left wall, before the ball"),
+        clear(
+            "none | none | met",
+            "behind the screen, with a net before it",
+            room__openings=({**WINDOW, "wall": "screen", "guard": "net"},),
+        ),
+        tight("window | none | not met", "in the left wall, before the ball, behind film"),
+        blocked(
+            "pane | none | not met",
+            "behind the screen, and bare",
+            room__openings=({**WINDOW, "wall": "screen", "guard": "nothing"},),
+        ),
+        unknown("What guards pane", room__openings=({**WINDOW, "wall": "screen"},)),
     ],
     "swing.ceiling": [
         clear("2.96 m | 2.668 m | 292 mm", "3.0 − 0.04 of mat; the apex of the disc is 2.668", **ADA),
@@ -118,6 +140,12 @@ ROWS: dict[str, list[Case]] = {
             "the dinghy stays where Ada stands, 0.9 along the target line",
             room__stored=(worlds.stored(x_m=0.8, while_playing="stays").model_dump(),),
         ),
+        tight(
+            "30 mm | 0 mm | 30 mm",
+            "the enclosure's side from 2.3 − 1.45 − 0.30 of bulge = 0.55, a crate to 0.52",
+            room__stored=(crate(0.52, while_playing="stays"),),
+        ),
+        unknown("The size of Square", screen__width_m=None),
     ],
     "layout.stowed": [
         clear(
@@ -126,7 +154,19 @@ ROWS: dict[str, list[Case]] = {
             room__stored=(worlds.stored(x_m=2.5, y_m=2.0, length_m=3.0).model_dump(),),
             layout__stays_up=(),
         ),
+        tight(
+            "30 mm | 0 mm | 30 mm",
+            "the enclosure's side from 2.3 − 1.45 = 0.85, a crate to 0.82",
+            room__stored=(crate(0.82),),
+            layout__stays_up=("enclosure",),
+        ),
         blocked("500 mm | 0 mm | −500 mm", "the door swings 0.5 into the dinghy's width"),
+        unknown(
+            "The outer size of Box",
+            room__stored=(crate(0.5),),
+            layout__stays_up=("enclosure",),
+            enclosure__outer_width_m=None,
+        ),
     ],
     "layout.setup_time": [
         clear("42 min | 60 min | 18 min", "screen 10, enclosure 20, monitor 3, mat 4, the dinghy 5"),
@@ -157,6 +197,11 @@ ROWS: dict[str, list[Case]] = {
             beside=[extra("mount", holds="projector", reach_m=0.45)],
         ),
         tight("300 mm | 100 mm | −200 mm", "at 2.0 and 2.6, the lens at 2.3"),
+        blocked(
+            "300 mm | 100 mm | −200 mm",
+            "at 2.0 and 3.5: no plate spans 1.5",
+            room__joists={"along": True, "first_m": 0.5, "spacing_m": 1.5},
+        ),
         unknown("The throw ratio of Lamp", projector__throw_min=None),
     ],
     "projector.socket": [
@@ -167,6 +212,12 @@ ROWS: dict[str, list[Case]] = {
             room__width_m=4.0,
         ),
         tight("4.66 m | 3.00 m | −1.66 m", "2.3 across, 0.465 along, 1.895 up"),
+        blocked(
+            "12.86 m | 3.00 m | −9.86 m",
+            "in the rear wall of a room 14 long: 10.965 along, 1.895 up",
+            room__length_m=14.0,
+            room__sockets=({"id": "s", "name": "rear", "wall": "rear", "along_m": 2.3},),
+        ),
         unknown("The throw ratio of Lamp", projector__throw_min=None),
     ],
     "projector.swing": [
@@ -257,6 +308,7 @@ ROWS: dict[str, list[Case]] = {
     "sound.speaker": [
         clear("5 W | 0 W | 5 W", "neither films nor games are wanted"),
         tight("5 W | 15 W | −10 W", "films are", brief__purposes={"films": 4}),
+        blocked("0 W | 15 W | −15 W", "and nothing is heard", brief__purposes={"films": 4}, projector__speaker_w=0),
         unknown("The speaker of Lamp", projector__speaker_w=None),
     ],
     "light.screen": [
@@ -265,16 +317,4 @@ ROWS: dict[str, list[Case]] = {
         blocked("Flood | none | not met", "shines on the screen", beside=[extra("lamp", "Flood", lights="screen")]),
         unknown("The place it lights of Spot", beside=[extra("lamp", "Spot")]),
     ],
-}
-NEVER: dict[str, dict[str, str]] = {
-    "room.gap_behind_screen": {"unknown": "layout and room always answer"},
-    "room.ball_to_screen": {"unknown": "the layout always answers"},
-    "room.free_side": {"unknown": "room and layout always answer"},
-    "room.filming": {"blocked": "one can film from behind"},
-    "room.glass": {"blocked": "glass can be guarded", "unknown": "windows are entered or there are none"},
-    "layout.playing": {"tight": "things overlap or not", "unknown": "what is not known is left out"},
-    "layout.stowed": {"tight": "things overlap or not", "unknown": "what is not known is left out"},
-    "projector.joist": {"blocked": "a plate spans two joists"},
-    "projector.socket": {"blocked": "an electrician adds one"},
-    "sound.speaker": {"blocked": "a poor sound is a sound"},
 }

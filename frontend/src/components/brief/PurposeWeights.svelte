@@ -5,7 +5,7 @@
   let { purposes }: { purposes: Record<string, number> } = $props()
   const build = $derived(useBuild()())
   const WEIGHTS = [0, 1, 2, 3, 4, 5]
-  const WORDS = ['not at all', 'a little', 'somewhat', 'gladly', 'much', 'above all']
+  const WORDS = ['not at all', 'a little', 'somewhat', 'gladly', 'much', 'a must']
 
   function weigh(purpose: string, weight: number): void {
     void build.changeBrief(`weight of ${PURPOSE_WORDS[purpose] ?? purpose}`, {
@@ -14,7 +14,9 @@
   }
 </script>
 
-<p class="mb-2 text-sm text-faint">0 is not at all, 5 above all.</p>
+<p class="mb-2 text-sm text-faint">
+  0 is not at all; from 3 on a purpose decides parts; 5 is a must, and rules out what cannot do it.
+</p>
 {#each Object.entries(PURPOSE_WORDS) as [purpose, words] (purpose)}
   {@const weight = purposes[purpose] ?? 0}
   <fieldset class="flex items-center justify-between gap-2 border-b border-base-300 py-1">

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { BuildReply } from '../../api/client'
-  import { LOOKS_WORDS, NOISE_WORDS, USES } from '../../lib/brief'
+  import { DRILLING_WORDS, LOOKS_WORDS, NOISE_WORDS, USES } from '../../lib/brief'
   import { useBuild } from '../../lib/build.svelte'
   import Choice from '../Choice.svelte'
   import QuantityField from '../QuantityField.svelte'
@@ -13,7 +13,7 @@
   const HOME = { owned: 'own', rented: 'rent' } as const
   const MOVING = { no: 'stay', yes: 'may move house' } as const
   const PACKED = { no: 'stays up', yes: 'is packed away after play' } as const
-  const DRILLING = { yes: 'may be drilled', no: 'may not be drilled' } as const
+  const drilling = $derived(brief.may_drill === null ? 'unsaid' : brief.may_drill ? 'yes' : 'no')
 </script>
 
 <div class="grid gap-2 leading-9">
@@ -33,9 +33,12 @@
     />. Walls and ceiling
     <Choice
       label="Drilling"
-      value={brief.may_drill ? 'yes' : 'no'}
-      options={DRILLING}
-      choose={(answer) => void build.changeBrief(`drilling: ${answer}`, { may_drill: answer === 'yes' })}
+      value={drilling}
+      options={DRILLING_WORDS}
+      choose={(answer) =>
+        void build.changeBrief(`walls and ceiling ${DRILLING_WORDS[answer]}`, {
+          may_drill: answer === 'unsaid' ? null : answer === 'yes',
+        })}
     />.
     <Steers fields={['rented', 'may_move', 'may_drill']} />
   </p>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { BuildReply } from '../../api/client'
-  import { APPROACH_WORDS } from '../../lib/brief'
+  import { APPROACH_WORDS, SUBSCRIPTION_WORDS } from '../../lib/brief'
   import { useBuild } from '../../lib/build.svelte'
   import { STAGE_WORDS } from '../../lib/words'
   import Choice from '../Choice.svelte'
@@ -17,7 +17,6 @@
     Object.fromEntries(earlier.map((stage) => [stage, STAGE_WORDS[stage]])) as Record<Stage, string>,
   )
   const stages = $derived(build.report?.stages ?? [])
-  const SUBSCRIPTIONS = { yes: 'fine', no: 'better avoided' } as const
   const USED = { yes: 'fine', no: 'not wanted' } as const
 </script>
 
@@ -63,10 +62,12 @@
     Subscriptions are
     <Choice
       label="Subscriptions"
-      value={brief.no_subscriptions ? 'no' : 'yes'}
-      options={SUBSCRIPTIONS}
+      value={brief.subscriptions ?? 'unsaid'}
+      options={SUBSCRIPTION_WORDS}
       choose={(answer) =>
-        void build.changeBrief(`subscriptions: ${answer}`, { no_subscriptions: answer === 'no' })}
+        void build.changeBrief(`subscriptions ${SUBSCRIPTION_WORDS[answer]}`, {
+          subscriptions: answer === 'unsaid' ? null : answer,
+        })}
     />, used parts
     <Choice
       label="Used parts"
@@ -75,6 +76,6 @@
       choose={(answer) =>
         void build.changeBrief(`used parts ${USED[answer]}`, { used_is_fine: answer === 'yes' })}
     />.
-    <Steers fields={['no_subscriptions', 'used_is_fine']} />
+    <Steers fields={['subscriptions', 'used_is_fine']} />
   </p>
 </div>

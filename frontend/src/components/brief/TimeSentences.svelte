@@ -40,6 +40,7 @@
     <QuantityField
       label="Hours a week for building"
       text={build.texts['brief.build_hours_a_week'] ?? ''}
+      hint="not said"
       width="4rem"
       commit={(typed) =>
         build.changeBrief(`hours a week for building ${typed}`, { build_hours_a_week: typed })}

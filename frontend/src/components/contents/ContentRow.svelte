@@ -1,7 +1,7 @@
 <script lang="ts">
   import ChevronDown from '@lucide/svelte/icons/chevron-down'
   import type { Content, ContentChange, ContentGroup } from '../../api/client'
-  import { type Asked, CHOICES, LENGTHS, NEW_PLACE, PLAY_PLACE } from '../../lib/contents'
+  import { type Asked, CHOICES, GUARD_WORDS, LENGTHS, NEW_PLACE, PLAY_PLACE } from '../../lib/contents'
   import { useBuild } from '../../lib/build.svelte'
   import { view } from '../../lib/view.svelte'
   import Choice from '../Choice.svelte'
@@ -30,6 +30,11 @@
   function change(what: string, values: ContentChange) {
     return build.changeContent(subject, `${content.name}: ${what}`, values)
   }
+
+  const guard = $derived(
+    (Object.keys(GUARD_WORDS) as (keyof typeof GUARD_WORDS)[]).find((key) => key === content.guard) ??
+      'unsaid',
+  )
 
   function chosen(field: string): string {
     return String(content[field])
@@ -85,6 +90,16 @@
           choose={(value) => void change(options[value] ?? value, { [field]: value })}
         />
       {/each}
+      {#if chosen('kind') === 'window'}
+        <span>Before it, while playing</span>
+        <Choice
+          label="Before {content.name}, while playing"
+          narrow
+          value={guard}
+          options={GUARD_WORDS}
+          choose={(value) => void change(GUARD_WORDS[value], { guard: value === 'unsaid' ? null : value })}
+        />
+      {/if}
       {#if group === 'openings' && chosen('opens') === 'inward'}
         <label class="col-span-2 flex items-center gap-2">
           <input

@@ -1,0 +1,17 @@
+"""What the weight of a purpose decides (trade)."""
+
+from core.checks.verdict import State
+from core.model.brief import Brief, Purpose
+
+WANTED = 3
+"""From this weight on a purpose decides parts."""
+
+
+def wanted(brief: Brief, purpose: Purpose) -> bool:
+    """`purpose` weighs enough to decide parts."""
+    return brief.weight(purpose) >= WANTED
+
+
+def lacking(brief: Brief, *purposes: Purpose) -> State:
+    """What it is to lack something that `purposes` want: blocked where one of them is a must, else tight."""
+    return State.BLOCKED if any(brief.must(purpose) for purpose in purposes) else State.TIGHT
