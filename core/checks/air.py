@@ -8,7 +8,6 @@ from core.checks.verdict import Basis, Input, State, Verdict, judge
 from core.checks.weights import wanted
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
-from core.model.chain import Chain
 from core.model.facts import MissingFact, known, known_players
 from core.model.household import Noise
 from core.model.kit import Beside
@@ -136,13 +135,14 @@ def fuel(
 @check("noise.devices", title="Hum of the devices", place=IN_ROOM)
 def hum(
     brief: Brief,
-    chain: Chain,
+    machine: Machine | None,
+    display: Display | None,
     displays: Beside[Display],
     heaters: Beside[Heater],
     fans: Beside[Ventilation],
 ) -> Verdict:
     """The loudest device is no louder than the house puts up with: 45 dB for any, 38 damped, 32 quiet, a metre away."""
-    hung = [_level(h.part) for h in chain if isinstance(h.part, Machine | Display)]
+    hung = [_level(device) for device in (machine, display) if device is not None]
     levels = [*hung, *map(_level, displays), *map(_level, heaters), *map(_level, fans)]
     if not levels:
         raise MissingFact("Which devices hum", "Choose a machine and a display.")

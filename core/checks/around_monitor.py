@@ -2,12 +2,12 @@
 
 from core.checks.figures import counted, listed, measured_in_room, metres, stated, worded
 from core.checks.places import on
+from core.checks.readings import Tested
 from core.checks.register import check
 from core.checks.verdict import Basis, Input, State, Verdict, judge
 from core.geometry.ceiling import Ceiling
 from core.model.brief import Brief
 from core.model.build import Slot
-from core.model.chain import Chain
 from core.model.facts import known
 from core.model.kit import Beside
 from core.model.parts import (
@@ -148,7 +148,7 @@ def link(monitor: LaunchMonitor, machine: Machine, adapters: Beside[LinkAdapter]
 
 
 @check("monitor.signal", title="Signal through the air", place=on(Slot.MONITOR))
-def signal(monitor: LaunchMonitor, machine: Machine, chain: Chain) -> Verdict:
+def signal(monitor: LaunchMonitor, machine: Machine, tests: Tested) -> Verdict:
     """Links through the air are tested where they are used: a weak radio looks like a bad monitor.
 
     A cable between the two needs no test. Not tested yet is tight.
@@ -156,8 +156,7 @@ def signal(monitor: LaunchMonitor, machine: Machine, chain: Chain) -> Verdict:
     speaks = known(monitor.links, monitor, "links")
     own = known(machine.links, machine, "links")
     wired = [link for link in speaks if not link.through_air and link in own]
-    hanging = chain.at(Slot.MONITOR)
-    tested = hanging.decided.signal if hanging else None
+    tested = tests.signal
     if tested == "weak":
         state, headline = State.BLOCKED, say("The signal is weak where the monitor stands")
     elif wired:

@@ -11,8 +11,8 @@ from collections.abc import Callable, Container, Iterator, Mapping
 from functools import cache
 from typing import Any, get_args, get_type_hints
 
+from core.checks.declared import Derivation
 from core.checks.register import REGISTRY
-from core.checks.registry import Derivation
 from core.checks.small_items.register import RULES, SmallItems
 from core.model.kit import Beside
 from core.model.parts import KINDS, Part
@@ -71,7 +71,7 @@ def _derived_facts(types: frozenset[type], derivations: Mapping[type, Derivation
             continue
         seen.add(kind)
         derivation = derivations[kind]
-        waiting += [read.type for read in derivation.reads]
+        waiting += [read.type for read in derivation.reads.each]
         runs = [rule.run for rule in RULES.values()] if kind is SmallItems else [derivation.run]
         for run in runs:
             found |= _facts_of(run)

@@ -5,13 +5,13 @@ from dataclasses import dataclass
 from core.checks.along import gap_behind_m, least_gap_m
 from core.checks.figures import counted, listed, metres, placed, stated, worded
 from core.checks.places import between, on
+from core.checks.readings import Tested
 from core.checks.register import check, derive
 from core.checks.verdict import ROUNDING, Basis, Input, State, Verdict, judge
 from core.geometry.ceiling import Ceiling
 from core.geometry.shadow import Lens
 from core.model.brief import Brief, Handedness
 from core.model.build import Slot
-from core.model.chain import Chain
 from core.model.facts import known, known_players
 from core.model.kit import Beside, Kit
 from core.model.parts import (
@@ -254,17 +254,15 @@ def rebound(screen: ImpactScreen, pads: Beside[Padding], room: Room, layout: Lay
 
 
 @check("screen.tension", title="Tension of the screen", place=on(Slot.SCREEN))
-def tension(screen: ImpactScreen, layout: Layout, chain: Chain) -> Verdict:
+def tension(screen: ImpactScreen, layout: Layout, tests: Tested) -> Verdict:
     """Too tight, a screen throws the ball back; too loose, it wrinkles. Fewer cords first, then test.
 
     What a slow test shot did beats the estimate: one that comes back to the ball blocks, one that passes half of the
     way is tight. Untested, fixings every 0.20 to 0.60 m are clear, nearer and wider ones tight; an edge that is held
     all along is even; a raw edge cannot be drawn taut.
     """
-    hanging = chain.at(Slot.SCREEN)
-    bounce_m = hanging.decided.bounce_m if hanging else None
-    if bounce_m is not None:
-        return _tested_tension(bounce_m, layout.ball_to_screen_m)
+    if tests.bounce_m is not None:
+        return _tested_tension(tests.bounce_m, layout.ball_to_screen_m)
     edge = known(screen.edge, screen, "edge")
     if edge in (Edge.RAW, Edge.POCKETS, Edge.HOOK_TAPE):
         raw = edge is Edge.RAW

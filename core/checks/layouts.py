@@ -3,7 +3,7 @@
 from core.checks.figures import counted, metres
 from core.checks.places import IN_ROOM
 from core.checks.register import check
-from core.checks.space import PlayingLayout, StowedLayout
+from core.checks.space import GAP_COMFORT_M, PlayingLayout, StowedLayout
 from core.checks.verdict import Basis, Input, State, Verdict, judge
 from core.geometry.ceiling import Ceiling
 from core.geometry.conflicts import Conflict, Gap, free_shift
@@ -13,8 +13,6 @@ from core.model.things import BayPart
 from core.quantities import Quantity, Sentence, Unit, say
 
 UP = 2
-GAP_COMFORT_M = 0.05
-"""A hand's breadth: walls are out of true by less, and fixings are got past by it (trade)."""
 
 
 @check("layout.playing", title="Room for everything while playing", place=IN_ROOM)

@@ -6,10 +6,9 @@ from core.checks.figures import counted, stated
 from core.checks.places import IN_ROOM
 from core.checks.register import check, derive
 from core.checks.verdict import Basis, Input, State, Verdict, judge
-from core.model.chain import Chain
 from core.model.facts import MissingFact, known
 from core.model.kit import Beside
-from core.model.parts import Device, PowerStrip
+from core.model.parts import Device, Display, LaunchMonitor, Machine, PowerStrip
 from core.model.room import Room
 from core.quantities import Quantity, Unit, say
 
@@ -31,9 +30,11 @@ class Load:
 
 
 @derive
-def load(chain: Chain, beside: Beside[Device]) -> Load | None:
-    """What draws power at play; `None` while nothing does."""
-    devices = [*(h.part for h in chain if isinstance(h.part, Device)), *beside]
+def load(
+    monitor: LaunchMonitor | None, machine: Machine | None, display: Display | None, beside: Beside[Device]
+) -> Load | None:
+    """What draws power at play: the chain's three devices and all beside it; `None` while nothing does."""
+    devices = [*(device for device in (monitor, machine, display) if device is not None), *beside]
     watts = tuple((device.name, known(device.power_w, device, "power")) for device in devices)
     drawing = tuple((name, value) for name, value in watts if value > 0)
     return Load(drawing) if drawing else None

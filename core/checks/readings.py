@@ -2,13 +2,14 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import Literal
 
 from core.checks.register import derive
 from core.geometry.ceiling import Ceiling, ceiling_of
 from core.geometry.picture import Picture, Raster, fit_shape, lens_band_m, raster_around, throw_range_m
 from core.geometry.shadow import Lens
 from core.model.brief import Brief
-from core.model.build import Build
+from core.model.build import Build, Slot
 from core.model.chain import Chain, resolve_chain
 from core.model.facts import known
 from core.model.kit import Kit, resolve_kit
@@ -57,6 +58,16 @@ class Throw:
     far_m: float
 
 
+@dataclass(frozen=True)
+class Tested:
+    """What the household has tested where it is used; `None` what it has not."""
+
+    signal: Literal["good", "weak"] | None = None
+    """Of the monitor, where it stands."""
+    bounce_m: float | None = None
+    """How far a slow shot came back off the screen, in metres."""
+
+
 def given_readings(build: Build, parts: Mapping[str, Part]) -> dict[type, object]:
     """The records, parts and plans of a build, each under its own class and every class that it is a kind of.
 
@@ -76,6 +87,13 @@ def given_readings(build: Build, parts: Mapping[str, Part]) -> dict[type, object
             if value is not None:
                 readings.update(dict.fromkeys(kinds_of(type(value)), value))
     return readings
+
+
+@derive
+def tested(chain: Chain) -> Tested:
+    """What was decided about monitor and screen, out of the chain: nothing else of it says whether they work."""
+    monitor, screen = chain.at(Slot.MONITOR), chain.at(Slot.SCREEN)
+    return Tested(monitor.decided.signal if monitor else None, screen.decided.bounce_m if screen else None)
 
 
 @derive

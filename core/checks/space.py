@@ -7,7 +7,7 @@ from typing import Literal
 from core.checks.readings import HittingSurface, MonitorSpot
 from core.checks.register import derive, derive_from_known
 from core.geometry.ceiling import Ceiling
-from core.geometry.conflicts import Conflict, Gap, conflicts, narrowest, with_bay
+from core.geometry.conflicts import Conflict, Gap, conflicts, narrowest, near, with_bay
 from core.geometry.furnishing import Furnishing, Hood
 from core.geometry.picture import Picture
 from core.geometry.shadow import Lens
@@ -19,6 +19,9 @@ from core.model.facts import MissingFact, not_stated
 from core.model.parts import Enclosure, Mat, OverheadCamera, SideCamera, Surface
 from core.model.room import Layout, Room
 from core.model.things import BayPart, Joists, Opening, OpeningKind, Wall
+
+GAP_COMFORT_M = 0.05
+"""A hand's breadth: walls are out of true by less, and fixings are got past by it (trade)."""
 
 
 @dataclass(frozen=True, eq=False)
@@ -77,7 +80,7 @@ class PlayingLayout:
     solids: tuple[Solid, ...]
     conflicts: tuple[Conflict, ...]
     narrowest: Gap | None
-    """Between the bay and the rest, where nothing is in anything's way."""
+    """Of what is nearer than is comfortable, where nothing is in anything's way."""
     missing: MissingFact | None
     """A part whose size is not known: it is not among the solids."""
 
@@ -89,7 +92,7 @@ class StowedLayout:
     solids: tuple[Solid, ...]
     conflicts: tuple[Conflict, ...]
     narrowest: Gap | None
-    """Between what stays of the bay and the rest, where nothing is in anything's way."""
+    """Of what is nearer than is comfortable, where nothing is in anything's way."""
     missing: MissingFact | None
     """A part whose size is not known: it is not among the solids."""
 
@@ -201,9 +204,9 @@ def playing_layout(
         *bay_solids(furnishing, layout, room, BayPart, bulging=True),
         *golfers(brief.players, layout, furnishing.surface_m),
     )
-    found = with_bay(at_play.solids, at_play.conflicts, bay)
-    gap = None if found else narrowest(at_play.solids, bay)
-    return PlayingLayout((*at_play.solids, *bay), found, gap, unsized.of(BayPart))
+    pairs = near(at_play.solids, bay, GAP_COMFORT_M)
+    found = with_bay(at_play.conflicts, pairs)
+    return PlayingLayout((*at_play.solids, *bay), found, None if found else narrowest(pairs), unsized.of(BayPart))
 
 
 @derive_from_known
@@ -212,9 +215,11 @@ def stowed_layout(
 ) -> StowedLayout:
     """The room as it serves for something else, with what of the bay stays up."""
     bay = tuple(bay_solids(furnishing, layout, room, layout.stays_up, bulging=False))
-    found = with_bay(at_rest.solids, at_rest.conflicts, bay)
-    gap = None if found else narrowest(at_rest.solids, bay)
-    return StowedLayout((*at_rest.solids, *bay), found, gap, unsized.of(layout.stays_up))
+    pairs = near(at_rest.solids, bay, GAP_COMFORT_M)
+    found = with_bay(at_rest.conflicts, pairs)
+    return StowedLayout(
+        (*at_rest.solids, *bay), found, None if found else narrowest(pairs), unsized.of(layout.stays_up)
+    )
 
 
 @derive

@@ -69,7 +69,7 @@ class Verdict(NamedTuple):
 
     def signed(self, id: str, subject: str = "") -> "Verdict":
         """This verdict as the answer of check `id`, about `subject`."""
-        return Verdict._make((*self[: -len(SIGNATURE)], id, subject))
+        return tuple.__new__(Verdict, (*self[: -len(SIGNATURE)], id, subject))
 
 
 def unknown(missing: MissingFact) -> Verdict:

@@ -68,7 +68,12 @@ def works(brief: Brief, room: Room, chain: Chain) -> Works:
     return Works((*_in_the_way(room), *_on_the_bay(chain, brief.skills)))
 
 
-def _in_the_way(room: Room) -> Iterator[Work]:
+@kept
+def _in_the_way(room: Room) -> tuple[Work, ...]:
+    return tuple(_works_on_things(room))
+
+
+def _works_on_things(room: Room) -> Iterator[Work]:
     verbs = {Remedy.MOVE: "Move", Remedy.PAD: "Pad", Remedy.REMOVE: "Remove"}
     for thing in room.things:
         if thing.decision in verbs:

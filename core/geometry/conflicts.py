@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
-from itertools import combinations, product
+from itertools import combinations
 from math import hypot, inf
 
 from core.geometry.boxes import Box, between
@@ -47,15 +47,30 @@ def conflicts(solids: Sequence[Solid], room: Room, ceiling: Ceiling | None) -> t
     return _deepest_first(found)
 
 
-def with_bay(standing: Sequence[Solid], found: Iterable[Conflict], bay: Sequence[Solid]) -> tuple[Conflict, ...]:
-    """The conflicts `found` among what is `standing` in the room, and those of a bay put up in it, deepest first."""
-    return _deepest_first([*found, *_among(product(standing, bay))])
+def near(standing: Sequence[Solid], bay: Sequence[Solid], within_m: float) -> list[tuple[Solid, Solid]]:
+    """What stands in the room with each part of the bay that is within `within_m` of it along every axis."""
+    bay_boxes = [(part, *part.box.low, *part.box.high) for part in bay]
+    found = []
+    for solid in standing:
+        reach = solid.box.grown(within_m)
+        (x0, y0, z0), (x1, y1, z1) = reach.low, reach.high
+        for part, low_x, low_y, low_z, high_x, high_y, high_z in bay_boxes:
+            if x0 < high_x and low_x < x1 and y0 < high_y and low_y < y1 and z0 < high_z and low_z < z1:
+                found.append((solid, part))
+    return found
 
 
-def narrowest(standing: Sequence[Solid], bay: Sequence[Solid]) -> Gap | None:
-    """The narrowest gap between a part of the bay and what stands in the room, where none are in each other's way."""
-    gaps = (Gap(first, second, gap_m(first, second)) for first, second in product(standing, bay))
-    return min(gaps, key=lambda gap: gap.wide_m, default=None)
+def with_bay(found: Iterable[Conflict], pairs: Iterable[tuple[Solid, Solid]]) -> tuple[Conflict, ...]:
+    """The conflicts `found` among what stands in the room, and those in `pairs` with a bay put up in it, deepest first.
+
+    `pairs` are what is near each other: what is further apart is in nobody's way.
+    """
+    return _deepest_first([*found, *_among(pairs)])
+
+
+def narrowest(pairs: Iterable[tuple[Solid, Solid]]) -> Gap | None:
+    """The narrowest gap among `pairs`, of which none are in each other's way; `None` where none is near another."""
+    return min((Gap(*pair, gap_m(*pair)) for pair in pairs), key=lambda gap: gap.wide_m, default=None)
 
 
 def gap_m(first: Solid, second: Solid) -> float:

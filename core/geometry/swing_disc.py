@@ -43,6 +43,8 @@ class SwingDisc:
     """Hub across from the ball: negative for a right-hander."""
     points_m: NDArray[np.float64]
     """(SAMPLES, 3) clubhead positions x, y, z relative to the ball."""
+    squares_m2: NDArray[np.float64]
+    """(SAMPLES,) squares of their distances from the ball."""
     low_m: Point3
     high_m: Point3
     """Least and greatest x, y and z of the points."""
@@ -62,8 +64,10 @@ class SwingDisc:
 
     def distance_m(self, ball: Point3, point: Point3) -> float:
         """Smallest distance in metres from a clubhead position to `point`, for a ball there."""
-        offsets = self.points_m + (np.array(ball) - np.array(point))
-        return float(np.einsum("ij,ij->i", offsets, offsets).min() ** 0.5)
+        x, y, z = ball[0] - point[0], ball[1] - point[1], ball[2] - point[2]
+        squares = self.points_m.dot((2 * x, 2 * y, 2 * z))
+        squares += self.squares_m2
+        return sqrt(max(0.0, float(squares[squares.argmin()]) + x * x + y * y + z * z))
 
     def nearest_to_slope(self, a: float, b: float) -> tuple[float, Point3]:
         """The clubhead position nearest to any plane z = a·x + b·y + c: its a·x + b·y − z in metres, and where."""
@@ -119,6 +123,7 @@ def _disc(
         cocked_radius_m=cocked_m,
         hub_x_m=hub_x_m,
         points_m=points,
+        squares_m2=np.einsum("ij,ij->i", points, points),
         low_m=_point(points.min(axis=0)),
         high_m=_point(points.max(axis=0)),
         leftmost_m=_point(points[points[:, 0].argmin()]),

@@ -132,12 +132,12 @@ class Costs:
         return tuple(sorted({fact.currency for fact in self.missing if isinstance(fact, MissingRate)}))
 
 
-def costs_of(brief: Brief, chain: Chain, room: Room, beside: Iterable[Bought] = ()) -> Costs:
-    """What `chain` and what is bought beside it cost in the brief's currency, the floor covered wall to wall."""
+def costs_of(brief: Brief, chain: Chain, room: Room, beside: Iterable[Line] = ()) -> Costs:
+    """What `chain` and the lines `beside` it cost in the brief's currency, the floor covered wall to wall."""
     monitor = chain.at(Slot.MONITOR)
     monitor_plan = monitor.plan if monitor else None
     hung = (line for hanging in chain for line in _lines(hanging, brief, room, monitor_plan))
-    lines = (*hung, *(_bought_line(*bought, brief) for bought in beside))
+    lines = (*hung, *beside)
     up_front = Money.total([line.up_front for line in lines if line.up_front], brief.currency)
     yearly = Money.total([line.yearly for line in lines if line.yearly], brief.currency)
     owned = [line.replacement_value for line in lines if line.replacement_value]
@@ -221,17 +221,9 @@ def _part_line(hanging: Hanging, brief: Brief, room: Room) -> Line:
     return _paid(line, listed, owned=decided.owned, quote=quote, worth=worth)
 
 
-@kept
-def _bought_line(
-    id: str,
-    slot: Slot | None,
-    part: Part,
-    units: int | MissingFact,
-    owned: bool,
-    quote_minor: int | None,
-    billing: Billing,
-    brief: Brief,
-) -> Line:
+def bought_line(bought: Bought, brief: Brief) -> Line:
+    """What something beside the chain costs."""
+    id, slot, part, units, owned, quote_minor, billing = bought
     nothing = Money(0, brief.currency)
     listed: Money | MissingFact
     try:

@@ -77,8 +77,12 @@ class Money:
     @classmethod
     def total(cls, amounts: "list[Money]", currency: str) -> "Money":
         """The sum of `amounts`, all in `currency`; zero of it for none."""
-        none = cls(0, currency)
-        return cls(sum(none._same(amount) for amount in amounts), currency)
+        minor = 0
+        for amount in amounts:
+            if amount.currency != currency:
+                raise CurrencyMismatch(currency, amount.currency)
+            minor += amount.minor
+        return cls(minor, currency)
 
 
 def parse_minor(text: str, currency: str) -> int:

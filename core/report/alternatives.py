@@ -5,8 +5,9 @@ from dataclasses import dataclass
 from datetime import date
 from functools import cache
 
+from core.checks.deriving import Readings
 from core.checks.register import REGISTRY
-from core.checks.registry import Answers, Readings
+from core.checks.registry import Answers
 from core.checks.space import PlayingLayout, StowedLayout
 from core.checks.verdict import State, Verdict
 from core.geometry.ceiling import Ceiling

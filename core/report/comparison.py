@@ -45,7 +45,7 @@ class Rooms:
 
 def rooms_of(build: Build, parts: Mapping[str, Part]) -> Rooms:
     """What the rooms of `build` allow on the floor and mat that hang on its chain; on the bare floor without."""
-    readings = REGISTRY.derived(given_readings(build, parts)).readings
+    readings = REGISTRY.derived(given_readings(build, parts))
     surface = readings.get(HittingSurface)
     surface_m = surface.height_m if isinstance(surface, HittingSurface) else 0.0
     options = compare(build, surface_m)

@@ -7,11 +7,12 @@ from itertools import pairwise
 import core.checks  # noqa: F401  registers the checks
 from core.checks.along import BallDistance
 from core.checks.cables import DisplayRun, MachineSpot
+from core.checks.deriving import Readings
 from core.checks.household import Today
 from core.checks.places import Step
 from core.checks.readings import given_readings
 from core.checks.register import REGISTRY
-from core.checks.registry import Answers, Readings, Registry, Settle
+from core.checks.registry import Answers, Registry, Settle
 from core.checks.small_items import SmallItems
 from core.checks.space import PlayingLayout, StowedLayout
 from core.checks.verdict import State, Verdict, unknown

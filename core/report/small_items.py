@@ -3,9 +3,9 @@
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
+from core.checks.deriving import Readings
 from core.checks.readings import given_readings
 from core.checks.register import REGISTRY
-from core.checks.registry import Readings
 from core.checks.small_items import SmallItem, SmallItems
 from core.checks.small_items.item import Objection, objections
 from core.checks.verdict import State
@@ -118,7 +118,7 @@ def without_lapsed(build: Build, parts: Mapping[str, Part]) -> Build:
 
 
 def _small_items(build: Build, parts: Mapping[str, Part]) -> SmallItems:
-    small = REGISTRY.derived(given_readings(build, parts), until=SmallItems).readings[SmallItems]
+    small = REGISTRY.derived(given_readings(build, parts), until=SmallItems)[SmallItems]
     assert isinstance(small, SmallItems)
     return small
 

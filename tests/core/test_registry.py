@@ -5,9 +5,10 @@ from datetime import date
 from typing import Any
 from unittest import TestCase
 
+from core.checks.declared import BadCheck
 from core.checks.places import IN_ROOM, between
 from core.checks.register import REGISTRY
-from core.checks.registry import BadCheck, Registry
+from core.checks.registry import Registry
 from core.checks.verdict import State, Verdict
 from core.model.brief import Player
 from core.model.build import Slot

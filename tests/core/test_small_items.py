@@ -137,7 +137,7 @@ class ReasonTests(TestCase):
     def test_every_item_follows_from_some_build_and_asks_for_facts_that_its_kind_has(self) -> None:
         for rule in RULES.values():
             with self.subTest(rule.item.id):
-                self.assertTrue(rule.reads)
+                self.assertTrue(rule.reads.each)
                 facts = [f for f in rule.item.kind.model_fields if rule.item.title in items_reading(rule.item.kind, f)]
                 self.assertLessEqual(set(rule.item.sold_by), set(facts))
 

@@ -4,8 +4,8 @@ import threading
 from collections.abc import Callable
 from dataclasses import dataclass
 
+from core.checks.declared import BadCheck, Reads, reads_of
 from core.checks.register import REGISTRY
-from core.checks.registry import BadCheck, Read, reads_of
 from core.checks.small_items.item import ItemKind, Need, SmallItem
 from core.model.build import Slot
 from core.model.facts import MissingFact
@@ -26,7 +26,7 @@ class Rule:
     """A registered item, what it reads, and the function that says whether and how much."""
 
     item: ItemKind
-    reads: tuple[Read, ...]
+    reads: Reads
     run: Function
 
 
@@ -56,42 +56,44 @@ class _Memory(threading.local):
     """What the rules read last in this thread, and what they answered."""
 
     def __init__(self) -> None:
-        self.readings: dict[type, object] = {}
+        self.values: tuple[object, ...] = ()
         self.items: dict[str, SmallItem | None] = {}
 
 
 def close_register() -> None:
     """Make `SmallItems` a reading, from everything that any rule reads. Called once, after the last rule."""
-    kinds = {read.type: read._replace(optional=True) for rule in RULES.values() for read in rule.reads}
-
-    rules_of = {kind: [r for r in RULES.values() if any(read.type is kind for read in r.reads)] for kind in kinds}
+    reads = {read.type: read._replace(optional=True) for rule in RULES.values() for read in rule.reads.each}
+    kinds = tuple(reads)
+    rules_of = {kind: tuple(id for id, rule in RULES.items() if kind in rule.reads.types) for kind in kinds}
+    places = list(Slot)
+    in_order = sorted(RULES, key=lambda id: places.index(RULES[id].item.near))
     memory = _Memory()
-    order = list(Slot)
 
     def gathered(*values: object) -> SmallItems:
         """What all rules answer; a rule that would read the very same as the last time is not asked again.
 
         One build is weighed with forty candidates for a place, and most rules read nothing of it.
         """
+        last, items = memory.values, memory.items
+        changed = (
+            [kind for kind, value, was in zip(kinds, values, last, strict=True) if value is not was] if last else kinds
+        )
         readings = dict(zip(kinds, values, strict=True))
-        last, items = memory.readings, memory.items
-        changed = [kind for kind, value in readings.items() if kind not in last or last[kind] is not value]
-        for rule in {rule.item.id: rule for kind in changed for rule in rules_of[kind]}.values():
-            items[rule.item.id] = _answer(rule, readings)
-        memory.readings = readings
-        found = [item for item in items.values() if item]
-        return SmallItems(tuple(sorted(found, key=lambda item: (order.index(item.item.near), ranks[item.item.id]))))
+        for id in {id for kind in changed for id in rules_of[kind]}:
+            found = _answer(RULES[id], readings)
+            if found != items.get(id):
+                items[id] = found
+        memory.values = values
+        return SmallItems(tuple(item for id in in_order if (item := items.get(id)) is not None))
 
-    ranks = {id: rank for rank, id in enumerate(RULES)}
-    REGISTRY.gather(SmallItems, tuple(kinds.values()), gathered)
+    REGISTRY.gather(SmallItems, Reads(tuple(reads.values())), gathered)
 
 
 def _answer(rule: Rule, readings: dict[type, object]) -> SmallItem | None:
-    arguments = [readings[read.type] for read in rule.reads]
-    if any(value is None and not read.optional for read, value in zip(rule.reads, arguments, strict=True)):
+    if any(readings[kind] is None for kind in rule.reads.required):
         return None
     try:
-        need = rule.run(*arguments)
+        need = rule.run(*(readings[kind] for kind in rule.reads.in_order[0]))
     except MissingFact as missing:
         return SmallItem(rule.item, None, missing)
     return SmallItem(rule.item, need) if need else None

@@ -174,11 +174,11 @@ def _all_reads(keys: frozenset[Key]) -> frozenset[type]:
     found: set[type] = set()
     waiting: list[type] = []
     for id, subject in keys:
-        waiting += [read.type for read in (RULES[subject] if id == AS_ITEM else REGISTRY[id]).reads]
+        waiting += [read.type for read in (RULES[subject] if id == AS_ITEM else REGISTRY[id]).reads.each]
     while waiting:
         kind = waiting.pop()
         if kind not in found:
             found.add(kind)
             derivation = REGISTRY.derivations.get(kind)
-            waiting += derivation.read_types if derivation else ()
+            waiting += derivation.reads.types if derivation else ()
     return frozenset(found)
