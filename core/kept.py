@@ -26,6 +26,7 @@ def kept(function: Callable[P, T]) -> Callable[P, T]:
     >>> ask(one), ask(one), ask(same), len(asked)
     (1, 1, 1, 2)
     """
+    ask = cast(Callable[..., T], function)
     memory: dict[tuple[int, ...], tuple[tuple[object, ...], T]] = {}
 
     @wraps(function)
@@ -35,7 +36,7 @@ def kept(function: Callable[P, T]) -> Callable[P, T]:
         if found is None:
             if len(memory) >= MOST_KEPT:
                 memory.clear()
-            found = memory[key] = (args, cast(Callable[..., T], function)(*args))
+            found = memory[key] = (args, ask(*args))
         return found[1]
 
     return cast(Callable[P, T], answered)

@@ -26,6 +26,7 @@ class Registry:
     def __init__(self) -> None:
         self._checks: dict[str, Check] = {}
         self._ordered: tuple[Check, ...] = ()
+        self._with_types: tuple[tuple[frozenset[type], Check], ...] = ()
         self._derivations: dict[type, Derivation] = {}
 
     @property
@@ -65,6 +66,7 @@ class Registry:
             manual = inspect.cleandoc(function.__doc__ or "")
             self._checks[id] = Check(id, title, place, reads, function, manual, Player in reads.types)
             self._ordered = tuple(self._checks[id] for id in sorted(self._checks))
+            self._with_types = tuple((check.reads.types, check) for check in self._ordered)
             return answered
 
         return register
@@ -145,7 +147,7 @@ class Registry:
         return Answers(players, Derived(readings, deriving.given), by_check, tuple(check.id for check in asked))
 
     def _asked_again(self, changed: set[type]) -> list[Check]:
-        return [check for check in self._ordered if not changed.isdisjoint(check.reads.types)]
+        return [check for types, check in self._with_types if not changed.isdisjoint(types)]
 
 
 class Settle(NamedTuple):
