@@ -137,6 +137,14 @@ class SheetTests(CatalogueTestCase):
         self.assertEqual(states["title.monitor"], "clear")
         self.assertEqual(reply["build"]["chain"]["monitor"]["plan"], "whole-year")
 
+    def test_a_title_that_does_not_say_what_it_listens_to(self) -> None:
+        facts = {"maker": "Nest", "name": "Quiet Links", "platforms": "Wicket OS"}
+        made = self.call("post", "/parts", kind="title", facts=facts, rows={}).json()
+        self.assertEqual(made["rows"]["monitor_links"], [])
+        reply = self.send("put", "/chain/title", part=made["part"]["part"]).json()
+        states = {v["id"]: v["state"] for v in reply["report"]["verdicts"]}
+        self.assertEqual(states["title.monitor"], "unknown")
+
     def test_bad_facts_name_the_field_and_store_nothing(self) -> None:
         before = Part.objects.count()
         refused = self.call("post", "/parts", kind="projector", facts={"maker": "N", "name": "P", "lumens": "bright"})

@@ -226,7 +226,8 @@ class CatalogueTests(BrowserTestCase):
         form.get_by_role("button", name="Add to monitor links").click()
         form.get_by_label("monitor", exact=True).select_option("Lodestill Twosight")
         form.get_by_role("button", name="Add it to the catalogue").click()
-        expect(page.get_by_role("dialog", name="Back Garden")).to_be_visible()
+        opened = page.get_by_role("dialog", name="Back Garden")
+        expect(opened.get_by_role("region", name="monitor links")).to_contain_text("Lodestill Twosight")
         sheet = Part.objects.get(name_id="ourselves-back-garden").sheet
         assert isinstance(sheet, Title)
         self.assertEqual([link.monitor for link in sheet.monitor_links or ()], ["lodestill-twosight"])

@@ -111,7 +111,7 @@ def facts_json(part: Part, system: UnitSystem, today: date) -> list[SheetFactJso
 def rows_json(part: Part, system: UnitSystem) -> dict[str, list[dict[str, str]]]:
     """The lists of records of `part` by field, each row as it is typed."""
     records = [field.name for field in sheet_fields(kind_of(part)) if field.typed_as is FieldKind.RECORDS]
-    return {name: typed_rows(getattr(part, name), system) for name in records}
+    return {name: typed_rows(getattr(part, name) or (), system) for name in records}
 
 
 def pack_row_json(row: PackRow, system: UnitSystem) -> PackRowJson:

@@ -36,9 +36,9 @@ class Surface(Weighed):
     height_m: Metres | None = None
     """Outer height."""
     rated_ball_speed_m_s: MetresPerSecond | None = None
-    """Fastest *ball* that it is rated for."""
+    """Fastest ball that it is rated for."""
     rated_club_speed_m_s: MetresPerSecond | None = None
-    """Fastest *club* that its seller quotes: a lower number that says less."""
+    """Fastest club that its seller quotes: a lower number than that of the ball, and says less."""
     stops: Stops | None = None
     """Whether it is made to stop any ball, or soft practice balls alone."""
     sound: Sound | None = None

@@ -7,6 +7,7 @@ import {
   outcome,
   type PartDetail,
   type Problem,
+  type SheetField,
   type SheetKind,
   type WantedParts,
 } from '../api/client'
@@ -35,6 +36,17 @@ class Catalogue {
 
   sheetOf(kind: string): SheetKind | undefined {
     return this.kinds.find((sheet) => sheet.kind === kind)
+  }
+
+  /** What is typed for a fact as it is read: options in words, other parts by their names. */
+  wordsOf(field: SheetField, typed: string): string {
+    const offered = field.refers_to ? (this.named[field.refers_to] ?? []) : field.options
+    if (offered.length === 0) return typed
+    const words = new Map(offered.map(([option = '', name = option]) => [option, name]))
+    return typed
+      .split(', ')
+      .map((word) => words.get(word) ?? word)
+      .join(', ')
   }
 
   async find(wanted: WantedParts): Promise<void> {

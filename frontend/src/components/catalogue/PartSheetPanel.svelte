@@ -5,6 +5,7 @@
   import { KIND_WORDS } from '../../lib/kinds'
   import Panel from '../Panel.svelte'
   import FactSourceForm from './FactSourceForm.svelte'
+  import RecordList from './RecordList.svelte'
   import SheetForm from './SheetForm.svelte'
 
   let { detail, close }: { detail: PartDetail; close: () => void } = $props()
@@ -66,7 +67,7 @@
       />
     {/key}
   {:else}
-    <dl class="grid grid-cols-[1fr_auto] gap-x-4 text-sm">
+    <dl class="grid grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] gap-x-4 text-sm">
       {#each detail.facts as fact (fact.field)}
         {@const field = sheet?.fields.find(({ name }) => name === fact.field)}
         <dt class="border-t border-base-300 py-1">
@@ -74,7 +75,7 @@
           <span class="block text-xs text-faint">{field?.meaning}</span>
         </dt>
         <dd class="border-t border-base-300 py-1 text-right">
-          {fact.text}
+          {field?.refers_to && fact.typed ? catalogue.wordsOf(field, fact.typed) : fact.text}
           {#each fact.doubts as doubt (doubt)}<span class="block max-w-60 text-xs text-warning">{doubt}</span
             >{/each}
           <button
@@ -97,6 +98,10 @@
         {/if}
       {/each}
     </dl>
+    {#each sheet?.fields ?? [] as field (field.name)}
+      {@const rows = detail.rows[field.name] ?? []}
+      {#if rows.length > 0}<RecordList {field} {rows} />{/if}
+    {/each}
     {#if detail.builds.length > 0}
       <p class="text-sm text-faint">In {detail.builds.join(', ')}.</p>
     {/if}
