@@ -9,7 +9,7 @@ from core.checks.weights import lacking, wanted
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
-from core.model.parts import FloorStanding, LaunchMonitor, Machine, MonitorPlan, Title
+from core.model.parts import Billing, FloorStanding, LaunchMonitor, Machine, MonitorPlan, Title
 from core.model.room import Layout
 from core.model.things import BayPart
 from core.quantities import Quantity, Unit, say
@@ -69,7 +69,7 @@ def edition(monitor: LaunchMonitor, plan: MonitorPlan | None, today: Today) -> V
     age = today.date.year - year
     until = monitor.supported_until
     ended = until is not None and until < today.date.year
-    paid = plan is not None and plan.tier > 0
+    paid = plan is not None and plan.billing is not Billing.FREE
     aged = State.TIGHT if ended or age > OLD_YEARS else State.CLEAR
     return counted(
         State.BLOCKED if ended and paid else aged,

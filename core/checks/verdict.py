@@ -93,10 +93,5 @@ def judge(margin: float, comfort: float, slack: float = 0.0) -> State:
     return State.TIGHT if margin < comfort - ROUNDING else State.CLEAR
 
 
-def advise(margin: float, comfort: float) -> State:
-    """As `judge`, for rules of quality that never rule a build out: tight below `comfort`."""
-    return State.TIGHT if margin < comfort - ROUNDING else State.CLEAR
-
-
 ROUNDING = 1e-9
 """Margins this near a threshold have reached it: 3.00 − 2.60 is 0.40 to a person, not 0.3999…"""

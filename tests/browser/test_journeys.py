@@ -70,12 +70,36 @@ class BriefTests(BrowserTestCase):
     def test_what_the_household_allows_steers_the_parts(self) -> None:
         page = self.open("brief")
         page.get_by_label("Drilling").select_option("no")
-        page.get_by_label("Subscriptions").select_option("no")
+        page.get_by_label("Subscriptions", exact=True).select_option("better avoided")
         self.saved()
         page.keyboard.press("Escape")
         page.get_by_role("link", name="Parts").first.click()
         expect(page.get_by_text("Lantern Z hangs from the ceiling, and nothing may be drilled")).to_be_visible()
         expect(page.get_by_text("Plan Yearly is a subscription")).to_be_visible()
+
+    def test_what_the_household_has_yet_to_say_is_asked(self) -> None:
+        page = self.open("brief")
+        page.get_by_label("Drilling").select_option("have yet to be asked about")
+        self.saved()
+        expect(page.get_by_text("Whether walls and ceiling may be drilled is not known")).to_be_visible()
+        page.get_by_label("Drilling").select_option("may be drilled")
+        page.get_by_label("Subscriptions", exact=True).select_option("not yet decided on")
+        self.saved()
+        expect(page.get_by_text("What you think of subscriptions is not known")).to_be_visible()
+        self.build.refresh_from_db()
+        self.assertIsNone(self.build.plan.brief.subscriptions)
+
+    def test_what_guards_a_window_is_said_in_the_room(self) -> None:
+        """The window in the right wall, moved ahead of the ball at 3.7 m, is bare until it is said to be netted."""
+        page = self.open("room")
+        page.get_by_role("button", name="lake window").first.click()
+        self.type_into("Begins at, lake window", "1.0")
+        page.get_by_label("Before lake window, while playing").select_option("nothing")
+        self.saved()
+        expect(page.get_by_text("lake window ahead of the ball, bare")).to_be_visible()
+        page.get_by_label("Before lake window, while playing").select_option("netting or board")
+        self.saved()
+        expect(page.get_by_text("lake window ahead of the ball, behind a net")).to_be_visible()
 
 
 class DrawingTests(BrowserTestCase):

@@ -2,9 +2,9 @@
 
 import math
 
-from core.checks.hanging import TOPPER_LEAST_M
 from core.checks.small_items.item import Ask, Need, at_least, equals, includes
 from core.checks.small_items.register import small_item
+from core.checks.strike import TOPPER_LEAST_M
 from core.geometry.box_frame import CLOTH_PANELS, CORNERS, frame_cuts_m, open_edge_m
 from core.geometry.floor_cover import roll_strips, seams_m, tape_m
 from core.model.brief import Brief, Handedness

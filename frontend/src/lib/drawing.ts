@@ -169,3 +169,48 @@ export function placeNames(frame: Frame, view: string, shapes: Scene['shapes']):
   const most = Math.max(...names.map((name) => name.x))
   return names.map((name) => ({ ...name, x: most }))
 }
+
+/** The name of something in the room, where it stands on the page: its middle, and the line it is written on. */
+export interface ContentName {
+  text: string
+  x: number
+  y: number
+}
+
+const LETTER_PX = 6
+const LINE_PX = 13
+/** Above the middle, where its handle is, then below it, then over and under the whole. */
+const ABOVE_HANDLE = -9
+const BELOW_HANDLE = 18
+
+/** Names of what is in the room, each where it covers no other name if there is such a place. */
+export function placeContentNames(
+  frame: Frame,
+  view: string,
+  shapes: Scene['shapes'],
+  discs: Name[],
+): ContentName[] {
+  const taken = discs.map(({ text, x, y }) => ({ x: x + (text.length * LETTER_PX) / 2, y, text }))
+  const placed: ContentName[] = []
+  for (const shape of shapes) {
+    if (shape.view !== view || (shape.meaning !== 'thing' && shape.meaning !== 'stored')) continue
+    const corners = pointsOf(shape).map((point) => toPage(frame, point))
+    const xs = corners.map(({ x }) => x)
+    const ys = corners.map(({ y }) => y)
+    const [left, right] = [Math.min(...xs), Math.max(...xs)]
+    const [top, bottom] = [Math.min(...ys), Math.max(...ys)]
+    if (right - left <= shape.label.length * LETTER_PX) continue
+    const [x, middle] = [(left + right) / 2, (top + bottom) / 2]
+    const lines = [middle + ABOVE_HANDLE, middle + BELOW_HANDLE, top - 4, bottom + LINE_PX]
+    const free = lines.find((y) => !taken.some((other) => covers({ x, y, text: shape.label }, other)))
+    const name = { text: shape.label, x, y: free ?? middle + ABOVE_HANDLE }
+    taken.push(name)
+    placed.push(name)
+  }
+  return placed
+}
+
+function covers(one: ContentName, other: ContentName): boolean {
+  const apart = ((one.text.length + other.text.length) * LETTER_PX) / 2
+  return Math.abs(one.x - other.x) < apart && Math.abs(one.y - other.y) < LINE_PX
+}

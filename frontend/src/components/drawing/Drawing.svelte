@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { ContentChange, Dimension, LayoutChange, Problem, Scene } from '../../api/client'
-  import { drawDimension, layOut, placeNames, zoomed } from '../../lib/drawing'
+  import { drawDimension, layOut, placeContentNames, placeNames, zoomed } from '../../lib/drawing'
   import { gestures } from '../../lib/gestures'
   import { view } from '../../lib/view.svelte'
   import DimensionLine from './DimensionLine.svelte'
@@ -31,9 +31,14 @@
         !view.hidden.has(shape.layer) && !(shape.layer === 'swings' && view.hiddenPlayers.has(shape.subject)),
     ),
   )
-  const names = $derived([
-    ...placeNames(sheet.plan, 'plan', shapes),
-    ...placeNames(sheet.section, 'section', shapes),
+  const named = $derived({
+    plan: placeNames(sheet.plan, 'plan', shapes),
+    section: placeNames(sheet.section, 'section', shapes),
+  })
+  const names = $derived([...named.plan, ...named.section])
+  const contents = $derived([
+    ...placeContentNames(sheet.plan, 'plan', shapes, named.plan),
+    ...placeContentNames(sheet.section, 'section', shapes, named.section),
   ])
   const drawn = $derived(
     scene.dimensions
@@ -89,6 +94,11 @@
           stroke-width="0.6"
         />
         <text x={name.x} y={name.y} class="fill-base-content text-[11px]">{name.text}</text>
+      {/each}
+      {#each contents as name, index (index)}
+        <text x={name.x} y={name.y} text-anchor="middle" class="fill-base-content text-[11px]"
+          >{name.text}</text
+        >
       {/each}
       {#each drawn as line (line.dimension.view + line.dimension.subject + line.dimension.label)}
         <DimensionLine {line} strong={line.dimension.field === view.measuring} />

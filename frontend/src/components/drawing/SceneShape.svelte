@@ -16,10 +16,6 @@
   const holes = $derived(shape.holes.map((hole) => path(frame, pointsOf({ points: hole }), true)))
   const d = $derived(path(frame, points, shape.closed) + holes.join(''))
   const at = $derived(toPage(frame, points[0] ?? { u: 0, v: 0 }))
-  /** The corner of a rectangle across from its first. */
-  const opposite = $derived(toPage(frame, points[2] ?? { u: 0, v: 0 }))
-  const middle = $derived({ x: (at.x + opposite.x) / 2, y: (at.y + opposite.y) / 2 })
-  const roomForName = $derived(Math.abs(opposite.x - at.x) > shape.label.length * 6)
   const end = $derived(toPage(frame, points.at(-1) ?? { u: 0, v: 0 }))
   const HEAD = 0.1
   /** How far along a line its label stands, past what usually stands in front of it. */
@@ -113,12 +109,6 @@
     ]}
     stroke-width={chosen ? 2.2 : 1.1}><title>{shape.label}</title></path
   >
-  {#if roomForName}<text
-      x={middle.x}
-      y={middle.y - 9}
-      text-anchor="middle"
-      class="fill-base-content text-[11px]">{shape.label}</text
-    >{/if}
 {:else if shape.meaning === 'removed'}
   <path {d} class="stroke-faint" fill="none" stroke-width="0.8" stroke-dasharray="3 3"
     ><title>{shape.label}, to be removed</title></path
