@@ -44,9 +44,9 @@ def see_small_items(page: Page) -> None:
 
 
 def ask_why_not(page: Page) -> None:
-    """Why a monitor does not work, and what would admit it."""
-    open_monitors(page)
-    page.get_by_role("button", name="Why not Plover").click()
+    """Why a projector does not work, and what would admit it."""
+    page.get_by_role("button", name=re.compile("Display")).first.click()
+    page.get_by_role("button", name="Why not UHD 4000").click()
     page.get_by_text("These do together").wait_for()
 
 

@@ -27,6 +27,11 @@ class Purpose(StrEnum):
     FILMING = "filming"
     FILMS = "films"
 
+    @property
+    def words(self) -> str:
+        """As a sentence says it."""
+        return self.value.replace("_", " ")
+
 
 class Stage(StrEnum):
     """How far the build goes: a screen and a projector are optional."""

@@ -61,5 +61,12 @@ def fact_text(kind: type[Record], field: str, value: object) -> Figure:
         unit = unit_of(kind, field) if field in kind.model_fields else None
         return f"{value:g}" if unit is None else Quantity(value, unit)
     if isinstance(value, tuple | list):
-        return ", ".join(str(getattr(item, "words", getattr(item, "name", item))) for item in value) or "none"
+        return ", ".join(map(_words, value)) or "none"
+    return _words(value)
+
+
+def _words(value: object) -> str:
+    """A choice in its own words, a record by its name."""
+    if isinstance(value, Record):
+        return str(getattr(value, "name", value))
     return str(getattr(value, "words", value)).replace("_", " ")

@@ -6,7 +6,7 @@ from enum import StrEnum
 
 from core.checks.cables import MachineSpot
 from core.checks.registry import Answers
-from core.model.brief import Brief, Stage
+from core.model.brief import MUST, Brief, Purpose, Stage
 from core.model.build import Build, Slot, slot_for
 from core.model.chain import plans_of
 from core.model.household import Subscriptions
@@ -156,6 +156,9 @@ class Changes:
         for stage in Stage:
             if stage is not brief.stage:
                 yield say("Build {stage} instead.", stage=words[stage]), self._asked({"stage": stage})
+        for purpose in (purpose for purpose in Purpose if brief.must(purpose)):
+            wish = {**brief.purposes, purpose: MUST - 1}
+            yield say("Let {purpose} be a wish, not a must.", purpose=purpose.words), self._asked({"purposes": wish})
         if brief.visitors:
             yield say("Play without visitors."), self._asked({"visitors": False})
 

@@ -179,7 +179,7 @@ export interface ContentName {
 
 const LETTER_PX = 6
 const LINE_PX = 13
-/** Above the middle, where its handle is, then below it, then over and under the whole. */
+/** Above the middle, where its handle is, or below it. */
 const ABOVE_HANDLE = -9
 const BELOW_HANDLE = 18
 
@@ -201,7 +201,7 @@ export function placeContentNames(
     const [top, bottom] = [Math.min(...ys), Math.max(...ys)]
     if (right - left <= shape.label.length * LETTER_PX) continue
     const [x, middle] = [(left + right) / 2, (top + bottom) / 2]
-    const lines = [middle + ABOVE_HANDLE, middle + BELOW_HANDLE, top - 4, bottom + LINE_PX]
+    const lines = [middle + ABOVE_HANDLE, top - 4, bottom + LINE_PX, middle + BELOW_HANDLE]
     const free = lines.find((y) => !taken.some((other) => covers({ x, y, text: shape.label }, other)))
     const name = { text: shape.label, x, y: free ?? middle + ABOVE_HANDLE }
     taken.push(name)
