@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { SheetField } from '../../api/client'
   import { catalogue } from '../../lib/catalogue.svelte'
+  import ReadBy from './ReadBy.svelte'
 
   /** One fact as it is typed: by its kind a list of choices, ticks, or text with its unit. */
   interface Props {
@@ -52,16 +53,7 @@
       <label for={id}>{field.label}</label>
     {/if}
     <p id="{id}-meaning" class="text-xs text-faint">{field.meaning}</p>
-    {#if field.read_by.length > 0}
-      <details class="text-xs text-faint">
-        <summary class="min-h-[24px] cursor-pointer leading-[24px]"
-          >Read by {field.read_by.length}<span class="sr-only"> for {field.label}</span></summary
-        >
-        {field.read_by.join(', ')}
-      </details>
-    {:else if field.typed_as !== 'text' && !nested}
-      <p class="text-xs text-faint">No check reads it.</p>
-    {/if}
+    {#if !nested}<ReadBy {field} />{/if}
   </div>
   <div class="min-w-0">
     {#if field.typed_as === 'choices'}

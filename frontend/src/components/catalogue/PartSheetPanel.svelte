@@ -5,6 +5,7 @@
   import { KIND_WORDS } from '../../lib/kinds'
   import Panel from '../Panel.svelte'
   import FactSourceForm from './FactSourceForm.svelte'
+  import ReadBy from './ReadBy.svelte'
   import RecordList from './RecordList.svelte'
   import SheetForm from './SheetForm.svelte'
 
@@ -73,6 +74,7 @@
         <dt class="border-t border-base-300 py-1">
           {field?.label ?? fact.field}
           <span class="block text-xs text-faint">{field?.meaning}</span>
+          {#if field}<ReadBy {field} />{/if}
         </dt>
         <dd class="border-t border-base-300 py-1 text-right">
           {field?.refers_to && fact.typed ? catalogue.wordsOf(field, fact.typed) : fact.text}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { SheetField } from '../../api/client'
   import { catalogue } from '../../lib/catalogue.svelte'
+  import ReadBy from './ReadBy.svelte'
 
   /** A list of records as it is read: a line for each, what is not stated left out. */
   let { field, rows }: { field: SheetField; rows: Record<string, string>[] } = $props()
@@ -9,6 +10,7 @@
 <section aria-label={field.label}>
   <h3 class="text-sm">{field.label}</h3>
   <p class="text-xs text-faint">{field.meaning}</p>
+  <ReadBy {field} />
   <ol class="text-sm">
     {#each rows as row, number (number)}
       <li class="border-t border-base-300 py-1">

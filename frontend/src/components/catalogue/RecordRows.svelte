@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Problem, SheetField } from '../../api/client'
   import FactInput from './FactInput.svelte'
+  import ReadBy from './ReadBy.svelte'
 
   /** A list of records, a row of its own fields for each: plans, links, needs. */
   interface Props {
@@ -24,7 +25,7 @@
 
 <section class="border-b border-base-300 py-2" aria-label={field.label}>
   <p>{field.label} <span class="block text-xs text-faint">{field.meaning}</span></p>
-  {#if field.read_by.length > 0}<p class="text-xs text-faint">Read by {field.read_by.join(', ')}</p>{/if}
+  <ReadBy {field} />
   {#each rows as row, number (number)}
     <fieldset class="mt-2 border-l-3 border-base-300 pl-3">
       <legend class="sr-only">{field.label}, {number + 1}</legend>
