@@ -76,7 +76,7 @@ def gap_behind_screen(room: Room, layout: Layout, surface: Surface | None) -> Ve
     margin_m = gap_m - least_m
     state = judge(margin_m, comfortable_m - least_m)
     cures = [say("Move the screen {more} into the room.", more=metres(comfortable_m - gap_m))]
-    if least_m == GAP_LEAST_M and state is State.BLOCKED:
+    if state is State.BLOCKED and least_m == GAP_LEAST_M and not isinstance(surface, Net):
         cures.append(
             say(
                 "With {foam} of foam on the wall, {least} is enough.",

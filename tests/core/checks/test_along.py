@@ -4,6 +4,7 @@ from core.checks.along import BallDistance, ball_to_screen, behind_ball, free_si
 from core.checks.verdict import Verdict
 from core.geometry.picture import Picture
 from core.model.brief import Brief
+from core.model.parts import Net
 from tests.core.checks.base import METRIC, CheckTestCase
 from tests.core.worlds import layout, left_hander, player, room
 
@@ -30,6 +31,13 @@ class GapTests(CheckTestCase):
     def test_foam_is_offered_where_it_would_help(self) -> None:
         offered = [change.text(METRIC) for change in self.answer(0.25).changes]
         self.assertIn("With 50 mm of foam on the wall, 200 mm is enough.", offered)
+
+    def test_foam_does_not_help_a_net(self) -> None:
+        """It gives 0.30 m whatever is on the wall: 0.25 is 50 mm short, and 0.40 comfortable."""
+        net = Net(id="net", maker="Maker", name="Net", gives_m=0.30)
+        verdict = gap_behind_screen(room(), layout(screen_y_m=0.25), net)
+        self.assert_verdict(verdict, "blocked", "250 mm", "300 mm", "−50 mm", "Move the screen 150 mm into the room.")
+        self.assertEqual(len(verdict.changes), 1)
 
 
 class BallToScreenTests(CheckTestCase):
