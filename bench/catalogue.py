@@ -6,7 +6,7 @@ from random import Random
 from bench.server import ROOT
 from core.formats.parts_pack import read_parts_pack
 from core.model.build import Slot, slot_for
-from core.model.found import Wanted, found
+from core.model.found import Listed, Wanted, found
 from core.model.parts import Part
 from core.model.parts.words import fact_words
 from core.quantities import Money
@@ -40,11 +40,10 @@ def facts_in(parts: dict[str, Part]) -> int:
     return sum(getattr(part, field) is not None for part in parts.values() for field in type(part).model_fields)
 
 
-def find_everything(parts: dict[str, Part]) -> None:
+def find_everything(parts: tuple[Listed, ...]) -> None:
     """By words, by kind and by price, as a person goes through a catalogue."""
-    list(found(parts, Wanted(text="screen")))
-    list(found(parts, Wanted(kind="projector")))
-    list(found(parts, Wanted(most=Money(50_000, "EUR"))))
+    for wanted in (Wanted(text="screen"), Wanted(kind="projector"), Wanted(most=Money(50_000, "EUR"))):
+        list(found(parts, wanted))
 
 
 def largest_place(parts: dict[str, Part]) -> Slot:

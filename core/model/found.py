@@ -1,10 +1,25 @@
-"""Finding parts: by kind, by words, and by what they cost."""
+"""Finding parts in a catalogue of any size: by kind, by words, and by what they cost, before any sheet is read."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
+from typing import NamedTuple
 
+from core.model.build import Slot, slot_for
 from core.model.parts import Part, kind_of
 from core.quantities import Money
+
+
+class Listed(NamedTuple):
+    """What a list of parts says of one: enough to look for it."""
+
+    id: str
+    kind: str
+    slot: Slot | None
+    """The place on the chain where it hangs."""
+    maker: str
+    name: str
+    note: str
+    price: Money | None
 
 
 @dataclass(frozen=True)
@@ -19,26 +34,32 @@ class Wanted:
     """Between these; a part without a price, or with one in another currency, is not found by price."""
 
 
-def found(parts: Mapping[str, Part], wanted: Wanted) -> Iterator[tuple[str, Part]]:
-    """The parts that are `wanted`, by id."""
+def listed(part: Part) -> Listed:
+    """The line of `part` in a list."""
+    price = part.price.money if part.price else None
+    return Listed(part.id, kind_of(part), slot_for(part), part.maker, part.name, part.note, price)
+
+
+def found(parts: Iterable[Listed], wanted: Wanted) -> Iterator[Listed]:
+    """The parts that are `wanted`."""
     words = wanted.text.lower().split()
-    for id, part in parts.items():
-        if (not wanted.kind or kind_of(part) == wanted.kind) and _costs(part, wanted) and _has(part, words):
-            yield id, part
+    for part in parts:
+        if (not wanted.kind or part.kind == wanted.kind) and _costs(part.price, wanted) and _has(part, words):
+            yield part
 
 
-def _has(part: Part, words: list[str]) -> bool:
+def _has(part: Listed, words: list[str]) -> bool:
     if not words:
         return True
-    told = f"{part.maker} {part.name} {part.note} {kind_of(part).replace('_', ' ')}".lower()
+    told = f"{part.maker} {part.name} {part.note} {part.kind.replace('_', ' ')}".lower()
     return all(word in told for word in words)
 
 
-def _costs(part: Part, wanted: Wanted) -> bool:
+def _costs(price: Money | None, wanted: Wanted) -> bool:
     bounds = [money for money in (wanted.least, wanted.most) if money is not None]
     if not bounds:
         return True
-    if part.price is None or any(money.currency != part.price.currency for money in bounds):
+    if price is None or any(money.currency != price.currency for money in bounds):
         return False
-    minor = part.price.minor
-    return (wanted.least is None or minor >= wanted.least.minor) and (wanted.most is None or minor <= wanted.most.minor)
+    least, most = wanted.least, wanted.most
+    return (least is None or price.minor >= least.minor) and (most is None or price.minor <= most.minor)

@@ -21,12 +21,6 @@ from core.report.evaluate import answers_of, known_costs
 from core.report.small_items import without_unserving
 
 ROOM_READINGS: frozenset[type] = frozenset({Room, Layout, Ceiling, Surroundings, PlayingLayout, StowedLayout})
-MOST_WEIGHED = 40
-"""Candidates of one place weighed at once: more than anybody reads; the others are reached by asking for them."""
-MOST_JUDGED = 80
-"""Candidates of all places together that a search judges at once."""
-JUDGED_OF_MANY = 32
-"""So many where there are more: a search answers while somebody types."""
 LINKED = 2
 """Parts that a link joins."""
 
@@ -77,37 +71,6 @@ def weighed(
         slot = slot_for(part)
         if slot is not None:
             yield _weigh(build, parts, slot, part, now)
-
-
-def judged_first(build: Build, parts: Mapping[str, Part], candidates: Iterable[Part]) -> dict[str, Part]:
-    """Those of `candidates` that hang on the chain; of too many as many of each place, nearest in price.
-
-    A place with fewer leaves its share to the others. `parts` has what hangs now.
-    """
-    of_place = {slot: [part for part in candidates if slot_for(part) is slot] for slot in Slot}
-    most = JUDGED_OF_MANY if sum(map(len, of_place.values())) > MOST_JUDGED else MOST_JUDGED
-    chosen: dict[str, Part] = {}
-    for number, slot in enumerate(sorted(of_place, key=lambda slot: len(of_place[slot]))):
-        share = (most - len(chosen)) // (len(of_place) - number)
-        chosen.update(nearest_in_price(build, parts, of_place[slot], slot, share))
-    return chosen
-
-
-def nearest_in_price(
-    build: Build, parts: Mapping[str, Part], candidates: Iterable[Part], slot: Slot, most: int = MOST_WEIGHED
-) -> dict[str, Part]:
-    """Of `candidates` for `slot` the `most` whose list price is nearest to what hangs there now; else the cheapest.
-
-    A catalogue of thousands has more candidates than anybody reads: the others are reached by asking for them.
-    """
-    here = parts.get(build.chain[slot].part) if slot in build.chain else None
-    price = here.price.minor if here is not None and here.price else 0
-
-    def distance(part: Part) -> tuple[bool, int, str]:
-        return part.price is None, abs(part.price.minor - price) if part.price else 0, part.id
-
-    nearest = sorted((part for part in candidates if slot_for(part) is slot), key=distance)
-    return {part.id: part for part in nearest[:most]}
 
 
 def _order(found: Alternative) -> tuple[int, int, int]:

@@ -1,10 +1,9 @@
 """Finding parts in a catalogue."""
 
-from collections.abc import Mapping
+from collections.abc import Iterable
 from typing import Protocol
 
-from core.model.found import Wanted, found
-from core.model.parts import Part as SpecSheet
+from core.model.found import Listed, Wanted, found
 from core.model.typed import FieldErrors
 from core.quantities import Money
 from core.quantities.money import ACCEPTED_MONEY, MoneyError, parse_minor
@@ -19,8 +18,8 @@ class PartsWanted(Protocol):
     most: str
 
 
-def found_parts(sheets: Mapping[str, SpecSheet], wanted: PartsWanted, currency: str) -> dict[str, SpecSheet]:
-    """Those of `sheets` that are wanted. Raises `FieldErrors` for a price that cannot be read."""
+def found_parts(parts: Iterable[Listed], wanted: PartsWanted, currency: str) -> tuple[Listed, ...]:
+    """Those of `parts` that are wanted. Raises `FieldErrors` for a price that cannot be read."""
     bounds: dict[str, Money | None] = {"least": None, "most": None}
     for field in bounds:
         typed = getattr(wanted, field).strip()
@@ -28,4 +27,4 @@ def found_parts(sheets: Mapping[str, SpecSheet], wanted: PartsWanted, currency: 
             bounds[field] = Money(parse_minor(typed, currency), currency) if typed else None
         except MoneyError as error:
             raise FieldErrors([(field, typed, ACCEPTED_MONEY)]) from error
-    return dict(found(sheets, Wanted(wanted.text, wanted.kind, bounds["least"], bounds["most"])))
+    return tuple(found(parts, Wanted(wanted.text, wanted.kind, bounds["least"], bounds["most"])))

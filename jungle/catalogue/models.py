@@ -1,14 +1,19 @@
 """The parts an owner can choose from."""
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from enum import StrEnum
 from functools import lru_cache
+from typing import Any
 
 from django.conf import settings
 from django.db import models
+from django.db.models.functions import Coalesce
 
+from core.model.build import Slot
+from core.model.found import Listed
 from core.model.parts import SHEET
 from core.model.parts import Part as SpecSheet
+from core.quantities import Money
 
 SHEETS_KEPT = 4096
 
@@ -27,6 +32,13 @@ class Origin(StrEnum):
     PACK = "pack"
 
 
+def generated(path: str, field: "models.Field[Any, Any]") -> models.GeneratedField:
+    """A column that the database fills with what the document has at `path`, whoever writes the document."""
+    taken = models.Func(models.F("document"), models.Value(path), function="JSON_EXTRACT", output_field=field)
+    told = taken if field.null else Coalesce(taken, models.Value(""), output_field=field)
+    return models.GeneratedField(expression=told, output_field=field, db_persist=True)
+
+
 class PartQuerySet(models.QuerySet["Part"]):
     """Parts of one or more owners."""
 
@@ -41,6 +53,13 @@ class PartQuerySet(models.QuerySet["Part"]):
     def touched(self) -> "PartQuerySet":
         """Parts that their owner wrote, or changed a fact of."""
         return self.filter(models.Q(origin=Origin.OWN) | ~models.Q(original=""))
+
+    def listed(self) -> Iterator[Listed]:
+        """A line for each part: enough to look for it, without reading its sheet."""
+        lines = self.values_list("name_id", "kind", "slot", "maker", "name", "note", "price_minor", "currency")
+        for id, kind, slot, maker, name, note, minor, currency in lines:
+            price = None if minor is None else Money(minor, currency)
+            yield Listed(id, kind, Slot(slot) if slot else None, maker, name, note, price)
 
     def sheets(self) -> Mapping[str, SpecSheet]:
         """The spec sheets, by part id."""
@@ -63,6 +82,11 @@ class Part(models.Model):
     )
     original = models.TextField(blank=True, default="")
     """The sheet as it came, where its owner has changed a fact since; empty otherwise."""
+    maker = generated("$.maker", models.TextField())
+    name = generated("$.name", models.TextField())
+    note = generated("$.note", models.TextField())
+    price_minor = generated("$.price.minor", models.BigIntegerField(null=True))
+    currency = generated("$.price.currency", models.CharField(max_length=3, null=True))
 
     objects = PartQuerySet.as_manager()
 

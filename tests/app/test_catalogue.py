@@ -17,7 +17,7 @@ from core.model.parts import KINDS
 from core.model.parts import Part as SpecSheet
 from core.model.typed import FieldErrors
 from core.quantities import UnitSystem
-from core.report import alternatives
+from core.report import shortlist
 from jungle.catalogue.models import Origin, Part
 from jungle.catalogue.packs import take_list, take_pack, written_pack
 from jungle.catalogue.services import adopt_parts, adopt_sample_parts
@@ -93,7 +93,7 @@ class FindTests(CatalogueTestCase):
         adopt_parts(self.owner.pk, [worlds.screen(id=f"screen-{n}", name=f"Spare {n}") for n in range(19)])
         path = f"/parts?works=true&build={self.build.pk}"
         self.assertEqual(self.read(path)["unjudged"], 0)
-        with patch.multiple(alternatives, MOST_JUDGED=20, JUDGED_OF_MANY=9):
+        with patch.multiple(shortlist, MOST_JUDGED=20, JUDGED_OF_MANY=9):
             found = self.read(path)
         self.assertEqual((found["unjudged"], found["found"]), (18, 9))
 

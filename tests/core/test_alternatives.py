@@ -6,11 +6,12 @@ from unittest.mock import patch
 from core.checks.register import REGISTRY
 from core.checks.verdict import State
 from core.model.build import HungPart, Slot, slot_for
+from core.model.found import listed
 from core.model.parts import MonitorLink, Part
 from core.quantities import Money, UnitSystem
-from core.report import alternatives as module
-from core.report import evaluate
-from core.report.alternatives import alternatives, hung, judged_first, nearest_in_price, weighed
+from core.report import evaluate, shortlist
+from core.report.alternatives import alternatives, hung, weighed
+from core.report.shortlist import judged_first, nearest_in_price, prices_of, weighed_first
 from tests.core import worlds
 from tests.core.matrix.case import TODAY, extra
 
@@ -73,16 +74,25 @@ class NearestTests(TestCase):
         """1,000 hangs: 1,000, then 200 is 800 away and 2,000 is 1,000 away; a part without a price comes last."""
         parts, build = with_candidates(), worlds.full_build()
         for most, ids in ((2, ["computer", "weak"]), (9, ["computer", "weak", "strong", "unpriced"])):
-            self.assertEqual(list(nearest_in_price(build, parts, parts.values(), Slot.MACHINE, most)), ids)
+            nearest = nearest_in_price(map(listed, parts.values()), Slot.MACHINE, prices_of(build, parts), most)
+            self.assertEqual(list(nearest), ids)
 
     def test_a_search_judges_as_many_of_each_place(self) -> None:
         """Eight places with four machines, one of each other, eleven in all: of nine at most two machines."""
         parts, build = with_candidates(), worlds.full_build()
         for judged, machines in ((10, ["computer", "weak"]), (11, ["computer", "weak", "strong", "unpriced"])):
-            with patch.multiple(module, MOST_JUDGED=judged, JUDGED_OF_MANY=9):
-                chosen = judged_first(build, parts, parts.values())
-            self.assertEqual([id for id, part in chosen.items() if slot_for(part) is Slot.MACHINE], machines)
-            self.assertEqual({slot_for(part) for part in chosen.values()}, set(Slot))
+            with patch.multiple(shortlist, MOST_JUDGED=judged, JUDGED_OF_MANY=9):
+                chosen = judged_first(map(listed, parts.values()), prices_of(build, parts))
+            self.assertEqual([id for id in chosen if slot_for(parts[id]) is Slot.MACHINE], machines)
+            self.assertEqual({slot_for(parts[id]) for id in chosen}, set(Slot))
+
+    def test_fewer_are_weighed_where_each_has_the_swings_measured_again(self) -> None:
+        """Thirty mats, twenty at most; of thirty screens all."""
+        for part, most in ((worlds.mat(), 20), (worlds.screen(), 30)):
+            line = listed(part)
+            many = [line._replace(id=f"{line.id}-{number}") for number in range(30)]
+            assert line.slot is not None
+            self.assertEqual(len(weighed_first(many, line.slot, {})), most)
 
     def test_each_is_weighed_in_its_own_place_as_among_its_alternatives(self) -> None:
         parts, build = with_candidates(), worlds.full_build()

@@ -25,7 +25,8 @@ from core.formats.report_json.sheets import (
 from core.model.parts import KINDS
 from core.model.parts.price import price_text
 from core.model.typed import FieldErrors
-from core.report.alternatives import judged_first, weighed
+from core.report.alternatives import weighed
+from core.report.shortlist import judged_first, prices_of
 from jungle.api.replies import send
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import (
@@ -72,7 +73,7 @@ def list_named(request: SignedIn) -> Any:
     return send(
         NamedParts(
             **{
-                place: [(id, f"{sheet.maker} {sheet.name}") for id, sheet in owned.filter(slot=place).sheets().items()]
+                place: [(part.id, f"{part.maker} {part.name}") for part in owned.filter(slot=place).listed()]
                 for place in NamedParts.model_fields
             }
         )
@@ -84,24 +85,24 @@ def find_parts(request: SignedIn, wanted: Annotated[WantedParts, Query()]) -> An
     """Parts by kind, words, price and origin; with a build also by what fits its room and works with what is hung."""
     owned = Part.objects.visible_to(request.user.pk)
     plan = find_build(wanted.build, request.user).plan if wanted.build else None
-    listed = owned.touched() if wanted.own else owned
-    rows = {part.name_id: part for part in (listed.filter(kind=wanted.kind) if wanted.kind else listed)}
-    everything = {id: part.sheet for id, part in rows.items()}
-    chosen = found_parts(everything, wanted, plan.brief.currency if plan else "EUR")
+    asked = owned.touched() if wanted.own else owned
+    listed = (asked.filter(kind=wanted.kind) if wanted.kind else asked).listed()
+    chosen = found_parts(listed, wanted, plan.brief.currency if plan else "EUR")
     unjudged = 0
     if plan and (wanted.fits or wanted.works):
         hung = owned.named(*plan.parts_named).sheets()
-        judged = judged_first(plan, hung, chosen.values())
+        judged = owned.named(*judged_first(chosen, prices_of(plan, hung))).sheets()
         allowed = {
             found.part.id
             for found in weighed(plan, {**hung, **judged}, judged.values(), timezone.localdate())
             if (found.state is not State.BLOCKED or not wanted.works) and (found.fits_room or not wanted.fits)
         }
-        unjudged = sum(bool(rows[id].slot) and id not in judged for id in chosen)
-        chosen = {id: sheet for id, sheet in chosen.items() if not rows[id].slot or (id in judged and id in allowed)}
-    shown = sorted(chosen.values(), key=lambda sheet: (KIND_ORDER[rows[sheet.id].kind], sheet.maker, sheet.name))
-    parts_found = [_found(rows[sheet.id]) for sheet in shown[:SHOWN_PARTS]]
-    return send(FoundParts.model_construct(parts=parts_found, found=len(chosen), all=listed.count(), unjudged=unjudged))
+        unjudged = sum(part.slot is not None and part.id not in judged for part in chosen)
+        chosen = tuple(part for part in chosen if part.slot is None or part.id in allowed)
+    in_order = sorted(chosen, key=lambda part: (KIND_ORDER[part.kind], part.maker, part.name))[:SHOWN_PARTS]
+    rows = {row.name_id: row for row in owned.named(*(part.id for part in in_order))}
+    parts_found = [_found(rows[part.id]) for part in in_order]
+    return send(FoundParts.model_construct(parts=parts_found, found=len(chosen), all=asked.count(), unjudged=unjudged))
 
 
 @router.post("/parts", response={201: PartDetail, **REFUSED})

@@ -9,10 +9,10 @@ from core.formats.report_json import WhyNotJson, alternative_json, scene_json, s
 from core.formats.report_json.routes import route_json
 from core.model.build import Slot, slot_for
 from core.model.facts import MissingFact
-from core.model.parts import kind_of
 from core.report import evaluate
-from core.report.alternatives import alternatives, hung, nearest_in_price
+from core.report.alternatives import alternatives, hung
 from core.report.routes import routes_to
+from core.report.shortlist import prices_of, weighed_first
 from core.report.small_items import options_for
 from core.report.why_not import why_not
 from jungle.api.replies import send, show
@@ -48,11 +48,11 @@ def list_alternatives(request: SignedIn, build_id: int, slot: Slot, wanted: Anno
     build, units = find_build(build_id, request.user), units_of(request.user)
     plan = build.plan
     owned = Part.objects.visible_to(request.user.pk)
-    here = owned.filter(slot=slot).sheets()
+    here = tuple(owned.filter(slot=slot).listed())
     matching = found_parts(here, wanted, plan.brief.currency)
     hung_now = owned.named(*plan.parts_named).sheets()
-    chosen = nearest_in_price(plan, hung_now, matching.values(), slot)
-    sheets = {**hung_now, **chosen}
+    chosen = weighed_first(matching, slot, prices_of(plan, hung_now))
+    sheets = {**hung_now, **owned.named(*chosen).sheets()}
     today = timezone.localdate()
     asked = [found for found in alternatives(plan, sheets, slot, today) if found.part.id in chosen]
     usable = [found for found in asked if not wanted.usable or found.state.value != "blocked"]
@@ -62,7 +62,7 @@ def list_alternatives(request: SignedIn, build_id: int, slot: Slot, wanted: Anno
         candidates=[alternative_json(found, units, today) for found in usable],
         all=len(here),
         unweighed=len(matching) - len(chosen),
-        kinds=sorted({kind_of(sheet) for sheet in here.values()}),
+        kinds=sorted({part.kind for part in here}),
     )
     return send(reply)
 
