@@ -11,7 +11,7 @@ from core.checks.verdict import Basis, Input, State, Verdict
 from core.geometry.cable_route import CableRoute, Point3, route_along_floor, route_over_ceiling
 from core.geometry.ceiling import Ceiling
 from core.geometry.shadow import Lens
-from core.geometry.swing_disc import swing_disc
+from core.geometry.swing_disc import distances_m, swing_disc
 from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.facts import known, known_players
@@ -177,7 +177,9 @@ def machine_place(brief: Brief, spot: MachineSpot, room: Room, layout: Layout, s
     inside = x_m <= room.width_m and y_m <= room.length_m
     behind_m = y_m - layout.ball_y_m
     ball = (layout.ball_x_m, layout.ball_y_m, surface.height_m)
-    passes = [(swing_disc(p, p.longest_club).distance_m(ball, spot.at), p.name) for p in known_players(brief)]
+    players = known_players(brief)
+    discs = tuple(swing_disc(player, player.longest_club) for player in players)
+    passes = list(zip(distances_m(discs, ball, spot.at), (player.name for player in players), strict=True))
     nearest_m, name = min(passes)
     if inside and nearest_m < SWING_CLEARANCE_M:
         return _in_a_swing(nearest_m, name, passes)

@@ -1,18 +1,19 @@
 """The swing disc against ceiling and walls, for every player (trade estimate, see `core.geometry.swing_disc`)."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
 from math import degrees
 
 from core.checks.figures import measured_in_room, metres, placed
 from core.checks.places import IN_ROOM, on
 from core.checks.readings import HittingSurface
-from core.checks.register import check
+from core.checks.register import check, derive
 from core.checks.space import Obstructions
 from core.checks.verdict import Basis, Input, State, Verdict, judge
 from core.geometry.shadow import Lens
 from core.geometry.surroundings import Surroundings
-from core.geometry.swing_disc import COMFORT_M, PLANE_RAD, UNCERTAINTY_M, Point3, SwingDisc, swing_disc
-from core.model.brief import Player
+from core.geometry.swing_disc import COMFORT_M, PLANE_RAD, UNCERTAINTY_M, Point3, SwingDisc, distances_m, swing_disc
+from core.model.brief import Brief, Player
 from core.model.build import Slot
 from core.model.clubs import Club
 from core.model.facts import known
@@ -323,12 +324,29 @@ def inside_enclosure(player: Player, enclosure: Enclosure, layout: Layout, surro
     )
 
 
+@dataclass(frozen=True)
+class ClubsPastLens:
+    """How near each player's longest club passes the projector's lens, in metres, by player's id."""
+
+    nearest_m: Mapping[str, float]
+
+
+@derive
+def clubs_past_lens(brief: Brief, lens: Lens, layout: Layout, surface: HittingSurface) -> ClubsPastLens | None:
+    """All players at once; `None` while nobody plays."""
+    if not brief.players:
+        return None
+    discs = tuple(swing_disc(player, player.longest_club) for player in brief.players)
+    at_lens = (lens.x_m, layout.screen_y_m + lens.distance_m, lens.height_m)
+    nearest = distances_m(discs, ball_at(layout, surface), at_lens)
+    return ClubsPastLens({player.id: away_m for player, away_m in zip(brief.players, nearest, strict=True)})
+
+
 @check("projector.swing", title="Projector out of the swing", place=on(Slot.DISPLAY))
-def projector_clearance(player: Player, lens: Lens, layout: Layout, surface: HittingSurface) -> Verdict:
+def projector_clearance(player: Player, lens: Lens, clubs: ClubsPastLens) -> Verdict:
     """The projector hangs at least 0.30 m outside the player's swing disc."""
     disc = swing_disc(player, player.longest_club)
-    at_lens = (lens.x_m, layout.screen_y_m + lens.distance_m, lens.height_m)
-    nearest_m = disc.distance_m(ball_at(layout, surface), at_lens)
+    nearest_m = clubs.nearest_m[player.id]
     margin_m = nearest_m - SWING_CLEARANCE_M
     state = judge(margin_m, PROJECTOR_COMFORT_M)
     return Verdict(

@@ -43,8 +43,6 @@ class SwingDisc:
     """Hub across from the ball: negative for a right-hander."""
     points_m: NDArray[np.float64]
     """(SAMPLES, 3) clubhead positions x, y, z relative to the ball."""
-    squares_m2: NDArray[np.float64]
-    """(SAMPLES,) squares of their distances from the ball."""
     low_m: Point3
     high_m: Point3
     """Least and greatest x, y and z of the points."""
@@ -62,13 +60,6 @@ class SwingDisc:
         """Highest point of the clubhead above the hitting surface, in metres."""
         return self.hub_height_m + self.cocked_radius_m * sin(PLANE_RAD)
 
-    def distance_m(self, ball: Point3, point: Point3) -> float:
-        """Smallest distance in metres from a clubhead position to `point`, for a ball there."""
-        x, y, z = ball[0] - point[0], ball[1] - point[1], ball[2] - point[2]
-        squares = self.points_m.dot((2 * x, 2 * y, 2 * z))
-        squares += self.squares_m2
-        return sqrt(max(0.0, float(squares[squares.argmin()]) + x * x + y * y + z * z))
-
     def nearest_to_slope(self, a: float, b: float) -> tuple[float, Point3]:
         """The clubhead position nearest to any plane z = a·x + b·y + c: its a·x + b·y − z in metres, and where."""
         return _nearest_to_slope(self, a, b)
@@ -77,6 +68,25 @@ class SwingDisc:
         """Least and greatest x, y and z in the room for a ball there."""
         (x0, y0, z0), (x1, y1, z1), (x, y, z) = self.low_m, self.high_m, ball
         return (x + x0, y + y0, z + z0), (x + x1, y + y1, z + z1)
+
+
+def distances_m(discs: tuple[SwingDisc, ...], ball: Point3, point: Point3) -> list[float]:
+    """Smallest distance in metres from each disc's clubhead positions to `point`, for a ball there.
+
+    |p + v|² = |p|² + 2 p·v + |v|², v from the point to the ball: all discs in one product.
+    """
+    x, y, z = ball[0] - point[0], ball[1] - point[1], ball[2] - point[2]
+    points, squares = _together(discs)
+    least = (points.dot((2 * x, 2 * y, 2 * z)).reshape(squares.shape) + squares).min(axis=1)
+    own = x * x + y * y + z * z
+    return [sqrt(max(0.0, square + own)) for square in least.tolist()]
+
+
+@lru_cache(maxsize=1024)
+def _together(discs: tuple[SwingDisc, ...]) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+    """(discs · SAMPLES, 3) their clubhead positions, and (discs, SAMPLES) squares of the distances from the ball."""
+    points = np.concatenate([disc.points_m for disc in discs])
+    return points, np.einsum("ij,ij->i", points, points).reshape(len(discs), SAMPLES)
 
 
 def swing_disc(player: Player, club: Club) -> SwingDisc:
@@ -123,7 +133,6 @@ def _disc(
         cocked_radius_m=cocked_m,
         hub_x_m=hub_x_m,
         points_m=points,
-        squares_m2=np.einsum("ij,ij->i", points, points),
         low_m=_point(points.min(axis=0)),
         high_m=_point(points.max(axis=0)),
         leftmost_m=_point(points[points[:, 0].argmin()]),

@@ -5,6 +5,9 @@ from typing import NamedTuple
 from core.quantities.quantity import Figure, figure_text
 from core.quantities.units import UnitSystem
 
+_new = tuple.__new__
+"""One report says hundreds of sentences: a named tuple's own constructor is most of what one costs."""
+
 
 class Sentence(NamedTuple):
     """`template` with a `{name}` for every figure."""
@@ -23,4 +26,4 @@ def say(template: str, **figures: Figure) -> Sentence:
     >>> say("{plan} is enough", plan="the yearly plan").text(UnitSystem.METRIC)
     'the yearly plan is enough'
     """
-    return Sentence(template, tuple(figures.items()))
+    return _new(Sentence, (template, tuple(figures.items())))

@@ -97,8 +97,13 @@ def without_unserving(build: Build, readings: Readings) -> Build:
     small, kit = readings.get(SmallItems), readings.get(Kit)
     if not build.small_items or not isinstance(small, SmallItems) or not isinstance(kit, Kit):
         return build
-    decided = [item for item in small.items if item.item.id in build.small_items]
-    astray = {item.item.id for item in decided if _status(item, kit).state is State.BLOCKED}
+    decided = [(item, build.small_items[item.item.id]) for item in small.items if item.item.id in build.small_items]
+    chosen = [(item, kit.picked(item.item.id)) for item, decision in decided if decision.choice != "strike"]
+    astray = {
+        item.item.id
+        for item, part in chosen
+        if part is not None and any(objection.blocked for objection in _objections(item, part))
+    }
     if not astray:
         return build
     kept = {id: decision for id, decision in build.small_items.items() if id not in astray}

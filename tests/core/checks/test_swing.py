@@ -3,9 +3,18 @@
 from typing import Any
 
 from core.checks.space import hood as hood_of
-from core.checks.swing import inside_enclosure, longest_club, projector_clearance, rear_wall, side_walls, under_ceiling
+from core.checks.swing import (
+    clubs_past_lens,
+    inside_enclosure,
+    longest_club,
+    projector_clearance,
+    rear_wall,
+    side_walls,
+    under_ceiling,
+)
 from core.checks.verdict import Verdict
 from core.geometry.shadow import Lens
+from core.model.brief import Brief
 from core.model.parts import Enclosure
 from core.model.room import Room
 from tests.core import worlds
@@ -138,7 +147,10 @@ class EnclosureTests(CheckTestCase):
 
 class ProjectorTests(CheckTestCase):
     def answer(self, x_m: float, distance_m: float, height_m: float) -> Verdict:
-        return projector_clearance(player(), Lens(x_m, distance_m, height_m, False), layout(), BARE_FLOOR)
+        lens = Lens(x_m, distance_m, height_m, False)
+        clubs = clubs_past_lens(Brief(players=(player(),)), lens, layout(), BARE_FLOOR)
+        assert clubs is not None
+        return projector_clearance(player(), lens, clubs)
 
     def test_well_in_front_is_clear(self) -> None:
         """The disc's foremost point is 1.999 m from the wall, 0.81 m left of the ball line and 1.17 m up."""
