@@ -8,9 +8,10 @@ from core.checks.register import derive
 from core.geometry.ceiling import Ceiling, ceiling_of
 from core.geometry.picture import Picture, Raster, fit_shape, lens_band_m, raster_around, throw_range_m
 from core.geometry.shadow import Lens
+from core.kept import kept
 from core.model.brief import Brief
 from core.model.build import Build, Slot
-from core.model.chain import Chain, resolve_chain
+from core.model.chain import Chain, Hanging, resolve_chain
 from core.model.facts import known
 from core.model.kit import Kit, resolve_kit
 from core.model.parts import Flooring, FloorStanding, ImpactScreen, Mat, Part, Projector, Title, kinds_of
@@ -83,10 +84,15 @@ def given_readings(build: Build, parts: Mapping[str, Part]) -> dict[type, object
         **kit.by_kind(),
     }
     for hanging in chain:
-        for value in (hanging.part, hanging.plan):
-            if value is not None:
-                readings.update(dict.fromkeys(kinds_of(type(value)), value))
+        readings.update(_hung(hanging))
     return readings
+
+
+@kept
+def _hung(hanging: Hanging) -> Mapping[type, object]:
+    """A part and its plan, each under its own class and every class that it is a kind of."""
+    values = (value for value in (hanging.part, hanging.plan) if value is not None)
+    return {kind: value for value in values for kind in kinds_of(type(value))}
 
 
 @derive

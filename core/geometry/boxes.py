@@ -1,13 +1,12 @@
 """Boxes along the axes of the room: what is in the way, or takes up space."""
 
-from dataclasses import dataclass
 from math import inf
+from typing import NamedTuple
 
 from core.geometry.swing_disc import Point3
 
 
-@dataclass(frozen=True)
-class Box:
+class Box(NamedTuple):
     """From `low` to `high`, in metres. A side may be infinitely far: what is fixed to a wall has nothing behind it."""
 
     low: Point3

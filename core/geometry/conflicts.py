@@ -1,7 +1,7 @@
 """Where things of one layout are in each other's way, or in that of the room's walls and ceiling."""
 
 from collections.abc import Iterable, Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from itertools import combinations
 from math import hypot, inf
 
@@ -146,7 +146,7 @@ def free_shift(
     right, left, back, ahead = ox1 - x0 + spare_m, ox0 - x1 - spare_m, oy1 - y0 + spare_m, oy0 - y1 - spare_m
     shifts = [(right, 0.0, 0.0), (left, 0.0, 0.0), (0.0, back, 0.0), (0.0, ahead, 0.0)]
     for shift in sorted(shifts, key=lambda by: abs(by[0]) + abs(by[1])):
-        moved = replace(moving, box=moving.box.moved(shift))
+        moved = moving._replace(box=moving.box.moved(shift))
         if not any(moved in (found.first, found.second) for found in conflicts([*others, moved], room, ceiling)):
             return shift
     return None

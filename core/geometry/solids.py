@@ -1,9 +1,9 @@
 """What stands and hangs in a room as boxes, each with its name: as large as it is, and as far as a swing meets it."""
 
 from collections.abc import Iterable, Iterator
-from dataclasses import dataclass, replace
 from enum import StrEnum
 from math import inf
+from typing import NamedTuple
 
 from core.geometry.boxes import EVERYWHERE, Box, between
 from core.geometry.furnishing import Furnishing, Hood
@@ -33,8 +33,7 @@ class Group(StrEnum):
     BAY = "bay"
 
 
-@dataclass(frozen=True)
-class Solid:
+class Solid(NamedTuple):
     """A named box. `key` says which record it comes from, as the drawing's handles do."""
 
     key: str
@@ -181,7 +180,7 @@ def _bulged(solid: Solid, middle_m: float) -> Solid:
     (x0, y0, z0), (x1, y1, z1) = solid.box.low, solid.box.high
     left = x0 - SIDE_BULGE_M if x0 < middle_m else x0
     right = x1 + SIDE_BULGE_M if x1 > middle_m else x1
-    return replace(solid, box=Box((left, y0, z0), (right, y1, z1)))
+    return solid._replace(box=Box((left, y0, z0), (right, y1, z1)))
 
 
 def _monitor(furnishing: Furnishing, layout: Layout, room: Room) -> Iterator[Solid]:

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from functools import cache, cached_property
 from typing import TYPE_CHECKING, TypeVar
 
+from core.kept import kept
 from core.model.build import Build, Extra, SmallDecision
 from core.model.chain import UnknownPart
 from core.model.parts import Part, kinds_of
@@ -35,14 +36,10 @@ class Kit:
     extras: tuple[tuple[Extra, Part], ...] = ()
     small: tuple[tuple[str, SmallDecision, Part | None], ...] = ()
 
-    def by_kind(self) -> dict[type, Beside[Part]]:
+    def by_kind(self) -> Mapping[type, Beside[Part]]:
         """The parts under their own kind and every kind that it is one of, each as `Beside[kind]`."""
-        found: dict[type[Part], list[Part]] = {}
         small = (part for _, _, part in self.small if part is not None)
-        for part in (*(part for _, part in self.extras), *small):
-            for kind in kinds_of(type(part)):
-                found.setdefault(kind, []).append(part)
-        return {beside: beside(parts) for kind, parts in found.items() for beside in [Beside.of(kind)]}
+        return _by_kind(*(part for _, part in self.extras), *small)
 
     def decided(self, item: str) -> SmallDecision | None:
         """What was decided about a small item."""
@@ -55,6 +52,15 @@ class Kit:
     @cached_property
     def _small_by_id(self) -> dict[str, tuple[SmallDecision, Part | None]]:
         return {id: (decision, part) for id, decision, part in self.small}
+
+
+@kept
+def _by_kind(*parts: Part) -> Mapping[type, Beside[Part]]:
+    found: dict[type[Part], list[Part]] = {}
+    for part in parts:
+        for kind in kinds_of(type(part)):
+            found.setdefault(kind, []).append(part)
+    return {beside: beside(alike) for kind, alike in found.items() for beside in [Beside.of(kind)]}
 
 
 def resolve_kit(build: Build, parts: Mapping[str, Part]) -> Kit:
