@@ -1,6 +1,7 @@
 """evaluate(build, parts): every verdict on a build, its drawing, its money, its open questions."""
 
 from collections.abc import Callable, Iterator, Mapping
+from dataclasses import replace
 from datetime import date
 from itertools import pairwise
 
@@ -27,7 +28,7 @@ from core.model.kit import Kit
 from core.model.parts import Part
 from core.money.costs import Costs
 from core.quantities import say
-from core.report.doubts import doubts_of
+from core.report.doubts import Doubt, doubts_of
 from core.report.hitting import SCREEN_DISTANCE, hitting_spots
 from core.report.report import LinkStatus, OpenQuestion, Report, SlotStatus
 from core.report.small_items import SmallStatus, small_statuses
@@ -75,7 +76,7 @@ def evaluate(
         stages=stage_costs(build.brief, costs),
         works=works.works if (works := answers.reading(Works)) else (),
         small=small,
-        doubts=tuple(doubt for part in _parts_there(build, parts) for doubt in doubts_of(part, today)),
+        doubts=tuple(_leaned_on(build, parts, answers, today)),
         questions=(*_questions(build, verdicts, registry), *_open_items(small)),
         hitting=hitting,
     )
@@ -113,6 +114,23 @@ def answers_of(
     return registry.answers(
         given(build), build.brief.players, before, only, Settle(SmallItems, settled) if settle else None
     )
+
+
+def _leaned_on(build: Build, parts: Mapping[str, Part], answers: Answers, today: date | None) -> Iterator[Doubt]:
+    """What is doubtful about the parts of `build`. On a disputed fact leans what the second source's value changes."""
+    for part in _parts_there(build, parts):
+        for doubt in doubts_of(part, today):
+            if doubt.other is None:
+                yield doubt
+                continue
+            told = answers_of(build, {**parts, part.id: doubt.other}, before=answers, only=frozenset(doubt.checks))
+            leaning = tuple(id for id in doubt.checks if _figures(told, id) != _figures(answers, id))
+            yield replace(doubt, checks=leaning)
+
+
+def _figures(answers: Answers, check: str) -> list[tuple[object, ...]]:
+    verdicts = answers.by_check.get(check, ())
+    return [(v.subject, v.state, v.measured, v.required, v.margin) for v in verdicts]
 
 
 def known_costs(answers: Answers) -> Costs:

@@ -4,14 +4,13 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from datetime import date
 
-from pydantic import ValidationError
-
 from core.checks.fact_reads import checks_reading
 from core.checks.verdict import Verdict
 from core.model.build import Build
 from core.model.parts import Part
 from core.model.parts.words import fact_text, fact_words
 from core.quantities import Figure
+from core.report.doubts import stating
 from core.report.evaluate import answers_of
 
 
@@ -36,7 +35,7 @@ def with_other_values(
         for field, source in part.sources.items():
             if source.other is None or verdict.id not in checks_reading(type(part), field):
                 continue
-            other = _stating(part, field, source.other)
+            other = stating(part, field, source.other)
             if other is None:
                 continue
             answers = answers_of(build, {**parts, id: other}, before=before, only=frozenset({verdict.id}))
@@ -44,11 +43,3 @@ def with_other_values(
             if found is not None:
                 value = fact_text(type(part), field, getattr(other, field))
                 yield OtherValue(part, fact_words(type(part), field), source.other_source or "another", value, found)
-
-
-def _stating(part: Part, field: str, other: str | float) -> Part | None:
-    """`part` as the other source has it; `None` where its words are no value of that fact."""
-    try:
-        return type(part).model_validate({**part.model_dump(), field: other})
-    except ValidationError:
-        return None

@@ -78,6 +78,15 @@ class FindTests(CatalogueTestCase):
         self.assertEqual(self.found("text=maker sq"), ["Square"])
         self.assertEqual(self.found("least=850&most=1000"), ["Tower", "Lamp"])
 
+    def test_a_part_is_found_by_what_was_changed_of_it(self) -> None:
+        """The list is filled out of the sheets by the database, whichever way a sheet is written."""
+        self.call("patch", "/parts/screen", facts={"name": "Östra duk", "price_minor": "12345"})
+        self.assertEqual(self.found("text=östra"), ["Östra duk"])
+        self.assertEqual(self.found("least=12344&most=12346"), ["Östra duk"])
+        self.client.post("/api/catalogue/undo")
+        self.assertEqual(self.found("text=östra"), [])
+        self.assertEqual(self.found("least=290&most=310"), ["Square"])
+
     def test_by_what_fits_the_room_and_works_with_what_is_hung(self) -> None:
         high = worlds.screen(id="high", name="High", height_m=4.0)
         weak = worlds.computer(id="weak", name="Weak", graphics_grade=1)

@@ -5,7 +5,7 @@ from unittest import TestCase
 
 from core.checks.fact_reads import OF_EVERY_PART, checks_reading, facts_by_check
 from core.checks.register import REGISTRY
-from core.model.parts import KINDS, FactSource, kind_of
+from core.model.parts import KINDS, FactSource, Projector, kind_of
 from core.quantities import UnitSystem
 from core.report import evaluate
 from core.report.doubts import doubts_of
@@ -65,6 +65,16 @@ class DoubtTests(TestCase):
         by_field = {doubt.field: doubt.checks for doubt in evaluate(worlds.full_build(), parts, today=TODAY).doubts}
         self.assertIn("picture.luminance", by_field["lumens"])
         self.assertNotIn("picture.throw", by_field["lumens"])
+
+    def test_on_a_disputed_fact_leans_what_the_other_value_changes(self) -> None:
+        """The lens hangs from 3.19 m on, or from 3.33 m; yearly fees and outputs are the same with either."""
+        parts = {**worlds.full_parts(), "projector": self.PART}
+        report = evaluate(worlds.full_build(), parts, today=TODAY)
+        (throw,) = (doubt for doubt in report.doubts if doubt.field == "throw_min")
+        self.assertIn("picture.throw", throw.checks)
+        self.assertIn("money.yearly", checks_reading(Projector, "throw_min"), "by the length of a cable that is bought")
+        self.assertNotIn("money.yearly", throw.checks)
+        self.assertNotIn("machine.outputs", throw.checks)
 
     def test_a_source_of_no_fact_is_refused(self) -> None:
         with self.assertRaisesRegex(ValueError, "no fact of this sheet"):

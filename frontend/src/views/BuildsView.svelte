@@ -102,23 +102,26 @@
       </li>
     {/each}
   </ul>
-  <div class="grid gap-8 sm:grid-cols-2">
-    <form onsubmit={(event) => void start(event)}>
-      <h2 class="mb-2 text-xl">Begin a build</h2>
-      <label for="new-name" class="block text-sm text-faint">What do you call it</label>
-      <div class="mt-1 flex gap-2">
-        <input
-          id="new-name"
-          class="input flex-1 border-base-content"
-          maxlength="120"
-          placeholder="Garage, spare room, shed"
-          bind:value={name}
-        />
-        <button class="btn btn-primary">Begin</button>
-      </div>
-    </form>
-    <ImportBuild {failed} />
-  </div>
+  <!-- Only with the list above it: a list that comes later would push the button from under a finger. -->
+  {#if builds !== null || message}
+    <div class="grid gap-8 sm:grid-cols-2">
+      <form onsubmit={(event) => void start(event)}>
+        <h2 class="mb-2 text-xl">Begin a build</h2>
+        <label for="new-name" class="block text-sm text-faint">What do you call it</label>
+        <div class="mt-1 flex gap-2">
+          <input
+            id="new-name"
+            class="input flex-1 border-base-content"
+            maxlength="120"
+            placeholder="Garage, spare room, shed"
+            bind:value={name}
+          />
+          <button class="btn btn-primary">Begin</button>
+        </div>
+      </form>
+      <ImportBuild {failed} />
+    </div>
+  {/if}
   {#if session.session && !session.session.local}
     <form method="post" action="/sign-out" class="mt-10">
       <input type="hidden" name="csrfmiddlewaretoken" value={csrfToken()} />
