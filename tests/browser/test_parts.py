@@ -277,7 +277,7 @@ class CatalogueTests(BrowserTestCase):
     def test_an_extra_from_the_catalogue(self) -> None:
         page = self.open("catalogue")
         page.get_by_label("Words").fill("fan heater")
-        expect(page.get_by_text(re.compile("^1 part of"))).to_be_visible()
+        expect(page.get_by_text(re.compile("^2 parts of"))).to_be_visible()
         page.get_by_role("button", name="Add to the build Fan heater").click()
         self.saved()
         page.keyboard.press("Escape")
