@@ -115,6 +115,16 @@ class RegionTests(TestCase):
         (spot,) = spots(room(), player(), left_hander())
         self.assertEqual(spot.best, (2.3, 3.4), "centre across, 3.0 m from the screen at 0.40 m")
 
+    def test_a_net_lets_one_stand_nearer(self) -> None:
+        """One that asks for 1.6 m: the region begins at 0.4 + 1.6, not 0.4 + 2.4, and the best spot is at 0.4 + 2.4."""
+        for distance, nearest_m, best in (
+            (BallDistance(), 2.8, (2.3, 3.4)),
+            (BallDistance(1.6, 2.4, "Net"), 2.0, (2.3, 2.8)),
+        ):
+            (spot,) = hitting_spots(around(room(), layout(), player()), layout(), distance)
+            self.assertAlmostEqual(min(y for area in spot.areas for _, y in area.outline), nearest_m)
+            self.assertEqual(spot.best, best)
+
     def test_a_narrow_room_moves_a_right_hander_right(self) -> None:
         """3.2 m wide: the disc needs 1.780 m and 0.15 on the left, so 1.930 instead of the centre at 1.60."""
         (spot,) = spots(room(width_m=3.2), player())

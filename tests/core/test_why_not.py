@@ -2,7 +2,9 @@
 
 from unittest import TestCase
 
+from core.model.brief import Purpose
 from core.model.build import Extra, Slot
+from core.model.household import Subscriptions
 from core.model.parts import Disturbance, Enclosure, MonitorLink, Part
 from core.quantities import UnitSystem
 from core.report import evaluate
@@ -44,6 +46,23 @@ class WhyNotTests(TestCase):
         ruled_out, admitted = self.asked(worlds.radar(id="radar"))
         self.assertEqual(ruled_out, ["title.monitor"])
         self.assertEqual(admitted[0], (Trouble.PLAN, "Take plan Full of Radar."))
+
+    def test_a_must_may_be_let_go(self) -> None:
+        """Rounds weigh 5, the title has no course, and no pack for it is there: 4 makes it a wish."""
+        self.parts["title"] = worlds.title()
+        brief = self.build.brief.model_copy(update={"purposes": {Purpose.FULL_ROUNDS: 5}})
+        self.build = self.build.model_copy(update={"brief": brief})
+        plan = worlds.title().plans[0].model_copy(update={"courses": 0})
+        ruled_out, admitted = self.asked(worlds.title(id="range", name="Range", plans=(plan,)))
+        self.assertEqual(ruled_out, ["title.courses"])
+        self.assertIn("Let full rounds be a wish, not a must.", [change for _, change in admitted])
+
+    def test_fees_that_are_out_of_the_question(self) -> None:
+        brief = self.build.brief.model_copy(update={"subscriptions": Subscriptions.NEVER})
+        self.build = self.build.model_copy(update={"brief": brief})
+        ruled_out, admitted = self.asked(worlds.title(id="other", name="Other"))
+        self.assertEqual(ruled_out, ["title.subscription"])
+        self.assertIn("Accept fees that come again.", [change for _, change in admitted])
 
     def test_a_locked_neighbour_is_not_swapped(self) -> None:
         narrow = Enclosure.model_validate({**worlds.enclosure().model_dump(), "id": "narrow", "inner_width_m": 2.5})
