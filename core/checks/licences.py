@@ -24,6 +24,7 @@ from core.model.parts import (
     MonitorPlan,
     Title,
     TitlePlan,
+    link_to,
 )
 from core.quantities import say
 
@@ -50,7 +51,8 @@ def bundle(
     A higher plan that brings the title along is worth it where the title would be paid for besides. A package that
     asks for a higher plan than is held unlocks nothing: blocked.
     """
-    wanted_tier = next((link.tier for link in title.monitor_links or () if link.monitor == monitor.id), 0)
+    link = link_to(title, monitor)
+    wanted_tier = link.tier if link else 0
     bundled = title.id in plan.bundled_titles
     its_packages = [package for package in packages if monitor.id in package.monitors]
     asked_tiers = {p.name: known(p.needs_tier, p, "plan that it needs") for p in its_packages}
@@ -101,7 +103,8 @@ def later_versions(title: Title, plan: TitlePlan, monitor: LaunchMonitor | None)
     """
     once = plan.billing is Billing.ONCE
     later = known(plan.later_versions, title, f"later versions in plan {plan.name}") if once else True
-    needs = None if later or monitor is None else _link_version(title, monitor)
+    link = None if later or monitor is None else link_to(title, monitor)
+    needs = link.from_version if link else None
     stops_at = plan.version if needs is None else known(plan.version, title, f"version of plan {plan.name}")
     behind = needs is not None and stops_at is not None and stops_at < needs
     if later:
@@ -129,10 +132,6 @@ def later_versions(title: Title, plan: TitlePlan, monitor: LaunchMonitor | None)
         ),
         cures=(say("Count in the price of a new licence within the horizon, or take a plan with later versions."),),
     )
-
-
-def _link_version(title: Title, monitor: LaunchMonitor) -> int | None:
-    return next((link.from_version for link in title.monitor_links or () if link.monitor == monitor.id), None)
 
 
 @check("title.features", title="What the title is used for", place=on(Slot.TITLE))
@@ -205,7 +204,9 @@ def packs(
     ]
     if monitor is not None:
         astray += [package.name for package in packages if monitor.id not in package.monitors]
-    idle = [connector.name for connector in connectors] if _native(title, monitor) and not astray else []
+    link = link_to(title, monitor) if monitor is not None else None
+    native = link is not None and link.via == "native"
+    idle = [connector.name for connector in connectors] if native and not astray else []
     return worded(
         State.BLOCKED if astray else State.TIGHT if idle else State.CLEAR,
         say("{names} is made for another", names=listed(astray))
@@ -219,11 +220,6 @@ def packs(
         inputs=lambda: (stated("Title", title.name), stated("Monitor", monitor.name if monitor else "none")),
         cures=(say("Take {names} off, or choose what it is made for.", names=listed(astray or idle)),),
     )
-
-
-def _native(title: Title, monitor: LaunchMonitor | None) -> bool:
-    links = title.monitor_links or ()
-    return monitor is not None and any(link.monitor == monitor.id and link.via == "native" for link in links)
 
 
 def _features(found: Iterable[Feature]) -> str:

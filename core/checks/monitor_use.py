@@ -9,7 +9,7 @@ from core.checks.weights import lacking, wanted
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
-from core.model.parts import Billing, FloorStanding, LaunchMonitor, Machine, MonitorPlan, Title
+from core.model.parts import Billing, FloorStanding, LaunchMonitor, Machine, MonitorPlan, Title, link_to
 from core.model.room import Layout
 from core.model.things import BayPart
 from core.quantities import Quantity, Unit, say
@@ -30,9 +30,8 @@ def platform(monitor: LaunchMonitor, machine: Machine, title: Title | None) -> V
     """
     has = known(machine.platform, machine, "operating system")
     offers = known(monitor.platforms, monitor, "list of the program's systems")
-    native = title is not None and any(
-        link.monitor == monitor.id and link.via == "native" for link in title.monitor_links or ()
-    )
+    link = link_to(title, monitor) if title is not None else None
+    native = link is not None and link.via == "native"
     runs = has in offers
     state = State.CLEAR if runs else State.TIGHT if native else State.BLOCKED
     return worded(

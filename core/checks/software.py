@@ -11,7 +11,7 @@ from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.facts import MissingFact, known
 from core.model.household import Approach
-from core.model.parts import Display, LaunchMonitor, Machine, MonitorLink, MonitorPlan, ResolutionNeeds, Title
+from core.model.parts import Display, LaunchMonitor, Machine, MonitorLink, MonitorPlan, ResolutionNeeds, Title, link_to
 from core.quantities import Quantity, Sentence, Unit, say
 
 DEFAULT_MINIMUM_MEMORY_GB = 16.0
@@ -30,7 +30,7 @@ def title_listens(monitor: LaunchMonitor, plan: MonitorPlan | None, title: Title
     with too low a plan, no shot arrives.
     """
     links = known(title.monitor_links, title, "list of monitors it listens to")
-    link = next((link for link in links if link.monitor == monitor.id), None)
+    link = link_to(title, monitor)
     tier = plan.tier if plan else 0
 
     def inputs() -> tuple[Input, ...]:

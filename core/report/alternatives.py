@@ -14,7 +14,7 @@ from core.geometry.ceiling import Ceiling
 from core.geometry.surroundings import Surroundings
 from core.model.build import Build, HungPart, Slot, slot_for
 from core.model.chain import plans_of
-from core.model.parts import LaunchMonitor, MonitorPlan, Part, Title
+from core.model.parts import LaunchMonitor, MonitorPlan, Part, Title, link_to
 from core.model.room import Layout, Room
 from core.quantities import Money
 from core.report.evaluate import answers_of, known_costs
@@ -110,7 +110,8 @@ def _default_plan(build: Build, parts: Mapping[str, Part], part: Part) -> str | 
     plans = plans_of(part)
     title = parts.get(build.chain[Slot.TITLE].part) if Slot.TITLE in build.chain else None
     if isinstance(part, LaunchMonitor) and isinstance(title, Title):
-        tier = next((link.tier for link in title.monitor_links or () if link.monitor == part.id), 0)
+        link = link_to(title, part)
+        tier = link.tier if link else 0
         plans = tuple(plan for plan in plans if isinstance(plan, MonitorPlan) and plan.tier >= tier) or plans
     return plans[0].id if plans else None
 

@@ -35,6 +35,7 @@ from core.model.parts import (
     Tees,
     Title,
     Tray,
+    link_to,
 )
 from core.model.parts import Flooring as FloorCovering
 from core.model.room import Layout
@@ -137,7 +138,7 @@ def ball_lamp(monitor: LaunchMonitor) -> Need | None:
 @small_item("connector", "Connector", near=Slot.TITLE, kind=Connector)
 def connector(title: Title, monitor: LaunchMonitor) -> Need | None:
     """Where the title listens to the monitor only through a program between the two, at one's own risk."""
-    link = next((link for link in title.monitor_links or () if link.monitor == monitor.id), None)
+    link = link_to(title, monitor)
     if link is None or link.via != "connector":
         return None
     asks = (includes("titles", "titles", title.id), includes("monitors", "monitors", monitor.id))

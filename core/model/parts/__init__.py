@@ -67,6 +67,7 @@ from core.model.parts.software import (
     ResolutionNeeds,
     Title,
     TitlePlan,
+    link_to,
 )
 from core.model.parts.sundry import Camera, ControlPad, Other, RemoteControl, Stand, Supply, Tool
 from core.model.parts.surfaces import Baffle, Edge, ImpactScreen, MaskingCloth, Net, ProjectionSheet, Surface
@@ -230,4 +231,5 @@ __all__ = [
     "Weighed",
     "kind_of",
     "kinds_of",
+    "link_to",
 ]

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from core.model.parts.base import Billing, MonitorId, Part, Plan, Shape, TitleId
-from core.model.parts.monitors import Tier
+from core.model.parts.monitors import LaunchMonitor, Tier
 from core.model.record import In, Record
 from core.quantities import Unit
 
@@ -107,6 +107,11 @@ class Title(Part):
     """Monitors that it listens to, and how; empty for one that listens to none."""
     machine_needs: tuple[ResolutionNeeds, ...] = ()
     """The computer that its maker asks for, by lines of the picture."""
+
+
+def link_to(title: Title, monitor: LaunchMonitor) -> MonitorLink | None:
+    """How `title` listens to `monitor`; `None` where it does not, or does not say."""
+    return next((link for link in title.monitor_links or () if link.monitor == monitor.id), None)
 
 
 class CoursePack(Part):
