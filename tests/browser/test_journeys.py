@@ -77,6 +77,15 @@ class BriefTests(BrowserTestCase):
         expect(page.get_by_text("Lantern Z hangs from the ceiling, and nothing may be drilled")).to_be_visible()
         expect(page.get_by_text("Plan Yearly is a subscription")).to_be_visible()
 
+    def test_another_view_begins_at_its_top(self) -> None:
+        page = self.open("brief")
+        page.get_by_label("Hours a week for building", exact=True).scroll_into_view_if_needed()
+        main = page.get_by_role("main")
+        self.assertGreater(main.evaluate("element => element.scrollTop"), 0)
+        page.get_by_role("link", name="Catalogue").first.click()
+        expect(page.get_by_role("heading", name="Catalogue")).to_be_visible()
+        self.assertEqual(main.evaluate("element => element.scrollTop"), 0)
+
     def test_what_the_household_has_yet_to_say_is_asked(self) -> None:
         page = self.open("brief")
         page.get_by_label("Drilling").select_option("have yet to be asked about")

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Snippet } from 'svelte'
+  import { type Snippet, untrack } from 'svelte'
   import MoneyPanel from '../components/MoneyPanel.svelte'
   import ShortcutsPanel from '../components/ShortcutsPanel.svelte'
   import BuildHeader from '../components/shell/BuildHeader.svelte'
@@ -24,6 +24,12 @@
   const build = $derived(new BuildState(id))
   provideBuild(() => build)
   $effect(() => void build.load())
+
+  let scrolled = $state<HTMLElement | null>(null)
+  // What scrolls is not the window, which the router sees to: another view begins at its top.
+  $effect.pre(() => {
+    if (route.pathname) untrack(() => scrolled)?.scrollTo(0, 0)
+  })
 
   const why = $derived(panels.why && build.verdict(panels.why.id, panels.why.subject))
 
@@ -72,7 +78,10 @@
     <Notices />
     <div class="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[9.75rem_minmax(0,1fr)]">
       <StepPath />
-      <main class="relative min-h-0 min-w-0 flex-1 overflow-y-auto print:overflow-visible">
+      <main
+        bind:this={scrolled}
+        class="relative min-h-0 min-w-0 flex-1 overflow-y-auto print:overflow-visible"
+      >
         {@render children()}
       </main>
     </div>
