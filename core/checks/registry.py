@@ -130,8 +130,8 @@ class Registry:
                 deriving = Deriving(derivations, settled, was, draft=deriving)
         readings, missing = deriving.on().readings, deriving.unknown
         changed = deriving.changed | {Player} if before and before.players != players else deriving.changed
-        by_player = [(player.name, {**readings, Player: player}) for player in players]
-        for_all = [("", readings)]
+        by_player = [(player, {**readings, Player: player}) for player in players]
+        for_all = [(None, readings)]
         by_check = dict(before.by_check) if before else {}
         asked = self._asked_again(changed) if before else list(self.checks)
         if only is not None:
@@ -139,10 +139,10 @@ class Registry:
             asked = [check for check in asked if check.id in only]
         for check in asked:
             verdicts = []
-            for subject, available in by_player if check.per_player else for_all:
+            for player, available in by_player if check.per_player else for_all:
                 verdict = _answer(check, available, missing)
                 if verdict is not None:
-                    verdicts.append(verdict.signed(check.id, subject))
+                    verdicts.append(verdict.signed(check.id, player))
             by_check[check.id] = tuple(verdicts)
         return Answers(players, Derived(readings, deriving.given), by_check, tuple(check.id for check in asked))
 
@@ -174,8 +174,8 @@ class Answers:
 
     @cached_property
     def by_subject(self) -> Mapping[tuple[str, str], Verdict]:
-        """Each verdict by its check and the player that it speaks of."""
-        return {(verdict.id, verdict.subject): verdict for verdict in self.verdicts}
+        """Each verdict by its check and the id of the player that it speaks of."""
+        return {verdict.key: verdict for verdict in self.verdicts}
 
     def reading(self, kind: type[T]) -> T | None:
         """A reading, or `None` where it is absent or not known."""

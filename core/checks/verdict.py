@@ -4,6 +4,7 @@ from collections.abc import Callable
 from enum import StrEnum
 from typing import NamedTuple, Self
 
+from core.model.brief import Player
 from core.model.facts import MissingFact
 from core.quantities import Figure, Sentence, say
 
@@ -45,7 +46,7 @@ class Input(NamedTuple):
 
 
 Inputs = Callable[[], tuple[Input, ...]]
-SIGNATURE = ("id", "subject")
+SIGNATURE = ("id", "subject", "subject_id")
 """Last fields of a verdict: whose answer it is."""
 
 
@@ -65,11 +66,19 @@ class Verdict(NamedTuple):
     """What would change it, the least trouble first."""
     id: str = ""
     subject: str = ""
-    """The player it speaks of, where a check is made for each."""
+    """The name of the player it speaks of, where a check is made for each."""
+    subject_id: str = ""
+    """That player's id: two of them may have one name."""
 
-    def signed(self, id: str, subject: str = "") -> "Verdict":
-        """This verdict as the answer of check `id`, about `subject`."""
-        return tuple.__new__(Verdict, (*self[: -len(SIGNATURE)], id, subject))
+    @property
+    def key(self) -> tuple[str, str]:
+        """Tells the verdicts of a build apart: the check, and whom it speaks of."""
+        return self.id, self.subject_id
+
+    def signed(self, id: str, player: Player | None = None) -> "Verdict":
+        """This verdict as the answer of check `id`, about `player` where a check is made for each."""
+        about = (player.name, player.id) if player else ("", "")
+        return tuple.__new__(Verdict, (*self[: -len(SIGNATURE)], id, *about))
 
 
 def unknown(missing: MissingFact) -> Verdict:

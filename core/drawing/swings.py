@@ -22,15 +22,15 @@ def player_shapes(player: Player, layout: Layout, furnishing: Furnishing) -> lis
     head_x_m = layout.ball_x_m + disc.hub_x_m
     club = f"{player.name}, {player.longest_club}"
     return [
-        Shape("plan", "swing-disc", plan, True, player.name, club, Layer.SWINGS),
-        Shape("section", "swing-disc", section, True, player.name, club, Layer.SWINGS),
-        Shape("plan", "golfer", ((layout.ball_y_m, head_x_m),), False, player.name, player.name, Layer.SWINGS),
+        Shape("plan", "swing-disc", plan, True, player.id, club, Layer.SWINGS),
+        Shape("section", "swing-disc", section, True, player.id, club, Layer.SWINGS),
+        Shape("plan", "golfer", ((layout.ball_y_m, head_x_m),), False, player.id, player.name, Layer.SWINGS),
         Shape(
             "section",
             "golfer",
             ((layout.ball_y_m, head_m - HEAD_HALF_WIDTH_M),),
             False,
-            player.name,
+            player.id,
             player.name,
             Layer.SWINGS,
         ),
@@ -44,7 +44,7 @@ def early_release_shapes(player: Player, layout: Layout, surface_m: float) -> It
     early = swing_disc(player.model_copy(update={"early_release": True}), player.longest_club)
     points = tuple((layout.ball_y_m + y, surface_m + z) for _, y, z in early.outline_m)
     label = f"{player.name}, early release"
-    yield Shape("section", "swing-early", points, True, player.name, label, Layer.SWINGS)
+    yield Shape("section", "swing-early", points, True, player.id, label, Layer.SWINGS)
 
 
 def nearest_shapes(surroundings: Surroundings) -> Iterator[Shape]:
@@ -53,8 +53,8 @@ def nearest_shapes(surroundings: Surroundings) -> Iterator[Shape]:
         closest = surroundings.closest(player, player.longest_club)
         x, y, z = closest.at
         label = f"{player.name} nearest to the {closest.name}"
-        yield Shape("plan", "nearest", ((y, x),), False, player.name, label, Layer.SWINGS)
-        yield Shape("section", "nearest", ((y, z),), False, player.name, label, Layer.SWINGS)
+        yield Shape("plan", "nearest", ((y, x),), False, player.id, label, Layer.SWINGS)
+        yield Shape("section", "nearest", ((y, z),), False, player.id, label, Layer.SWINGS)
 
 
 def hitting_shapes(areas: tuple[Area, ...]) -> Iterator[Shape]:

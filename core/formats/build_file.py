@@ -1,10 +1,13 @@
 """The build file: one build and the spec sheets of the parts it hangs, as JSON."""
 
-from typing import Literal, Self
+from typing import Any, Literal, Self
 
 from pydantic import Field, ValidationError, model_validator
 
-from core.formats.errors import bad_file, refuse_endless_numbers
+from core.formats.errors import bad_file
+from core.formats.parts_pack import with_upgraded_parts
+from core.formats.reading import read_json
+from core.formats.versions import CURRENT, Version, upgraded_build
 from core.model.build import Build
 from core.model.chain import UnknownPart, resolve_chain
 from core.model.kit import resolve_kit
@@ -16,7 +19,7 @@ class BuildFile(Record):
     """A build that can be evaluated anywhere: it brings the parts that it hangs."""
 
     format: Literal["jungle-build"] = "jungle-build"
-    version: Literal[1] = 1
+    version: Version = CURRENT  # type: ignore[assignment]
     build: Build
     parts: tuple[AnyPart, ...] = Field(default=(), max_length=500)
 
@@ -38,10 +41,10 @@ class BuildFile(Record):
 
 
 def read_build_file(text: str | bytes) -> BuildFile:
-    """The build in `text`. Raises `BadFile` with every error by its place."""
-    refuse_endless_numbers(text)
+    """The build in `text`, of any version. Raises `BadFile` with every error by its place."""
+    document = with_upgraded_parts(read_json(text), _upgraded)
     try:
-        return BuildFile.model_validate_json(text)
+        return BuildFile.model_validate(document)
     except ValidationError as error:
         raise bad_file(error) from error
 
@@ -49,3 +52,8 @@ def read_build_file(text: str | bytes) -> BuildFile:
 def write_build_file(file: BuildFile) -> str:
     """`file` as indented JSON; `read_build_file` gives it back unchanged, unknown fields included."""
     return file.model_dump_json(indent=2) + "\n"
+
+
+def _upgraded(document: dict[str, Any], version: int) -> dict[str, Any]:
+    build = document.get("build")
+    return {**document, "build": upgraded_build(build, version)} if isinstance(build, dict) else document

@@ -1,13 +1,14 @@
 """Errors in a file, each with its place."""
 
-import json
 from collections.abc import Sequence
-from contextlib import suppress
 from dataclasses import dataclass
-from math import isfinite
 
 from pydantic import ValidationError
 
+from core.model.text import unwritable
+
+MOST_ERRORS = 20
+"""Told at once; whoever mends these sees the next."""
 TAGGED = 2
 """A part's place carries its kind after its number: ('parts', 3, 'projector', 'throw_min')."""
 
@@ -32,33 +33,24 @@ class BadFile(ValueError):
         self.errors = tuple(errors)
 
 
-def refuse_endless_numbers(text: str | bytes) -> None:
-    """Raises `BadFile` for a number that JSON has no word for: it could not be written back.
-
-    What is no JSON at all is left to whoever reads it next, who tells its place.
-    """
-    endless: list[str] = []
-
-    def noted(number: str) -> float:
-        value = float(number)
-        if not isfinite(value):
-            endless.append(number)
-        return value
-
-    with suppress(ValueError, RecursionError):
-        json.loads(text, parse_constant=noted, parse_float=noted)
-    if endless:
-        raise BadFile([FileError("file", endless[0], "numbers must be finite")])
-
-
 def bad_file(error: ValidationError) -> BadFile:
     """The `BadFile` that says what validation found."""
-    return BadFile([_file_error(found["loc"], found["input"], found["msg"]) for found in error.errors()])
+    errors = error.errors(include_url=False, include_context=False)
+    told = [_file_error(found["loc"], found["input"], found["msg"]) for found in errors[:MOST_ERRORS]]
+    if len(errors) > MOST_ERRORS:
+        told.append(FileError("file", "", f"holds {len(errors) - MOST_ERRORS} more errors"))
+    return BadFile(told)
 
 
 def _file_error(place: tuple[str | int, ...], value: object, problem: str) -> FileError:
     steps = list(place)
     if len(steps) > TAGGED and steps[0] == "parts":
         del steps[TAGGED]
-    shown = "" if isinstance(value, dict | list) else repr(value)[:80]
+    shown = (
+        ""
+        if isinstance(value, dict | list)
+        else ascii(value)[:80]
+        if isinstance(value, str) and unwritable(value)
+        else repr(value)[:80]
+    )
     return FileError(".".join(map(str, steps)) or "file", shown, problem.removeprefix("Value error, "))

@@ -1,10 +1,14 @@
 """The parts pack: spec sheets of parts, as JSON."""
 
-from typing import Literal, Self
+from collections import Counter
+from collections.abc import Callable
+from typing import Any, Literal, Self
 
 from pydantic import Field, ValidationError, model_validator
 
-from core.formats.errors import bad_file, refuse_endless_numbers
+from core.formats.errors import BadFile, FileError, bad_file
+from core.formats.reading import read_json
+from core.formats.versions import CURRENT, UnknownVersion, Version, upgraded_part
 from core.model.parts import AnyPart
 from core.model.record import Name, Record
 
@@ -13,24 +17,23 @@ class PartsPack(Record):
     """Parts that travel together."""
 
     format: Literal["jungle-parts"] = "jungle-parts"
-    version: Literal[1] = 1
+    version: Version = CURRENT  # type: ignore[assignment]
     name: Name
     parts: tuple[AnyPart, ...] = Field(max_length=5000)
 
     @model_validator(mode="after")
     def _distinct_ids(self) -> Self:
-        ids = [part.id for part in self.parts]
-        twice = sorted({id for id in ids if ids.count(id) > 1})
+        twice = sorted(id for id, times in Counter(part.id for part in self.parts).items() if times > 1)
         if twice:
-            raise ValueError(f"parts share an id: {', '.join(twice)}")
+            raise ValueError(f"parts share an id: {', '.join(twice[:20])}")
         return self
 
 
 def read_parts_pack(text: str | bytes) -> PartsPack:
-    """The parts in `text`. Raises `BadFile` with every error by its place."""
-    refuse_endless_numbers(text)
+    """The parts in `text`, of any version. Raises `BadFile` with every error by its place."""
+    document = with_upgraded_parts(read_json(text))
     try:
-        return PartsPack.model_validate_json(text)
+        return PartsPack.model_validate(document)
     except ValidationError as error:
         raise bad_file(error) from error
 
@@ -38,3 +41,21 @@ def read_parts_pack(text: str | bytes) -> PartsPack:
 def write_parts_pack(pack: PartsPack) -> str:
     """`pack` as indented JSON; `read_parts_pack` gives it back unchanged, unknown fields included."""
     return pack.model_dump_json(indent=2) + "\n"
+
+
+def with_upgraded_parts(
+    document: object, upgraded_rest: Callable[[dict[str, Any], int], dict[str, Any]] = lambda rest, version: rest
+) -> object:
+    """A file's `document` with its parts, and what `upgraded_rest` looks after, as the current version has them.
+
+    Raises `BadFile` for a version that is not known; what is no document at all is left to its validation.
+    """
+    if not isinstance(document, dict):
+        return document
+    version, parts = document.get("version", 1), document.get("parts", [])
+    try:
+        if isinstance(parts, list):
+            parts = [upgraded_part(part, version) if isinstance(part, dict) else part for part in parts]
+        return {**upgraded_rest({**document, "parts": parts}, version), "version": CURRENT}
+    except UnknownVersion as unknown:
+        raise BadFile([FileError("version", repr(version)[:80], str(unknown))]) from unknown

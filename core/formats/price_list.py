@@ -2,15 +2,15 @@
 
 import csv
 import io
-from collections.abc import Mapping
+from collections.abc import Callable, Iterable, Mapping
 from enum import StrEnum
 from typing import NamedTuple
 
 from core.formats.errors import BadFile, FileError
+from core.model.found import Listed
 from core.model.parts import KINDS, Part, Price
 from core.model.parts.sheets import sheet_from
 from core.model.typed import FieldErrors
-from core.model.usual import free_id
 from core.quantities import Money, UnitSystem
 from core.quantities.money import ACCEPTED_MONEY, DECIMALS_BY_CURRENCY, MoneyError, parse_minor
 
@@ -93,25 +93,38 @@ def guessed_mapping(heading: tuple[str, ...]) -> dict[Column, int]:
 
 
 def list_rows(
-    table: PriceTable, mapping: Mapping[Column, int], held: Mapping[str, Part], currency: str
+    table: PriceTable,
+    mapping: Mapping[Column, int],
+    lines: Iterable[Listed],
+    sheets_of: Callable[[Iterable[str]], Mapping[str, Part]],
+    currency: str,
+    new_id: Callable[[str], str],
 ) -> tuple[ListRow, ...]:
-    """What each row does: a new price for a part that is `held`, or a new part; in `currency` unless said."""
-    by_name = {(part.maker.lower(), part.name.lower()): part for part in held.values()}
-    taken = list(held)
-    seen: set[str] = set()
+    """What each row does: a new price for a part that `lines` tell of, or a new part; in `currency` unless said.
+
+    `sheets_of` gives sheets by id, for the parts that occur in the list; `new_id` an id for a part of a kind.
+    """
+    by_id, by_name = {}, {}
+    for line in lines:
+        by_id[line.id] = by_name[line.maker.lower(), line.name.lower()] = line.id
+    rows = [
+        (number, {column: cells[at] for column, at in mapping.items() if at < len(cells)})
+        for number, cells in table.rows
+    ]
+    named = [by_id.get(row.get(Column.ID, "")) or by_name.get(_named(row)) for _, row in rows]
+    held = sheets_of({id for id in named if id})
+    seen: set[str | tuple[str, str]] = set()
     found = []
-    for line, cells in table.rows:
-        row = {column: cells[number] for column, number in mapping.items() if number < len(cells)}
+    for (number, row), id in zip(rows, named, strict=True):
         try:
-            part, does = _part(row, held, by_name, taken, currency)
-            if part.id in seen:
-                raise _RowProblem(f"{part.id} stands in an earlier row already")
-            seen.add(part.id)
-            taken.append(part.id)
-            before = held[part.id].price if part.id in held else None
-            found.append(ListRow(line, does, part, before.money if before else None, ""))
+            if (key := id or _named(row)) in seen:
+                raise _RowProblem(f"{' '.join(_named(row)).strip() or id} stands in an earlier row already")
+            seen.add(key)
+            part = _priced(held[id], row, currency) if id else _new_part(row, currency, new_id)
+            before = held[id].price if id else None
+            found.append(ListRow(number, "price" if id else "new part", part, before.money if before else None, ""))
         except _RowProblem as problem:
-            found.append(ListRow(line, "", None, None, str(problem)))
+            found.append(ListRow(number, "", None, None, str(problem)))
     return tuple(found)
 
 
@@ -119,44 +132,36 @@ class _RowProblem(ValueError):
     """What is wrong with a row: the column, what stands there, and what is accepted."""
 
 
-def _part(
-    row: Mapping[Column, str],
-    held: Mapping[str, Part],
-    by_name: Mapping[tuple[str, str], Part],
-    taken: list[str],
-    currency: str,
-) -> tuple[Part, str]:
+def _named(row: Mapping[Column, str]) -> tuple[str, str]:
+    return row.get(Column.MAKER, "").lower(), row.get(Column.NAME, "").lower()
+
+
+def _priced(part: Part, row: Mapping[Column, str], currency: str) -> Part:
+    return part.model_copy(update={"price": _price(row, currency)})
+
+
+def _new_part(row: Mapping[Column, str], currency: str, new_id: Callable[[str], str]) -> Part:
     price = _price(row, currency)
-    here = held.get(row.get(Column.ID, "")) or by_name.get(
-        (row.get(Column.MAKER, "").lower(), row.get(Column.NAME, "").lower())
-    )
-    if here is not None:
-        return here.model_copy(update={"price": price}), "price"
-    kind = row.get(Column.KIND, "").lower().replace(" ", "_")
+    told = row.get(Column.KIND, "")
+    kind = told.lower().replace(" ", "_")
     if kind not in KINDS:
-        wrong = (
-            f"kind '{row.get(Column.KIND, '')}'" if kind else "no part here has that id or name, and no kind is given"
-        )
+        wrong = f"kind '{told[:40]}'" if kind else "no part here has that id or name, and no kind is given"
         raise _RowProblem(f"{wrong}; accepted for a new part: {', '.join(KINDS)}")
-    typed = {"maker": row.get(Column.MAKER, ""), "name": row.get(Column.NAME, ""), "note": row.get(Column.NOTE, "")}
-    words = "-".join(f"{typed['maker']} {typed['name']}".lower().split())
-    stem = "".join(letter for letter in words if letter.isascii() and (letter.isalnum() or letter == "-"))[:60].strip(
-        "-"
-    )
+    typed = {column.value: row.get(column, "") for column in (Column.MAKER, Column.NAME, Column.NOTE)}
     try:
-        part = sheet_from(kind, free_id(stem or "part", taken), typed, None, UnitSystem.METRIC, currency)
+        part = sheet_from(kind, new_id(kind), typed, None, UnitSystem.METRIC, currency)
     except FieldErrors as errors:
         field, value, accepted = errors.errors[0]
-        raise _RowProblem(f"{field} '{value}'; accepted: {accepted}") from errors
-    return part.model_copy(update={"price": price}), "new part"
+        raise _RowProblem(f"{field} '{str(value)[:40]}'; accepted: {accepted}") from errors
+    return part.model_copy(update={"price": price})
 
 
 def _price(row: Mapping[Column, str], currency: str) -> Price:
     told = row.get(Column.CURRENCY, "").upper() or currency
     if told not in DECIMALS_BY_CURRENCY:
-        raise _RowProblem(f"currency '{told}'; accepted: {', '.join(DECIMALS_BY_CURRENCY)}")
+        raise _RowProblem(f"currency '{told[:10]}'; accepted: {', '.join(DECIMALS_BY_CURRENCY)}")
     typed = row.get(Column.PRICE, "")
     try:
         return Price(minor=parse_minor(typed, told), currency=told)
     except (MoneyError, ValueError) as error:
-        raise _RowProblem(f"price '{typed}'; accepted: {ACCEPTED_MONEY}") from error
+        raise _RowProblem(f"price '{typed[:40]}'; accepted: {ACCEPTED_MONEY}") from error

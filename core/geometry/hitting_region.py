@@ -9,14 +9,14 @@ from collections.abc import Iterable
 from functools import lru_cache
 from typing import NamedTuple
 
-from shapely import MultiPoint, MultiPolygon, Polygon, unary_union
+from shapely import MultiPoint, MultiPolygon, Polygon, polygons, unary_union
 from shapely import Point as GeometryPoint
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import nearest_points
 
 from core.geometry.boxes import Box
 from core.geometry.ceiling import Ceiling
-from core.geometry.keep_out import keep_outs
+from core.geometry.keep_out import Outline, keep_outs
 from core.geometry.swing_disc import COMFORT_M, SwingDisc, swing_disc
 from core.model.brief import Handedness, Player
 from core.model.room import Room
@@ -98,7 +98,7 @@ def _clear_floor(
 
 
 def region(
-    width_m: float, length_m: float, limits: Iterable[HalfPlane], keep_out: Iterable[tuple[Point, ...]] = ()
+    width_m: float, length_m: float, limits: Iterable[HalfPlane], keep_out: Iterable[Outline] = ()
 ) -> tuple[Area, ...]:
     """What `limits` leave of a floor and `keep_out` does not cover, the largest area first.
 
@@ -111,7 +111,7 @@ def region(
         tightest[a, b] = min(limit, tightest.get((a, b), limit))
     for (a, b), limit in tightest.items():
         corners = _clipped(corners, HalfPlane(a, b, limit))
-    outlines = [Polygon(outline) for outline in keep_out if len(outline) > MOST_FLAT]
+    outlines = [polygons(outline) for outline in keep_out if len(outline) > MOST_FLAT]
     if not outlines:
         return (Area(tuple((float(x), float(y)) for x, y in corners)),) if corners else ()
     if len(corners) <= MOST_FLAT:

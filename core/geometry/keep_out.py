@@ -6,7 +6,7 @@ middle at the box's. The part of the disc above the hub gives one convex outline
 """
 
 from functools import lru_cache
-from math import inf, isinf, pi
+from math import inf, pi
 
 import numpy as np
 
@@ -20,54 +20,65 @@ SLICES = 91
 """One level of the half disc a degree."""
 CHORD_ERROR_M = 0.001
 """What an outline through samples may miss; it is added to the margin, so that outside is safe."""
+OUTLINES_KEPT = 8192
+"""Some two kilobytes each."""
+HALF_TURNS = (np.linspace(-pi / 2, 0.0, SLICES), np.linspace(0.0, pi / 2, SLICES))
+ENDS: Floats = 1 - np.cos(np.linspace(0.0, pi / 2, END_COLUMNS))
 FAR_M = 1000.0
 """Stands for endless along the target line."""
 
-Outline = tuple[tuple[float, float], ...]
+Chords = tuple[Floats, Floats, Floats]
+"""x, z and half the length of each, relative to the ball."""
+Outline = Floats
+"""Corners as rows (x, y)."""
 
 
-@lru_cache(maxsize=2048)
+@lru_cache(maxsize=OUTLINES_KEPT)
 def keep_outs(disc: SwingDisc, surface_m: float, box: Box, margin_m: float, width_m: float) -> tuple[Outline, ...]:
     """Outlines (x, y) of the ball positions at which `disc` comes nearer to `box` than `margin_m`.
 
     Only positions between the walls are looked at, from 0 to `width_m` across.
     """
-    halves = (np.linspace(-pi / 2, 0.0, SLICES), np.linspace(0.0, pi / 2, SLICES))
-    found = (_outline(disc, surface_m, box, margin_m + CHORD_ERROR_M, width_m, phi) for phi in halves)
-    return tuple(outline for outline in found if outline)
+    found = (_outline(half, surface_m, box, margin_m + CHORD_ERROR_M, width_m) for half in _halves(disc))
+    return tuple(outline for outline in found if outline is not None)
 
 
-def _outline(disc: SwingDisc, surface_m: float, box: Box, margin_m: float, width_m: float, phi: Floats) -> Outline:
-    x, z, half = chords(disc.full_radius_m, disc.cocked_radius_m, disc.hub_height_m, disc.hub_x_m, phi)
+@lru_cache(maxsize=512)
+def _halves(disc: SwingDisc) -> tuple[Chords, ...]:
+    """The chords of the part of a disc below its hub, and of the part above it."""
+    return tuple(
+        chords(disc.full_radius_m, disc.cocked_radius_m, disc.hub_height_m, disc.hub_x_m, phi) for phi in HALF_TURNS
+    )
+
+
+def _outline(half_disc: Chords, surface_m: float, box: Box, margin_m: float, width_m: float) -> Outline | None:
+    x, z, half = half_disc
     (x0, y0, z0), (x1, y1, z1) = box.low, box.high
     above = np.maximum(np.maximum(z0 - (z + surface_m), (z + surface_m) - z1), 0.0)
     near = above < margin_m
     if not near.any():
-        return ()
+        return None
     x, half, above = x[near], half[near], above[near]
     # A chord this high above or below the box is too close up to this far beside and beyond it.
     beside = np.sqrt(margin_m**2 - above**2)
     low, high = max(0.0, float((x0 - beside - x).min())), min(width_m, float((x1 + beside - x).max()))
     if low >= high:
-        return ()
+        return None
     columns = _columns(low, high, margin_m)
     away = np.maximum(np.maximum(x0 - (columns[:, None] + x), (columns[:, None] + x) - x1), 0.0)
     room = beside**2 - away**2
     extent = np.where(room >= -1e-12, half + np.sqrt(np.maximum(room, 0.0)), -inf).max(axis=1)
     kept = extent > -inf
     columns, extent = columns[kept], extent[kept]
-    near_side = [(float(at), _finite(y0 - float(by))) for at, by in zip(columns, extent, strict=True)]
-    far_side = [(float(at), _finite(y1 + float(by))) for at, by in zip(columns, extent, strict=True)]
-    return (*near_side, *reversed(far_side))
+    if not columns.size:
+        return None
+    along = np.clip(np.concatenate((y0 - extent, (y1 + extent)[::-1])), -FAR_M, FAR_M)
+    return np.column_stack((np.concatenate((columns, columns[::-1])), along))
 
 
 def _columns(low: float, high: float, margin_m: float) -> Floats:
     """Columns across, closer toward both ends, where the outline is as round as the margin and stands upright."""
-    ends = margin_m * (1 - np.cos(np.linspace(0.0, pi / 2, END_COLUMNS)))
+    ends = margin_m * ENDS
     even = np.linspace(low, high, max(3, round((high - low) / COLUMN_M) + 1))
     columns = np.concatenate([even, low + ends, high - ends])
     return np.unique(np.clip(columns, low, high))
-
-
-def _finite(value_m: float) -> float:
-    return value_m if not isinf(value_m) else (FAR_M if value_m > 0 else -FAR_M)

@@ -9,10 +9,22 @@ from pydantic import Field, model_validator
 
 from core.model.clubs import Club
 from core.model.household import Approach, Condition, Looks, Noise, Skill, Subscriptions, TaxTreatment, Valuation
-from core.model.record import Identifier, In, Metres, MetresPerSecond, MinorMoney, Name, Record
+from core.model.record import (
+    Currency,
+    Identifier,
+    In,
+    Label,
+    Metres,
+    MetresPerSecond,
+    MinorMoney,
+    Name,
+    Number,
+    Record,
+    Several,
+    Whole,
+)
 from core.model.things import StoredKind
 from core.quantities import Money, Unit
-from core.quantities.money import DECIMALS_BY_CURRENCY
 
 
 class Purpose(StrEnum):
@@ -67,7 +79,7 @@ class MeasuredReach(Record):
     club: Club
     height_m: Annotated[Metres, Field(ge=1.0, le=4.0)]
     """Highest point of the clubhead above the hitting surface."""
-    dated: str = ""
+    dated: Label = ""
 
 
 class Player(Record):
@@ -102,70 +114,58 @@ MUST = 5
 class ExchangeRate(Record):
     """How many units of the brief's currency one unit of `currency` costs, and the day it was read."""
 
-    currency: str
-    rate: Annotated[Decimal, Field(gt=0, le=1_000_000)]
-    dated: str = ""
+    currency: Currency
+    rate: Annotated[Decimal, Field(ge=Decimal("0.000001"), le=1_000_000, max_digits=18)]
+    dated: Label = ""
 
 
 class Brief(Record):
     """Written down before anything is shopped for; every later choice is tested against it."""
 
-    purposes: dict[Purpose, Annotated[int, Field(ge=0, le=5)]] = {Purpose.FULL_ROUNDS: 3, Purpose.SWING_WORK: 3}
+    purposes: dict[Purpose, Annotated[Whole, Field(ge=0, le=5)]] = {Purpose.FULL_ROUNDS: 3, Purpose.SWING_WORK: 3}
     """Weight of each purpose, 0 to 5, where 5 is a must; what is not listed weighs nothing."""
     players: Annotated[tuple[Player, ...], Field(max_length=24)] = ()
     stage: Stage = Stage.PROJECTED
-    currency: str = "EUR"
+    currency: Currency = "EUR"
     up_front_cap_minor: MinorMoney | None = None
     yearly_cap_minor: MinorMoney | None = None
-    horizon_years: Annotated[int, Field(ge=1, le=30)] = 5
-    contingency_share: Annotated[float, In(Unit.SHARE), Field(ge=0, le=1)] = 0.1
-    tax_share: Annotated[float, In(Unit.SHARE), Field(ge=0, le=1)] = 0.0
+    horizon_years: Annotated[Whole, Field(ge=1, le=30)] = 5
+    contingency_share: Annotated[Number, In(Unit.SHARE), Field(ge=0, le=1)] = 0.1
+    tax_share: Annotated[Number, In(Unit.SHARE), Field(ge=0, le=1)] = 0.0
     """Added to prices that say they come without tax."""
-    exchange_rates: tuple[ExchangeRate, ...] = ()
+    exchange_rates: Annotated[tuple[ExchangeRate, ...], Field(max_length=20)] = ()
     may_drill: bool | None = True
     """Whether walls and ceiling may be drilled into; often not in a rented home. `None` until it has been asked."""
     subscriptions: Subscriptions | None = Subscriptions.FINE
     """What the household thinks of fees that come again; `None` while it has not made up its mind."""
     visitors: bool = False
     """People of unknown skill and either hand swing here too: the widest dispersion and the fastest ball count."""
-    earlier_stages: tuple[Stage, ...] = ()
+    earlier_stages: Several[Stage] = ()
     """Stages that are gone through, and paid for, before `stage`."""
     tax_treatment: TaxTreatment = TaxTreatment.PAID
     valuation: Valuation = Valuation.CASH
     used_is_fine: bool = False
     approach: Approach = Approach.BUY_ONCE
-    other_uses: tuple[StoredKind, ...] = ()
+    other_uses: Several[StoredKind] = ()
     """What the space must also hold; each asks where it stands."""
     conditions: Annotated[tuple[Condition, ...], Field(max_length=40)] = ()
     """What the household asks for before money is spent."""
     packed_away: bool = False
     """The bay comes down after play."""
-    setup_minutes: Annotated[float, In(Unit.MINUTE), Field(ge=0, le=480)] | None = None
+    setup_minutes: Annotated[Number, In(Unit.MINUTE), Field(ge=0, le=480)] | None = None
     """Longest set-up that the household accepts."""
     rented: bool = False
     may_move: bool = False
     """The household may move house."""
     noise: Noise = Noise.ANY
     looks: Looks = Looks.PLAIN
-    hours_a_week: Annotated[float, In(Unit.HOUR), Field(ge=0, le=100)] | None = None
+    hours_a_week: Annotated[Number, In(Unit.HOUR), Field(ge=0, le=100)] | None = None
     playable_by: date | None = None
-    build_hours_a_week: Annotated[float, In(Unit.HOUR), Field(ge=1, le=100)] | None = None
-    skills: tuple[Skill, ...] = ()
-
-    @model_validator(mode="before")
-    @classmethod
-    def _wish_of_older_briefs(cls, stored: object) -> object:
-        """Before there were three answers, `no_subscriptions` said whether one would rather pay once."""
-        if isinstance(stored, dict) and "no_subscriptions" in stored:
-            wish = Subscriptions.RATHER_NOT if stored["no_subscriptions"] else Subscriptions.FINE
-            rest = {name: answer for name, answer in stored.items() if name != "no_subscriptions"}
-            return {"subscriptions": wish, **rest}
-        return stored
+    build_hours_a_week: Annotated[Number, In(Unit.HOUR), Field(ge=1, le=100)] | None = None
+    skills: Several[Skill] = ()
 
     @model_validator(mode="after")
-    def _known_currency_and_distinct_players(self) -> Self:
-        if self.currency not in DECIMALS_BY_CURRENCY:
-            raise ValueError(f"currency '{self.currency}' is not known; accepted: {', '.join(DECIMALS_BY_CURRENCY)}")
+    def _distinct_players(self) -> Self:
         ids = [player.id for player in self.players]
         if len(ids) != len(set(ids)):
             raise ValueError("two players share an id; every player needs an id of their own")

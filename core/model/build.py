@@ -137,7 +137,7 @@ class Build(Record):
     chain: dict[Slot, HungPart] = {}
     extras: Annotated[tuple[Extra, ...], Field(max_length=100)] = ()
     """Parts beside the chain that were chosen by wish."""
-    small_items: dict[Identifier, SmallDecision] = {}
+    small_items: Annotated[dict[Identifier, SmallDecision], Field(max_length=200)] = {}
     """What was decided about small items, by the item's id; one without an entry is still open."""
 
     @model_validator(mode="after")

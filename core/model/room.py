@@ -9,7 +9,7 @@ from typing import Annotated, Self
 
 from pydantic import Field, model_validator
 
-from core.model.record import Amperes, Lux, Metres, Name, PositiveMetres, Record, Volts, Watts
+from core.model.record import Amperes, Lux, Metres, Name, PositiveMetres, Record, Several, Volts, Watts, Word
 from core.model.things import BayPart, Joists, Opening, Socket, Stored, Thing
 
 MOST_THINGS = 60
@@ -52,14 +52,14 @@ class Room(Record):
     """A rectangular room and what is in it."""
 
     name: Name = "The room"
-    width_m: Annotated[Metres, Field(ge=1, le=40)] = 4.5
+    width_m: Annotated[Metres, Field(ge=1, le=60)] = 4.5
     length_m: Annotated[Metres, Field(ge=1, le=60)] = 6.0
     ceiling_m: Annotated[Metres, Field(ge=1.0, le=20)] = 2.75
     """Height of a flat ceiling; at the eaves, where it slopes."""
     ceiling_shape: CeilingShape = CeilingShape.FLAT
     ridge_m: Annotated[Metres, Field(ge=1.0, le=20)] | None = None
     """Highest point of a ceiling that slopes."""
-    guessed: tuple[str, ...] = ("width_m", "length_m", "ceiling_m")
+    guessed: Several[Word] = ("width_m", "length_m", "ceiling_m")
     """Which of the measurements are still first guesses."""
     lining_m: PositiveMetres = 0.0
     """Thickness of what is fixed under the ceiling."""
@@ -110,7 +110,7 @@ class Room(Record):
 class Layout(Record):
     """Where the ball, the screen line, the projector and the monitor are."""
 
-    ball_x_m: Annotated[Metres, Field(ge=0, le=40)] = 2.25
+    ball_x_m: Annotated[Metres, Field(ge=0, le=60)] = 2.25
     ball_y_m: Annotated[Metres, Field(ge=0, le=60)] = 3.6
     screen_y_m: Annotated[Metres, Field(ge=0, le=60)] = 0.4
     """The gap behind the screen."""
@@ -124,11 +124,11 @@ class Layout(Record):
     """Launch monitor to ball; left empty, the middle of what its maker states."""
     monitor_pad_m: Annotated[PositiveMetres, Field(le=0.5)] = 0.0
     """Height of what a floor-standing monitor stands on, above the bare floor."""
-    machine_x_m: Annotated[Metres, Field(ge=0, le=40)] | None = None
+    machine_x_m: Annotated[Metres, Field(ge=0, le=60)] | None = None
     """Where the machine stands across the room; left empty, at the nearer side wall."""
     machine_y_m: Annotated[Metres, Field(ge=0, le=60)] | None = None
     """Where it stands along the room; left empty, beside the ball."""
-    stays_up: tuple[BayPart, ...] = (BayPart.PROJECTOR,)
+    stays_up: Several[BayPart] = (BayPart.PROJECTOR,)
     """What of the bay stays where it is while the room serves for something else."""
 
     @property

@@ -5,11 +5,11 @@ from typing import Annotated
 
 from pydantic import Field
 
-from core.model.record import Identifier, Metres, Name, PositiveMetres, Record
+from core.model.record import Identifier, Metres, Name, PositiveMetres, Record, Whole
 
-Place = Annotated[Metres, Field(ge=-5, le=60)]
-"""May stick out through a door or a window, so it may begin before the wall."""
-Size = Annotated[Metres, Field(ge=0.01, le=40)]
+Place = Annotated[Metres, Field(ge=-60, le=60)]
+"""May stick out through a door or a window, so it may begin before the wall; or the room was measured anew since."""
+Size = Annotated[Metres, Field(ge=0.01, le=60)]
 
 
 class FixedTo(StrEnum):
@@ -181,7 +181,7 @@ class Opening(Record):
     kind: OpeningKind
     name: Name
     wall: Wall
-    along_m: Annotated[Metres, Field(ge=0, le=60)]
+    along_m: Place
     """Where it begins: from the screen wall in a side wall, from the left wall in the others."""
     width_m: Size
     height_m: Size
@@ -199,9 +199,9 @@ class Socket(Record):
     id: Identifier
     name: Name
     wall: Wall
-    along_m: Annotated[Metres, Field(ge=0, le=60)]
+    along_m: Place
     height_m: Annotated[PositiveMetres, Field(le=10)] = 0.3
-    outlets: Annotated[int, Field(ge=1, le=12)] = 1
+    outlets: Annotated[Whole, Field(ge=1, le=12)] = 1
     """Plugs that it takes."""
 
 

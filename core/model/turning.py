@@ -91,5 +91,5 @@ def _turned_joists(joists: Joists, room: Room) -> Joists:
     if not joists.along:
         return joists.model_copy(update={"along": True})
     over_m = room.width_m - joists.first_m
-    first_m = round(over_m - int(over_m / joists.spacing_m) * joists.spacing_m, STORED_DECIMALS)
+    first_m = round(over_m % joists.spacing_m, STORED_DECIMALS)
     return joists.model_copy(update={"along": False, "first_m": first_m})

@@ -10,8 +10,10 @@ from core.model.record import In, Record
 from core.quantities import LengthError, Money, Unit, UnitSystem, format_length, parse_length
 from core.quantities.length import ACCEPTED_LENGTHS
 from core.quantities.money import ACCEPTED_MONEY, MoneyError, parse_minor
-from core.quantities.numbers import READ_IN, NotRead, number_text, read_number
+from core.quantities.numbers import READ_IN, WHOLE, NotRead, number_text, read_number
 
+LONGEST_TYPED = 40
+"""No quantity needs more characters, and endless digits would not be told back."""
 _BOUNDS = {"ge": "at least", "gt": "more than", "le": "at most", "lt": "less than"}
 
 
@@ -89,6 +91,27 @@ def unit_of(kind: type[Record], field: str) -> Unit | None:
     return marks[0].unit if marks else _marked(info.annotation)
 
 
+@cache
+def _tightest(kind: type[Record], field: str, bound: str) -> float:
+    """Of the bounds on a field and on the quantity that it is, the one that decides."""
+    info = kind.model_fields[field]
+    limits = [
+        limit
+        for mark in (*info.metadata, *_marks(info.annotation))
+        if (limit := getattr(mark, bound, None)) is not None
+    ]
+    return max(limits) if bound in ("ge", "gt") else min(limits)
+
+
+def _marks(annotation: Any) -> Iterator[Any]:
+    """Everything that annotates the inside of `annotation`."""
+    if get_origin(annotation) is Annotated:
+        for mark in annotation.__metadata__:
+            yield from (mark, *getattr(mark, "metadata", ()))
+    for part in get_args(annotation):
+        yield from _marks(part)
+
+
 _ACCEPTED_BY_ERROR = {LengthError: ACCEPTED_LENGTHS, MoneyError: ACCEPTED_MONEY}
 
 
@@ -101,11 +124,15 @@ def _marked(annotation: Any) -> Unit | None:
 
 
 def _read(value: object, unit: Unit | None, system: UnitSystem, currency: str) -> object:
+    if isinstance(value, float) and value.is_integer() and unit in (*WHOLE, Unit.MINOR_MONEY):
+        return int(value)
     if not isinstance(value, str) or unit is None:
         return value
     text = value.strip()
     if not text:
         return None
+    if len(text) > LONGEST_TYPED:
+        raise NotRead(f"at most {LONGEST_TYPED} characters")
     if unit is Unit.METRE:
         return parse_length(text, system)
     if unit is Unit.MINOR_MONEY:
@@ -128,7 +155,6 @@ def _bound_error(
     accepted = found["msg"].removeprefix("Value error, ")
     unit = unit_of(kind, field) if field in kind.model_fields else None
     for bound, words in _BOUNDS.items():
-        limit = found.get("ctx", {}).get(bound)
-        if limit is not None and unit is not None:
-            accepted = f"{words} {_told(limit, unit, system, currency)}"
+        if bound in found.get("ctx", {}) and unit is not None:
+            accepted = f"{words} {_told(_tightest(kind, field, bound), unit, system, currency)}"
     return field, changes.get(field, found["input"]), accepted

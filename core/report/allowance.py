@@ -207,7 +207,8 @@ def _monitors(
     behind_to_m = room.length_m - RADAR_BEHIND_M - MONITOR_BODY_M
     y_m = min(max((flight_from_m + behind_to_m) / 2, near_m), far_m)
     radar_m = min(behind_to_m - y_m, y_m - flight_from_m)
-    beside_m = min(_beside_m(hand, room, spots) for hand in {player.handedness for player in players})
+    beside = [_beside_m(hand, room, spots) for hand in {player.handedness for player in players}]
+    beside_m = None if None in beside else min(left_m for left_m in beside if left_m is not None)
     ball_x_m, ball_y_m = next(spot.best for spot in spots if spot.best is not None)
     overhead_m = ceiling.height_m(ball_x_m, ball_y_m - OVERHEAD_AHEAD_M) - OVERHEAD_LEAST_M
     yield MonitorRoom(MonitorKind.REAR_RADAR, radar_m)
@@ -216,9 +217,14 @@ def _monitors(
     yield MonitorRoom(MonitorKind.HYBRID, radar_m)
 
 
-def _beside_m(hand: Handedness, room: Room, spots: tuple[HittingSpot, ...]) -> float:
-    """What is left beside the ball on the side that a player of this hand faces, with the ball as far off as it may."""
+def _beside_m(hand: Handedness, room: Room, spots: tuple[HittingSpot, ...]) -> float | None:
+    """What is left beside the ball on the side that a player of this hand faces, with the ball as far off as it may.
+
+    `None` where there is no place for the ball of such a player.
+    """
     across = [x for spot in spots if hand in spot.hands for area in spot.areas for x, _ in area.outline]
+    if not across:
+        return None
     free_m = room.width_m - min(across) if hand is Handedness.RIGHT else max(across)
     return free_m - BESIDE_M - MONITOR_BODY_M
 

@@ -119,7 +119,7 @@ def _default_plan(build: Build, parts: Mapping[str, Part], part: Part) -> str | 
 def _weigh(build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, now: Answers) -> Alternative:
     _, changed = _hung(build, parts, slot, part, now)
     fresh = [verdict for id in changed.asked for verdict in changed.by_check[id]]
-    moved = [(verdict, now.by_subject.get((verdict.id, verdict.subject))) for verdict in fresh]
+    moved = [(verdict, now.by_subject.get(verdict.key)) for verdict in fresh]
     own = [v for check in _checks_of(slot) for v in changed.by_check.get(check, ())]
     worse = [verdict for verdict, was in moved if was and verdict.state.rank > was.state.rank]
     beside = [verdict for verdict in worse if slot not in REGISTRY[verdict.id].place.slots]

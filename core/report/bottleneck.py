@@ -8,6 +8,7 @@ from typing import NamedTuple
 from core.checks.along import BALL_TO_SCREEN_COMFORT_M
 from core.checks.verdict import ROUNDING, State
 from core.geometry.solids import nearest_wall, thing_solids
+from core.model.bounds import swings_among_things
 from core.model.brief import Player
 from core.model.room import Room
 from core.model.things import FixedTo, Thing, Wall
@@ -22,6 +23,14 @@ MONITOR_NAMES = {
     MonitorKind.SIDE_CAMERA: "A camera beside the ball",
     MonitorKind.OVERHEAD_CAMERA: "A camera overhead",
 }
+
+
+MOST_PROBED = 200
+"""Players times things, over all rooms that are tried: about a second and a half of work."""
+
+
+class TooMuch(Exception):
+    """So many play among so many things that trying other rooms would take too long."""
 
 
 class Measurement(StrEnum):
@@ -61,7 +70,7 @@ class Bottleneck:
 
 
 def bottleneck(room: Room, players: tuple[Player, ...], surface_m: float) -> Bottleneck:
-    """What `room` is short of for `players`."""
+    """What `room` is short of for `players`. Raises `TooMuch`."""
     here = allowance(room, players, surface_m)
     wanted = list(goals(players))
     unmet = [goal for goal in wanted if not goal.met(here)]
@@ -70,6 +79,8 @@ def bottleneck(room: Room, players: tuple[Player, ...], surface_m: float) -> Bot
     def grown_by(measurement: Measurement, more_m: float) -> Allowance:
         key = (measurement, round(more_m, 2))
         if key not in probes:
+            if (len(probes) + 1) * swings_among_things(players, room) > MOST_PROBED:
+                raise TooMuch
             probes[key] = allowance(grown(room, measurement, key[1]), players, surface_m)
         return probes[key]
 

@@ -1,10 +1,12 @@
 """Candidate rooms, each with its screen on every wall, side by side on what matters."""
 
 from collections.abc import Mapping
+from contextlib import suppress
 from dataclasses import dataclass
 
 from core.checks.readings import HittingSurface, given_readings
 from core.checks.register import REGISTRY
+from core.model.bounds import swings_among_things
 from core.model.build import Build
 from core.model.facts import MissingFact
 from core.model.parts import Part
@@ -13,7 +15,13 @@ from core.model.things import Wall
 from core.model.turning import ROUND, turned
 from core.quantities import Sentence, say
 from core.report.allowance import Allowance, allowance
-from core.report.bottleneck import Bottleneck, bottleneck
+from core.report.bottleneck import Bottleneck, TooMuch, bottleneck
+
+MOST_COMPARED = 160
+"""Players times things, over all walls of all rooms: about a second and a half of work."""
+TOO_MUCH_TO_COMPARE = say(
+    "Too many players, things and rooms to compare them all at once. Choose this room, or take some of them out."
+)
 
 
 @dataclass(frozen=True)
@@ -37,7 +45,11 @@ class Option:
 
 @dataclass(frozen=True)
 class Rooms:
-    """All options, and what the chosen room is short of; `None` where its ceiling or who plays is not known."""
+    """All options, and what the chosen room is short of.
+
+    That is `None` where its ceiling or who plays is not known, or where so many play among so many things that it
+    would take too long to tell.
+    """
 
     options: tuple[Option, ...]
     short_of: Bottleneck | None
@@ -49,18 +61,33 @@ def rooms_of(build: Build, parts: Mapping[str, Part]) -> Rooms:
     surface = readings.get(HittingSurface)
     surface_m = surface.height_m if isinstance(surface, HittingSurface) else 0.0
     options = compare(build, surface_m)
-    known = options[0].allowance is not None and bool(build.brief.players)
-    return Rooms(options, bottleneck(build.room, build.brief.players, surface_m) if known else None)
+    short_of = None
+    if options[0].allowance is not None and build.brief.players:
+        with suppress(TooMuch):
+            short_of = bottleneck(build.room, build.brief.players, surface_m)
+    return Rooms(options, short_of)
 
 
 def compare(build: Build, surface_m: float) -> tuple[Option, ...]:
-    """Every room of `build` with its screen on every wall, the chosen one first."""
+    """Every room of `build` with its screen on every wall, the chosen one first.
+
+    Those that would go beyond `MOST_COMPARED` say so.
+    """
     rooms: list[tuple[str | None, Room]] = [(None, build.room)]
     rooms += [(candidate.id, candidate.room) for candidate in build.candidates]
-    return tuple(_option(id, room, quarters, build, surface_m) for id, room in rooms for quarters in range(len(ROUND)))
+    options, spent = [], 0
+    for id, room in rooms:
+        work = swings_among_things(build.brief.players, room)
+        for quarters in range(len(ROUND)):
+            spent += work
+            too_much = spent > MOST_COMPARED
+            options.append(_option(id, room, quarters, build, surface_m, too_much))
+    return tuple(options)
 
 
-def _option(id: str | None, room: Room, quarters: int, build: Build, surface_m: float) -> Option:
+def _option(id: str | None, room: Room, quarters: int, build: Build, surface_m: float, too_much: bool) -> Option:
+    if too_much:
+        return Option(id, room, quarters, ROUND[quarters], None, TOO_MUCH_TO_COMPARE)
     try:
         found, unknown = allowance(turned(room, quarters), build.brief.players, surface_m), None
     except MissingFact as missing:

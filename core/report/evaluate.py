@@ -130,7 +130,7 @@ def _leaned_on(build: Build, parts: Mapping[str, Part], answers: Answers, today:
 
 def _figures(answers: Answers, check: str) -> list[tuple[object, ...]]:
     verdicts = answers.by_check.get(check, ())
-    return [(v.subject, v.state, v.measured, v.required, v.margin) for v in verdicts]
+    return [(v.subject_id, v.state, v.measured, v.required, v.margin) for v in verdicts]
 
 
 def known_costs(answers: Answers) -> Costs:

@@ -39,7 +39,7 @@ def with_other_values(
             if other is None:
                 continue
             answers = answers_of(build, {**parts, id: other}, before=before, only=frozenset({verdict.id}))
-            found = answers.by_subject.get((verdict.id, verdict.subject))
+            found = answers.by_subject.get(verdict.key)
             if found is not None:
                 value = fact_text(type(part), field, getattr(other, field))
                 yield OtherValue(part, fact_words(type(part), field), source.other_source or "another", value, found)

@@ -63,7 +63,7 @@ class BuildFileTests(TestCase):
     def test_no_json_names_line_and_column(self) -> None:
         with self.assertRaises(BadFile) as caught:
             read_build_file('{"format": "jungle-build",\n oops}')
-        self.assertIn("line 2 column 2", str(caught.exception))
+        self.assertIn("line 2, column 2", str(caught.exception))
 
     def test_all_errors_are_listed_by_place(self) -> None:
         changed = document()
@@ -79,7 +79,7 @@ class BuildFileTests(TestCase):
 
     def test_another_format_or_version(self) -> None:
         self.assertIn("format: Input should be 'jungle-build'", self.errors({**document(), "format": "other"})[0])
-        self.assertIn("version: Input should be 1", self.errors({**document(), "version": 2})[0])
+        self.assertIn("version: version 3 is not known; versions 1 to 2 are read", self.errors({**document(), "version": 3})[0])
 
     def test_a_chain_whose_parts_did_not_come_along(self) -> None:
         changed = document()

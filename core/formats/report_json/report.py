@@ -49,6 +49,7 @@ class LinkJson:
     margin: str
     verdict: str | None
     subject: str
+    subject_id: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,6 +68,7 @@ class AttentionJson:
 
     id: str
     subject: str
+    subject_id: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -149,7 +151,10 @@ def report_json(report: Report, system: UnitSystem) -> ReportJson:
         blocked=report.blocked,
         verdicts=[verdict_json(verdict, system, doubts.get(verdict.id, ())) for verdict in report.verdicts],
         steps=[_step(step, report) for step in Step],
-        attention=[AttentionJson(id=verdict.id, subject=verdict.subject) for verdict in report.attention],
+        attention=[
+            AttentionJson(id=verdict.id, subject=verdict.subject, subject_id=verdict.subject_id)
+            for verdict in report.attention
+        ],
         slots=[_slot(status) for status in report.slots],
         links=[
             LinkJson(
@@ -160,6 +165,7 @@ def report_json(report: Report, system: UnitSystem) -> ReportJson:
                 margin=text_of(link.deciding.margin if link.deciding else None, system),
                 verdict=link.deciding.id if link.deciding else None,
                 subject=link.deciding.subject if link.deciding else "",
+                subject_id=link.deciding.subject_id if link.deciding else "",
             )
             for link in report.links
         ],

@@ -19,6 +19,7 @@ class VerdictJson:
     id: str
     title: str
     subject: str
+    subject_id: str
     step: Step
     slots: tuple[Slot, ...]
     state: State
@@ -75,6 +76,7 @@ class ReasonJson:
     id: str
     title: str
     subject: str
+    subject_id: str
     state: State
     headline: str
 
@@ -95,6 +97,7 @@ def verdict_json(verdict: Verdict, system: UnitSystem, doubts: Sequence[str] = (
         id=verdict.id,
         title=check.title,
         subject=verdict.subject,
+        subject_id=verdict.subject_id,
         step=check.place.step,
         slots=check.place.slots,
         state=verdict.state,
@@ -142,6 +145,7 @@ def reasons_json(verdicts: Iterable[Verdict], system: UnitSystem) -> list[Reason
             id=verdict.id,
             title=REGISTRY[verdict.id].title,
             subject=verdict.subject,
+            subject_id=verdict.subject_id,
             state=verdict.state,
             headline=verdict.headline.text(system),
         )

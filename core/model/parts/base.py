@@ -11,7 +11,7 @@ from typing import Annotated, NamedTuple, Self
 from pydantic import Field, model_validator
 
 from core.model.parts.price import Price
-from core.model.record import Identifier, Kilograms, Name, Record, Watts
+from core.model.record import Identifier, Kilograms, Label, Name, Note, Number, Record, Watts, Whole
 
 
 class RefersTo(NamedTuple):
@@ -21,10 +21,9 @@ class RefersTo(NamedTuple):
 
 
 Shape = Annotated[str, Field(pattern=r"^[1-9][0-9]?:[1-9][0-9]?$")]
-Word = Annotated[str, Field(min_length=1, max_length=40)]
 MonitorId = Annotated[Identifier, RefersTo("monitor")]
 TitleId = Annotated[Identifier, RefersTo("title")]
-Year = Annotated[int, Field(ge=1990, le=2100)]
+Year = Annotated[Whole, Field(ge=1990, le=2100)]
 
 
 class Billing(StrEnum):
@@ -55,9 +54,9 @@ class FactSource(Record):
     source: Name
     seen: date | None = None
     """The day on which it was read."""
-    other: str | float | None = None
+    other: Label | Annotated[Number, Field(ge=-(10**12), le=10**12)] | None = None
     """What a second source states instead, in the fact's own unit; both are kept, and the conflict is shown."""
-    other_source: Annotated[str, Field(max_length=120)] = ""
+    other_source: Label = ""
 
 
 class Part(Record):
@@ -71,7 +70,7 @@ class Part(Record):
     """What its maker calls it."""
     price: Price | None = None
     """The list price; of a pack, a metre or a stick where the part is sold by these."""
-    note: Annotated[str, Field(max_length=500)] = ""
+    note: Note = ""
     """One thing a buyer should know."""
     sources: dict[str, FactSource] = {}
     """By field of this sheet: where the fact was read, and when."""
@@ -82,6 +81,13 @@ class Part(Record):
         for name in self.sources:
             if name not in fields and name not in (self.model_extra or {}):
                 raise ValueError(f"sources name '{name}', which is no fact of this sheet")
+        return self
+
+    @model_validator(mode="after")
+    def _distinct_plans(self) -> Self:
+        ids = [plan.id for plan in getattr(self, "plans", ())]
+        if len(ids) != len(set(ids)):
+            raise ValueError("two plans share an id; each needs an id of its own")
         return self
 
 

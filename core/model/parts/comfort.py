@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from core.model.parts.base import Device
-from core.model.record import Decibels, In, LitresPerSecond, Watts
+from core.model.record import Decibels, In, LitresPerSecond, Number, Watts
 from core.quantities import Unit
 
 
@@ -15,7 +15,7 @@ class Lamp(Device):
     kind: Literal["lamp"] = "lamp"
     lights: Literal["ball", "room", "screen"] | None = None
     """What it shines on: one that reaches the screen greys the picture."""
-    lumens: Annotated[float, In(Unit.LUMEN), Field(gt=0, le=100_000)] | None = None
+    lumens: Annotated[Number, In(Unit.LUMEN), Field(gt=0, le=100_000)] | None = None
     """Its brightness."""
     flickers: bool | None = None
     """Its light pulses with the mains, which cameras see."""

@@ -6,11 +6,12 @@ from pydantic import Field
 
 from core.model.parts.base import Device, Weighed
 from core.model.parts.machines import VideoPort
-from core.model.record import Decibels, Degrees, Hours, In, Metres, Watts
+from core.model.record import Decibels, Degrees, Hours, In, Number, Several, SizeMetres, Watts, Whole
 from core.quantities import Unit
 
-Pixels = Annotated[int, In(Unit.PIXELS), Field(gt=0, le=20_000)]
-Ratio = Annotated[float, Field(gt=0, le=10)]
+Pixels = Annotated[Whole, In(Unit.PIXELS), Field(gt=0, le=20_000)]
+Ratio = Annotated[Number, Field(ge=0.05, le=10)]
+LensShift = Annotated[Number, Field(ge=-5, le=5)]
 LightSource = Literal["lamp", "laser", "led"]
 
 
@@ -21,7 +22,7 @@ class Display(Device, Weighed):
     """Pixels across the panel."""
     height_px: Pixels | None = None
     """Lines of the panel."""
-    inputs: tuple[VideoPort, ...] | None = None
+    inputs: Several[VideoPort] | None = None
     """Plugs that it takes a picture from."""
     speaker_w: Watts | None = None
     """Power of its own speaker; 0 without one."""
@@ -39,13 +40,13 @@ class Projector(Display):
     """Distance over raster width at the wide end of the zoom."""
     throw_max: Ratio | None = None
     """Distance over raster width at the long end; the same as the other without zoom."""
-    lumens: Annotated[float, In(Unit.LUMEN), Field(gt=0, le=100_000)] | None = None
+    lumens: Annotated[Number, In(Unit.LUMEN), Field(gt=0, le=100_000)] | None = None
     """Stated brightness."""
-    native_contrast: Annotated[float, In(Unit.RATIO), Field(gt=1)] | None = None
+    native_contrast: Annotated[Number, In(Unit.RATIO), Field(gt=1, le=10_000_000)] | None = None
     """White over black of the machine itself."""
-    lens_above_min: float | None = None
+    lens_above_min: LensShift | None = None
     """Lowest height of the lens over the raster's top edge, as a share of raster height."""
-    lens_above_max: float | None = None
+    lens_above_max: LensShift | None = None
     """Highest, over the vertical shift; the same as the lowest without shift."""
     keystone_max_deg: Degrees | None = None
     """Most tilt that it can square."""
@@ -58,9 +59,9 @@ class Projector(Display):
 class StandingDisplay(Display):
     """A display that stands beside the bay and is never struck."""
 
-    width_m: Metres | None = None
+    width_m: SizeMetres | None = None
     """Outer width."""
-    height_m: Metres | None = None
+    height_m: SizeMetres | None = None
     """Outer height."""
 
 

@@ -7,7 +7,7 @@ from pydantic import Field
 
 from core.model.parts.base import Part, Weighed
 from core.model.parts.surfaces import Edge
-from core.model.record import In, Kilograms, Metres, Pieces
+from core.model.record import In, Kilograms, Metres, Number, Pieces, PositiveMetres, Several, SizeMetres
 from core.quantities import Unit
 
 
@@ -32,23 +32,23 @@ class Enclosure(Part):
     """Frame, sides and roof around the screen."""
 
     kind: Literal["enclosure"] = "enclosure"
-    outer_width_m: Metres | None = None
+    outer_width_m: SizeMetres | None = None
     """Width of the frame outside."""
-    outer_height_m: Metres | None = None
+    outer_height_m: SizeMetres | None = None
     """Height of the frame outside."""
-    inner_width_m: Metres | None = None
+    inner_width_m: SizeMetres | None = None
     """Clear width inside."""
-    inner_height_m: Metres | None = None
+    inner_height_m: SizeMetres | None = None
     """Clear height inside."""
-    depth_m: Metres | None = None
+    depth_m: SizeMetres | None = None
     """From the screen to its front edge."""
     sides: bool | None = None
     """It has panels at both sides."""
     roof: bool | None = None
     """It has a panel overhead."""
-    takes_edges: tuple[Edge, ...] | None = None
+    takes_edges: Several[Edge] | None = None
     """Edges of a screen that its frame can hold."""
-    leaves_out: tuple[KitPiece, ...] | None = None
+    leaves_out: Several[KitPiece] | None = None
     """What the kit leaves to the buyer; empty for one that is complete."""
 
 
@@ -60,7 +60,7 @@ class FrameMaterial(Weighed):
     """What it is."""
     stock_length_m: Annotated[Metres, Field(gt=0.1)] | None = None
     """Length of one stick as it is sold."""
-    section_m: Metres | None = None
+    section_m: SizeMetres | None = None
     """Its thickness."""
 
 
@@ -70,7 +70,7 @@ class FrameFitting(Part):
     kind: Literal["frame_fitting"] = "frame_fitting"
     material: Literal["pipe", "timber", "board", "cable"] | None = None
     """The frame material that it is made for."""
-    fits_section_m: Metres | None = None
+    fits_section_m: SizeMetres | None = None
     """Thickness of the sticks that it takes."""
     pack_size: Annotated[Pieces, Field(gt=0)] | None = None
     """Pieces in a pack."""
@@ -80,9 +80,9 @@ class SideProtection(Part):
     """Netting or cloth beside and over the bay."""
 
     kind: Literal["side_protection"] = "side_protection"
-    width_m: Metres | None = None
+    width_m: SizeMetres | None = None
     """Length along the bay."""
-    height_m: Metres | None = None
+    height_m: SizeMetres | None = None
     """Height."""
     roof: bool | None = None
     """Made for overhead too."""
@@ -94,9 +94,9 @@ class Padding(Part):
     kind: Literal["padding"] = "padding"
     purpose: Literal["edge", "sill", "wall", "topper"] | None = None
     """What it is made for; a topper goes behind the screen and takes half the rebound."""
-    length_m: Metres | None = None
+    length_m: SizeMetres | None = None
     """Length of one piece."""
-    thickness_m: Metres | None = None
+    thickness_m: SizeMetres | None = None
     """How thick it is."""
     pack_size: Annotated[Pieces, Field(gt=0)] | None = None
     """Pieces in a pack."""
@@ -106,7 +106,7 @@ class Hanging(Part):
     """Cords, hooks or eye bolts to hang a screen or net by, in packs; the price is that of a pack."""
 
     kind: Literal["hanging"] = "hanging"
-    takes: tuple[Edge, ...] | None = None
+    takes: Several[Edge] | None = None
     """Edges that it holds."""
     load_kg: Kilograms | None = None
     """What one of them carries."""
@@ -122,9 +122,9 @@ class Mount(Weighed):
     """What it is made for."""
     load_kg: Kilograms | None = None
     """Most weight that it carries."""
-    drop_min_m: Metres | None = None
+    drop_min_m: PositiveMetres | None = None
     """From the ceiling to what hangs on it, at its shortest."""
-    drop_max_m: Metres | None = None
+    drop_max_m: PositiveMetres | None = None
     """The same at its longest."""
-    reach_m: Annotated[float, In(Unit.METRE), Field(ge=0, le=1)] | None = None
+    reach_m: Annotated[Number, In(Unit.METRE), Field(ge=0, le=1)] | None = None
     """How far from its fixings it can place what it holds."""

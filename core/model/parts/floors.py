@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from core.model.parts.base import Part, Weighed
-from core.model.record import In, Metres, Pieces
+from core.model.record import In, Metres, Pieces, PositiveMetres, SizeMetres, Whole
 from core.quantities import Unit
 
 Cushion = Literal["hard", "firm", "soft"]
@@ -14,15 +14,15 @@ Cushion = Literal["hard", "firm", "soft"]
 class Mat(Weighed):
     """What the ball is struck from."""
 
-    width_m: Metres | None = None
+    width_m: SizeMetres | None = None
     """Across the target line."""
-    length_m: Metres | None = None
+    length_m: SizeMetres | None = None
     """Along the target line."""
-    thickness_m: Metres | None = None
+    thickness_m: SizeMetres | None = None
     """From its foot to where the ball lies."""
-    strip_width_m: Metres | None = None
+    strip_width_m: SizeMetres | None = None
     """Width of what may be struck."""
-    strip_length_m: Metres | None = None
+    strip_length_m: SizeMetres | None = None
     """Length of what may be struck."""
     cushion: Cushion | None = None
     """How it takes a heavy shot: hard ones hurt wrists and elbows."""
@@ -45,11 +45,11 @@ class HittingStrip(Mat):
 class Flooring(Part):
     """What covers the rest of the floor."""
 
-    thickness_m: Metres | None = None
+    thickness_m: SizeMetres | None = None
     """How thick it is when laid."""
     soft: bool | None = None
     """A dropped ball hardly bounces on it."""
-    pile_m: Metres | None = None
+    pile_m: PositiveMetres | None = None
     """Height of its pile; balls roll true on a short one."""
 
 
@@ -86,11 +86,11 @@ class PuttingSurface(Part):
     """A strip with short pile to putt on, laid in front of the ball."""
 
     kind: Literal["putting_surface"] = "putting_surface"
-    width_m: Metres | None = None
+    width_m: SizeMetres | None = None
     """Width of the strip."""
-    length_m: Metres | None = None
+    length_m: SizeMetres | None = None
     """Length of the strip."""
-    pile_m: Metres | None = None
+    pile_m: PositiveMetres | None = None
     """Height of its pile."""
 
 
@@ -124,5 +124,5 @@ class Tray(Part):
     """A tray or basket for balls."""
 
     kind: Literal["ball_tray"] = "ball_tray"
-    holds: Annotated[int, In(Unit.PIECES), Field(gt=0, le=1000)] | None = None
+    holds: Annotated[Whole, In(Unit.PIECES), Field(gt=0, le=1000)] | None = None
     """Balls that it holds."""

@@ -8,10 +8,10 @@ from pydantic import Field
 from core.model.parts.base import Device
 from core.model.parts.monitors import DataLink
 from core.model.parts.software import Gigabytes, Grade
-from core.model.record import Decibels, In, Pieces
+from core.model.record import Decibels, In, Label, Pieces, Several, Whole
 from core.quantities import Unit
 
-OutputLines = Annotated[int, In(Unit.LINES), Field(ge=0, le=10_000)]
+OutputLines = Annotated[Whole, In(Unit.LINES), Field(ge=0, le=10_000)]
 
 
 class VideoPort(StrEnum):
@@ -32,9 +32,9 @@ class VideoPort(StrEnum):
 class Machine(Device):
     """What the title runs on. Grades are ordinal classes from 1 to 10, the same scale in every spec sheet."""
 
-    platform: str | None = None
+    platform: Label | None = None
     """Its operating system."""
-    graphics_name: str | None = None
+    graphics_name: Label | None = None
     """What a hardware report calls its graphics."""
     graphics_grade: Grade | None = None
     """Class of its graphics."""
@@ -42,7 +42,7 @@ class Machine(Device):
     """Memory of its graphics alone."""
     memory_gb: Gigabytes | None = None
     """Main memory."""
-    processor_name: str | None = None
+    processor_name: Label | None = None
     """What a hardware report calls its processor."""
     processor_grade: Grade | None = None
     """Class of its processor."""
@@ -50,11 +50,11 @@ class Machine(Device):
     """Free storage."""
     output_lines: OutputLines | None = None
     """Most lines it can send to a display; 0 without a video output."""
-    outputs: tuple[VideoPort, ...] | None = None
+    outputs: Several[VideoPort] | None = None
     """Its video outputs, one for each display that it can serve."""
     usb_ports: Pieces | None = None
     """USB sockets for other devices."""
-    links: tuple[DataLink, ...] | None = None
+    links: Several[DataLink] | None = None
     """How it can listen to a monitor or the network."""
     noise_db: Decibels | None = None
     """How loud it is at work, a metre away."""
@@ -70,5 +70,5 @@ class Tablet(Machine):
     """A tablet."""
 
     kind: Literal["tablet"] = "tablet"
-    mirror_delay_ms: Annotated[int, Field(ge=0, le=5_000)] | None = None
+    mirror_delay_ms: Annotated[Whole, Field(ge=0, le=5_000)] | None = None
     """How late the picture is when it is mirrored to a display, in thousandths of a second."""

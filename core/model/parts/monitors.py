@@ -5,11 +5,11 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from core.model.parts.base import Billing, Device, MonitorId, Part, Plan, TitleId, Word, Year
-from core.model.record import Hours, In, Metres, MetresPerSecond
+from core.model.parts.base import Billing, Device, MonitorId, Part, Plan, TitleId, Year
+from core.model.record import Hours, In, MetresPerSecond, PositiveMetres, Several, Whole, Word
 from core.quantities import Unit
 
-Tier = Annotated[int, In(Unit.TIER), Field(ge=0, le=9)]
+Tier = Annotated[Whole, In(Unit.TIER), Field(ge=0, le=9)]
 
 
 class DataField(StrEnum):
@@ -68,9 +68,9 @@ class MonitorPlan(Plan):
 
     tier: Tier = 0
     """Links to titles may ask for a tier at least this high."""
-    bundled_titles: tuple[TitleId, ...] = ()
+    bundled_titles: Several[TitleId] = ()
     """Titles whose plan costs nothing while this plan is held."""
-    unlocks: tuple[DataField, ...] = ()
+    unlocks: Several[DataField] = ()
     """Data that are told only under this plan."""
 
 
@@ -83,27 +83,27 @@ class LaunchMonitor(Device):
     """Slowest ball that it reads."""
     ball_speed_max_m_s: MetresPerSecond | None = None
     """Fastest ball that it reads."""
-    measures: tuple[DataField, ...] | None = None
+    measures: Several[DataField] | None = None
     """Data that it measures itself, without any plan that is paid for."""
-    derives: tuple[DataField, ...] = ()
+    derives: Several[DataField] = ()
     """Data that it estimates from others."""
-    by_package: tuple[DataField, ...] = ()
+    by_package: Several[DataField] = ()
     """Data that a package of its maker adds, bought besides any plan."""
-    links: tuple[DataLink, ...] | None = None
+    links: Several[DataLink] | None = None
     """Ways in which shots reach the machine."""
-    platforms: tuple[Word, ...] | None = None
+    platforms: Several[Word] | None = None
     """Systems that its maker's own program runs on."""
     marked_ball: Literal["no", "better", "needed"] | None = None
     """Whether balls must carry a mark for it to read spin."""
-    dislikes: tuple[Disturbance, ...] = ()
+    dislikes: Several[Disturbance] = ()
     """What must not be near it at work."""
     battery_hours: Hours | None = None
     """How long it runs off its own battery; 0 for one that needs a socket."""
-    room_width_min_m: Metres | None = None
+    room_width_min_m: PositiveMetres | None = None
     """Narrowest room its maker allows indoors."""
-    room_length_min_m: Metres | None = None
+    room_length_min_m: PositiveMetres | None = None
     """Shortest room its maker allows indoors."""
-    room_height_min_m: Metres | None = None
+    room_height_min_m: PositiveMetres | None = None
     """Lowest ceiling its maker allows indoors."""
     wants_lamp: bool | None = None
     """It needs light on the ball to see it."""
@@ -115,25 +115,25 @@ class LaunchMonitor(Device):
     """The year in which this edition came out."""
     supported_until: Year | None = None
     """The last year in which its maker keeps it up to date; empty while no end has been told."""
-    plans: tuple[MonitorPlan, ...] = ()
+    plans: Several[MonitorPlan] = ()
     """Ways of licensing the maker's own services."""
 
 
 class FloorStanding(LaunchMonitor):
     """A monitor that stands on the floor or a pad of its own."""
 
-    level_tolerance_m: Metres | None = None
+    level_tolerance_m: PositiveMetres | None = None
     """How far its foot may be above or below the hitting surface."""
-    distance_min_m: Metres | None = None
+    distance_min_m: PositiveMetres | None = None
     """Nearest to the ball that it may stand."""
-    distance_max_m: Metres | None = None
+    distance_max_m: PositiveMetres | None = None
     """Furthest from the ball that it may stand: behind it, or beside it for a side camera."""
 
 
 class BehindTheBall(FloorStanding):
     """A monitor that stands behind the golfer and watches the ball fly."""
 
-    flight_min_m: Metres | None = None
+    flight_min_m: PositiveMetres | None = None
     """Free flight between ball and screen."""
 
 
@@ -159,13 +159,13 @@ class OverheadCamera(LaunchMonitor):
     """Camera on the ceiling, in front of the ball."""
 
     kind: Literal["overhead_camera"] = "overhead_camera"
-    mount_height_min_m: Metres | None = None
+    mount_height_min_m: PositiveMetres | None = None
     """Lowest mount above the hitting surface."""
-    mount_height_max_m: Metres | None = None
+    mount_height_max_m: PositiveMetres | None = None
     """Highest mount above the hitting surface."""
-    ahead_min_m: Metres | None = None
+    ahead_min_m: PositiveMetres | None = None
     """Least distance in front of the ball."""
-    ahead_max_m: Metres | None = None
+    ahead_max_m: PositiveMetres | None = None
     """Greatest distance in front of the ball."""
 
 
@@ -173,9 +173,9 @@ class MonitorPackage(Part):
     """An add-on that unlocks data of a monitor, besides its plans."""
 
     kind: Literal["monitor_package"] = "monitor_package"
-    monitors: tuple[MonitorId, ...] = ()
+    monitors: Several[MonitorId] = ()
     """The monitors that it is made for."""
-    unlocks: tuple[DataField, ...] = ()
+    unlocks: Several[DataField] = ()
     """Data that it adds."""
     needs_tier: Tier | None = None
     """Least tier of the maker's plan that it works with; 0 with any."""
@@ -187,7 +187,7 @@ class MonitorCase(Part):
     """A case that stands up to a struck ball."""
 
     kind: Literal["case"] = "case"
-    monitors: tuple[MonitorId, ...] = ()
+    monitors: Several[MonitorId] = ()
     """The monitors that it is made for."""
     material: Word | None = None
     """What it is made of."""

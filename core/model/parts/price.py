@@ -1,11 +1,8 @@
 """A list price: an amount in a currency, with tax or before it, as people type and read it."""
 
 import re
-from typing import Annotated
 
-from pydantic import AfterValidator
-
-from core.model.record import MinorMoney, Record
+from core.model.record import Currency, MinorMoney, Record
 from core.quantities import Money
 from core.quantities.money import DECIMALS_BY_CURRENCY, SYMBOLS, MoneyError, parse_minor
 
@@ -16,17 +13,11 @@ _TAX_ADDED = re.compile(r"\s*(?:\+|plus)\s*tax\s*$", re.IGNORECASE)
 _CODE = re.compile(r"^\s*([A-Za-z]{3})\b|\b([A-Za-z]{3})\s*$")
 
 
-def _known_currency(code: str) -> str:
-    if code not in DECIMALS_BY_CURRENCY:
-        raise ValueError(f"currency '{code}' is not known; accepted: {', '.join(DECIMALS_BY_CURRENCY)}")
-    return code
-
-
 class Price(Record):
     """A list price. Without `tax_included` the brief's tax is added."""
 
     minor: MinorMoney
-    currency: Annotated[str, AfterValidator(_known_currency)] = "EUR"
+    currency: Currency = "EUR"
     tax_included: bool = True
 
     @property

@@ -13,6 +13,7 @@ from core.model.parts.price import ACCEPTED_PRICE, price_text, read_price
 from core.model.parts.words import fact_words
 from core.model.record import Record
 from core.model.typed import FieldErrors, changed, field_texts, read_value, unit_of
+from core.model.usual import free_id
 from core.quantities import Unit, UnitSystem
 from core.quantities.money import MoneyError
 
@@ -98,7 +99,11 @@ def _blank(part: type[Part], id: str, facts: Mapping[str, object]) -> Part:
     missing = [field for field, value in named.items() if not str(value).strip()]
     if missing:
         raise FieldErrors([(field, "", "a name of 1 to 120 characters") for field in missing])
-    return part.model_validate({"id": id, **named})
+    try:
+        return part.model_validate({"id": id, **named})
+    except ValidationError as error:
+        wrong = [str(found["loc"][0]) for found in error.errors()]
+        raise FieldErrors([(field, facts.get(field), "a name of 1 to 120 characters") for field in wrong]) from error
 
 
 def _price(field: str, typed: object, currency: str) -> Price | None:
@@ -157,11 +162,27 @@ def _rows(part: type[Record], name: str, value: object, system: UnitSystem, curr
     assert kind is not None
     if not isinstance(value, list):
         raise FieldErrors([(name, value, "a list of rows")])
+    if issubclass(kind, Plan):
+        value = _with_ids(value)
     return tuple(_row(kind, f"{name}.{number}", row, system, currency) for number, row in enumerate(value))
 
 
+def _with_ids(rows: list[object]) -> list[object]:
+    """Rows of plans, each with an id: a new one is numbered, whatever it is called, so that builds can name it."""
+    taken = {str(row.get("id")) for row in rows if isinstance(row, dict) and row.get("id")}
+    named: list[object] = []
+    for row in rows:
+        if isinstance(row, dict) and not row.get("id"):
+            id = free_id("plan", taken)
+            taken.add(id)
+            named.append({**row, "id": id})
+        else:
+            named.append(row)
+    return named
+
+
 def _row(kind: type[Record], path: str, typed: object, system: UnitSystem, currency: str) -> Record:
-    """One record from a row; a plan without an id is called after its name. Raises `FieldErrors` by its path."""
+    """One record from a row. Raises `FieldErrors` by its path."""
     if not isinstance(typed, dict):
         raise FieldErrors([(path, typed, "a row of facts by name")])
     facts: dict[str, object] = {}
@@ -177,8 +198,6 @@ def _row(kind: type[Record], path: str, typed: object, system: UnitSystem, curre
         if not (isinstance(inner_kind, type) and issubclass(inner_kind, Record)):
             raise FieldErrors([(f"{path}.{outer}", "", f"one of {', '.join(kind.model_fields)}")])
         facts[outer] = _row(inner_kind, f"{path}.{outer}", inside, system, currency)
-    if issubclass(kind, Plan) and "id" not in facts:
-        facts["id"] = "-".join(str(facts.get("name", "")).lower().split()) or "plan"
     try:
         return kind.model_validate(facts)
     except ValidationError as error:

@@ -8,7 +8,7 @@ from core.model.parts.base import Device, Part
 from core.model.parts.machines import VideoPort
 from core.model.parts.monitors import DataLink
 from core.model.parts.software import Lines
-from core.model.record import Metres, Pieces, Watts
+from core.model.record import Metres, Pieces, Several, Watts
 
 CableLength = Annotated[Metres, Field(gt=0.05, le=100)]
 
@@ -75,7 +75,7 @@ class LinkAdapter(Part):
     """Gives a machine a radio or a network plug that it lacks, or a better one."""
 
     kind: Literal["link_adapter"] = "link_adapter"
-    gives: tuple[DataLink, ...] | None = None
+    gives: Several[DataLink] | None = None
     """What it adds."""
 
 

@@ -7,14 +7,14 @@ from pydantic import Field
 
 from core.model.parts.base import Billing, MonitorId, Part, Plan, Shape, TitleId
 from core.model.parts.monitors import LaunchMonitor, Tier
-from core.model.record import In, Record
+from core.model.record import In, Number, Record, Several, Whole, Word
 from core.quantities import Unit
 
-Gigabytes = Annotated[float, In(Unit.GIGABYTE), Field(ge=0, le=100_000)]
-Grade = Annotated[int, In(Unit.GRADE), Field(ge=1, le=10)]
-Lines = Annotated[int, In(Unit.LINES), Field(gt=0, le=10_000)]
-Courses = Annotated[int, Field(ge=0, le=1_000_000)]
-Version = Annotated[int, Field(ge=1, le=9_999)]
+Gigabytes = Annotated[Number, In(Unit.GIGABYTE), Field(ge=0, le=100_000)]
+Grade = Annotated[Whole, In(Unit.GRADE), Field(ge=1, le=10)]
+Lines = Annotated[Whole, In(Unit.LINES), Field(gt=0, le=10_000)]
+Courses = Annotated[Whole, Field(ge=0, le=1_000_000)]
+Version = Annotated[Whole, Field(ge=1, le=9_999)]
 
 
 class Feature(StrEnum):
@@ -40,7 +40,7 @@ class TitlePlan(Plan):
 
     courses: Courses | None = None
     """Courses that come with it."""
-    features: tuple[Feature, ...] | None = None
+    features: Several[Feature] | None = None
     """What it can be used for."""
     later_versions: bool | None = None
     """A licence paid once is good for versions that come out later."""
@@ -91,21 +91,21 @@ class Title(Part):
     """Simulator software."""
 
     kind: Literal["title"] = "title"
-    shapes: tuple[Shape, ...] = ()
+    shapes: Several[Shape] = ()
     """Picture shapes it can draw, width to height."""
     lines_max: Lines | None = None
     """Most lines that it draws."""
-    platforms: tuple[str, ...] = ()
+    platforms: Several[Word] = ()
     """Operating systems that it runs on."""
-    limited_on: tuple[str, ...] = ()
+    limited_on: Several[Word] = ()
     """Of these the ones on which it can do less."""
     online: Literal["no", "better", "needed"] | None = None
     """Whether it has to be connected to play."""
-    plans: tuple[TitlePlan, ...] = ()
+    plans: Several[TitlePlan] = ()
     """Ways of licensing it."""
-    monitor_links: tuple[MonitorLink, ...] | None = None
+    monitor_links: Several[MonitorLink] | None = None
     """Monitors that it listens to, and how; empty for one that listens to none."""
-    machine_needs: tuple[ResolutionNeeds, ...] = ()
+    machine_needs: Several[ResolutionNeeds] = ()
     """The computer that its maker asks for, by lines of the picture."""
 
 
@@ -118,11 +118,11 @@ class CoursePack(Part):
     """Courses or another add-on of a title."""
 
     kind: Literal["course_pack"] = "course_pack"
-    titles: tuple[TitleId, ...] | None = None
+    titles: Several[TitleId] | None = None
     """The titles that it is made for."""
     courses: Courses | None = None
     """Courses that it adds."""
-    features: tuple[Feature, ...] = ()
+    features: Several[Feature] = ()
     """What it adds besides."""
     billing: Billing = Billing.ONCE
     """How its price is paid."""
@@ -132,9 +132,9 @@ class Connector(Part):
     """A program that passes a monitor's shots on to a title; neither maker supports it."""
 
     kind: Literal["connector"] = "connector"
-    titles: tuple[TitleId, ...] = ()
+    titles: Several[TitleId] = ()
     """The titles that it speaks to."""
-    monitors: tuple[MonitorId, ...] = ()
+    monitors: Several[MonitorId] = ()
     """The monitors that it listens to."""
     billing: Billing = Billing.ONCE
     """How its price is paid."""

@@ -4,10 +4,10 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from core.model.parts.base import Device, Part, Word
+from core.model.parts.base import Device, Part
 from core.model.parts.monitors import DataLink
 from core.model.parts.software import Lines
-from core.model.record import Kilograms, Metres, Pieces
+from core.model.record import Kilograms, Pieces, PositiveMetres, RunMetres, Several, Whole, Word
 
 
 class Stand(Part):
@@ -18,7 +18,7 @@ class Stand(Part):
     """What it is made for."""
     load_kg: Kilograms | None = None
     """Most weight that it carries."""
-    height_max_m: Metres | None = None
+    height_max_m: PositiveMetres | None = None
     """Highest that it holds it."""
 
 
@@ -34,7 +34,7 @@ class RemoteControl(Part):
     """A remote for a display that came without its own."""
 
     kind: Literal["remote_control"] = "remote_control"
-    controls: tuple[Literal["projector", "television"], ...] | None = None
+    controls: Several[Literal["projector", "television"]] | None = None
     """Kinds of display that it steers."""
 
 
@@ -44,7 +44,7 @@ class Camera(Device):
     kind: Literal["camera"] = "camera"
     link: DataLink | None = None
     """How its pictures reach the machine."""
-    pictures_a_second: Annotated[int, Field(gt=0, le=2000)] | None = None
+    pictures_a_second: Annotated[Whole, Field(gt=0, le=2000)] | None = None
     """How many pictures it takes; a swing asks for many."""
     lines: Lines | None = None
     """Lines of its picture."""
@@ -56,7 +56,7 @@ class Supply(Part):
     kind: Literal["supply"] = "supply"
     use: Word | None = None
     """What it is for: seam tape, adhesive, thread, glove, club cleaner, levelling feet, ceiling fixing."""
-    length_m: Metres | None = None
+    length_m: RunMetres | None = None
     """Length of one: of tape or thread, or of the line that a tube of adhesive lays."""
     pack_size: Annotated[Pieces, Field(gt=0)] | None = None
     """Pieces in a pack."""

@@ -1,12 +1,12 @@
 """What stops the ball, and the cloth behind and around it."""
 
 from enum import StrEnum
-from typing import Annotated, Literal
+from typing import Annotated, Literal, Self
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from core.model.parts.base import Part, Weighed
-from core.model.record import In, Metres, MetresPerSecond
+from core.model.record import In, Metres, MetresPerSecond, Number, PositiveMetres, SizeMetres, Whole
 from core.quantities import Unit
 
 Sound = Literal["loud", "damped", "quiet"]
@@ -31,9 +31,9 @@ class Edge(StrEnum):
 class Surface(Weighed):
     """What stops the ball."""
 
-    width_m: Metres | None = None
+    width_m: SizeMetres | None = None
     """Outer width."""
-    height_m: Metres | None = None
+    height_m: SizeMetres | None = None
     """Outer height."""
     rated_ball_speed_m_s: MetresPerSecond | None = None
     """Fastest ball that it is rated for."""
@@ -53,25 +53,32 @@ class ImpactScreen(Surface):
     """Fabric that is struck and shows the picture."""
 
     kind: Literal["impact_screen"] = "impact_screen"
-    border_m: Metres | None = None
+    border_m: PositiveMetres | None = None
     """Edge all round that carries no picture."""
-    gain: Annotated[float, In(Unit.FACTOR), Field(gt=0, le=5)] | None = None
+    gain: Annotated[Number, In(Unit.FACTOR), Field(gt=0, le=5)] | None = None
     """Light it gives back, against a plain white wall."""
-    layers: Annotated[int, Field(ge=1, le=9)] | None = None
+    layers: Annotated[Whole, Field(ge=1, le=9)] | None = None
     """Layers of fabric."""
     needs_backing: bool | None = None
     """Light shows through: black cloth belongs behind it."""
     carries_picture: bool | None = None
     """Its face is light and smooth enough for a projected picture; black ones are not."""
-    turns: Annotated[int, Field(ge=1, le=4)] | None = None
+    turns: Annotated[Whole, Field(ge=1, le=4)] | None = None
     """Ways up in which it can hang: 4 for a square with the same edge all round."""
+
+    @model_validator(mode="after")
+    def _picture_within_its_border(self) -> Self:
+        for side_m in (self.width_m, self.height_m):
+            if self.border_m is not None and side_m is not None and 2 * self.border_m >= side_m:
+                raise ValueError("border_m at both sides must leave some of the screen for the picture")
+        return self
 
 
 class ProjectionSheet(Surface):
     """A plain sheet for a picture. It is never struck: the ball goes through it or comes back."""
 
     kind: Literal["projection_sheet"] = "projection_sheet"
-    gain: Annotated[float, In(Unit.FACTOR), Field(gt=0, le=5)] | None = None
+    gain: Annotated[Number, In(Unit.FACTOR), Field(gt=0, le=5)] | None = None
     """Light it gives back, against a plain white wall."""
 
 
@@ -79,9 +86,9 @@ class Net(Surface):
     """A net: stops the ball, shows no picture."""
 
     kind: Literal["net"] = "net"
-    gives_m: Metres | None = None
+    gives_m: PositiveMetres | None = None
     """How far a ball pushes it back: the room that it needs behind."""
-    stand_off_m: Metres | None = None
+    stand_off_m: PositiveMetres | None = None
     """Nearest that its maker lets one stand before it."""
 
 
@@ -89,9 +96,9 @@ class Baffle(Part):
     """Heavy cloth behind a net or screen that takes the sound and what is left of the ball."""
 
     kind: Literal["baffle"] = "baffle"
-    width_m: Metres | None = None
+    width_m: SizeMetres | None = None
     """Width of the cloth."""
-    height_m: Metres | None = None
+    height_m: SizeMetres | None = None
     """Height of the cloth."""
     sound: Sound | None = None
     """How loud a ball is with it behind the surface."""

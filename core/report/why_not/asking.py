@@ -68,7 +68,7 @@ def why_not(build: Build, parts: Mapping[str, Part], part: Part, today: date | N
     if not against and not objections:
         return WhyNot(part, put.slot, title, (), (), ())
     now = answers_of(build, parts, before=without)
-    tolerated = frozenset(blocked - {_key(verdict) for verdict in against} - {(AS_ITEM, put.item)})
+    tolerated = frozenset(blocked - {verdict.key for verdict in against} - {(AS_ITEM, put.item)})
     search = _Search(Changes(put.build, parts, put, there), tolerated, now)
     reads = _all_reads(blocked - tolerated)
     found = tuple(search.admissions(reads))
@@ -143,7 +143,7 @@ class _Search:
 
 def _blocked(answers: Answers, put: Placed) -> frozenset[Key]:
     """Keys of the blocked verdicts, and of the small item that the part was put in for, where it does not serve."""
-    found = {_key(verdict) for verdict in answers.verdicts if verdict.state is State.BLOCKED}
+    found = {verdict.key for verdict in answers.verdicts if verdict.state is State.BLOCKED}
     status = _status(answers, put)
     if status is not None and status.state is State.BLOCKED:
         found.add((AS_ITEM, put.item))
@@ -157,16 +157,12 @@ def _status(answers: Answers, put: Placed) -> SmallStatus | None:
     return next((status for status in small_statuses(items, kit) if status.item.item.id == put.item), None)
 
 
-def _key(verdict: Verdict) -> Key:
-    return verdict.id, verdict.subject
-
-
 def _slots(key: Key) -> tuple[Slot, ...]:
     return (RULES[key[1]].item.near,) if key[0] == AS_ITEM else REGISTRY[key[0]].place.slots
 
 
 def _concerns(verdict: Verdict, slot: Slot | None, blocked_today: frozenset[Key]) -> bool:
-    return slot in REGISTRY[verdict.id].place.slots or _key(verdict) not in blocked_today
+    return slot in REGISTRY[verdict.id].place.slots or verdict.key not in blocked_today
 
 
 def _all_reads(keys: frozenset[Key]) -> frozenset[type]:

@@ -35,10 +35,6 @@ class SubscriptionTests(CheckTestCase):
         self.assert_verdict(title_subscription(self.WISH, both, ONCE), "clear", "once", "no subscription", "met")
         self.assert_verdict(title_subscription(Brief(), both, MONTHLY), "clear", "monthly", "any licence", "met")
 
-    def test_a_brief_from_before_there_were_three_answers(self) -> None:
-        self.assertEqual(Brief.model_validate({"no_subscriptions": True}), self.WISH)
-        self.assertEqual(Brief.model_validate({"no_subscriptions": False}), Brief())
-
     def test_without_another_licence_another_title_is_advised(self) -> None:
         verdict = title_subscription(self.WISH, title(plans=(MONTHLY,)), MONTHLY)
         self.assertIn("no other licence", verdict.changes[0].text(METRIC))

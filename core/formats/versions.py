@@ -1,0 +1,57 @@
+"""One chain of upgrades for every stored document: in the database, in its history, and in files.
+
+Each step takes a document of one version to the next. A step is never changed once released: documents of every past
+version are kept as tests.
+"""
+
+from collections.abc import Callable
+from typing import Any, Literal, get_args
+
+Version = Literal[2]
+"""What is written today."""
+CURRENT: int = get_args(Version)[0]
+Document = dict[str, Any]
+
+
+class UnknownVersion(ValueError):
+    """A document of a version that this program does not know: it was written by a newer one, or is none of ours."""
+
+    def __init__(self, version: object) -> None:
+        super().__init__(f"version {version!r} is not known; versions 1 to {CURRENT} are read")
+
+
+def upgraded_build(build: Document, version: object) -> Document:
+    """A build as `CURRENT` has it. Raises `UnknownVersion`."""
+    return _upgraded(build, version, _BUILD_STEPS)
+
+
+def upgraded_part(part: Document, version: object) -> Document:
+    """A spec sheet as `CURRENT` has it. Raises `UnknownVersion`."""
+    return _upgraded(part, version, _PART_STEPS)
+
+
+def _upgraded(document: Document, version: object, steps: dict[int, Callable[[Document], Document]]) -> Document:
+    if isinstance(version, bool) or not isinstance(version, int) or not 1 <= version <= CURRENT:
+        raise UnknownVersion(version)
+    for number in range(version, CURRENT):
+        document = steps[number](document)
+    return document
+
+
+def _subscriptions_of_three_answers(build: Document) -> Document:
+    """Before there were three answers, `no_subscriptions` said whether one would rather pay once."""
+    brief = build.get("brief")
+    if not isinstance(brief, dict) or "no_subscriptions" not in brief:
+        return build
+    wish = "rather_not" if brief["no_subscriptions"] else "fine"
+    rest = {name: answer for name, answer in brief.items() if name != "no_subscriptions"}
+    return {**build, "brief": {"subscriptions": wish, **rest}}
+
+
+def _turf_off_the_roll(part: Document) -> Document:
+    """A covering off the roll is turf, unless somebody says carpet."""
+    return {**part, "kind": "turf"} if part.get("kind") == "floor_roll" else part
+
+
+_BUILD_STEPS = {1: _subscriptions_of_three_answers}
+_PART_STEPS = {1: _turf_off_the_roll}
