@@ -1,5 +1,7 @@
 """Settings, all from the environment; without any, the local mode for one person on one machine."""
 
+import os
+from contextlib import suppress
 from pathlib import Path
 
 import environ
@@ -14,7 +16,13 @@ LOCAL = env.bool("JUNGLE_LOCAL", default=True)
 """One owner, signed in by itself, on a loopback address. Otherwise a sign-in page guards everything."""
 DEBUG = env.bool("JUNGLE_DEBUG", default=False)
 DATA_DIR = Path(env.str("JUNGLE_DATA_DIR", default=str(BASE_DIR / "var")))
-DATA_DIR.mkdir(parents=True, exist_ok=True)
+DATA_DIR.mkdir(parents=True, exist_ok=True, mode=0o700)
+with suppress(OSError):  # It may belong to somebody else, or be read-only; then it stays as it is.
+    DATA_DIR.chmod(0o700)
+os.umask(0o077)
+TRUSTED_PROXIES = frozenset(env.list("JUNGLE_TRUSTED_PROXIES", default=[]))
+"""Addresses of the proxies before this server, `unix` for one that comes over a unix socket: only they are believed
+about where a request comes from."""
 
 
 def _secret_key() -> str:
@@ -47,16 +55,21 @@ INSTALLED_APPS = [
     "jungle.demo",
 ]
 MIDDLEWARE = [
+    "jungle.web.trace.TraceMiddleware",
+    "jungle.web.bounds.BoundsMiddleware",
+    "jungle.web.client.TrustedProxyMiddleware",
     "django.middleware.security.SecurityMiddleware",
+    "jungle.web.headers.SameOriginMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "csp.middleware.CSPMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
-    "jungle.plans.middleware.LocalOwnerMiddleware",
+    "jungle.web.local.LocalOwnerMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "axes.middleware.AxesMiddleware",
+    "jungle.web.pages.StorageMiddleware",
 ]
 ROOT_URLCONF = "jungle.urls"
 WSGI_APPLICATION = "jungle.wsgi.application"
@@ -68,6 +81,8 @@ TEMPLATES = [
     }
 ]
 
+BUSY_TIMEOUT_MS = 1500
+"""Then a request answers that others are writing, and the page repeats it."""
 DATABASES = {
     "default": {
         "ENGINE": "django.db.backends.sqlite3",
@@ -77,7 +92,7 @@ DATABASES = {
             "transaction_mode": "IMMEDIATE",
             "init_command": (
                 f"PRAGMA journal_mode={env.str('JUNGLE_JOURNAL_MODE', default='WAL')};"
-                "PRAGMA synchronous=NORMAL;PRAGMA busy_timeout=5000;PRAGMA foreign_keys=ON;"
+                f"PRAGMA synchronous=NORMAL;PRAGMA busy_timeout={BUSY_TIMEOUT_MS};PRAGMA foreign_keys=ON;"
             ),
         },
         # A file, because live-server tests share one connection on an in-memory database.
@@ -99,9 +114,15 @@ AUTH_PASSWORD_VALIDATORS = [
 LOGIN_URL = "login"
 LOGIN_REDIRECT_URL = "/"
 LOGOUT_REDIRECT_URL = "login"
+AXES_HANDLER = "jungle.web.sign_in.SignInLimits"
 AXES_FAILURE_LIMIT = 8
 AXES_COOLOFF_TIME = 1  # hours
-AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+AXES_RESET_COOL_OFF_ON_FAILURE_DURING_LOCKOUT = False
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"], "ip_address"]
+AXES_LOCKOUT_TEMPLATE = "registration/locked.html"
+AXES_CLIENT_IP_CALLABLE = "jungle.web.client.address_for_limits"
+AXES_DISABLE_ACCESS_LOG = True
+AXES_RESET_ON_SUCCESS = False
 
 LANGUAGE_CODE = "en"
 USE_TZ = True
@@ -147,17 +168,36 @@ CONTENT_SECURITY_POLICY = {
     }
 }
 
-DATA_UPLOAD_MAX_MEMORY_SIZE = 4 * 1024 * 1024
+DATA_UPLOAD_MAX_MEMORY_SIZE = 512 * 1024
+DATA_UPLOAD_MAX_NUMBER_FILES = 1
+SECURE_CROSS_ORIGIN_OPENER_POLICY = "same-origin"
 SESSION_COOKIE_AGE = 60 * 60 * 24 * 90
 SESSION_COOKIE_SAMESITE = "Lax"
 CSRF_COOKIE_SAMESITE = "Lax"
 X_FRAME_OPTIONS = "DENY"
 SECURE_REFERRER_POLICY = "same-origin"
-if not LOCAL:
-    SECURE_SSL_REDIRECT = env.bool("JUNGLE_SSL_REDIRECT", default=True)
+if not LOCAL and env.bool("JUNGLE_HTTPS", default=True):
+    SECURE_SSL_REDIRECT = True
+    SECURE_REDIRECT_EXEMPT = [r"^healthz$"]
     SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")
-    SECURE_HSTS_SECONDS = 60 * 60 * 24 * 365
-    SECURE_HSTS_INCLUDE_SUBDOMAINS = True
-    SECURE_HSTS_PRELOAD = True
+    SECURE_HSTS_SECONDS = env.int("JUNGLE_HSTS_SECONDS", default=60 * 60 * 24 * 365)
+    SECURE_HSTS_INCLUDE_SUBDOMAINS = SECURE_HSTS_PRELOAD = env.bool("JUNGLE_HSTS_PRELOAD", default=False)
     SESSION_COOKIE_SECURE = True
     CSRF_COOKIE_SECURE = True
+
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "filters": {"trace": {"()": "jungle.web.trace.TraceFilter"}},
+    "formatters": {
+        "line": {"format": "%(asctime)s %(levelname)s [%(request_id)s person %(who)s] %(name)s: %(message)s"}
+    },
+    "handlers": {"console": {"class": "logging.StreamHandler", "filters": ["trace"], "formatter": "line"}},
+    "root": {"handlers": ["console"], "level": "WARNING"},
+    "loggers": {
+        # A refusal is the answer that was asked for; failures are told by `jungle`, with their traceback.
+        "django.request": {"level": "CRITICAL"},
+        "django.security": {"level": "ERROR"},
+        "axes": {"level": "WARNING"},
+    },
+}

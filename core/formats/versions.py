@@ -4,7 +4,7 @@ Each step takes a document of one version to the next. A step is never changed o
 version are kept as tests.
 """
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from typing import Any, Literal, get_args
 
 Version = Literal[2]
@@ -30,7 +30,7 @@ def upgraded_part(part: Document, version: object) -> Document:
     return _upgraded(part, version, _PART_STEPS)
 
 
-def _upgraded(document: Document, version: object, steps: dict[int, Callable[[Document], Document]]) -> Document:
+def _upgraded(document: Document, version: object, steps: Mapping[int, Callable[[Document], Document]]) -> Document:
     if isinstance(version, bool) or not isinstance(version, int) or not 1 <= version <= CURRENT:
         raise UnknownVersion(version)
     for number in range(version, CURRENT):

@@ -7,7 +7,7 @@ polygon: exact, where a grid would only sample it. What boxes rule out is then c
 
 from collections.abc import Iterable
 from functools import lru_cache
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 from shapely import MultiPoint, MultiPolygon, Polygon, polygons, unary_union
 from shapely import Point as GeometryPoint
@@ -111,7 +111,7 @@ def region(
         tightest[a, b] = min(limit, tightest.get((a, b), limit))
     for (a, b), limit in tightest.items():
         corners = _clipped(corners, HalfPlane(a, b, limit))
-    outlines = [polygons(outline) for outline in keep_out if len(outline) > MOST_FLAT]
+    outlines: list[Any] = [polygons(outline) for outline in keep_out if len(outline) > MOST_FLAT]
     if not outlines:
         return (Area(tuple((float(x), float(y)) for x, y in corners)),) if corners else ()
     if len(corners) <= MOST_FLAT:

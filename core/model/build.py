@@ -165,5 +165,11 @@ class Build(Record):
     @property
     def parts_named(self) -> frozenset[str]:
         """Ids of all parts that the build refers to."""
-        small = (decision.part for decision in self.small_items.values() if decision.part)
-        return frozenset((*(h.part for h in self.chain.values()), *(e.part for e in self.extras), *small))
+        return frozenset(id for id, _ in self.parts_under_plans)
+
+    @property
+    def parts_under_plans(self) -> frozenset[tuple[str, str]]:
+        """Each part that the build refers to, with the plan chosen for it; an empty text where none is."""
+        small = ((decision.part, "") for decision in self.small_items.values() if decision.part)
+        hung = ((hung.part, hung.plan or "") for hung in self.chain.values())
+        return frozenset((*hung, *((extra.part, "") for extra in self.extras), *small))

@@ -100,7 +100,7 @@ def _tightest(kind: type[Record], field: str, bound: str) -> float:
         for mark in (*info.metadata, *_marks(info.annotation))
         if (limit := getattr(mark, bound, None)) is not None
     ]
-    return max(limits) if bound in ("ge", "gt") else min(limits)
+    return float(max(limits) if bound in ("ge", "gt") else min(limits))
 
 
 def _marks(annotation: Any) -> Iterator[Any]:

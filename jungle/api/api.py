@@ -1,12 +1,12 @@
 """The API: one router for each view of the product."""
 
-from ninja import NinjaAPI
 from ninja.security import django_auth
 
 from jungle.api.errors import register_errors
+from jungle.api.parser import BoundedAPI, BoundedParser
 from jungle.api.routers import brief, builds, catalogue, contents, drawings, parts, room, rooms, session
 
-api = NinjaAPI(title="Jungle", version="1", auth=django_auth, docs_url=None, openapi_url=None)
+api = BoundedAPI(parser=BoundedParser(), title="Jungle", version="1", auth=django_auth, docs_url=None, openapi_url=None)
 register_errors(api)
 api.add_router("/session", session.router)
 api.add_router("/builds", builds.router)

@@ -1,30 +1,45 @@
-"""Builds as replies: the document, its texts in the reader's units, and the report."""
+"""Builds and parts as replies: the document, its texts in the reader's units, and the report."""
 
-from collections.abc import Mapping
+from collections.abc import Callable
 
 from django.http import HttpResponse
 from django.utils import timezone
 from pydantic import BaseModel
 
 from core.formats.report_json import report_json
+from core.formats.report_json.sheets import facts_json, rows_json
 from core.model.build import Build as BuildDocument
 from core.model.chain import plans_of
 from core.model.parts import Part as SpecSheet
 from core.model.parts import Plan
+from core.model.parts.price import price_text
 from core.model.typed import field_texts
 from core.quantities import UnitSystem
-from core.report import evaluate
 from jungle.api.requests import SignedIn
-from jungle.api.schemas import BuildReply, PartSheet, PlanChoice, Preview
-from jungle.catalogue.models import Part
+from jungle.api.schemas import BuildReply, Change, FoundPart, PartDetail, PartSheet, PlanChoice, Preview
+from jungle.catalogue.models import Entry
+from jungle.plans.judging import judge
 from jungle.plans.models import Build
-from jungle.plans.services.editing import history_labels
+from jungle.plans.services.editing import On
 from jungle.plans.services.people import units_of
+from jungle.plans.ties import names_of_builds_naming
+
+
+def answer_for(request: SignedIn) -> Callable[[Build], str]:
+    """How an edit is answered; asked for before it is stored."""
+    units = units_of(request.user)
+    return lambda build: build_reply(build, units).model_dump_json()
+
+
+def edit_on(request: SignedIn, build_id: int, body: Change) -> On:
+    """The edit that a request asks for."""
+    return On(build_id, body.revision, request.user, answer_for(request))
 
 
 def show(request: SignedIn, build: Build, status: int = 200) -> HttpResponse:
     """The build as it is now, for the person who asked."""
-    return send(build_reply(build, units_of(request.user)), status)
+    text = build.answer or build_reply(build, units_of(request.user)).model_dump_json()
+    return HttpResponse(text, content_type="application/json", status=status)
 
 
 def send(reply: BaseModel, status: int = 200) -> HttpResponse:
@@ -32,16 +47,11 @@ def send(reply: BaseModel, status: int = 200) -> HttpResponse:
     return HttpResponse(reply.model_dump_json(), content_type="application/json", status=status)
 
 
-def hung_sheets(owner_id: int, plan: BuildDocument) -> Mapping[str, SpecSheet]:
-    """The spec sheets that `plan` hangs."""
-    return Part.objects.visible_to(owner_id).named(*plan.parts_named).sheets()
-
-
 def build_reply(build: Build, units: UnitSystem) -> BuildReply:
-    """`build` and its report for a reader of `units`."""
-    plan = build.plan
-    sheets = hung_sheets(build.owner_id, plan)
-    undo, redo = history_labels(build)
+    """`build` and its report for a reader of `units`. Raises `UnreadableBuild`."""
+    judged = build.judged
+    plan, sheets = judged.document, judged.sheets
+    undo, redo = build.labels
     return BuildReply.model_construct(
         id=build.pk,
         revision=build.revision,
@@ -52,15 +62,44 @@ def build_reply(build: Build, units: UnitSystem) -> BuildReply:
         texts=dict(field_texts(plan, units, plan.brief.currency)),
         parts={slot: _part_sheet(sheets[hung.part]) for slot, hung in plan.chain.items()},
         beside={extra.part: _part_sheet(sheets[extra.part]) for extra in plan.extras},
-        report=report_json(evaluate(plan, sheets, today=timezone.localdate()), units),
+        report=report_json(judged.report, units),
     )
 
 
 def preview_reply(build: Build, plan: BuildDocument, number: int, units: UnitSystem) -> Preview:
     """What `plan`, an edit of `build` that is not made yet, would be; `number` is the request's own."""
-    report = report_json(evaluate(plan, hung_sheets(build.owner_id, plan), today=timezone.localdate()), units)
+    report = report_json(judge(plan, build.owner_id).report, units)
     texts = dict(field_texts(plan, units, plan.brief.currency))
     return Preview.model_construct(number=number, texts=texts, report=report)
+
+
+def found_part(entry: Entry, sheet: SpecSheet) -> FoundPart:
+    """A part of the catalogue in short."""
+    return FoundPart.model_construct(
+        part=entry.part_id,
+        kind=entry.sheet.kind,
+        slot=entry.sheet.slot,
+        maker=sheet.maker,
+        name=sheet.name,
+        note=sheet.note,
+        price=sheet.price.told if sheet.price else "price not known",
+        origin=entry.origin,
+        changed=entry.came_as_id is not None,
+        disputed=sum(source.other is not None for source in sheet.sources.values()),
+    )
+
+
+def part_detail(entry: Entry, request: SignedIn) -> PartDetail:
+    """A part with all its facts and their sources."""
+    sheet, units = entry.spec, units_of(request.user)
+    return PartDetail.model_construct(
+        part=found_part(entry, sheet),
+        revision=entry.revision,
+        price_typed=price_text(sheet.price) if sheet.price else "",
+        facts=facts_json(sheet, units, timezone.localdate()),
+        rows=rows_json(sheet, units),
+        builds=names_of_builds_naming(entry.owner_id, entry.part_id),
+    )
 
 
 def _part_sheet(sheet: SpecSheet) -> PartSheet:

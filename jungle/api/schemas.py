@@ -16,15 +16,16 @@ from core.model.build import Slot
 from core.model.clubs import Club
 from core.model.household import Approach, Condition, Looks, Noise, Skill, Subscriptions, TaxTreatment, Valuation
 from core.model.parts import Billing
+from core.model.record import Currency, Name
 from core.model.room import CeilingShape, FloorBase, Light
 from core.model.things import BayPart, FixedTo, Guard, Opens, Remedy, StoredKind, Wall, WhilePlaying
 from core.quantities import UnitSystem
 
-Typed = Annotated[str, Field(max_length=40)] | Annotated[float, Field(allow_inf_nan=False)]
+Typed = Annotated[str, Field(max_length=40)] | Annotated[float, Field(strict=True, allow_inf_nan=False)]
 """A quantity: text as a person types it, in their units, or a number in the core's own unit."""
 TypedOrCleared = Typed | None
-NewName = Annotated[str, Field(min_length=1, max_length=120)]
-Revision = Annotated[int, Field(ge=0, le=2**31)]
+NewName = Name
+Revision = Annotated[int, Field(strict=True, ge=0, le=2**31)]
 
 
 def _absent_is_unchanged(schema: dict[str, Any]) -> None:
@@ -49,7 +50,7 @@ class BriefChange(Change):
 
     purposes: dict[Purpose, Annotated[int, Field(ge=0, le=5)]] = {}
     stage: Stage = Stage.PROJECTED
-    currency: Annotated[str, Field(pattern="^[A-Z]{3}$")] = "EUR"
+    currency: Currency = "EUR"
     up_front_cap_minor: TypedOrCleared = None
     yearly_cap_minor: TypedOrCleared = None
     horizon_years: Annotated[int, Field(ge=1, le=30)] = 5
@@ -270,12 +271,17 @@ class BuildSummary(Schema):
 
     id: int
     name: str
+    revision: int
     changed_at: datetime
+    as_of: date | None
+    """The day on which what follows was worked out; nothing where it never was."""
     stage: Stage
     state: State
     blocked: int
     questions: int
     up_front: str
+    unreadable: str
+    """Why it cannot be shown; empty for one that can."""
 
 
 class PlanChoice(Schema):
@@ -388,6 +394,8 @@ class PartDetail(Schema):
     """A part with all its facts, and the builds that have it."""
 
     part: FoundPart
+    revision: int
+    """An edit of the part names the revision that it was made on."""
     price_typed: str
     facts: list[SheetFactJson]
     rows: dict[str, list[dict[str, str]]]
@@ -404,6 +412,8 @@ class CatalogueHistory(Schema):
 
     undo: str
     redo: str
+    revision: int
+    """Going along the history names the revision that it was seen at."""
 
 
 class NamedParts(Schema):
@@ -421,7 +431,26 @@ class PartFacts(Schema):
     facts: dict[FactName, Annotated[str, Field(max_length=500)]]
     rows: dict[FactName, Annotated[list[dict[FactName, FactText]], Field(max_length=60)]] = {}
     """Lists of records, whole, each row by field: plans, links, needs."""
-    currency: Annotated[str, Field(pattern="^[A-Z]{3}$")] = "EUR"
+    currency: Currency = "EUR"
+
+
+class ForBuilds(Schema):
+    """What happens to builds that would lose a part or a plan by a change of the catalogue."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    bring_along: bool = False
+    """They go on without it, each by an edit of its own; otherwise nothing is changed."""
+
+
+class CatalogueStep(ForBuilds):
+    """A change of the catalogue as it was at `revision`."""
+
+    revision: Revision
+
+
+class PartChange(PartFacts, CatalogueStep):
+    """Other facts for a part as it was at `revision`."""
 
 
 class NewPart(PartFacts):
@@ -431,10 +460,11 @@ class NewPart(PartFacts):
 
 
 class Cited(Schema):
-    """Where a fact was read, when, and what another source states."""
+    """Where a fact was read, when, and what another source states, of a part as it was at `revision`."""
 
     model_config = ConfigDict(extra="forbid")
 
+    revision: Revision
     source: NewName = "not said"
     seen: date | None = None
     other: Annotated[str, Field(max_length=80)] | None = None
@@ -446,6 +476,7 @@ class PackPreview(Schema):
     """What a parts pack would do."""
 
     name: str
+    revision: int
     rows: list[PackRowJson]
 
 
@@ -461,6 +492,7 @@ class ListPreview(Schema):
     """What a price list would do: its heading, which column is taken for what, and every row."""
 
     heading: list[str]
+    revision: int
     mapping: dict[str, int]
     rows: list[ListRowJson]
 
@@ -542,3 +574,33 @@ class Stale(Schema):
 
     message: str
     current: BuildReply
+
+
+class StalePart(Schema):
+    """The part has changed since it was seen; here it is as it is now."""
+
+    message: str
+    current: PartDetail
+
+
+class LossJson(Schema):
+    """What a build would lose by a change of the catalogue."""
+
+    build: str
+    what: list[str]
+
+
+class InUse(Schema):
+    """Builds would lose what they name. Nothing was changed; they may be brought along."""
+
+    message: str
+    builds: list[LossJson]
+
+
+class Unreadable(Schema):
+    """A build that cannot be shown as it is stored; it can be undone and deleted."""
+
+    message: str
+    id: int
+    name: str
+    revision: int

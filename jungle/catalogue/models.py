@@ -1,8 +1,7 @@
-"""The parts an owner can choose from."""
+"""Spec sheets, which belong to nobody and never change, and the entries by which each owner holds some of them."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from enum import StrEnum
-from functools import lru_cache
 from typing import Any
 
 from django.conf import settings
@@ -11,17 +10,11 @@ from django.db.models.functions import Coalesce
 
 from core.model.build import Slot
 from core.model.found import Listed
-from core.model.parts import SHEET
 from core.model.parts import Part as SpecSheet
 from core.quantities import Money
+from jungle.catalogue.kept import sheets_by_digest
 
-SHEETS_KEPT = 4096
-
-
-@lru_cache(maxsize=SHEETS_KEPT)
-def read_sheet(document: str) -> SpecSheet:
-    """The spec sheet in `document`. Sheets are frozen, so one that was read before serves again."""
-    return SHEET.validate_json(document)
+DIGEST_LENGTH = 64
 
 
 class Origin(StrEnum):
@@ -39,78 +32,129 @@ def generated(path: str, field: "models.Field[Any, Any]") -> models.GeneratedFie
     return models.GeneratedField(expression=told, output_field=field, db_persist=True)
 
 
-class PartQuerySet(models.QuerySet["Part"]):
-    """Parts of one or more owners."""
+class SheetQuerySet(models.QuerySet["Sheet"]):
+    """Sheets, whoever has them."""
 
-    def visible_to(self, user_id: int) -> "PartQuerySet":
-        """The parts that belong to this user."""
-        return self.filter(owner_id=user_id)
+    def read(self, digests: Iterable[str]) -> Mapping[str, SpecSheet]:
+        """The typed sheets of these digests; one that cannot be read is left out."""
+        return sheets_by_digest(digests, self._documents)
 
-    def named(self, *names: str) -> "PartQuerySet":
-        """The parts of these ids."""
-        return self.filter(name_id__in=names)
-
-    def touched(self) -> "PartQuerySet":
-        """Parts that their owner wrote, or changed a fact of."""
-        return self.filter(models.Q(origin=Origin.OWN) | ~models.Q(original=""))
-
-    def listed(self) -> Iterator[Listed]:
-        """A line for each part: enough to look for it, without reading its sheet."""
-        lines = self.values_list("name_id", "kind", "slot", "maker", "name", "note", "price_minor", "currency")
-        for id, kind, slot, maker, name, note, minor, currency in lines:
-            price = None if minor is None else Money(minor, currency)
-            yield Listed(id, kind, Slot(slot) if slot else None, maker, name, note, price)
-
-    def sheets(self) -> Mapping[str, SpecSheet]:
-        """The spec sheets, by part id."""
-        return {part.name_id: part.sheet for part in self}
+    def _documents(self, digests: list[str]) -> "Iterable[tuple[str, str, int]]":
+        return self.filter(pk__in=digests).values_list("pk", "document", "version")
 
 
-class Part(models.Model):
-    """One spec sheet in one owner's catalogue."""
+class Sheet(models.Model):
+    """One spec sheet. Found by its content, written once, and seen only through somebody's entry."""
 
-    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="parts")
-    name_id = models.SlugField(max_length=80)
-    """The part's id in files and builds."""
+    digest = models.CharField(max_length=DIGEST_LENGTH, primary_key=True)
+    """SHA-256 of version and document."""
+    version = models.PositiveSmallIntegerField()
+    """The version that the document was written in."""
+    kind = models.CharField(max_length=40, db_index=True)
     slot = models.CharField(max_length=20, db_index=True, blank=True)
-    """The place on the chain where it hangs; empty for what is bought beside it."""
-    kind = models.CharField(max_length=40, db_index=True, default="")
+    """The place on the chain where the part hangs; empty for what is bought beside it."""
     document = models.TextField()
     """The spec sheet as a parts pack holds it, as JSON."""
-    origin = models.CharField(
-        max_length=10, choices=[(origin.value, origin.value) for origin in Origin], default=Origin.SAMPLE
-    )
-    original = models.TextField(blank=True, default="")
-    """The sheet as it came, where its owner has changed a fact since; empty otherwise."""
     maker = generated("$.maker", models.TextField())
     name = generated("$.name", models.TextField())
     note = generated("$.note", models.TextField())
     price_minor = generated("$.price.minor", models.BigIntegerField(null=True))
     currency = generated("$.price.currency", models.CharField(max_length=3, null=True))
 
-    objects = PartQuerySet.as_manager()
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["owner", "name_id"], name="part_once_per_owner")]
-        ordering = ["name_id"]
+    objects = SheetQuerySet.as_manager()
 
     def __str__(self) -> str:
-        return self.name_id
+        return f"{self.kind} {self.digest[:8]}"
+
+
+class EntryQuerySet(models.QuerySet["Entry"]):
+    """Entries of one or more owners."""
+
+    def visible_to(self, user_id: int) -> "EntryQuerySet":
+        """The entries that belong to this user."""
+        return self.filter(owner_id=user_id)
+
+    def named(self, *ids: str) -> "EntryQuerySet":
+        """The entries of these parts."""
+        return self.filter(part_id__in=ids)
+
+    def of_kind(self, kind: str) -> "EntryQuerySet":
+        """The entries of parts of this kind."""
+        return self.filter(sheet__kind=kind)
+
+    def of_slot(self, slot: str) -> "EntryQuerySet":
+        """The entries of parts that hang in this place."""
+        return self.filter(sheet__slot=slot)
+
+    def touched(self) -> "EntryQuerySet":
+        """Entries of parts that their owner wrote, or changed a fact of."""
+        return self.filter(models.Q(origin=Origin.OWN) | models.Q(came_as__isnull=False))
+
+    def listed(self) -> Iterator[Listed]:
+        """A line for each part: enough to look for it, without reading its sheet."""
+        columns = ("kind", "slot", "maker", "name", "note", "price_minor", "currency")
+        lines = self.values_list("part_id", *(f"sheet__{column}" for column in columns))
+        for id, kind, slot, maker, name, note, minor, currency in lines:
+            price = None if minor is None else Money(minor, currency)
+            yield Listed(id, kind, Slot(slot) if slot else None, maker, name, note, price)
+
+    def digests(self) -> dict[str, str]:
+        """The digest of each part's sheet, by part id."""
+        return dict(self.values_list("part_id", "sheet_id"))
+
+    def sheets(self) -> Mapping[str, SpecSheet]:
+        """The spec sheets, by part id; one that cannot be read is left out."""
+        digests = self.digests()
+        found = Sheet.objects.read(digests.values())
+        return {id: found[digest] for id, digest in digests.items() if digest in found}
+
+
+class Entry(models.Model):
+    """One part in one owner's catalogue: the sheet that it has there, and the one that it came with."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="entries")
+    part_id = models.CharField(max_length=80)
+    """The part's id in files and builds."""
+    sheet = models.ForeignKey(Sheet, on_delete=models.PROTECT, related_name="+")
+    came_as = models.ForeignKey(Sheet, on_delete=models.PROTECT, related_name="+", null=True)
+    """The sheet as it came, where its owner has changed a fact since; nothing otherwise."""
+    origin = models.CharField(max_length=10, choices=[(origin.value, origin.value) for origin in Origin])
+    revision = models.PositiveIntegerField(default=0)
+    """The catalogue's revision of the edit that left it like this; an edit must name the one it was made on."""
+
+    objects = EntryQuerySet.as_manager()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["owner", "part_id"], name="entry_once_per_owner")]
+        ordering = ["part_id"]
+
+    def __str__(self) -> str:
+        return self.part_id
 
     @property
-    def sheet(self) -> SpecSheet:
+    def spec(self) -> SpecSheet:
         """The typed spec sheet."""
-        return read_sheet(self.document)
+        return Sheet.objects.read([self.sheet_id])[self.sheet_id]
+
+
+class Catalogue(models.Model):
+    """An owner's catalogue as a whole. Whatever changes it, or relies on it, meets at its revision."""
+
+    owner = models.OneToOneField(
+        settings.AUTH_USER_MODEL, on_delete=models.CASCADE, primary_key=True, related_name="catalogue"
+    )
+    revision = models.PositiveIntegerField(default=0)
+
+    def __str__(self) -> str:
+        return f"{self.owner}: {self.revision}"
 
 
 class CatalogueEdit(models.Model):
-    """One edit of a catalogue: the parts that it touched as they were before and after, `null` for not there."""
+    """One edit of a catalogue: what was done, and the entries that it touched."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="catalogue_edits")
     label = models.CharField(max_length=200)
     """What was done, as the undo button says it."""
-    before = models.JSONField()
-    after = models.JSONField()
     undone = models.BooleanField(default=False)
     at = models.DateTimeField(auto_now_add=True)
 
@@ -119,3 +163,19 @@ class CatalogueEdit(models.Model):
 
     def __str__(self) -> str:
         return self.label
+
+
+class TouchedEntry(models.Model):
+    """An entry that an edit touched, as it was before and after; no sheet for an entry that was not there."""
+
+    edit = models.ForeignKey(CatalogueEdit, on_delete=models.CASCADE, related_name="touched")
+    part_id = models.CharField(max_length=80)
+    sheet_before = models.ForeignKey(Sheet, on_delete=models.PROTECT, related_name="+", null=True)
+    came_as_before = models.ForeignKey(Sheet, on_delete=models.PROTECT, related_name="+", null=True)
+    origin_before = models.CharField(max_length=10, blank=True)
+    sheet_after = models.ForeignKey(Sheet, on_delete=models.PROTECT, related_name="+", null=True)
+    came_as_after = models.ForeignKey(Sheet, on_delete=models.PROTECT, related_name="+", null=True)
+    origin_after = models.CharField(max_length=10, blank=True)
+
+    def __str__(self) -> str:
+        return self.part_id

@@ -1,81 +1,103 @@
-"""Packs and price lists: looked at before anything is stored, taken in as decided, written out."""
+"""Packs and price lists: looked at before anything is stored, decided as their reader says, written out."""
 
 from collections.abc import Mapping
+from dataclasses import dataclass
 
 from core.formats.pack_preview import Choice, PackRow, Standing, compare, usual_choice
 from core.formats.parts_pack import PartsPack, read_parts_pack
-from core.formats.price_list import Column, ListRow, guessed_mapping, list_rows, read_table
+from core.formats.price_list import Column, ListRow, PriceTable, guessed_mapping, list_rows, read_table
+from core.model.parts import Part as SpecSheet
 from core.model.typed import FieldErrors
-from core.model.usual import free_id
-from jungle.catalogue.history import recorded
-from jungle.catalogue.models import Origin, Part
-from jungle.catalogue.services import row_of
+from jungle.catalogue.entries import EntryState, States, keep_sheets, states_of
+from jungle.catalogue.models import Entry, Origin, Sheet
+from jungle.catalogue.sheets import new_id
 
 
-def preview_pack(owner_id: int, text: bytes) -> tuple[PartsPack, tuple[PackRow, ...]]:
-    """What a pack would do, part by part; nothing is stored. Raises `BadFile`."""
-    pack = read_parts_pack(text)
-    parts = Part.objects.visible_to(owner_id)
-    touched = frozenset(parts.touched().values_list("name_id", flat=True))
-    return pack, compare(pack.parts, parts.named(*(part.id for part in pack.parts)).sheets(), touched)
+@dataclass(frozen=True)
+class PackRead:
+    """A pack, and how each of its parts stands to an owner's catalogue."""
+
+    pack: PartsPack
+    rows: tuple[PackRow, ...]
 
 
-def take_pack(owner_id: int, text: bytes, choices: Mapping[str, str]) -> dict[Choice, int]:
-    """Take a pack in, each part as `choices` say by id, or as is usual; answers how many of each.
+def read_pack(owner_id: int, pack: PartsPack) -> PackRead:
+    """What `pack` would do, part by part; nothing is stored."""
+    held = states_of(owner_id, [part.id for part in pack.parts])
+    touched = frozenset(id for id, state in held.items() if state.came_as or state.origin == Origin.OWN)
+    return PackRead(pack, compare(pack.parts, _sheets(held), touched))
 
-    Raises `BadFile`, or `FieldErrors` for a choice that there is not, storing nothing.
+
+def parse_pack(text: bytes) -> PartsPack:
+    """The pack in a file. Raises `BadFile`."""
+    return read_parts_pack(text)
+
+
+def pack_taken(owner_id: int, pack: PartsPack, choices: Mapping[str, str]) -> tuple[States, dict[Choice, int]]:
+    """The entries with a pack taken in, each part as `choices` say by id, or as is usual; and how many of each.
+
+    Raises `FieldErrors` for a choice that there is not.
     """
-    pack, rows = preview_pack(owner_id, text)
+    rows = read_pack(owner_id, pack).rows
     chosen = {row.part.id: _choice(row, choices.get(row.part.id)) for row in rows}
-    held = set(Part.objects.visible_to(owner_id).values_list("name_id", flat=True))
     done = dict.fromkeys(Choice, 0)
-    with recorded(owner_id, f"Took in pack {pack.name}"):
-        for row in rows:
-            choice = chosen[row.part.id]
-            done[choice] += 1
-            if choice is Choice.KEEP:
-                continue
-            sheet = row.part
-            if choice is Choice.BOTH:
-                sheet = sheet.model_copy(update={"id": free_id(sheet.id[:74], held)})
-            held.add(sheet.id)
-            Part.objects.visible_to(owner_id).named(sheet.id).delete()
-            row_of(owner_id, sheet, Origin.PACK).save()
-    return done
+    sheets: list[SpecSheet] = []
+    for row in rows:
+        choice = chosen[row.part.id]
+        done[choice] += 1
+        if choice is Choice.TAKE:
+            sheets.append(row.part)
+        elif choice is Choice.BOTH:
+            sheets.append(row.part.model_copy(update={"id": new_id(row.part.kind)}))  # type: ignore[attr-defined]
+    digests = keep_sheets(sheets)
+    states = {sheet.id: EntryState(digest, None, Origin.PACK) for sheet, digest in zip(sheets, digests, strict=True)}
+    return states, done
 
 
 def written_pack(owner_id: int, name: str) -> PartsPack:
     """The owner's own parts, and those whose facts the owner has changed."""
-    sheets = Part.objects.visible_to(owner_id).touched().sheets()
+    sheets = Entry.objects.visible_to(owner_id).touched().sheets()
     return PartsPack.model_validate({"name": name, "parts": [sheet.model_dump() for sheet in sheets.values()]})
 
 
-def preview_list(
-    owner_id: int, text: bytes, mapping: Mapping[str, int], currency: str
-) -> tuple[tuple[str, ...], dict[Column, int], tuple[ListRow, ...]]:
-    """The heading of a price list, which column holds what, and what each row does. Raises `BadFile`, `FieldErrors`."""
-    table = read_table(text)
+@dataclass(frozen=True)
+class ListRead:
+    """A price list, which of its columns holds what, and what each row does."""
+
+    table: PriceTable
+    columns: Mapping[Column, int]
+    rows: tuple[ListRow, ...]
+
+
+def read_list(owner_id: int, table: PriceTable, mapping: Mapping[str, int], currency: str) -> ListRead:
+    """What a price list would do; nothing is stored. Raises `FieldErrors` for a column that there is not."""
     columns = _columns(mapping, len(table.heading)) or guessed_mapping(table.heading)
-    return table.heading, columns, list_rows(table, columns, Part.objects.visible_to(owner_id).sheets(), currency)
+    owned = Entry.objects.visible_to(owner_id)
+    rows = list_rows(table, columns, owned.listed(), lambda ids: owned.named(*ids).sheets(), currency, new_id)
+    return ListRead(table, columns, rows)
 
 
-def take_list(owner_id: int, text: bytes, mapping: Mapping[str, int], currency: str) -> tuple[int, int]:
-    """Take in the rows of a price list that nothing is wrong with; answers how many prices and how many new parts."""
-    _, _, rows = preview_list(owner_id, text, mapping, currency)
-    prices = added = 0
-    with recorded(owner_id, "Took in a price list"):
-        for sheet in (row.part for row in rows if row.part is not None):
-            here = Part.objects.visible_to(owner_id).named(sheet.id).first()
-            if here is None:
-                row_of(owner_id, sheet, Origin.OWN).save()
-                added += 1
-            else:
-                if here.origin != Origin.OWN and not here.original:
-                    here.original = here.document
-                here.document = sheet.model_dump_json()
-                here.save()
-                prices += 1
-    return prices, added
+def parse_list(text: bytes) -> PriceTable:
+    """The rows in a file. Raises `BadFile`."""
+    return read_table(text)
+
+
+def list_taken(
+    owner_id: int, table: PriceTable, mapping: Mapping[str, int], currency: str
+) -> tuple[States, dict[str, int]]:
+    """The entries with the rows of a list taken in that nothing is wrong with; how many prices, and new parts."""
+    sheets = [row.part for row in read_list(owner_id, table, mapping, currency).rows if row.part is not None]
+    held = states_of(owner_id, [sheet.id for sheet in sheets])
+    states: dict[str, EntryState | None] = {}
+    for sheet, digest in zip(sheets, keep_sheets(sheets), strict=True):
+        here = held.get(sheet.id)
+        states[sheet.id] = here.changed_to(digest) if here else EntryState(digest, None, Origin.OWN)
+    return states, {"prices": len(held), "added": len(sheets) - len(held)}
+
+
+def _sheets(held: Mapping[str, EntryState]) -> Mapping[str, SpecSheet]:
+    found = Sheet.objects.read(state.sheet for state in held.values())
+    return {id: found[state.sheet] for id, state in held.items() if state.sheet in found}
 
 
 def _choice(row: PackRow, said: str | None) -> Choice:
@@ -93,7 +115,7 @@ def _columns(mapping: Mapping[str, int], width: int) -> dict[Column, int]:
     for name, number in mapping.items():
         if name not in list(Column):
             raise FieldErrors([("mapping", name, ", ".join(Column))])
-        if not 0 <= number < width:
+        if isinstance(number, bool) or not isinstance(number, int) or not 0 <= number < width:
             raise FieldErrors([(f"mapping.{name}", number, f"a column from 0 to {width - 1}")])
         columns[Column(name)] = number
     return columns

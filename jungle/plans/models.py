@@ -6,8 +6,13 @@ from django.conf import settings
 from django.db import models
 from django.utils.functional import cached_property
 
+from core.formats.stored import read_stored_build
+from core.formats.versions import CURRENT
 from core.model.build import Build as BuildDocument
+from core.model.chain import UnknownPart
 from core.quantities import UnitSystem
+from jungle.catalogue.models import Sheet
+from jungle.plans.judging import CannotBeShown, Judged, judge
 
 
 class Profile(models.Model):
@@ -20,6 +25,14 @@ class Profile(models.Model):
 
     def __str__(self) -> str:
         return f"{self.user}: {self.units}"
+
+
+class UnreadableBuild(Exception):
+    """A build cannot be shown as it is stored. Carries it, and says why; it can still be undone and deleted."""
+
+    def __init__(self, build: "Build", why: str) -> None:
+        super().__init__(why)
+        self.build = build
 
 
 class BuildQuerySet(models.QuerySet["Build"]):
@@ -37,12 +50,16 @@ class Build(models.Model):
     name = models.CharField(max_length=120)
     document = models.TextField()
     """Brief, room, layout and chain as a build file holds them, as JSON."""
+    version = models.PositiveSmallIntegerField(default=CURRENT)
+    """The version that `document` was written in."""
     revision = models.PositiveIntegerField(default=0)
     """Grows with every change, undo included; an edit must name the one it was made on."""
     edit_number = models.PositiveIntegerField(default=0)
     """The edit in the history that `document` is the outcome of."""
+    summary = models.JSONField(null=True)
+    """What the list of builds says of it, as `plans.summaries` makes it: of this revision, on the day it names."""
     created_at = models.DateTimeField(auto_now_add=True)
-    changed_at = models.DateTimeField(auto_now=True)
+    changed_at = models.DateTimeField()
 
     objects = BuildQuerySet.as_manager()
 
@@ -54,30 +71,53 @@ class Build(models.Model):
 
     @cached_property
     def plan(self) -> BuildDocument:
-        """The typed document, read once."""
-        return BuildDocument.model_validate_json(self.document)
+        """The typed document, read once. Raises `UnreadableBuild`."""
+        try:
+            return read_stored_build(self.document, self.version)
+        except ValueError as error:
+            raise UnreadableBuild(self, "What is stored of it cannot be read.") from error
 
-    def become(self, plan: BuildDocument, edit_number: int) -> None:
-        """Take `plan`, the outcome of edit `edit_number`, as the document of the next revision, and store it."""
-        self.document, self.plan = plan.model_dump_json(), plan
-        self.name, self.edit_number = plan.name, edit_number
-        self.revision += 1
-        self.save()
+    @cached_property
+    def judged(self) -> Judged:
+        """The report on it, with the sheets that its owner has today. Raises `UnreadableBuild`."""
+        try:
+            return judge(self.plan, self.owner_id)
+        except (UnknownPart, CannotBeShown) as error:
+            raise UnreadableBuild(self, str(error)) from error
+
+    @cached_property
+    def labels(self) -> tuple[str | None, str | None]:
+        """What undo would take back, and what redo would make again."""
+        numbers = (self.edit_number, self.edit_number + 1)
+        labels = dict(self.edits.filter(number__in=numbers).values_list("number", "label"))
+        return labels.get(self.edit_number) if self.edit_number else None, labels.get(self.edit_number + 1)
+
+    answer: str = ""
+    """What an edit answers, made before it was stored."""
 
     def refresh_from_db(self, *args: Any, **kwargs: Any) -> None:
-        """Read again, the typed document included."""
+        """Read again, what is made of it included."""
         super().refresh_from_db(*args, **kwargs)
-        self.__dict__.pop("plan", None)
+        for made in ("plan", "judged", "labels", "answer"):
+            self.__dict__.pop(made, None)
 
 
 class Edit(models.Model):
-    """One edit: who made it, what it was, and the document it left. Number 0 is how the build began."""
+    """One edit: who made it, what it was, and what it left. Number 0 is how the build began.
+
+    What it left is kept whole now and then, and in between as the difference to the edit before (`plans.history`).
+    """
 
     build = models.ForeignKey(Build, on_delete=models.CASCADE, related_name="edits")
     number = models.PositiveIntegerField()
     label = models.CharField(max_length=200)
     actor = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
-    document = models.TextField()
+    document = models.TextField(blank=True)
+    """The whole document; empty where the difference is kept."""
+    difference = models.TextField(blank=True)
+    """What turns the document of the edit before into this one's, as a JSON Patch (RFC 6902)."""
+    version = models.PositiveSmallIntegerField(default=CURRENT)
+    """The version that the document was written in."""
     made_at = models.DateTimeField(auto_now_add=True)
 
     class Meta:
@@ -86,3 +126,24 @@ class Edit(models.Model):
 
     def __str__(self) -> str:
         return f"{self.build}: {self.number} {self.label}"
+
+
+class BuildPart(models.Model):
+    """Ties a build to a part that it names, under a plan: today, or so that undoing an edit finds the sheet again."""
+
+    build = models.ForeignKey(Build, on_delete=models.CASCADE, related_name="ties")
+    part_id = models.CharField(max_length=80, db_index=True)
+    plan = models.CharField(max_length=80, blank=True)
+    """The licence chosen for it, where one is."""
+    sheet = models.ForeignKey(Sheet, on_delete=models.PROTECT, related_name="+")
+    """The sheet that the part had when the build was last judged with it."""
+    current = models.BooleanField(default=True)
+    """The build names it as it is now; otherwise an edit of its history does."""
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["build", "part_id", "plan", "sheet"], name="tie_once_per_sheet"),
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.build}: {self.part_id}"

@@ -5,12 +5,11 @@ from typing import Any
 from ninja import Router
 
 from core.model.clubs import Club
-from jungle.api.replies import show
+from jungle.api.replies import edit_on, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
 from jungle.api.schemas import BriefChange, Change, PlayerChange, TestSwing
 from jungle.plans.services import brief
-from jungle.plans.services.editing import On
 
 router = Router(tags=["brief"])
 
@@ -18,39 +17,39 @@ router = Router(tags=["brief"])
 @router.patch("/{int:build_id}/brief", response=EDIT_REPLIES)
 def change_brief(request: SignedIn, build_id: int, body: BriefChange) -> Any:
     """Answer questions of the brief."""
-    build = brief.change_brief(On(build_id, body.revision, request.user), body.changes())
+    build = brief.change_brief(edit_on(request, build_id, body), body.changes())
     return show(request, build)
 
 
 @router.post("/{int:build_id}/players", response=EDIT_REPLIES)
 def add_player(request: SignedIn, build_id: int, body: PlayerChange) -> Any:
     """Add a player."""
-    build = brief.add_player(On(build_id, body.revision, request.user), body.changes())
+    build = brief.add_player(edit_on(request, build_id, body), body.changes())
     return show(request, build)
 
 
 @router.patch("/{int:build_id}/players/{player_id}", response=EDIT_REPLIES)
 def change_player(request: SignedIn, build_id: int, player_id: str, body: PlayerChange) -> Any:
     """Change a player."""
-    build = brief.change_player(On(build_id, body.revision, request.user), player_id, body.changes())
+    build = brief.change_player(edit_on(request, build_id, body), player_id, body.changes())
     return show(request, build)
 
 
 @router.post("/{int:build_id}/players/{player_id}/remove", response=EDIT_REPLIES)
 def remove_player(request: SignedIn, build_id: int, player_id: str, body: Change) -> Any:
     """Remove a player."""
-    build = brief.remove_player(On(build_id, body.revision, request.user), player_id)
+    build = brief.remove_player(edit_on(request, build_id, body), player_id)
     return show(request, build)
 
 
 @router.put("/{int:build_id}/players/{player_id}/reaches/{club}", response=EDIT_REPLIES)
 def measure_reach(request: SignedIn, build_id: int, player_id: str, club: Club, body: TestSwing) -> Any:
     """Enter a test swing."""
-    on = On(build_id, body.revision, request.user)
+    on = edit_on(request, build_id, body)
     return show(request, brief.measure_reach(on, player_id, club, body.height_m))
 
 
 @router.post("/{int:build_id}/players/{player_id}/reaches/{club}/withdraw", response=EDIT_REPLIES)
 def withdraw_reach(request: SignedIn, build_id: int, player_id: str, club: Club, body: Change) -> Any:
     """Take a test swing back."""
-    return show(request, brief.withdraw_reach(On(build_id, body.revision, request.user), player_id, club))
+    return show(request, brief.withdraw_reach(edit_on(request, build_id, body), player_id, club))

@@ -3,51 +3,58 @@
 from typing import Annotated, Any
 
 from django.http import HttpResponse
-from django.utils import timezone
 from ninja import File, Query, Router, Status
 from ninja.files import UploadedFile
 
 from core.checks.verdict import State
 from core.formats.build_file import write_build_file
 from core.formats.report_json import WorkingsJson, workings_json
+from core.model.brief import Stage
 from core.model.build import Build as BuildDocument
-from core.report import evaluate
 from core.report.evaluate import answers_of
 from core.report.other_values import with_other_values
-from jungle.api.replies import hung_sheets, show
+from jungle.api.replies import answer_for, edit_on, show
 from jungle.api.requests import SignedIn
-from jungle.api.schemas import BuildReply, BuildSummary, Change, NewBuild, Problems, Rename, Stale
-from jungle.plans.models import Build
+from jungle.api.schemas import BuildReply, BuildSummary, Change, NewBuild, Problems, Rename, Stale, Unreadable
 from jungle.plans.services import builds, editing
-from jungle.plans.services.editing import NothingThere, On
+from jungle.plans.services.builds import Listed
+from jungle.plans.services.editing import NothingThere
 from jungle.plans.services.people import units_of
 
 router = Router(tags=["builds"])
 Subject = Annotated[str, Query(max_length=120)]
-EDIT_REPLIES: dict[int, Any] = {200: BuildReply, 404: Problems, 409: Stale, 422: Problems}
+NEVER_JUDGED: dict[str, Any] = {
+    "day": None,
+    "stage": Stage.PROJECTED,
+    "state": State.UNKNOWN,
+    "blocked": 0,
+    "questions": 0,
+    "up_front": "",
+}
+EDIT_REPLIES: dict[int, Any] = {200: BuildReply, 404: Problems, 409: Stale, 422: Problems | Unreadable}
 
 
 @router.get("", response=list[BuildSummary])
 def list_builds(request: SignedIn) -> Any:
     """All builds of the person signed in, the one changed last first."""
-    return [_summary(build) for build in Build.objects.visible_to(request.user.pk)]
+    return [_summary(listed) for listed in builds.list_builds(request.user)]
 
 
 @router.post("", response={201: BuildReply, 422: Problems})
 def start_build(request: SignedIn, body: NewBuild) -> Any:
     """Begin a build with first guesses."""
-    build = builds.start_build(request.user, BuildDocument(name=body.name))
+    build = builds.start_build(request.user, BuildDocument(name=body.name), answer=answer_for(request))
     return show(request, build, 201)
 
 
 @router.post("/import", response={201: BuildReply, 422: Problems})
 def import_build(request: SignedIn, file: File[UploadedFile]) -> Any:
     """Read a build file as a new build."""
-    build = builds.import_build(request.user, file.read())
+    build = builds.import_build(request.user, file.read(), answer_for(request))
     return show(request, build, 201)
 
 
-@router.get("/{int:build_id}", response={200: BuildReply, 404: Problems})
+@router.get("/{int:build_id}", response={200: BuildReply, 404: Problems, 422: Unreadable})
 def read_build(request: SignedIn, build_id: int) -> Any:
     """A build and its report."""
     return show(request, editing.find_build(build_id, request.user))
@@ -56,7 +63,7 @@ def read_build(request: SignedIn, build_id: int) -> Any:
 @router.patch("/{int:build_id}", response=EDIT_REPLIES)
 def rename_build(request: SignedIn, build_id: int, body: Rename) -> Any:
     """Rename a build."""
-    build = builds.rename_build(On(build_id, body.revision, request.user), body.name)
+    build = builds.rename_build(edit_on(request, build_id, body), body.name)
     return show(request, build)
 
 
@@ -69,10 +76,9 @@ def delete_build(request: SignedIn, build_id: int) -> Any:
 
 @router.get("/{int:build_id}/verdicts/{check_id}", response={200: WorkingsJson, 404: Problems, 422: Problems})
 def read_workings(request: SignedIn, build_id: int, check_id: str, subject: Subject = "") -> Any:
-    """How a verdict came about; `subject` is the player it speaks of, where it speaks of one."""
+    """How a verdict came about; `subject` is the id of the player it speaks of, where it speaks of one."""
     build = editing.find_build(build_id, request.user)
-    plan, today = build.plan, timezone.localdate()
-    parts = hung_sheets(build.owner_id, plan)
+    plan, parts, today = build.plan, build.judged.sheets, build.judged.day
     verdict = answers_of(plan, parts, today=today).by_subject.get((check_id, subject))
     if verdict is not None:
         return workings_json(verdict, units_of(request.user), with_other_values(plan, parts, verdict, today))
@@ -91,27 +97,30 @@ def write_build(request: SignedIn, build_id: int) -> Any:
 @router.post("/{int:build_id}/undo", response=EDIT_REPLIES)
 def undo(request: SignedIn, build_id: int, body: Change) -> Any:
     """Take the last edit back."""
-    build = editing.undo(On(build_id, body.revision, request.user))
+    build = editing.undo(edit_on(request, build_id, body))
     return show(request, build)
 
 
 @router.post("/{int:build_id}/redo", response=EDIT_REPLIES)
 def redo(request: SignedIn, build_id: int, body: Change) -> Any:
     """Make the edit again that was taken back last."""
-    build = editing.redo(On(build_id, body.revision, request.user))
+    build = editing.redo(edit_on(request, build_id, body))
     return show(request, build)
 
 
-def _summary(build: Build) -> BuildSummary:
-    plan = build.plan
-    report = evaluate(plan, hung_sheets(build.owner_id, plan), today=timezone.localdate())
+def _summary(listed: Listed) -> BuildSummary:
+    build = listed.build
+    summary = build.summary or NEVER_JUDGED
     return BuildSummary(
         id=build.pk,
         name=build.name,
+        revision=build.revision,
         changed_at=build.changed_at,
-        stage=plan.brief.stage,
-        state=report.state,
-        blocked=sum(verdict.state is State.BLOCKED for verdict in report.verdicts),
-        questions=len(report.questions),
-        up_front=report.costs.up_front.text(),
+        as_of=summary["day"],
+        stage=summary["stage"],
+        state=summary["state"],
+        blocked=summary["blocked"],
+        questions=summary["questions"],
+        up_front=summary["up_front"],
+        unreadable=listed.unreadable,
     )

@@ -1,7 +1,5 @@
 """The Catalogue: parts found, written and changed; packs and price lists taken in and written out."""
 
-import json
-from datetime import date
 from functools import cache
 from typing import Annotated, Any
 
@@ -12,29 +10,31 @@ from ninja.files import UploadedFile
 from pydantic import TypeAdapter
 
 from core.checks.verdict import State
+from core.formats.errors import BadFile
 from core.formats.machine_report import known_machines, read_machine_report
 from core.formats.parts_pack import write_parts_pack
+from core.formats.reading import read_json
 from core.formats.report_json.sheets import (
     SheetKindJson,
-    facts_json,
     kind_json,
     list_row_json,
     pack_row_json,
-    rows_json,
 )
 from core.model.parts import KINDS
-from core.model.parts.price import price_text
+from core.model.record import Currency
 from core.model.typed import FieldErrors
 from core.report.alternatives import weighed
 from core.report.shortlist import judged_first, prices_of
-from jungle.api.replies import send
+from jungle.api.replies import found_part, part_detail, send
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import (
     AskedFact,
     CatalogueHistory,
+    CatalogueStep,
     Cited,
-    FoundPart,
+    ForBuilds,
     FoundParts,
+    InUse,
     ListPreview,
     ListTaken,
     MachineRead,
@@ -42,20 +42,25 @@ from jungle.api.schemas import (
     NewPart,
     PackPreview,
     PackTaken,
+    PartChange,
     PartDetail,
-    PartFacts,
     Problems,
+    Revision,
+    StalePart,
     WantedParts,
 )
-from jungle.catalogue import history, packs, sheets
+from jungle.catalogue import history, packs
+from jungle.catalogue.entries import revision_of
 from jungle.catalogue.finding import found_parts
-from jungle.catalogue.models import Part
-from jungle.plans.services.builds import builds_with
+from jungle.catalogue.models import Entry
+from jungle.catalogue.sheets import find_entry
+from jungle.plans.services import parts
 from jungle.plans.services.editing import find_build
+from jungle.plans.services.parts import Builds, By
 from jungle.plans.services.people import units_of
 
 router = Router(tags=["catalogue"])
-REFUSED: dict[int, Any] = {404: Problems, 422: Problems}
+REFUSED: dict[int, Any] = {404: Problems, 409: StalePart | InUse | Problems, 422: Problems}
 SHOWN_PARTS = 300
 KIND_ORDER = {kind: number for number, kind in enumerate(KINDS)}
 
@@ -69,11 +74,11 @@ def list_kinds(request: SignedIn) -> Any:
 @router.get("/named", response=NamedParts)
 def list_named(request: SignedIn) -> Any:
     """Monitors and titles by id and name: what facts that refer to another part may name."""
-    owned = Part.objects.visible_to(request.user.pk)
+    owned = Entry.objects.visible_to(request.user.pk)
     return send(
         NamedParts(
             **{
-                place: [(part.id, f"{part.maker} {part.name}") for part in owned.filter(slot=place).listed()]
+                place: [(part.id, f"{part.maker} {part.name}") for part in owned.of_slot(place).listed()]
                 for place in NamedParts.model_fields
             }
         )
@@ -83,10 +88,10 @@ def list_named(request: SignedIn) -> Any:
 @router.get("/parts", response={200: FoundParts, **REFUSED})
 def find_parts(request: SignedIn, wanted: Annotated[WantedParts, Query()]) -> Any:
     """Parts by kind, words, price and origin; with a build also by what fits its room and works with what is hung."""
-    owned = Part.objects.visible_to(request.user.pk)
+    owned = Entry.objects.visible_to(request.user.pk)
     plan = find_build(wanted.build, request.user).plan if wanted.build else None
     asked = owned.touched() if wanted.own else owned
-    listed = (asked.filter(kind=wanted.kind) if wanted.kind else asked).listed()
+    listed = (asked.of_kind(wanted.kind) if wanted.kind else asked).listed()
     chosen = found_parts(listed, wanted, plan.brief.currency if plan else "EUR")
     unjudged = 0
     if plan and (wanted.fits or wanted.works):
@@ -100,17 +105,17 @@ def find_parts(request: SignedIn, wanted: Annotated[WantedParts, Query()]) -> An
         unjudged = sum(part.slot is not None and part.id not in judged for part in chosen)
         chosen = tuple(part for part in chosen if part.slot is None or part.id in allowed)
     in_order = sorted(chosen, key=lambda part: (KIND_ORDER[part.kind], part.maker, part.name))[:SHOWN_PARTS]
-    rows = {row.name_id: row for row in owned.named(*(part.id for part in in_order))}
-    parts_found = [_found(rows[part.id]) for part in in_order]
-    return send(FoundParts.model_construct(parts=parts_found, found=len(chosen), all=asked.count(), unjudged=unjudged))
+    shown = owned.named(*(part.id for part in in_order))
+    entries, read = {entry.part_id: entry for entry in shown.select_related("sheet")}, shown.sheets()
+    listed_parts = [found_part(entries[part.id], read[part.id]) for part in in_order if part.id in read]
+    return send(FoundParts.model_construct(parts=listed_parts, found=len(chosen), all=asked.count(), unjudged=unjudged))
 
 
 @router.post("/parts", response={201: PartDetail, **REFUSED})
 def add_part(request: SignedIn, body: NewPart) -> Any:
     """A part of one's own."""
-    units = units_of(request.user)
-    part = sheets.add_part(request.user.pk, body.kind, {**body.facts, **body.rows}, units, body.currency)
-    return send(_detail(part, request, timezone.localdate()), 201)
+    entry = parts.add_part(By(request.user), body.kind, {**body.facts, **body.rows}, body.currency)
+    return send(part_detail(entry, request), 201)
 
 
 @router.get("/history", response=CatalogueHistory)
@@ -120,65 +125,72 @@ def read_history(request: SignedIn) -> Any:
 
 
 @router.post("/undo", response={200: CatalogueHistory, **REFUSED})
-def undo(request: SignedIn) -> Any:
+def undo(request: SignedIn, body: CatalogueStep) -> Any:
     """Take the newest edit of the catalogue back, whatever it touched."""
-    history.undo_edit(request.user.pk, lambda part: builds_with(request.user, part))
+    parts.undo_edit(_by(request, body))
     return send(_history(request))
 
 
 @router.post("/redo", response={200: CatalogueHistory, **REFUSED})
-def redo(request: SignedIn) -> Any:
+def redo(request: SignedIn, body: CatalogueStep) -> Any:
     """Make the edit again that was undone last."""
-    history.redo_edit(request.user.pk, lambda part: builds_with(request.user, part))
+    parts.redo_edit(_by(request, body))
     return send(_history(request))
 
 
 @router.get("/parts/{part_id}", response={200: PartDetail, **REFUSED})
 def read_part(request: SignedIn, part_id: str) -> Any:
     """One part with all its facts and their sources."""
-    return send(_detail(sheets.find_part(request.user.pk, part_id), request, timezone.localdate()))
+    return send(part_detail(find_entry(request.user.pk, part_id), request))
 
 
 @router.patch("/parts/{part_id}", response={200: PartDetail, **REFUSED})
-def change_part(request: SignedIn, part_id: str, body: PartFacts) -> Any:
+def change_part(request: SignedIn, part_id: str, body: PartChange) -> Any:
     """Other facts for a part, for oneself; the sheet as it came is kept."""
-    typed = {**body.facts, **body.rows}
-    part = sheets.change_part(request.user.pk, part_id, typed, units_of(request.user), body.currency)
-    return send(_detail(part, request, timezone.localdate()))
+    by, typed = _for(request, body), {**body.facts, **body.rows}
+    return send(part_detail(parts.change_part(by, part_id, body.revision, typed, body.currency), request))
 
 
 @router.put("/parts/{part_id}/sources/{field}", response={200: PartDetail, **REFUSED})
 def cite(request: SignedIn, part_id: str, field: str, body: Cited) -> Any:
     """Where a fact was read, when, and what somebody else states instead."""
-    part = sheets.cite(request.user.pk, part_id, field, body.model_dump(exclude_unset=True), units_of(request.user))
-    return send(_detail(part, request, timezone.localdate()))
+    typed = body.model_dump(exclude_unset=True, exclude={"revision"})
+    return send(part_detail(parts.cite(By(request.user), part_id, body.revision, field, typed), request))
 
 
 @router.post("/parts/{part_id}/restore", response={200: PartDetail, **REFUSED})
-def restore_part(request: SignedIn, part_id: str) -> Any:
+def restore_part(request: SignedIn, part_id: str, body: CatalogueStep) -> Any:
     """The sheet as it came."""
-    return send(_detail(sheets.restore_part(request.user.pk, part_id), request, timezone.localdate()))
+    return send(part_detail(parts.restore_part(_for(request, body), part_id, body.revision), request))
 
 
 @router.delete("/parts/{part_id}", response={204: None, **REFUSED})
-def remove_part(request: SignedIn, part_id: str) -> Any:
-    """Take a part out of the catalogue, unless a build or its history names it."""
-    sheets.remove_part(request.user.pk, part_id, builds_with(request.user, part_id))
+def remove_part(request: SignedIn, part_id: str, bring_along: bool = False) -> Any:
+    """Take a part out of the catalogue; builds that name it refuse, or go on without it."""
+    parts.remove_part(_for(request, ForBuilds(bring_along=bring_along)), part_id)
     return Status(204, None)
 
 
 @router.post("/pack/preview", response={200: PackPreview, 422: Problems})
 def preview_pack(request: SignedIn, file: File[UploadedFile]) -> Any:
     """What a parts pack would do; nothing is stored."""
-    pack, rows = packs.preview_pack(request.user.pk, file.read())
-    units = units_of(request.user)
-    return send(PackPreview.model_construct(name=pack.name, rows=[pack_row_json(row, units) for row in rows]))
+    revision = revision_of(request.user.pk)
+    read = packs.read_pack(request.user.pk, packs.parse_pack(file.read()))
+    rows = [pack_row_json(row, units_of(request.user)) for row in read.rows]
+    return send(PackPreview.model_construct(name=read.pack.name, revision=revision, rows=rows))
 
 
-@router.post("/pack", response={200: PackTaken, 422: Problems})
-def take_pack(request: SignedIn, file: File[UploadedFile], choices: Form[str] = "{}") -> Any:
+@router.post("/pack", response={200: PackTaken, **REFUSED})
+def take_pack(
+    request: SignedIn,
+    file: File[UploadedFile],
+    choices: Form[str] = "{}",
+    revision: Form[Revision | None] = None,
+    bring_along: Form[bool] = False,
+) -> Any:
     """Take a parts pack in; `choices` says by part id whether to take, keep, or have both."""
-    done = packs.take_pack(request.user.pk, file.read(), _object(choices, "choices"))
+    by = By(request.user, revision, _builds(bring_along))
+    done = parts.take_pack(by, packs.parse_pack(file.read()), _object(choices, "choices"))
     return send(PackTaken(**{choice.value: count for choice, count in done.items()}))
 
 
@@ -193,33 +205,39 @@ def write_pack(request: SignedIn) -> Any:
 
 @router.post("/list/preview", response={200: ListPreview, 422: Problems})
 def preview_list(
-    request: SignedIn, file: File[UploadedFile], mapping: Form[str] = "{}", currency: Form[str] = "EUR"
+    request: SignedIn, file: File[UploadedFile], mapping: Form[str] = "{}", currency: Form[Currency] = "EUR"
 ) -> Any:
     """What a price list would do, row by row; nothing is stored."""
-    columns = _object(mapping, "mapping")
-    heading, used, rows = packs.preview_list(request.user.pk, file.read(), columns, currency)
+    revision, columns = revision_of(request.user.pk), _object(mapping, "mapping")
+    read = packs.read_list(request.user.pk, packs.parse_list(file.read()), columns, currency)
     return send(
         ListPreview.model_construct(
-            heading=list(heading),
-            mapping={column.value: number for column, number in used.items()},
-            rows=[list_row_json(row) for row in rows],
+            heading=list(read.table.heading),
+            revision=revision,
+            mapping={column.value: number for column, number in read.columns.items()},
+            rows=[list_row_json(row) for row in read.rows],
         )
     )
 
 
-@router.post("/list", response={200: ListTaken, 422: Problems})
+@router.post("/list", response={200: ListTaken, **REFUSED})
 def take_list(
-    request: SignedIn, file: File[UploadedFile], mapping: Form[str] = "{}", currency: Form[str] = "EUR"
+    request: SignedIn,
+    file: File[UploadedFile],
+    mapping: Form[str] = "{}",
+    currency: Form[Currency] = "EUR",
+    revision: Form[Revision | None] = None,
 ) -> Any:
     """Take in the rows of a price list that nothing is wrong with."""
-    prices, added = packs.take_list(request.user.pk, file.read(), _object(mapping, "mapping"), currency)
-    return send(ListTaken(prices=prices, added=added))
+    table = packs.parse_list(file.read())
+    done = parts.take_list(By(request.user, revision), table, _object(mapping, "mapping"), currency)
+    return send(ListTaken(**done))
 
 
 @router.post("/machine-report", response={200: MachineRead, 422: Problems})
 def read_report(request: SignedIn, file: File[UploadedFile]) -> Any:
     """What a computer's own report says, and what has to be asked; nothing is stored."""
-    known = known_machines(Part.objects.visible_to(request.user.pk).sheets().values())
+    known = known_machines(Entry.objects.visible_to(request.user.pk).sheets().values())
     reading = read_machine_report(file.read(), known)
     facts = {field: str(value) for field, value in reading.facts.items()}
     asked = [AskedFact(field=field, how=how) for field, how in reading.asked]
@@ -233,41 +251,26 @@ def _kinds() -> bytes:
 
 def _history(request: SignedIn) -> CatalogueHistory:
     undo, redo = history.edit_labels(request.user.pk)
-    return CatalogueHistory(undo=undo, redo=redo)
+    return CatalogueHistory(undo=undo, redo=redo, revision=revision_of(request.user.pk))
+
+
+def _builds(bring_along: bool) -> Builds:
+    return Builds.BRING_ALONG if bring_along else Builds.REFUSE
+
+
+def _for(request: SignedIn, body: ForBuilds) -> By:
+    return By(request.user, builds=_builds(body.bring_along))
+
+
+def _by(request: SignedIn, body: CatalogueStep) -> By:
+    return By(request.user, body.revision, _builds(body.bring_along))
 
 
 def _object(text: str, field: str) -> dict[str, Any]:
     try:
-        value = json.loads(text)
-    except ValueError:
+        value = read_json(text)
+    except BadFile:
         value = None
     if not isinstance(value, dict):
         raise FieldErrors([(field, text, "a JSON object")])
     return value
-
-
-def _found(part: Part) -> FoundPart:
-    sheet = part.sheet
-    return FoundPart.model_construct(
-        part=part.name_id,
-        kind=part.kind,
-        slot=part.slot,
-        maker=sheet.maker,
-        name=sheet.name,
-        note=sheet.note,
-        price=sheet.price.told if sheet.price else "price not known",
-        origin=part.origin,
-        changed=bool(part.original),
-        disputed=sum(source.other is not None for source in sheet.sources.values()),
-    )
-
-
-def _detail(part: Part, request: SignedIn, today: date) -> PartDetail:
-    sheet = part.sheet
-    return PartDetail.model_construct(
-        part=_found(part),
-        price_typed=price_text(sheet.price) if sheet.price else "",
-        facts=facts_json(sheet, units_of(request.user), today),
-        rows=rows_json(sheet, units_of(request.user)),
-        builds=builds_with(request.user, part.name_id),
-    )

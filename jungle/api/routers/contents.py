@@ -5,7 +5,7 @@ from typing import Any
 from ninja import Router
 
 from core.model.contents import ContentGroup
-from jungle.api.replies import preview_reply, send, show
+from jungle.api.replies import edit_on, preview_reply, send, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
 from jungle.api.schemas import (
@@ -18,7 +18,7 @@ from jungle.api.schemas import (
     Problems,
 )
 from jungle.plans.services import contents
-from jungle.plans.services.editing import On, find_build
+from jungle.plans.services.editing import find_build
 from jungle.plans.services.people import units_of
 
 router = Router(tags=["room"])
@@ -27,32 +27,32 @@ router = Router(tags=["room"])
 @router.put("/{int:build_id}/joists", response=EDIT_REPLIES)
 def measure_joists(request: SignedIn, build_id: int, body: JoistsChange) -> Any:
     """Say how the joists run."""
-    return show(request, contents.measure_joists(On(build_id, body.revision, request.user), body.changes()))
+    return show(request, contents.measure_joists(edit_on(request, build_id, body), body.changes()))
 
 
 @router.post("/{int:build_id}/joists/forget", response=EDIT_REPLIES)
 def forget_joists(request: SignedIn, build_id: int, body: Change) -> Any:
     """The joists are not known any more."""
-    return show(request, contents.forget_joists(On(build_id, body.revision, request.user)))
+    return show(request, contents.forget_joists(edit_on(request, build_id, body)))
 
 
 @router.post("/{int:build_id}/contents/{group}", response=EDIT_REPLIES)
 def add_content(request: SignedIn, build_id: int, group: ContentGroup, body: NewContent) -> Any:
     """Put something of the usual size into the room."""
-    return show(request, contents.add_content(On(build_id, body.revision, request.user), group, body.kind))
+    return show(request, contents.add_content(edit_on(request, build_id, body), group, body.kind))
 
 
 @router.patch("/{int:build_id}/contents/{group}/{content_id}", response=EDIT_REPLIES)
 def change_content(request: SignedIn, build_id: int, group: ContentGroup, content_id: str, body: ContentChange) -> Any:
     """Measure, move, or decide about something in the room."""
-    on = On(build_id, body.revision, request.user)
+    on = edit_on(request, build_id, body)
     return show(request, contents.change_content(on, group, content_id, body.changes()))
 
 
 @router.post("/{int:build_id}/contents/{group}/{content_id}/remove", response=EDIT_REPLIES)
 def remove_content(request: SignedIn, build_id: int, group: ContentGroup, content_id: str, body: Change) -> Any:
     """Take something out of the room's records."""
-    return show(request, contents.remove_content(On(build_id, body.revision, request.user), group, content_id))
+    return show(request, contents.remove_content(edit_on(request, build_id, body), group, content_id))
 
 
 @router.post(

@@ -3,14 +3,11 @@
 from typing import Annotated, Any, Literal
 
 from django.http import HttpResponse
-from django.utils import timezone
 from ninja import Query, Router
 
 from core.drawing import Scene
 from core.formats.drawing_files import drawing_dxf, drawing_svg
 from core.quantities import UnitSystem
-from core.report import evaluate
-from jungle.api.replies import hung_sheets
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import Problems
 from jungle.plans.models import Build
@@ -38,8 +35,7 @@ def drawing_as_dxf(request: SignedIn, build_id: int, layout: LayoutName = "playi
 
 def _drawn(request: SignedIn, build_id: int, layout: str) -> tuple[Build, UnitSystem, Scene]:
     build = find_build(build_id, request.user)
-    plan = build.plan
-    report = evaluate(plan, hung_sheets(build.owner_id, plan), today=timezone.localdate())
+    report = build.judged.report
     scene = report.scene if layout == "playing" else report.stowed
     if scene is None:
         raise NothingThere("This room must hold nothing else, so it has no stowed layout.")

@@ -15,7 +15,7 @@ from core.report.routes import routes_to
 from core.report.shortlist import prices_of, weighed_first
 from core.report.small_items import options_for
 from core.report.why_not import why_not
-from jungle.api.replies import send, show
+from jungle.api.replies import edit_on, send, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
 from jungle.api.schemas import (
@@ -33,9 +33,9 @@ from jungle.api.schemas import (
     SmallOptions,
 )
 from jungle.catalogue.finding import found_parts
-from jungle.catalogue.models import Part
+from jungle.catalogue.models import Entry
 from jungle.plans.services import chain, kit
-from jungle.plans.services.editing import NothingThere, On, find_build
+from jungle.plans.services.editing import NothingThere, find_build
 from jungle.plans.services.people import units_of
 
 router = Router(tags=["parts"])
@@ -47,8 +47,8 @@ def list_alternatives(request: SignedIn, build_id: int, slot: Slot, wanted: Anno
     """Every candidate for a place that the filter lets through, and what it would do there."""
     build, units = find_build(build_id, request.user), units_of(request.user)
     plan = build.plan
-    owned = Part.objects.visible_to(request.user.pk)
-    here = tuple(owned.filter(slot=slot).listed())
+    owned = Entry.objects.visible_to(request.user.pk)
+    here = tuple(owned.of_slot(slot).listed())
     matching = found_parts(here, wanted, plan.brief.currency)
     hung_now = owned.named(*plan.parts_named).sheets()
     chosen = weighed_first(matching, slot, prices_of(plan, hung_now))
@@ -72,7 +72,7 @@ def preview_part(request: SignedIn, build_id: int, slot: Slot, part_id: str) -> 
     """The drawing as it would be with a part in a place; nothing is stored."""
     build, units = find_build(build_id, request.user), units_of(request.user)
     plan = build.plan
-    sheets = Part.objects.visible_to(request.user.pk).named(*plan.parts_named, part_id).sheets()
+    sheets = Entry.objects.visible_to(request.user.pk).named(*plan.parts_named, part_id).sheets()
     part = sheets.get(part_id)
     if part is None or slot_for(part) is not slot:
         raise NothingThere(f"There is no part '{part_id}' for place '{slot}'.")
@@ -84,7 +84,7 @@ def preview_part(request: SignedIn, build_id: int, slot: Slot, part_id: str) -> 
 def list_routes(request: SignedIn, build_id: int, slot: Slot) -> Any:
     """Ready-made, thrifty by hand, fine by hand: what each costs, takes and asks."""
     build, units = find_build(build_id, request.user), units_of(request.user)
-    plan, sheets = build.plan, Part.objects.visible_to(request.user.pk).sheets()
+    plan, sheets = build.plan, Entry.objects.visible_to(request.user.pk).sheets()
     try:
         routes, unknown = routes_to(slot, plan, sheets), ""
     except MissingFact as missing:
@@ -97,7 +97,7 @@ def list_routes(request: SignedIn, build_id: int, slot: Slot) -> Any:
 def read_why_not(request: SignedIn, build_id: int, part_id: str) -> Any:
     """Which facts rule a part out here, and the smallest change that would admit it."""
     build, units = find_build(build_id, request.user), units_of(request.user)
-    sheets = Part.objects.visible_to(request.user.pk).sheets()
+    sheets = Entry.objects.visible_to(request.user.pk).sheets()
     if part_id not in sheets:
         raise NothingThere(f"There is no part '{part_id}'.")
     return why_not_json(why_not(build.plan, sheets, sheets[part_id], timezone.localdate()), units)
@@ -106,35 +106,35 @@ def read_why_not(request: SignedIn, build_id: int, part_id: str) -> Any:
 @router.put("/{int:build_id}/chain/{slot}", response=EDIT_REPLIES)
 def hang_part(request: SignedIn, build_id: int, slot: Slot, body: Hang) -> Any:
     """Hang a part."""
-    build = chain.hang_part(On(build_id, body.revision, request.user), slot, body.part)
+    build = chain.hang_part(edit_on(request, build_id, body), slot, body.part)
     return show(request, build)
 
 
 @router.patch("/{int:build_id}/chain/{slot}", response=EDIT_REPLIES)
 def decide_on_part(request: SignedIn, build_id: int, slot: Slot, body: Decision) -> Any:
     """Choose a plan, mark as owned or locked, enter a quote or what a test showed."""
-    build = chain.decide_on_part(On(build_id, body.revision, request.user), slot, body.changes())
+    build = chain.decide_on_part(edit_on(request, build_id, body), slot, body.changes())
     return show(request, build)
 
 
 @router.post("/{int:build_id}/chain/{slot}/take-down", response=EDIT_REPLIES)
 def take_down(request: SignedIn, build_id: int, slot: Slot, body: Change) -> Any:
     """Take a part off the chain."""
-    build = chain.take_down(On(build_id, body.revision, request.user), slot)
+    build = chain.take_down(edit_on(request, build_id, body), slot)
     return show(request, build)
 
 
 @router.post("/{int:build_id}/small-items/cheapest", response=EDIT_REPLIES)
 def take_cheapest(request: SignedIn, build_id: int, body: Change) -> Any:
     """Choose the cheapest part that serves for every small item that is open."""
-    return show(request, kit.take_cheapest(On(build_id, body.revision, request.user)))
+    return show(request, kit.take_cheapest(edit_on(request, build_id, body)))
 
 
 @router.get("/{int:build_id}/small-items/{item}", response={200: SmallOptions, **NOT_THERE})
 def list_options(request: SignedIn, build_id: int, item: str) -> Any:
     """The parts that could serve for a small item."""
     build, units = find_build(build_id, request.user), units_of(request.user)
-    sheets = Part.objects.visible_to(request.user.pk).sheets()
+    sheets = Entry.objects.visible_to(request.user.pk).sheets()
     try:
         options = options_for(build.plan, sheets, item)
     except LookupError as error:
@@ -145,28 +145,28 @@ def list_options(request: SignedIn, build_id: int, item: str) -> Any:
 @router.put("/{int:build_id}/small-items/{item}", response=EDIT_REPLIES)
 def decide_on_item(request: SignedIn, build_id: int, item: str, body: SmallChange) -> Any:
     """Buy, own or strike off a small item."""
-    return show(request, kit.decide_on_item(On(build_id, body.revision, request.user), item, body.changes()))
+    return show(request, kit.decide_on_item(edit_on(request, build_id, body), item, body.changes()))
 
 
 @router.post("/{int:build_id}/small-items/{item}/reopen", response=EDIT_REPLIES)
 def reopen_item(request: SignedIn, build_id: int, item: str, body: Change) -> Any:
     """Forget what was decided about a small item."""
-    return show(request, kit.reopen_item(On(build_id, body.revision, request.user), item))
+    return show(request, kit.reopen_item(edit_on(request, build_id, body), item))
 
 
 @router.post("/{int:build_id}/extras", response=EDIT_REPLIES)
 def add_extra(request: SignedIn, build_id: int, body: NewExtra) -> Any:
     """Add a part beside the chain."""
-    return show(request, kit.add_extra(On(build_id, body.revision, request.user), body.part))
+    return show(request, kit.add_extra(edit_on(request, build_id, body), body.part))
 
 
 @router.patch("/{int:build_id}/extras/{extra_id}", response=EDIT_REPLIES)
 def change_extra(request: SignedIn, build_id: int, extra_id: str, body: ExtraChange) -> Any:
     """How many, owned or not, and what a shop asks."""
-    return show(request, kit.change_extra(On(build_id, body.revision, request.user), extra_id, body.changes()))
+    return show(request, kit.change_extra(edit_on(request, build_id, body), extra_id, body.changes()))
 
 
 @router.post("/{int:build_id}/extras/{extra_id}/drop", response=EDIT_REPLIES)
 def drop_extra(request: SignedIn, build_id: int, extra_id: str, body: Change) -> Any:
     """Take an extra out of the build."""
-    return show(request, kit.drop_extra(On(build_id, body.revision, request.user), extra_id))
+    return show(request, kit.drop_extra(edit_on(request, build_id, body), extra_id))

@@ -6,12 +6,12 @@ from ninja import Router
 
 from core.formats.report_json.rooms import RoomsJson, rooms_json
 from core.report.comparison import rooms_of
-from jungle.api.replies import hung_sheets, show
+from jungle.api.replies import edit_on, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
 from jungle.api.schemas import Change, NewRoom, Problems, ScreenWall
 from jungle.plans.services import candidates
-from jungle.plans.services.editing import On, find_build
+from jungle.plans.services.editing import find_build
 from jungle.plans.services.people import units_of
 
 router = Router(tags=["rooms"])
@@ -21,29 +21,28 @@ router = Router(tags=["rooms"])
 def read_rooms(request: SignedIn, build_id: int) -> Any:
     """What every room allows, side by side, and what the chosen one is short of."""
     build = find_build(build_id, request.user)
-    plan = build.plan
-    return rooms_json(rooms_of(plan, hung_sheets(build.owner_id, plan)), units_of(request.user))
+    return rooms_json(rooms_of(build.plan, build.judged.sheets), units_of(request.user))
 
 
 @router.post("/{int:build_id}/rooms", response=EDIT_REPLIES)
 def add_room(request: SignedIn, build_id: int, body: NewRoom) -> Any:
     """Consider another room."""
-    return show(request, candidates.add_room(On(build_id, body.revision, request.user), body.name))
+    return show(request, candidates.add_room(edit_on(request, build_id, body), body.name))
 
 
 @router.post("/{int:build_id}/rooms/screen", response=EDIT_REPLIES)
 def turn_screen(request: SignedIn, build_id: int, body: ScreenWall) -> Any:
     """Hang the screen on another wall of the chosen room."""
-    return show(request, candidates.turn_screen(On(build_id, body.revision, request.user), body.quarters))
+    return show(request, candidates.turn_screen(edit_on(request, build_id, body), body.quarters))
 
 
 @router.post("/{int:build_id}/rooms/{room_id}/choose", response=EDIT_REPLIES)
 def choose_room(request: SignedIn, build_id: int, room_id: str, body: ScreenWall) -> Any:
     """Build in another room."""
-    return show(request, candidates.choose_room(On(build_id, body.revision, request.user), room_id, body.quarters))
+    return show(request, candidates.choose_room(edit_on(request, build_id, body), room_id, body.quarters))
 
 
 @router.post("/{int:build_id}/rooms/{room_id}/drop", response=EDIT_REPLIES)
 def drop_room(request: SignedIn, build_id: int, room_id: str, body: Change) -> Any:
     """No longer consider a room."""
-    return show(request, candidates.drop_room(On(build_id, body.revision, request.user), room_id))
+    return show(request, candidates.drop_room(edit_on(request, build_id, body), room_id))

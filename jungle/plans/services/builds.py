@@ -1,25 +1,63 @@
-"""Builds as wholes: begun, renamed, copied, deleted, written out and read back."""
+"""Builds as wholes: begun, renamed, deleted, written out and read back, and what a list says of them."""
+
+from collections.abc import Callable, Iterator
+from contextlib import suppress
+from typing import NamedTuple
 
 from django.contrib.auth.models import User
-from django.db import transaction
+from django.db import OperationalError, transaction
+from django.utils import timezone
 
 from core.formats.build_file import BuildFile, read_build_file
+from core.formats.stored import write_stored
+from core.formats.versions import CURRENT
 from core.model.build import Build as BuildDocument
 from core.model.typed import changed
 from core.quantities import UnitSystem
-from jungle.catalogue.models import Part
-from jungle.catalogue.services import adopt_parts
-from jungle.plans.models import Build, Edit
-from jungle.plans.services.editing import On, edit, find_build
+from jungle.catalogue.adoption import Adoption, adopted
+from jungle.catalogue.entries import CatalogueMoved, hold, revision_of, store_states
+from jungle.catalogue.models import Entry
+from jungle.plans.history import record
+from jungle.plans.judging import judge
+from jungle.plans.models import Build, UnreadableBuild
+from jungle.plans.services.editing import ATTEMPTS, NO_ADOPTION, Busy, On, checked, edit, find_build
+from jungle.plans.ties import tie
+
+SUMMARISED_AT_ONCE = 25
+"""Builds whose summary is of another day are judged anew when somebody looks at the list, so many at a time."""
+Answer = Callable[[Build], str] | None
 
 
-@transaction.atomic
-def start_build(actor: User, document: BuildDocument, label: str = "Begun") -> Build:
+class Listed(NamedTuple):
+    """A build on the list, and why it cannot be shown; empty for one that can."""
+
+    build: Build
+    unreadable: str
+
+
+def list_builds(actor: User) -> Iterator[Listed]:
+    """All builds of `actor`, the one changed last first. One that cannot be read says so, and hides nothing else."""
+    held = set(Entry.objects.visible_to(actor.pk).values_list("part_id", flat=True))
+    today, left = timezone.localdate().isoformat(), SUMMARISED_AT_ONCE
+    for build in Build.objects.visible_to(actor.pk):
+        unreadable = ""
+        if build.summary is None or (build.summary["day"] != today and left > 0):
+            left -= 1
+            try:
+                build.summary = build.judged.summary
+            except UnreadableBuild as error:
+                unreadable = str(error)
+            else:
+                _keep_summary(build)
+        else:
+            unreadable = _fault(build, held)
+        yield Listed(build, unreadable)
+
+
+def start_build(actor: User, document: BuildDocument, label: str = "Begun", answer: Answer = None) -> Build:
     """A new build of `actor`'s."""
-    text = document.model_dump_json()
-    build = Build.objects.create(owner=actor, name=document.name, document=text)
-    Edit.objects.create(build=build, number=0, label=label, actor=actor, document=text)
-    return build
+    document = checked(document)
+    return _begun(actor, lambda: (document, NO_ADOPTION), label, answer)
 
 
 def rename_build(on: On, name: str) -> Build:
@@ -33,24 +71,68 @@ def delete_build(build_id: int, actor: User) -> None:
     find_build(build_id, actor).delete()
 
 
-def builds_with(actor: User, part_id: str) -> list[str]:
-    """Names of the builds that have a part, now or in their history: undoing might bring it back."""
-    edits = Edit.objects.filter(build__owner=actor, document__contains=f'"{part_id}"')
-    return sorted(set(edits.values_list("build__name", flat=True)))
-
-
 def build_file(build: Build) -> BuildFile:
-    """The build and the spec sheets it hangs, as a file holds them."""
-    plan = build.plan
-    sheets = Part.objects.visible_to(build.owner_id).named(*plan.parts_named).sheets()
+    """The build and the spec sheets it hangs, as a file holds them. Raises `UnreadableBuild`."""
+    sheets = build.judged.sheets
     return BuildFile.model_validate(
-        {"build": plan.model_dump(), "parts": [sheet.model_dump() for sheet in sheets.values()]}
+        {"build": build.plan.model_dump(), "parts": [sheet.model_dump() for sheet in sheets.values()]}
     )
 
 
-@transaction.atomic
-def import_build(actor: User, text: bytes) -> Build:
+def import_build(actor: User, text: bytes, answer: Answer = None) -> Build:
     """A new build from a build file; its parts join the catalogue. Raises `BadFile`, storing nothing."""
     file = read_build_file(text)
-    kept = adopt_parts(actor.pk, file.parts)
-    return start_build(actor, file.build.with_parts_named(kept), "Read from a file")
+    document = checked(file.build)
+
+    def decided() -> tuple[BuildDocument, Adoption]:
+        adoption = adopted(actor.pk, file.parts)
+        return document.with_parts_named(adoption.kept_as), adoption
+
+    return _begun(actor, decided, "Read from a file", answer)
+
+
+def _keep_summary(build: Build) -> None:
+    """The next look at the list is quick then; where nothing can be written, it can be read all the same."""
+    with suppress(OperationalError):
+        Build.objects.filter(pk=build.pk, revision=build.revision).update(summary=build.summary)
+
+
+def _begun(actor: User, decide: Callable[[], tuple[BuildDocument, Adoption]], label: str, answer: Answer) -> Build:
+    """A new build, judged and answered before it is stored; its number is known only then."""
+    for _ in range(ATTEMPTS):
+        revision = revision_of(actor.pk)
+        document, adoption = decide()
+        digests = {id: state.sheet for id, state in adoption.states.items() if state is not None}
+        judged = judge(document, actor.pk, digests)
+        build = Build(
+            owner=actor,
+            name=document.name,
+            document=write_stored(document),
+            version=CURRENT,
+            summary=judged.summary,
+            changed_at=timezone.now(),
+        )
+        build.plan, build.judged, build.labels = document, judged, (None, None)
+        try:
+            with transaction.atomic():
+                if adoption.states:
+                    store_states(actor.pk, revision, adoption.states)
+                else:
+                    hold(actor.pk, revision)
+                build.save()
+                record(build, 0, label, actor.pk)
+                tie(build, judged)
+                build.answer = answer(build) if answer else ""
+        except CatalogueMoved:
+            continue
+        return build
+    raise Busy
+
+
+def _fault(build: Build, held: set[str]) -> str:
+    """Why a build that was judged today cannot be shown all the same; empty where it can."""
+    try:
+        gone = build.plan.parts_named - held
+    except UnreadableBuild as error:
+        return str(error)
+    return f"The part '{min(gone)}' that it names is not in the catalogue." if gone else ""

@@ -4,11 +4,10 @@ from collections.abc import Mapping
 
 from core.model.build import Build as BuildDocument
 from core.model.build import HungPart, Slot, slot_for
-from core.model.chain import resolve_chain
 from core.model.parts import Part as SpecSheet
 from core.model.typed import changed
 from core.report.alternatives import hung
-from jungle.catalogue.models import Part
+from jungle.catalogue.models import Entry
 from jungle.plans.models import Build
 from jungle.plans.services.editing import Locked, NothingThere, On, edit, named
 from jungle.plans.services.people import units_of
@@ -16,26 +15,23 @@ from jungle.plans.services.people import units_of
 
 def hang_part(on: On, slot: Slot, part_id: str) -> Build:
     """Hang a part of the actor's catalogue in `slot`, in place of what hangs there."""
-    sheets = Part.objects.visible_to(on.actor.pk).sheets()
-    sheet = _fitting(sheets, slot, part_id)
+    name = _fitting(_sheets(on, part_id), slot, part_id).name
 
     def change(build: BuildDocument) -> BuildDocument:
         _unlocked(build, slot)
-        return hung(build, sheets, slot, sheet)
+        sheets = _sheets(on, part_id, *build.parts_named)
+        return hung(build, sheets, slot, _fitting(sheets, slot, part_id))
 
-    return edit(on, f"Hung {sheet.name}", change)
+    return edit(on, f"Hung {name}", change)
 
 
 def decide_on_part(on: On, slot: Slot, changes: Mapping[str, object]) -> Build:
     """Choose the part's plan, mark it as owned, or enter a quote or a replacement value."""
     units = units_of(on.actor)
-    sheets = Part.objects.visible_to(on.actor.pk).sheets()
 
     def change(build: BuildDocument) -> BuildDocument:
         decided = changed(_hanging(build, slot), changes, units, build.brief.currency)
-        after = build.model_copy(update={"chain": {**build.chain, slot: decided}})
-        resolve_chain(after, sheets)
-        return after
+        return build.model_copy(update={"chain": {**build.chain, slot: decided}})
 
     return edit(on, f"{slot.value.capitalize()}: {named(changes)}", change)
 
@@ -50,6 +46,10 @@ def take_down(on: On, slot: Slot) -> Build:
         return build.model_copy(update={"chain": rest})
 
     return edit(on, f"Took the {slot.value} down", change)
+
+
+def _sheets(on: On, *ids: str) -> Mapping[str, SpecSheet]:
+    return Entry.objects.visible_to(on.actor.pk).named(*ids).sheets()
 
 
 def _unlocked(build: BuildDocument, slot: Slot) -> None:

@@ -1,17 +1,37 @@
-"""The one way a build changes: on the revision it was seen at, recorded, or not at all."""
+"""The one way a build changes: on the revision it was seen at, judged and answered before it is stored, or not at all.
 
-from collections.abc import Callable, Iterable
+Everything is decided before the transaction, which then only stores; where the catalogue moved meanwhile, it is
+decided again.
+"""
+
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
+from typing import NamedTuple
 
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.utils import timezone
+from pydantic import ValidationError
 
+from core.formats.stored import write_stored
+from core.formats.versions import CURRENT
+from core.model.bounds import refuse_too_much
 from core.model.build import Build as BuildDocument
+from core.model.build import slot_for
+from core.model.chain import plans_of
+from core.model.parts import Part as SpecSheet
+from core.model.typed import FieldErrors
 from core.report.small_items import without_lapsed
-from jungle.catalogue.models import Part
-from jungle.plans.models import Build, Edit
+from jungle.catalogue.adoption import Adoption, adopted
+from jungle.catalogue.entries import CatalogueMoved, hold, revision_of, store_states
+from jungle.catalogue.models import Entry, Sheet
+from jungle.plans.history import document_after, readable_before, record
+from jungle.plans.judging import Judged, judge
+from jungle.plans.models import Build, UnreadableBuild
+from jungle.plans.ties import tie
 
-LABEL_LENGTH = 200
+ATTEMPTS = 5
+NO_ADOPTION = Adoption({}, {})
 
 
 class StaleRevision(Exception):
@@ -30,13 +50,33 @@ class NothingThere(LookupError):
     """Something named in a request is not there for this person."""
 
 
+class Busy(Exception):
+    """Others changed the same things again and again meanwhile; trying again will do."""
+
+
 @dataclass(frozen=True)
 class On:
-    """Which build an edit is for, the revision it was made on, and who makes it."""
+    """Which build an edit is for, the revision it was made on, who makes it, and how it is answered.
+
+    The answer is made before the edit is stored, so that what cannot be shown is not stored.
+    """
 
     build_id: int
     revision: int
     actor: User
+    answer: Callable[[Build], str] | None = None
+
+
+class Next(NamedTuple):
+    """What a build shall become: its document, which edit that is, and what of the catalogue has to come along."""
+
+    document: BuildDocument
+    number: int
+    label: str | None
+    """What a new edit is called; `None` for going along the history."""
+    labels: tuple[str | None, str | None]
+    """What undo would then take back, and redo make again."""
+    adoption: Adoption = NO_ADOPTION
 
 
 def find_build(build_id: int, actor: User) -> Build:
@@ -47,55 +87,136 @@ def find_build(build_id: int, actor: User) -> Build:
     return build
 
 
-@transaction.atomic
 def edit(on: On, label: str, change: Callable[[BuildDocument], BuildDocument]) -> Build:
     """Make one edit. What could have been redone before it is forgotten; an edit that changes nothing is none.
 
-    Raises `StaleRevision` when the build is no longer at `on.revision`, and whatever `change` raises; the
-    build is then as it was.
+    Raises `StaleRevision` when the build is no longer at `on.revision`, `FieldErrors` where the outcome would be out
+    of bounds, and whatever `change` raises; the build is then as it was. Where the catalogue moved meanwhile,
+    `change` is called again.
     """
-    build = _current(on)
-    before = build.plan
-    after = _settled(build, change(before))
-    if after == before:
-        return build
-    build.edits.filter(number__gt=build.edit_number).delete()
-    build.become(after, build.edit_number + 1)
-    Edit.objects.create(
-        build=build, number=build.edit_number, label=label[:LABEL_LENGTH], actor=on.actor, document=build.document
-    )
-    return build
+
+    def decided(build: Build) -> Next | None:
+        before = build.plan
+        after = without_lapsed_strikes(build.owner_id, checked(change(before), before))
+        return None if after == before else Next(after, build.edit_number + 1, label, (label, None))
+
+    return _make(on, decided)
 
 
-@transaction.atomic
 def undo(on: On) -> Build:
-    """Go back one edit. Raises `NothingThere` at the beginning."""
-    return _step(on, -1)
+    """Go back one edit. Raises `NothingThere` at the beginning.
+
+    Parts that left the catalogue since come back with it. A build that cannot be read goes back to its newest state
+    that can.
+    """
+
+    def decided(build: Build) -> Next:
+        for number, document in readable_before(build, build.edit_number):
+            return _along(build, number, document)
+        raise NothingThere("There is nothing to undo.")
+
+    return _make(on, decided)
 
 
-@transaction.atomic
 def redo(on: On) -> Build:
     """Make the edit again that was undone last. Raises `NothingThere` where none was."""
-    return _step(on, +1)
 
+    def decided(build: Build) -> Next:
+        number = build.edit_number + 1
+        document = document_after(build, number) if build.edits.filter(number=number).exists() else None
+        if document is None:
+            raise NothingThere("There is nothing to redo.")
+        return _along(build, number, document)
 
-def history_labels(build: Build) -> tuple[str | None, str | None]:
-    """What `undo` would take back, and what `redo` would make again."""
-    number = build.edit_number
-    labels = dict(build.edits.filter(number__in=(number, number + 1)).values_list("number", "label"))
-    return labels[number] if number else None, labels.get(number + 1)
+    return _make(on, decided)
 
 
 def named(fields: Iterable[str]) -> str:
     """Fields as a label says them: `up_front_cap_minor` is 'up front cap'."""
-    return ", ".join(field.removesuffix("_minor").removesuffix("_m").replace("_", " ") for field in fields)
+    return ", ".join(name.removesuffix("_minor").removesuffix("_m").replace("_", " ") for name in fields)
 
 
-def _settled(build: Build, after: BuildDocument) -> BuildDocument:
+def checked(after: BuildDocument, before: BuildDocument | None = None) -> BuildDocument:
+    """`after`, validated as a whole and not too much to be judged. Raises `FieldErrors`."""
+    try:
+        document = BuildDocument.model_validate(after.model_dump())
+    except ValidationError as error:
+        found = error.errors(include_url=False, include_context=False)
+        told = [
+            (".".join(map(str, one["loc"])), one["input"], one["msg"].removeprefix("Value error, ")) for one in found
+        ]
+        raise FieldErrors(told) from error
+    refuse_too_much(document, before)
+    return document
+
+
+def without_lapsed_strikes(owner_id: int, after: BuildDocument) -> BuildDocument:
     """`after` without strikes of small items whose reason is gone with this edit."""
     if not any(decision.choice == "strike" for decision in after.small_items.values()):
         return after
-    return without_lapsed(after, Part.objects.visible_to(build.owner_id).named(*after.parts_named).sheets())
+    return without_lapsed(after, Entry.objects.visible_to(owner_id).named(*after.parts_named).sheets())
+
+
+def become(build: Build, judged: Judged, number: int, labels: tuple[str | None, str | None]) -> Build:
+    """`build` at its next revision, as it would be stored."""
+    after = Build(
+        pk=build.pk,
+        owner_id=build.owner_id,
+        name=judged.document.name,
+        document=write_stored(judged.document),
+        version=CURRENT,
+        revision=build.revision + 1,
+        edit_number=number,
+        summary=judged.summary,
+        created_at=build.created_at,
+        changed_at=timezone.now(),
+    )
+    after.plan, after.judged, after.labels = judged.document, judged, labels
+    return after
+
+
+def store(build: Build, after: Build, label: str | None, actor_id: int) -> None:
+    """Store `after`, which `build` becomes, inside a transaction. Raises `StaleRevision` where it changed meanwhile."""
+    fields = ("name", "document", "version", "revision", "edit_number", "summary", "changed_at")
+    there = Build.objects.filter(pk=build.pk, revision=build.revision)
+    if not there.update(**{name: getattr(after, name) for name in fields}):
+        raise StaleRevision(build)
+    if label is not None:
+        record(after, after.edit_number, label, actor_id, build.document, build.version)
+    tie(after, after.judged)
+
+
+def _make(on: On, decide: Callable[[Build], Next | None]) -> Build:
+    """Decide, judge, answer, store; once more where the catalogue moved meanwhile."""
+    for _ in range(ATTEMPTS):
+        build = _current(on)
+        revision = revision_of(build.owner_id)
+        wanted = decide(build)
+        if wanted is None:
+            return _answered(on, build)
+        states = wanted.adoption.states
+        digests = {id: state.sheet for id, state in states.items() if state is not None}
+        judged = judge(wanted.document, build.owner_id, digests)
+        after = _answered(on, become(build, judged, wanted.number, wanted.labels))
+        try:
+            with transaction.atomic():
+                if states:
+                    store_states(build.owner_id, revision, states)
+                else:
+                    hold(build.owner_id, revision)
+                store(build, after, wanted.label, on.actor.pk)
+        except CatalogueMoved:
+            continue
+        except StaleRevision:
+            raise StaleRevision(find_build(on.build_id, on.actor)) from None
+        return after
+    raise Busy
+
+
+def _answered(on: On, build: Build) -> Build:
+    if on.answer is not None:
+        build.answer = on.answer(build)
+    return build
 
 
 def _current(on: On) -> Build:
@@ -105,11 +226,31 @@ def _current(on: On) -> Build:
     return build
 
 
-def _step(on: On, by: int) -> Build:
-    build = _current(on)
-    number = build.edit_number + by
-    target = build.edits.filter(number=number).first() if number >= 0 else None
-    if target is None:
-        raise NothingThere("There is nothing to undo." if by < 0 else "There is nothing to redo.")
-    build.become(BuildDocument.model_validate_json(target.document), number)
-    return build
+def _along(build: Build, number: int, document: BuildDocument) -> Next:
+    """Edit `number` of the history again, with parts that left the catalogue since, or lost a plan that it names."""
+    labels = Build(pk=build.pk, edit_number=number).labels
+    adoption = adopted(build.owner_id, _parts_gone(build, document))
+    kept_as = {id: adoption.kept_as.get(id, id) for id in document.parts_named}
+    return Next(document.with_parts_named(kept_as), number, None, labels, adoption)
+
+
+def _parts_gone(build: Build, document: BuildDocument) -> Iterator[SpecSheet]:
+    """The sheets by which a state of the history knew the parts that it names and the catalogue does not have so."""
+    sheets = Entry.objects.visible_to(build.owner_id).named(*document.parts_named).sheets()
+    slots = {hung.part: (slot, hung.plan) for slot, hung in document.chain.items()}
+
+    def serves(id: str, sheet: SpecSheet | None) -> bool:
+        slot, plan = slots.get(id, (None, None))
+        if sheet is None:
+            return False
+        return (slot is None or slot_for(sheet) is slot) and (plan is None or plan in {p.id for p in plans_of(sheet)})
+
+    for id in sorted(document.parts_named):
+        if serves(id, sheets.get(id)):
+            continue
+        digests = list(build.ties.filter(part_id=id).order_by("-pk").values_list("sheet_id", flat=True))
+        known = Sheet.objects.read(digests)
+        found = next((known[digest] for digest in digests if serves(id, known.get(digest))), None)
+        if found is None:
+            raise UnreadableBuild(build, f"The part '{id}' that it named is nowhere any more.")
+        yield found

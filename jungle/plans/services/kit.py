@@ -8,7 +8,7 @@ from core.model.parts import Part as SpecSheet
 from core.model.typed import changed
 from core.model.usual import free_id
 from core.report.small_items import Option, options_for, with_cheapest
-from jungle.catalogue.models import Part
+from jungle.catalogue.models import Entry
 from jungle.plans.models import Build
 from jungle.plans.services.editing import NothingThere, On, edit, named
 from jungle.plans.services.people import units_of
@@ -17,10 +17,9 @@ from jungle.plans.services.people import units_of
 def decide_on_item(on: On, item: str, changes: Mapping[str, object]) -> Build:
     """Buy a part for a small item, use one that is owned, or strike it off; or enter what a shop asks."""
     units = units_of(on.actor)
-    sheets = Part.objects.visible_to(on.actor.pk).sheets()
 
     def change(build: BuildDocument) -> BuildDocument:
-        options = {option.part.id for option in _options(build, sheets, item)}
+        options = {option.part.id for option in _options(build, _all_sheets(on), item)}
         part = changes.get("part")
         if part is not None and part not in options:
             raise NothingThere(f"There is no part '{part}' for '{item}'.")
@@ -45,13 +44,12 @@ def reopen_item(on: On, item: str) -> Build:
 
 def take_cheapest(on: On) -> Build:
     """Choose the cheapest part that serves for every small item that is still open."""
-    sheets = Part.objects.visible_to(on.actor.pk).sheets()
-    return edit(on, "Cheapest small items", lambda build: with_cheapest(build, sheets))
+    return edit(on, "Cheapest small items", lambda build: with_cheapest(build, _all_sheets(on)))
 
 
 def add_extra(on: On, part_id: str) -> Build:
     """Add a part of the actor's catalogue beside the chain."""
-    sheet = Part.objects.visible_to(on.actor.pk).sheets().get(part_id)
+    sheet = Entry.objects.visible_to(on.actor.pk).named(part_id).sheets().get(part_id)
     if sheet is None:
         raise NothingThere(f"There is no part '{part_id}'.")
 
@@ -86,6 +84,10 @@ def drop_extra(on: On, extra_id: str) -> Build:
         return build.model_copy(update={"extras": tuple(e for e in build.extras if e.id != extra_id)})
 
     return edit(on, "Dropped an extra", change)
+
+
+def _all_sheets(on: On) -> Mapping[str, SpecSheet]:
+    return Entry.objects.visible_to(on.actor.pk).sheets()
 
 
 def _options(build: BuildDocument, sheets: Mapping[str, SpecSheet], item: str) -> tuple[Option, ...]:

@@ -1,30 +1,19 @@
-"""People: the owner in local mode, their catalogue, and how they read quantities."""
+"""People: the owner in local mode, and how everybody reads quantities."""
 
 from django.contrib.auth.models import User
-from django.contrib.auth.signals import user_logged_in
-from django.db import transaction
-from django.dispatch import receiver
 
 from core.quantities import UnitSystem
-from jungle.catalogue.services import adopt_sample_parts
 from jungle.plans.models import Profile
 
 OWNER_NAME = "owner"
 
 
-@transaction.atomic
-def ensure_owner() -> User:
+def local_owner() -> User:
     """The one person of the local mode, made on the first visit. Cannot sign in with a password."""
-    owner, _ = User.objects.get_or_create(username=OWNER_NAME, defaults={"password": "!"})
+    owner = User.objects.select_related("profile").filter(username=OWNER_NAME).first()
+    if owner is None:
+        owner, _ = User.objects.get_or_create(username=OWNER_NAME, defaults={"password": "!"})
     return owner
-
-
-@receiver(user_logged_in)
-def _welcome(sender: type, user: User, **_: object) -> None:
-    """Whoever signs in for the first time gets preferences, and the sample parts in an empty catalogue."""
-    Profile.objects.get_or_create(user=user)
-    if not user.parts.exists():
-        adopt_sample_parts(user.pk)
 
 
 def units_of(user: User) -> UnitSystem:

@@ -6,10 +6,10 @@ from pathlib import Path
 from django.core.management.base import BaseCommand
 from django.db import transaction
 
-from jungle.catalogue.services import adopt_sample_parts
 from jungle.plans.models import Build
 from jungle.plans.services.builds import import_build
-from jungle.plans.services.people import ensure_owner
+from jungle.plans.services.parts import adopt_samples
+from jungle.plans.services.people import local_owner
 
 BUILDS = Path(__file__).resolve().parents[2] / "builds"
 
@@ -25,15 +25,15 @@ class Command(BaseCommand):
 
     @transaction.atomic
     def handle(self, *args: object, afresh: bool, yes: bool, **options: object) -> None:
-        owner = ensure_owner()
+        owner = local_owner()
         if afresh:
             if not yes and input("Delete all builds and parts and load the sample world? [y/N] ").lower() != "y":
                 self.stdout.write("Nothing was changed.")
                 return
             Build.objects.visible_to(owner.pk).delete()
-            owner.parts.all().delete()
+            owner.entries.all().delete()
             owner.catalogue_edits.all().delete()
-        adopt_sample_parts(owner.pk)
+        adopt_samples(owner)
         if not Build.objects.visible_to(owner.pk).exists():
             for file in sorted(BUILDS.glob("*.json")):
                 import_build(owner, file.read_bytes())

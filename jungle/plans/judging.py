@@ -1,0 +1,70 @@
+"""A build's document with the sheets of its parts, and the report on both: made before anything is stored or shown."""
+
+import logging
+from collections.abc import Mapping
+from dataclasses import dataclass
+from datetime import date
+from functools import cached_property
+
+from django.utils import timezone
+
+from core.checks.verdict import State
+from core.model.build import Build as BuildDocument
+from core.model.chain import UnknownPart
+from core.model.parts import Part as SpecSheet
+from core.report import Report, evaluate
+from jungle.catalogue.models import Entry, Sheet
+
+log = logging.getLogger(__name__)
+
+
+class CannotBeShown(Exception):
+    """No report can be made of a build; whatever would make it like this is not stored."""
+
+
+@dataclass(frozen=True)
+class Judged:
+    """A document, the sheets that it was judged with, and what came out on that day."""
+
+    document: BuildDocument
+    sheets: Mapping[str, SpecSheet]
+    digests: Mapping[str, str]
+    """The digest of each sheet, by part id."""
+    report: Report
+    day: date
+
+    @cached_property
+    def summary(self) -> dict[str, object]:
+        """What the list of builds says of it."""
+        return {
+            "day": self.day.isoformat(),
+            "stage": self.document.brief.stage.value,
+            "state": self.report.state.value,
+            "blocked": sum(verdict.state is State.BLOCKED for verdict in self.report.verdicts),
+            "questions": len(self.report.questions),
+            "up_front": self.report.costs.up_front.text(),
+        }
+
+
+def judge(document: BuildDocument, owner_id: int, changed: Mapping[str, str | None] | None = None) -> Judged:
+    """The report on `document` with its owner's sheets; `changed` gives parts other digests, or takes them out.
+
+    Raises `UnknownPart` where it names a part or plan that is not there, and `CannotBeShown`.
+    """
+    digests = Entry.objects.visible_to(owner_id).named(*document.parts_named).digests()
+    for id, digest in (changed or {}).items():
+        if digest is None:
+            digests.pop(id, None)
+        elif id in document.parts_named:
+            digests[id] = digest
+    read = Sheet.objects.read(digests.values())
+    sheets = {id: read[digest] for id, digest in digests.items() if digest in read}
+    day = timezone.localdate()
+    try:
+        report = evaluate(document, sheets, today=day)
+    except UnknownPart:
+        raise
+    except Exception as error:
+        log.exception("No report can be made of %s", document.name)
+        raise CannotBeShown("No report can be made of this build as it would be, so nothing was changed.") from error
+    return Judged(document, sheets, digests, report, day)

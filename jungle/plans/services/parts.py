@@ -1,0 +1,305 @@
+"""The one way a catalogue changes: with every build that it touches judged before, or not at all."""
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from enum import StrEnum
+from typing import NamedTuple
+
+from django.contrib.auth.models import User
+from django.db import transaction
+
+from core.formats.pack_preview import Choice
+from core.formats.parts_pack import PartsPack
+from core.formats.price_list import PriceTable
+from core.model.build import Build as BuildDocument
+from core.model.build import slot_for
+from core.model.chain import UnknownPart, plans_of
+from core.model.parts import Part as SpecSheet
+from jungle.catalogue import packs, sheets
+from jungle.catalogue.adoption import samples_adopted
+from jungle.catalogue.entries import CatalogueMoved, EntryState, States, revision_of, states_of, store_states
+from jungle.catalogue.history import (
+    ChangedSince,
+    edit_to_redo,
+    edit_to_undo,
+    record_edit,
+    states_around,
+)
+from jungle.catalogue.models import CatalogueEdit, Entry, Sheet
+from jungle.catalogue.sheets import Typed, find_entry
+from jungle.plans.judging import Judged, judge
+from jungle.plans.models import Build, UnreadableBuild
+from jungle.plans.services.editing import ATTEMPTS, Busy, StaleRevision, become, store
+from jungle.plans.services.people import units_of
+from jungle.plans.ties import builds_naming, tie
+
+
+class StaleCatalogue(Exception):
+    """The catalogue was changed since it was seen; look at it again."""
+
+
+@dataclass(frozen=True)
+class Loss:
+    """What a build would lose by a change of the catalogue."""
+
+    build: str
+    what: tuple[str, ...]
+
+
+class PartsInUse(Exception):
+    """Builds would lose parts or plans that they name. Says which; they may be brought along."""
+
+    def __init__(self, losses: tuple[Loss, ...]) -> None:
+        told = "; ".join(f"{loss.build}: {', '.join(loss.what)}" for loss in losses)
+        super().__init__(f"Builds would lose what they have. {told}.")
+        self.losses = losses
+
+
+class Builds(StrEnum):
+    """What happens to builds that would lose a part or a plan."""
+
+    REFUSE = "refuse"
+    """Nothing is changed."""
+    BRING_ALONG = "bring_along"
+    """They go on without it, each by an edit of its own."""
+    SPARE = "spare"
+    """The parts that they would lose stay as they are."""
+
+
+@dataclass(frozen=True)
+class By:
+    """Who changes a catalogue, the revision that they saw it at, and what happens to builds that would lose by it."""
+
+    actor: User
+    revision: int | None = None
+    builds: Builds = Builds.REFUSE
+
+
+class _Touched(NamedTuple):
+    """A build as it was and as it shall be; with a label where it goes on without something."""
+
+    build: Build
+    judged: Judged
+    label: str | None
+
+
+def add_part(by: By, kind: str, typed: Typed, currency: str) -> Entry:
+    """A part of the actor's own. Raises `FieldErrors`."""
+    part_id = sheets.new_id(kind)
+    name = f"{typed.get('name', '')}"
+    _change(by, f"Added {name}", lambda: sheets.part_added(part_id, kind, typed, units_of(by.actor), currency))
+    return find_entry(by.actor.pk, part_id)
+
+
+def change_part(by: By, part_id: str, revision: int, typed: Typed, currency: str) -> Entry:
+    """Other facts for a part, on its revision that was seen. Raises `FieldErrors`, `StaleEntry`."""
+    entry = find_entry(by.actor.pk, part_id, revision)
+    _change(
+        by,
+        f"Facts of {entry.spec.name}",
+        lambda: sheets.facts_changed(find_entry(by.actor.pk, part_id, revision), typed, units_of(by.actor), currency),
+    )
+    return find_entry(by.actor.pk, part_id)
+
+
+def cite(by: By, part_id: str, revision: int, field: str, typed: Typed) -> Entry:
+    """Say where a fact was read, when, and what another source states. Raises `FieldErrors`, `StaleEntry`."""
+    entry = find_entry(by.actor.pk, part_id, revision)
+    _change(
+        by,
+        f"Source of a fact of {entry.spec.name}",
+        lambda: sheets.cited(find_entry(by.actor.pk, part_id, revision), field, typed, units_of(by.actor)),
+    )
+    return find_entry(by.actor.pk, part_id)
+
+
+def restore_part(by: By, part_id: str, revision: int) -> Entry:
+    """The sheet as it came, the actor's own changes taken back. Raises `StaleEntry`."""
+    entry = find_entry(by.actor.pk, part_id, revision)
+    _change(
+        by,
+        f"Changes of {entry.spec.name} taken back",
+        lambda: sheets.restored(find_entry(by.actor.pk, part_id, revision)),
+    )
+    return find_entry(by.actor.pk, part_id)
+
+
+def remove_part(by: By, part_id: str) -> None:
+    """Take a part out of the catalogue."""
+    entry = find_entry(by.actor.pk, part_id)
+    _change(by, f"Took {entry.spec.name} out", lambda: sheets.taken_out(by.actor.pk, part_id))
+
+
+def take_pack(by: By, pack: PartsPack, choices: Mapping[str, str]) -> dict[Choice, int]:
+    """Take a pack in, each part as `choices` say by id, or as is usual; answers how many of each."""
+    done: dict[Choice, int] = {}
+
+    def decided() -> States:
+        states, counted = packs.pack_taken(by.actor.pk, pack, choices)
+        done.update(counted)
+        return states
+
+    _change(by, f"Took in pack {pack.name}", decided)
+    return done
+
+
+def take_list(by: By, table: PriceTable, mapping: Mapping[str, int], currency: str) -> dict[str, int]:
+    """Take in the rows of a price list that nothing is wrong with; answers how many `prices`, and parts `added`."""
+    done: dict[str, int] = {}
+
+    def decided() -> States:
+        states, counted = packs.list_taken(by.actor.pk, table, mapping, currency)
+        done.update(counted)
+        return states
+
+    _change(by, "Took in a price list", decided)
+    return done
+
+
+def adopt_samples(actor: User) -> None:
+    """Put the sample parts into a catalogue; those there follow the sample world, unless a build would lose by it."""
+    _change(By(actor, builds=Builds.SPARE), None, lambda: samples_adopted(actor.pk))
+
+
+def undo_edit(by: By) -> None:
+    """Take the newest edit of the catalogue back. Raises `NothingToUndo`, `ChangedSince`, `PartsInUse`."""
+    _step(by, edit_to_undo, undone=True)
+
+
+def redo_edit(by: By) -> None:
+    """Make the edit again that was undone last. Raises as `undo_edit` does."""
+    _step(by, edit_to_redo, undone=False)
+
+
+def _step(by: By, edit_of: Callable[[int], CatalogueEdit], undone: bool) -> None:
+    edit = edit_of(by.actor.pk)
+
+    def decided() -> States:
+        before, after = states_around(edit_of(by.actor.pk))
+        held, wanted = (after, before) if undone else (before, after)
+        now = states_of(by.actor.pk, held)
+        for id, state in held.items():
+            if now.get(id) != state:
+                raise ChangedSince(f"'{id}' has changed since; what was done to it cannot be undone or redone.")
+        return wanted
+
+    _change(by, None, decided, also=lambda: CatalogueEdit.objects.filter(pk=edit.pk).update(undone=undone))
+
+
+def _change(by: By, label: str | None, decide: Callable[[], States], also: Callable[[], object] = lambda: None) -> None:
+    """Make entries what `decide` says, recorded under `label`; once more where something moved meanwhile."""
+    owner_id = by.actor.pk
+    for _ in range(ATTEMPTS):
+        revision = revision_of(owner_id)
+        if by.revision is not None and by.revision != revision:
+            raise StaleCatalogue("The catalogue was changed in another window. Look at it again first.")
+        wanted = decide()
+        before = states_of(owner_id, wanted)
+        changed: dict[str, EntryState | None] = {id: state for id, state in wanted.items() if before.get(id) != state}
+        touched = _judged(by, changed)
+        if not changed:
+            return
+        try:
+            with transaction.atomic():
+                store_states(owner_id, revision, changed)
+                _store_builds(owner_id, changed, touched, by.actor.pk)
+                if label is not None:
+                    record_edit(owner_id, label, before, changed)
+                also()
+        except (CatalogueMoved, StaleRevision):
+            continue
+        return
+    raise Busy
+
+
+def _judged(by: By, changed: dict[str, EntryState | None]) -> list[_Touched]:
+    """Every build that names a part of `changed`, judged with what that becomes.
+
+    Raises `PartsInUse` where builds would lose by it and shall not; spares them by taking parts out of `changed`.
+    """
+    touched, losses = [], []
+    for build in builds_naming(by.actor.pk, changed):
+        while True:
+            digests = {id: state.sheet if state else None for id, state in changed.items()}
+            try:
+                touched.append(_Touched(build, judge(build.plan, build.owner_id, digests), None))
+                break
+            except UnreadableBuild:
+                break  # It cannot lose what it cannot show.
+            except UnknownPart:
+                pass
+            without, lost, what = _without_lost(build.plan, _sheets_after(build, digests))
+            if by.builds is Builds.REFUSE or not what:
+                losses.append(Loss(build.name, what))
+                break
+            if by.builds is Builds.BRING_ALONG:
+                judged = judge(without, build.owner_id, digests)
+                touched.append(_Touched(build, judged, f"Went on without {', '.join(what)}"))
+                break
+            for id in lost:
+                changed.pop(id, None)
+    if losses:
+        raise PartsInUse(tuple(losses))
+    return touched
+
+
+def _store_builds(owner_id: int, changed: States, touched: list[_Touched], actor_id: int) -> None:
+    """Store what was judged, if these are still the builds that name what changed. Raises `StaleRevision`."""
+    now = {build.pk: build for build in builds_naming(owner_id, changed)}
+    judged = {touch.build.pk: touch for touch in touched}
+    for pk, build in now.items():
+        touch = judged.get(pk)
+        if touch is None:
+            if not _unreadable(build):
+                raise StaleRevision(build)
+        elif build.revision != touch.build.revision:
+            raise StaleRevision(build)
+        elif touch.label is not None:
+            after = become(build, touch.judged, build.edit_number + 1, (touch.label, None))
+            store(build, after, touch.label, actor_id)
+        else:
+            Build.objects.filter(pk=pk).update(summary=touch.judged.summary)
+            tie(build, touch.judged)
+
+
+def _unreadable(build: Build) -> bool:
+    try:
+        return build.plan is None
+    except UnreadableBuild:
+        return True
+
+
+def _sheets_after(build: Build, digests: Mapping[str, str | None]) -> Mapping[str, SpecSheet]:
+    now = Entry.objects.visible_to(build.owner_id).named(*build.plan.parts_named).digests()
+    after = {id: digest for id, digest in {**now, **digests}.items() if digest is not None}
+    read = Sheet.objects.read(after.values())
+    return {id: read[digest] for id, digest in after.items() if digest in read}
+
+
+def _without_lost(
+    document: BuildDocument, sheets: Mapping[str, SpecSheet]
+) -> tuple[BuildDocument, set[str], tuple[str, ...]]:
+    """`document` without the parts and plans that `sheets` do not have; their part ids, and what they are in words."""
+    chain, lost, what = dict(document.chain), set(), []
+    for slot, hung in document.chain.items():
+        sheet = sheets.get(hung.part)
+        if sheet is None or slot_for(sheet) is not slot:
+            del chain[slot]
+            lost.add(hung.part)
+            what.append(f"the {slot}")
+        elif hung.plan is not None and hung.plan not in {plan.id for plan in plans_of(sheet)}:
+            chain[slot] = hung.model_copy(update={"plan": None})
+            lost.add(hung.part)
+            what.append(f"plan '{hung.plan}' of the {slot}")
+    extras = tuple(extra for extra in document.extras if extra.part in sheets)
+    small = {id: made for id, made in document.small_items.items() if made.part is None or made.part in sheets}
+    for extra in document.extras:
+        if extra.part not in sheets:
+            lost.add(extra.part)
+            what.append("a part beside the chain")
+    for id, made in document.small_items.items():
+        if id not in small:
+            lost.add(made.part or "")
+            what.append(f"what was chosen for {id.replace('-', ' ')}")
+    after = document.model_copy(update={"chain": chain, "extras": extras, "small_items": small})
+    return after, lost, tuple(what)

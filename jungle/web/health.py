@@ -1,0 +1,52 @@
+"""Whether this server can do its work: asked by whoever watches it."""
+
+import shutil
+from collections.abc import Callable
+
+from django.conf import settings
+from django.contrib.sessions.models import Session
+from django.db import DatabaseError, connection, transaction
+from django.db.migrations.executor import MigrationExecutor
+from django.http import HttpRequest, JsonResponse
+
+from jungle.trouble import trouble_of
+
+LEAST_FREE_BYTES = 100 * 1024 * 1024
+FINE = "ok"
+
+
+def health(request: HttpRequest) -> JsonResponse:
+    """200 and `ok` for each of them, or 503 and what is wrong in words."""
+    told = {name: _told(look) for name, look in LOOKS.items()}
+    well = all(words == FINE for words in told.values())
+    return JsonResponse({"well": well, **told}, status=200 if well else 503)
+
+
+def _writable() -> str:
+    """Writes a row and takes it back."""
+    with transaction.atomic():
+        connection.cursor().execute(f"UPDATE {Session._meta.db_table} SET expire_date = expire_date WHERE 0 = 1")
+        transaction.set_rollback(True)
+    return FINE
+
+
+def _migrated() -> str:
+    executor = MigrationExecutor(connection)
+    missing = executor.migration_plan(executor.loader.graph.leaf_nodes())
+    return f"{len(missing)} migrations are missing; run 'manage.py migrate'" if missing else FINE
+
+
+def _roomy() -> str:
+    free = shutil.disk_usage(settings.DATA_DIR).free
+    return FINE if free >= LEAST_FREE_BYTES else f"only {free // 1024 // 1024} MB are free"
+
+
+LOOKS: dict[str, Callable[[], str]] = {"database": _writable, "migrations": _migrated, "space": _roomy}
+
+
+def _told(look: Callable[[], str]) -> str:
+    try:
+        return look()
+    except DatabaseError as error:
+        trouble = trouble_of(error)
+        return trouble.words if trouble else str(error)

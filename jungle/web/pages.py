@@ -1,0 +1,57 @@
+"""The one page of the application, and what is shown in its place when something is wrong."""
+
+from collections.abc import Callable
+
+from django.conf import settings
+from django.contrib.auth.views import redirect_to_login
+from django.db import DatabaseError
+from django.http import HttpRequest, HttpResponse
+from django.shortcuts import render
+from django.views.decorators.csrf import ensure_csrf_cookie
+
+from jungle.trouble import trouble_of
+from jungle.web.client import from_this_machine
+from jungle.web.trace import request_id
+
+NOT_HERE = (
+    "Jungle is in local mode: it serves one person, straight on the machine that it runs on. To use it from other "
+    "machines, through a proxy, or by several people, set it up for that; docs/serving.md says how."
+)
+
+
+@ensure_csrf_cookie
+def application(request: HttpRequest) -> HttpResponse:
+    """The page that starts the front end; what it shows is decided there by the address.
+
+    It holds nothing of anybody's. In local mode it is shown even to a link from another site, whose requests for data
+    are not taken for the owner's.
+    """
+    if settings.LOCAL:
+        if not from_this_machine(request):
+            return render(request, "trouble.html", {"title": "Not from here", "words": NOT_HERE}, status=403)
+    elif not request.user.is_authenticated:
+        return redirect_to_login(request.get_full_path())
+    return render(request, "application.html")
+
+
+def failed(request: HttpRequest) -> HttpResponse:
+    """What is shown when a page fails; the log knows it by the same id."""
+    words = f"Something went wrong here. It is in the log as {request_id()}."
+    return render(request, "trouble.html", {"title": "That did not work", "words": words}, status=500)
+
+
+class StorageMiddleware:
+    """Says in words on a page, as the API does, when nothing can be stored just now."""
+
+    def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
+        self.get_response = get_response
+
+    def __call__(self, request: HttpRequest) -> HttpResponse:
+        return self.get_response(request)
+
+    def process_exception(self, request: HttpRequest, error: Exception) -> HttpResponse | None:
+        """A page in place of a failure that has a name."""
+        trouble = trouble_of(error) if isinstance(error, DatabaseError) else None
+        if trouble is None:
+            return None
+        return render(request, "trouble.html", {"title": "Not just now", "words": trouble.words}, status=503)
