@@ -126,6 +126,8 @@ AXES_RESET_ON_SUCCESS = False
 
 LANGUAGE_CODE = "en"
 USE_TZ = True
+SILENCED_SYSTEM_CHECKS = ["security.W005", "security.W021"]
+"""Subdomains and preloading are a choice of whoever runs this: `JUNGLE_HSTS_PRELOAD`."""
 TIME_ZONE = "UTC"
 
 STATIC_URL = "/static/"

@@ -51,7 +51,8 @@ def _shortened(document: Any, place: Place, found: Any) -> str:
 def _without(document: Any, place: Place) -> str:
     """Takes what is at `place` out, or what holds it where it is a step of no document; tells which place it was."""
     while place:
-        holder, step = _at(document, place[:-1]), place[-1]
+        holder: Any = _at(document, place[:-1])
+        step = place[-1]
         if (isinstance(holder, dict) and step in holder) or (isinstance(holder, list) and isinstance(step, int)):
             del holder[step]
             return ".".join(map(str, place))

@@ -8,6 +8,7 @@ from core.formats.parts_pack import PartsPack, read_parts_pack
 from core.formats.price_list import Column, ListRow, PriceTable, guessed_mapping, list_rows, read_table
 from core.model.parts import Part as SpecSheet
 from core.model.typed import FieldErrors
+from core.quantities.money import DECIMALS_BY_CURRENCY
 from jungle.catalogue.entries import EntryState, States, keep_sheets, states_of
 from jungle.catalogue.models import Entry, Origin, Sheet
 from jungle.catalogue.sheets import new_id
@@ -70,7 +71,9 @@ class ListRead:
 
 
 def read_list(owner_id: int, table: PriceTable, mapping: Mapping[str, int], currency: str) -> ListRead:
-    """What a price list would do; nothing is stored. Raises `FieldErrors` for a column that there is not."""
+    """What a price list would do; nothing is stored. Raises `FieldErrors` for a column or currency that there is not."""
+    if currency not in DECIMALS_BY_CURRENCY:
+        raise FieldErrors([("currency", currency, ", ".join(DECIMALS_BY_CURRENCY))])
     columns = _columns(mapping, len(table.heading)) or guessed_mapping(table.heading)
     owned = Entry.objects.visible_to(owner_id)
     rows = list_rows(table, columns, owned.listed(), lambda ids: owned.named(*ids).sheets(), currency, new_id)

@@ -5,7 +5,7 @@ from collections.abc import Callable
 from django.conf import settings
 from django.http import HttpRequest, HttpResponse
 
-from jungle.plans.services.people import local_owner
+from jungle.plans.services.welcome import local_owner
 from jungle.web.client import from_another_site, from_this_machine
 
 

@@ -12,12 +12,12 @@ from django.test import TestCase
 from core.formats.build_file import read_build_file, write_build_file
 from core.formats.errors import BadFile
 from core.model.build import Slot
-from jungle.catalogue.models import Part
-from jungle.catalogue.services import adopt_parts, adopt_sample_parts
+from jungle.catalogue.models import Entry
 from jungle.plans.models import Build, Edit
 from jungle.plans.services.builds import build_file, import_build
-from jungle.plans.services.people import ensure_owner
-from tests.app.worlds import file_text, full_build_of, person
+from jungle.plans.services.parts import adopt_samples
+from jungle.plans.services.welcome import local_owner
+from tests.app.worlds import adopt_parts, file_text, full_build_of, person, sheets_of
 from tests.core import worlds
 
 DEMO_BUILD = Path("jungle/demo/builds/boat-shed.json")
@@ -31,23 +31,23 @@ class FileTests(TestCase):
         copy = import_build(owner, text)
         self.assertNotEqual(copy.pk, build.pk)
         self.assertEqual(copy.plan, build.plan)
-        self.assertEqual(Part.objects.visible_to(owner.pk).count(), 8, "the same parts are not kept twice")
+        self.assertEqual(Entry.objects.visible_to(owner.pk).count(), 8, "the same parts are not kept twice")
 
     def test_somebody_elses_parts_join_the_catalogue(self) -> None:
         build = import_build(person(), file_text())
         self.assertEqual(build.plan.chain[Slot.SCREEN].part, "screen")
-        self.assertEqual(Part.objects.visible_to(build.owner_id).count(), 8)
+        self.assertEqual(Entry.objects.visible_to(build.owner_id).count(), 8)
 
     def test_another_part_of_the_same_id_is_kept_beside_it(self) -> None:
         owner = person()
         adopt_parts(owner.pk, [worlds.screen(name="Mine", gain=0.8)])
         build = import_build(owner, file_text())
         self.assertEqual(build.plan.chain[Slot.SCREEN].part, "screen-2")
-        sheets = Part.objects.visible_to(owner.pk).sheets()
+        sheets = sheets_of(owner)
         self.assertEqual((sheets["screen"].name, sheets["screen-2"].name), ("Mine", "Square"))
         again = import_build(owner, file_text())
         self.assertEqual(again.plan.chain[Slot.SCREEN].part, "screen-2")
-        self.assertEqual(Part.objects.visible_to(owner.pk).count(), 9)
+        self.assertEqual(Entry.objects.visible_to(owner.pk).count(), 9)
 
     def test_unknown_fields_survive_the_database(self) -> None:
         document = json.loads(file_text())
@@ -63,7 +63,7 @@ class FileTests(TestCase):
         owner = person()
         with self.assertRaises(BadFile):
             import_build(owner, json.dumps(document).encode())
-        self.assertEqual((Build.objects.count(), Part.objects.count(), Edit.objects.count()), (0, 0, 0))
+        self.assertEqual((Build.objects.count(), Entry.objects.count(), Edit.objects.count()), (0, 0, 0))
 
 
 class DemoTests(TestCase):
@@ -94,12 +94,14 @@ class DemoTests(TestCase):
         other = full_build_of(person("other"))
         self.load("--afresh", "--yes")
         self.assertTrue(Build.objects.filter(pk=other.pk).exists())
-        self.assertTrue(Part.objects.visible_to(other.owner_id).exists())
+        self.assertTrue(Entry.objects.visible_to(other.owner_id).exists())
 
     def test_sample_parts_are_adopted_once(self) -> None:
-        owner = ensure_owner()
-        self.assertGreater(adopt_sample_parts(owner.pk), 48)
-        self.assertEqual(adopt_sample_parts(owner.pk), 0)
+        owner = local_owner()
+        before = sheets_of(owner)
+        self.assertGreater(len(before), 48)
+        adopt_samples(owner)
+        self.assertEqual(sheets_of(owner), before)
 
 
 class ShellTests(TestCase):

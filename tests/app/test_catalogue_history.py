@@ -6,21 +6,17 @@ from unittest.mock import patch
 
 from core.model.parts import Part as SpecSheet
 from jungle.catalogue import history
-from jungle.catalogue.history import ChangedSince, NothingToUndo, PartInUse, redo_edit, undo_edit
-from jungle.catalogue.models import CatalogueEdit, Part
-from jungle.catalogue.services import adopt_parts
+from jungle.catalogue.history import ChangedSince, NothingToUndo
+from jungle.catalogue.models import CatalogueEdit
+from jungle.plans.services.parts import By, PartsInUse, redo_edit, undo_edit
 from tests.app.test_catalogue import CatalogueTestCase, pack, upload
-from tests.app.worlds import person
+from tests.app.worlds import adopt_parts, person, sheets_of
 from tests.core import worlds
-
-
-def nobody(_: str) -> list[str]:
-    return []
 
 
 class CatalogueHistoryTests(CatalogueTestCase):
     def sheets(self) -> dict[str, SpecSheet]:
-        return dict(Part.objects.visible_to(self.owner.pk).sheets())
+        return sheets_of(self.owner)
 
     def labels(self) -> tuple[str, str]:
         told = self.read("/history")
@@ -33,7 +29,7 @@ class CatalogueHistoryTests(CatalogueTestCase):
         changed = self.sheets()
         self.assertTrue(changed != before)
         self.assertEqual(self.labels(), ("Facts of Strip", ""))
-        self.assertEqual(self.call("post", "/undo").json(), {"undo": "", "redo": "Facts of Strip"})
+        self.assertEqual(self.call("post", "/undo").json()["redo"], "Facts of Strip")
         self.assertEqual(self.sheets(), before)
         self.assertFalse(self.read("/parts/mat")["part"]["changed"], "it is as it came again")
         self.call("post", "/redo")
@@ -47,7 +43,7 @@ class CatalogueHistoryTests(CatalogueTestCase):
             lambda: self.call("patch", "/parts/mat", facts={"thickness_m": "30 mm"}),
             lambda: self.call("put", "/parts/mat/sources/thickness_m", source="a tape"),
             lambda: self.call("post", "/parts/mat/restore"),
-            lambda: self.client.delete("/api/catalogue/parts/m-saw"),
+            lambda: self.remove(next(id for id, sheet in self.sheets().items() if sheet.name == "Saw")),
             lambda: self.client.post("/api/catalogue/pack", {"file": upload(pack(own, worlds.screen(name="Other")))}),
             lambda: self.client.post(
                 "/api/catalogue/list", {"file": upload("id,price\nmat,12.50\nscreen,300\n", "list.csv")}
@@ -73,20 +69,20 @@ class CatalogueHistoryTests(CatalogueTestCase):
         self.call("patch", "/parts/mat", facts={"thickness_m": "50 mm"})
         self.assertEqual(self.labels(), ("Facts of Strip", ""))
         with self.assertRaises(NothingToUndo):
-            redo_edit(self.owner.pk, nobody)
+            redo_edit(By(self.owner))
 
     def test_an_edit_that_changes_nothing_is_none(self) -> None:
         self.call("patch", "/parts/mat", facts={"name": "Strip"})
         self.assertEqual(self.labels(), ("", ""))
 
     def test_a_part_that_a_build_has_is_not_undone_away(self) -> None:
-        self.call("post", "/parts", kind="tool", facts={"maker": "M", "name": "Saw"})
+        saw = self.add("tool", maker="M", name="Saw")
         before = self.sheets()
-        body = {"revision": self.build.revision, "part": "m-saw"}
+        body = {"revision": self.build.revision, "part": saw}
         self.client.post(f"/api/builds/{self.build.pk}/extras", body, content_type="application/json")
         refused = self.call("post", "/undo")
-        self.assertEqual(refused.status_code, 422)
-        self.assertIn("Saw is part of", refused.json()["message"])
+        self.assertEqual(refused.status_code, 409)
+        self.assertEqual(refused.json()["builds"], [{"build": "Test", "what": ["a part beside the chain"]}])
         self.assertEqual(self.sheets(), before)
         self.assertEqual(self.labels(), ("Added Saw", ""))
 
@@ -94,20 +90,21 @@ class CatalogueHistoryTests(CatalogueTestCase):
         """One of its two parts is hung: neither is taken out."""
         two = pack(worlds.mat(id="one", name="One"), worlds.mat(id="two", name="Two"))
         self.client.post("/api/catalogue/pack", {"file": upload(two)})
+        self.send("put", "/chain/mat", part="two")
         before = self.sheets()
-        with self.assertRaises(PartInUse):
-            undo_edit(self.owner.pk, lambda part: ["Shed"] if part == "two" else [])
+        with self.assertRaises(PartsInUse):
+            undo_edit(By(self.owner))
         self.assertEqual(self.sheets(), before)
 
     def test_what_came_in_by_another_way_is_not_overwritten(self) -> None:
         """Taken out, and then brought back by a build's file with another fact: undoing would lose that."""
-        self.call("post", "/parts", kind="tool", facts={"maker": "M", "name": "Saw"})
-        saw = self.sheet("m-saw")
-        self.client.delete("/api/catalogue/parts/m-saw")
+        id = self.add("tool", maker="M", name="Saw")
+        saw = self.sheet(id)
+        self.remove(id)
         adopt_parts(self.owner.pk, (saw.model_copy(update={"use": "pipes"}),))
         with self.assertRaises(ChangedSince):
-            undo_edit(self.owner.pk, nobody)
-        self.assertEqual(self.sheet("m-saw").use, "pipes")
+            undo_edit(By(self.owner))
+        self.assertEqual(self.sheet(id).use, "pipes")
 
     def test_only_so_many_are_kept_and_each_owner_has_their_own(self) -> None:
         with patch.object(history, "EDITS_KEPT", 3):
@@ -115,4 +112,4 @@ class CatalogueHistoryTests(CatalogueTestCase):
                 self.call("patch", "/parts/mat", facts={"thickness_m": f"{thickness} mm"})
         self.assertEqual(CatalogueEdit.objects.filter(owner=self.owner).count(), 3)
         with self.assertRaises(NothingToUndo):
-            undo_edit(person("bo").pk, nobody)
+            undo_edit(By(person("bo")))

@@ -17,7 +17,6 @@ from jungle.plans.services.editing import (
     On,
     StaleRevision,
     edit,
-    history_labels,
     redo,
     undo,
 )
@@ -57,14 +56,14 @@ class HistoryTests(EditingTestCase):
         room.measure_room(self.on(), {"width_m": "4.7"})
         undo(self.on())
         build = room.measure_room(self.on(), {"width_m": "5"})
-        self.assertEqual(history_labels(build), ("Room: width", None))
+        self.assertEqual(build.labels, ("Room: width", None))
         self.assertEqual(Edit.objects.filter(build=self.build).count(), 2)
 
     def test_labels_say_what_would_be_undone_and_redone(self) -> None:
-        self.assertEqual(history_labels(self.build), (None, None))
+        self.assertEqual(self.build.labels, (None, None))
         build = room.measure_room(self.on(), {"ceiling_m": "3.1"})
-        self.assertEqual(history_labels(build), ("Room: ceiling", None))
-        self.assertEqual(history_labels(undo(self.on())), (None, "Room: ceiling"))
+        self.assertEqual(build.labels, ("Room: ceiling", None))
+        self.assertEqual(undo(self.on()).labels, (None, "Room: ceiling"))
 
     def test_every_edit_names_its_actor(self) -> None:
         room.measure_room(self.on(), {"width_m": "4.7"})
@@ -74,7 +73,7 @@ class HistoryTests(EditingTestCase):
         before = self.on().revision
         room.measure_room(self.on(), {"width_m": "4.6"})
         self.assertEqual(self.on().revision, before)
-        self.assertEqual(history_labels(self.build), (None, None))
+        self.assertEqual(self.build.labels, (None, None))
 
     def test_the_revision_grows_with_undo_too(self) -> None:
         room.measure_room(self.on(), {"width_m": "4.7"})
@@ -151,7 +150,7 @@ class RoomTests(EditingTestCase):
         room.move(self.on(), {"behind_ball_m": "3"})
         self.assertEqual(self.plan().layout.ball_y_m, 4.0)
         build = room.move(self.on(), {"lens_height_m": 2.4, "lens_distance_m": "3"})
-        self.assertEqual(history_labels(build)[0], "Moved the projector")
+        self.assertEqual(build.labels[0], "Moved the projector")
         room.move(self.on(), {"lens_height_m": None})
         self.assertIsNone(self.plan().layout.lens_height_m)
 

@@ -4,10 +4,10 @@ from typing import Any
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 
-from jungle.catalogue.models import Part
-from jungle.catalogue.services import adopt_parts, adopt_sample_parts
+from jungle.catalogue.models import Entry
 from jungle.plans.services import editing
-from tests.app.worlds import ApiTestCase, on, person
+from jungle.plans.services.parts import adopt_samples
+from tests.app.worlds import ApiTestCase, adopt_parts, on, person
 from tests.core import worlds
 from tests.core.matrix.case import extra
 
@@ -164,9 +164,9 @@ class ExtraTests(PartsTestCase):
         file = self.client.get(self.url("/file")).content
         other = person("bo")
         self.client.force_login(other)
-        adopt_sample_parts(other.pk)
+        adopt_samples(other)
         self.client.post("/api/builds/import", {"file": _upload(file)})
-        ids = set(Part.objects.visible_to(other.pk).values_list("name_id", flat=True))
+        ids = set(Entry.objects.visible_to(other.pk).values_list("part_id", flat=True))
         self.assertLessEqual({"blower", "long"}, ids)
 
 

@@ -8,7 +8,7 @@ from pathlib import Path
 from django.contrib.auth.models import User
 from django.test import Client, TestCase, override_settings
 
-from jungle.catalogue.models import Part
+from jungle.catalogue.models import Entry
 from tests.app.worlds import person
 
 ROOT = Path(__file__).resolve().parents[2]
@@ -19,7 +19,7 @@ class LocalModeTests(TestCase):
     def test_the_owner_is_signed_in_by_itself_with_a_catalogue(self) -> None:
         reply = self.client.get("/api/session")
         self.assertEqual(reply.json()["user"], "owner")
-        self.assertGreater(Part.objects.filter(owner__username="owner").count(), 48)
+        self.assertGreater(Entry.objects.filter(owner__username="owner").count(), 48)
         self.assertFalse(User.objects.get().has_usable_password())
 
     def test_only_from_this_machine(self) -> None:
@@ -43,7 +43,7 @@ class SignInTests(TestCase):
             "/sign-in", {"username": "ada", "password": "a long enough secret", "next": "/builds/1/room"}
         )
         self.assertRedirects(right, "/builds/1/room", fetch_redirect_response=False)
-        self.assertGreater(Part.objects.filter(owner__username="ada").count(), 48)
+        self.assertGreater(Entry.objects.filter(owner__username="ada").count(), 48)
         self.client.post("/sign-out")
         self.assertEqual(self.client.get("/api/session").status_code, 401)
 

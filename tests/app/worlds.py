@@ -1,12 +1,16 @@
 """People and builds for tests of the application."""
 
+from collections.abc import Iterable, Mapping
 from typing import Any
 
 from django.contrib.auth.models import User
 from django.test import Client, TestCase, override_settings
 
 from core.formats.build_file import BuildFile
-from jungle.catalogue.services import adopt_parts
+from core.model.parts import Part as SpecSheet
+from jungle.catalogue.adoption import adopted
+from jungle.catalogue.entries import revision_of, store_states
+from jungle.catalogue.models import Entry
 from jungle.plans.models import Build
 from jungle.plans.services.builds import start_build
 from jungle.plans.services.editing import On
@@ -15,6 +19,18 @@ from tests.core import worlds
 
 def person(name: str = "ada") -> User:
     return User.objects.create_user(name, password="a long enough secret")
+
+
+def adopt_parts(owner_id: int, sheets: Iterable[SpecSheet]) -> Mapping[str, str]:
+    """Parts in an owner's catalogue, as a build's file brings them; answers under which id each is kept."""
+    adoption = adopted(owner_id, sheets)
+    store_states(owner_id, revision_of(owner_id), adoption.states)
+    return adoption.kept_as
+
+
+def sheets_of(owner: User) -> dict[str, SpecSheet]:
+    """All sheets in somebody's catalogue, by part id."""
+    return dict(Entry.objects.visible_to(owner.pk).sheets())
 
 
 def full_build_of(owner: User) -> Build:

@@ -11,7 +11,7 @@ from core.formats.parts_pack import PartsPack, write_parts_pack
 from core.model.build import Build as BuildDocument
 from core.model.build import Slot
 from core.model.parts import SHEET, ImpactScreen, Title
-from jungle.catalogue.models import Part
+from jungle.catalogue.models import Entry
 from jungle.plans.services.builds import start_build
 from tests.browser.base import BrowserTestCase
 from tests.browser.chromium import PHONE
@@ -173,7 +173,7 @@ class CatalogueTests(BrowserTestCase):
         expect(page.get_by_text("Weakest line: graphics, class 2 of class 6").first).to_be_visible()
 
     def test_a_pack_with_conflicts(self) -> None:
-        held = Part.objects.get(owner=self.build.owner, name_id="lumenhay-lantern-z").sheet
+        held = Entry.objects.get(owner=self.build.owner, part_id="lumenhay-lantern-z").spec
         page = self.open("catalogue")
         page.get_by_role("button", name="Lantern Z", exact=True).click()
         page.get_by_role("button", name="Change facts for yourself").click()
@@ -228,7 +228,7 @@ class CatalogueTests(BrowserTestCase):
         form.get_by_role("button", name="Add it to the catalogue").click()
         opened = page.get_by_role("dialog", name="Back Garden")
         expect(opened.get_by_role("region", name="monitor links")).to_contain_text("Lodestill Twosight")
-        sheet = Part.objects.get(name_id="ourselves-back-garden").sheet
+        sheet = Entry.objects.get(sheet__name="Back garden").spec
         assert isinstance(sheet, Title)
         self.assertEqual([link.monitor for link in sheet.monitor_links or ()], ["lodestill-twosight"])
 
@@ -247,7 +247,7 @@ class CatalogueTests(BrowserTestCase):
         dialog = page.get_by_role("dialog")
         expect(dialog.get_by_text("9 ft 0 in")).to_be_visible()
         expect(dialog.get_by_text("14.0 lb")).to_be_visible()
-        sheet = Part.objects.get(owner=self.build.owner, name_id="tentmoor-square-27").sheet
+        sheet = Entry.objects.get(owner=self.build.owner, part_id="tentmoor-square-27").spec
         assert isinstance(sheet, ImpactScreen)
         assert sheet.width_m is not None
         assert sheet.weight_kg is not None

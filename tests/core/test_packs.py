@@ -1,6 +1,8 @@
 """Packs and price lists looked at before they are taken; fuzzed, neither ever raises anything but a named refusal."""
 
 import json
+from collections.abc import Iterable, Mapping
+from itertools import count
 from pathlib import Path
 from typing import Any
 from unittest import TestCase
@@ -11,7 +13,8 @@ from hypothesis import strategies as st
 from core.formats.errors import BadFile
 from core.formats.pack_preview import Choice, Standing, compare, usual_choice
 from core.formats.parts_pack import read_parts_pack, write_parts_pack
-from core.formats.price_list import Column, guessed_mapping, list_rows, read_table
+from core.formats.price_list import Column, ListRow, PriceTable, guessed_mapping, list_rows, read_table
+from core.model.found import listed
 from core.model.parts import Part
 from core.quantities import UnitSystem, figure_text
 from tests.core import worlds
@@ -79,10 +82,24 @@ class PackFuzzTests(TestCase):
         self.assertEqual((written["shelf"], written["parts"][0]["colour"]), ("B", {"hue": [1, 2]}))
 
 
+def told(table: PriceTable, mapping: Mapping[Column, int], currency: str) -> tuple[ListRow, ...]:
+    """What each row does to the full test catalogue."""
+    numbers = count()
+
+    def new_id(kind: str) -> str:
+        number = next(numbers)
+        return f"{kind}-new-{number}".replace("_", "-") if number else f"{kind}-new".replace("_", "-")
+
+    def sheets_of(ids: Iterable[str]) -> dict[str, Part]:
+        return {id: HELD[id] for id in ids}
+
+    return list_rows(table, mapping, map(listed, HELD.values()), sheets_of, currency, new_id)
+
+
 class PriceListTests(TestCase):
     def rows(self, text: str, currency: str = "EUR") -> list[Any]:
         table = read_table(text.encode())
-        return list(list_rows(table, guessed_mapping(table.heading), HELD, currency))
+        return list(told(table, guessed_mapping(table.heading), currency))
 
     def test_prices_by_id_or_by_name_and_new_parts(self) -> None:
         rows = self.rows("id;maker;name;kind;price\nmat;;;;420,50\n;Maker;Square;;310\n;Nest;Perch;stand;25\n")
@@ -91,7 +108,7 @@ class PriceListTests(TestCase):
             [(2, "price", ""), (3, "price", ""), (4, "new part", "")],
         )
         self.assertEqual([row.part.price.minor for row in rows], [42_050, 31_000, 2_500])
-        self.assertEqual((rows[1].part.id, rows[1].before.text(), rows[2].part.id), ("screen", "€300.00", "nest-perch"))
+        self.assertEqual((rows[1].part.id, rows[1].before.text(), rows[2].part.id), ("screen", "€300.00", "stand-new"))
 
     def test_each_bad_row_says_what_is_wrong_with_it(self) -> None:
         rows = self.rows(
@@ -130,5 +147,5 @@ class PriceListTests(TestCase):
             table = read_table(text.encode())
         except BadFile:
             return
-        for row in list_rows(table, mapping, HELD, "EUR"):
+        for row in told(table, mapping, "EUR"):
             self.assertNotEqual(bool(row.problem), row.part is not None)

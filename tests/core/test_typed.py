@@ -40,7 +40,7 @@ class ChangedTests(TestCase):
         )
 
     def test_a_bound_is_told_in_the_readers_units(self) -> None:
-        for system, accepted in ((METRIC, "at most 60.00 m"), (IMPERIAL, "at most 131 ft 2 13/16 in")):
+        for system, accepted in ((METRIC, "at most 60.00 m"), (IMPERIAL, "at most 196 ft 10 3/16 in")):
             with self.assertRaises(FieldErrors) as caught:
                 changed(Room(), {"width_m": "900 m"}, system, "EUR")
             self.assertEqual(caught.exception.errors, [("width_m", "900 m", accepted)])

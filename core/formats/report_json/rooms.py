@@ -18,6 +18,8 @@ NOBODY = "depends on who plays"
 class ReachJson:
     """A player's longest club on this floor, also for an early release."""
 
+    id: str
+    """The player's."""
     player: str
     wanted: str
     club: str
@@ -126,6 +128,7 @@ def _allowance(found: Allowance, system: UnitSystem) -> AllowanceJson:
     return AllowanceJson(
         reaches=[
             ReachJson(
+                id=reach.player.id,
                 player=reach.player.name,
                 wanted=reach.player.longest_club.value,
                 club=reach.club.value if reach.club else NOWHERE,

@@ -34,6 +34,7 @@ export type PartFilter = NonNullable<
 >
 export type FoundPart = Schemas['FoundPart']
 export type FoundParts = Schemas['FoundParts']
+export type Loss = Schemas['LossJson']
 export type PartDetail = Schemas['PartDetail']
 export type SheetKind = Schemas['SheetKindJson']
 export type SheetField = Schemas['SheetFieldJson']
@@ -61,7 +62,20 @@ export type SmallChange = Omit<Schemas['SmallChange'], 'revision'>
 export type ExtraChange = Omit<Schemas['ExtraChange'], 'revision'>
 export type Decision = Omit<Schemas['Decision'], 'revision'>
 
-export const api = createClient<paths>()
+const MOST_ATTEMPTS = 4
+const SECOND_MS = 1000
+
+/** Asks again by itself where the server says that others are storing just now, as long as it says to wait. */
+async function patient(request: Request): Promise<Response> {
+  for (let attempt = 1; ; attempt++) {
+    const response = await fetch(request.clone())
+    const wait = Number(response.headers.get('Retry-After'))
+    if (response.status !== 503 || !wait || attempt === MOST_ATTEMPTS) return response
+    await new Promise((settle) => setTimeout(settle, wait * SECOND_MS))
+  }
+}
+
+export const api = createClient<paths>({ fetch: patient })
 
 /** Django's token, sent back with everything that changes something. */
 export function csrfToken(): string {
@@ -80,7 +94,20 @@ export interface Outcome<T> {
   status: number
   message: string
   problems: Problem[]
+  /** What was to be changed as it is now, where it has changed since it was seen. */
   current?: BuildReply
+  /** What builds would lose by a change of the catalogue. */
+  losses?: Loss[]
+  /** The revision of a build that cannot be shown. */
+  revision?: number
+}
+
+interface Refusal {
+  message?: string
+  errors?: Problem[]
+  current?: BuildReply
+  builds?: Loss[]
+  revision?: number
 }
 
 interface Reply<T> {
@@ -93,10 +120,12 @@ interface Reply<T> {
 export async function outcome<T>(call: Promise<Reply<T>>): Promise<Outcome<T>> {
   try {
     const { data, error, response } = await call
-    const refusal = (error ?? {}) as { message?: string; errors?: Problem[]; current?: BuildReply }
+    const refusal = (error ?? {}) as Refusal
     return {
       ...(data !== undefined && { data }),
       ...(refusal.current && { current: refusal.current }),
+      ...(refusal.builds && { losses: refusal.builds }),
+      ...(refusal.revision !== undefined && { revision: refusal.revision }),
       status: response.status,
       message: refusal.message ?? (response.ok ? '' : `The server answered ${response.status}.`),
       problems: refusal.errors ?? [],

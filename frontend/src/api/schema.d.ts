@@ -109,7 +109,7 @@ export interface paths {
         };
         /**
          * Read Workings
-         * @description How a verdict came about; `subject` is the player it speaks of, where it speaks of one.
+         * @description How a verdict came about; `subject` is the id of the player it speaks of, where it speaks of one.
          */
         get: operations["jungle_api_routers_builds_read_workings"];
         put?: never;
@@ -976,7 +976,7 @@ export interface paths {
         post?: never;
         /**
          * Remove Part
-         * @description Take a part out of the catalogue, unless a build or its history names it.
+         * @description Take a part out of the catalogue; builds that name it refuse, or go on without it.
          */
         delete: operations["jungle_api_routers_catalogue_remove_part"];
         options?: never;
@@ -1175,11 +1175,15 @@ export interface components {
             id: number;
             /** Name */
             name: string;
+            /** Revision */
+            revision: number;
             /**
              * Changed At
              * Format: date-time
              */
             changed_at: string;
+            /** As Of */
+            as_of: string | null;
             stage: components["schemas"]["Stage"];
             state: components["schemas"]["State"];
             /** Blocked */
@@ -1188,6 +1192,8 @@ export interface components {
             questions: number;
             /** Up Front */
             up_front: string;
+            /** Unreadable */
+            unreadable: string;
         };
         /**
          * Stage
@@ -1216,6 +1222,8 @@ export interface components {
             id: string;
             /** Subject */
             subject: string;
+            /** Subject Id */
+            subject_id: string;
         };
         /**
          * BayPart
@@ -1932,6 +1940,8 @@ export interface components {
             verdict: string | null;
             /** Subject */
             subject: string;
+            /** Subject Id */
+            subject_id: string;
         };
         /**
          * Looks
@@ -2569,6 +2579,8 @@ export interface components {
             title: string;
             /** Subject */
             subject: string;
+            /** Subject Id */
+            subject_id: string;
             step: components["schemas"]["Step"];
             /** Slots */
             slots: components["schemas"]["Slot"][];
@@ -2637,6 +2649,20 @@ export interface components {
         NewBuild: {
             /** Name */
             name: string;
+        };
+        /**
+         * Unreadable
+         * @description A build that cannot be shown as it is stored; it can be undone and deleted.
+         */
+        Unreadable: {
+            /** Message */
+            message: string;
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Revision */
+            revision: number;
         };
         /**
          * Stale
@@ -3115,6 +3141,8 @@ export interface components {
          * @description A player's longest club on this floor, also for an early release.
          */
         ReachJson: {
+            /** Id */
+            id: string;
             /** Player */
             player: string;
             /** Wanted */
@@ -3286,6 +3314,8 @@ export interface components {
             title: string;
             /** Subject */
             subject: string;
+            /** Subject Id */
+            subject_id: string;
             state: components["schemas"]["State"];
             /** Headline */
             headline: string;
@@ -3643,11 +3673,33 @@ export interface components {
             unjudged: number;
         };
         /**
+         * InUse
+         * @description Builds would lose what they name. Nothing was changed; they may be brought along.
+         */
+        InUse: {
+            /** Message */
+            message: string;
+            /** Builds */
+            builds: components["schemas"]["LossJson"][];
+        };
+        /**
+         * LossJson
+         * @description What a build would lose by a change of the catalogue.
+         */
+        LossJson: {
+            /** Build */
+            build: string;
+            /** What */
+            what: string[];
+        };
+        /**
          * PartDetail
          * @description A part with all its facts, and the builds that have it.
          */
         PartDetail: {
             part: components["schemas"]["FoundPart"];
+            /** Revision */
+            revision: number;
             /** Price Typed */
             price_typed: string;
             /** Facts */
@@ -3684,6 +3736,15 @@ export interface components {
             doubts: string[];
         };
         /**
+         * StalePart
+         * @description The part has changed since it was seen; here it is as it is now.
+         */
+        StalePart: {
+            /** Message */
+            message: string;
+            current: components["schemas"]["PartDetail"];
+        };
+        /**
          * NewPart
          * @description A part of one's own.
          */
@@ -3718,12 +3779,34 @@ export interface components {
             undo: string;
             /** Redo */
             redo: string;
+            /** Revision */
+            revision: number;
         };
         /**
-         * PartFacts
-         * @description Facts as a person types them, by field; an empty text clears one.
+         * CatalogueStep
+         * @description A change of the catalogue as it was at `revision`.
          */
-        PartFacts: {
+        CatalogueStep: {
+            /**
+             * Bring Along
+             * @default false
+             */
+            bring_along: boolean;
+            /** Revision */
+            revision: number;
+        };
+        /**
+         * PartChange
+         * @description Other facts for a part as it was at `revision`.
+         */
+        PartChange: {
+            /**
+             * Bring Along
+             * @default false
+             */
+            bring_along: boolean;
+            /** Revision */
+            revision: number;
             /** Facts */
             facts: {
                 [key: string]: string;
@@ -3745,9 +3828,11 @@ export interface components {
         };
         /**
          * Cited
-         * @description Where a fact was read, when, and what another source states.
+         * @description Where a fact was read, when, and what another source states, of a part as it was at `revision`.
          */
         Cited: {
+            /** Revision */
+            revision: number;
             /**
              * Source
              * @default not said
@@ -3770,6 +3855,8 @@ export interface components {
         PackPreview: {
             /** Name */
             name: string;
+            /** Revision */
+            revision: number;
             /** Rows */
             rows: components["schemas"]["PackRowJson"][];
         };
@@ -3817,6 +3904,8 @@ export interface components {
         ListPreview: {
             /** Heading */
             heading: string[];
+            /** Revision */
+            revision: number;
             /** Mapping */
             mapping: {
                 [key: string]: number;
@@ -4052,6 +4141,15 @@ export interface operations {
                     "application/json": components["schemas"]["Problems"];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Unreadable"];
+                };
+            };
         };
     };
     jungle_api_routers_builds_delete_build: {
@@ -4131,7 +4229,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -4258,7 +4356,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -4311,7 +4409,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -4364,7 +4462,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -4417,7 +4515,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -4471,7 +4569,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -4525,7 +4623,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -4581,7 +4679,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -4637,7 +4735,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -4690,7 +4788,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -4743,7 +4841,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -4840,7 +4938,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -4893,7 +4991,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -4948,7 +5046,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -5004,7 +5102,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -5060,7 +5158,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -5191,7 +5289,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -5244,7 +5342,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -5298,7 +5396,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -5352,7 +5450,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -5521,7 +5619,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -5576,7 +5674,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -5757,7 +5855,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -5810,7 +5908,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -5905,7 +6003,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -5959,7 +6057,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -6012,7 +6110,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -6066,7 +6164,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -6120,7 +6218,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problems"];
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };
@@ -6202,6 +6300,15 @@ export interface operations {
                     "application/json": components["schemas"]["Problems"];
                 };
             };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StalePart"] | components["schemas"]["InUse"] | components["schemas"]["Problems"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -6244,6 +6351,15 @@ export interface operations {
                     "application/json": components["schemas"]["Problems"];
                 };
             };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StalePart"] | components["schemas"]["InUse"] | components["schemas"]["Problems"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -6282,7 +6398,11 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CatalogueStep"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -6300,6 +6420,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StalePart"] | components["schemas"]["InUse"] | components["schemas"]["Problems"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -6320,7 +6449,11 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CatalogueStep"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -6338,6 +6471,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StalePart"] | components["schemas"]["InUse"] | components["schemas"]["Problems"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -6380,6 +6522,15 @@ export interface operations {
                     "application/json": components["schemas"]["Problems"];
                 };
             };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StalePart"] | components["schemas"]["InUse"] | components["schemas"]["Problems"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -6393,7 +6544,9 @@ export interface operations {
     };
     jungle_api_routers_catalogue_remove_part: {
         parameters: {
-            query?: never;
+            query?: {
+                bring_along?: boolean;
+            };
             header?: never;
             path: {
                 part_id: string;
@@ -6418,6 +6571,15 @@ export interface operations {
                     "application/json": components["schemas"]["Problems"];
                 };
             };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StalePart"] | components["schemas"]["InUse"] | components["schemas"]["Problems"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -6440,7 +6602,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PartFacts"];
+                "application/json": components["schemas"]["PartChange"];
             };
         };
         responses: {
@@ -6460,6 +6622,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StalePart"] | components["schemas"]["InUse"] | components["schemas"]["Problems"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -6507,6 +6678,15 @@ export interface operations {
                     "application/json": components["schemas"]["Problems"];
                 };
             };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StalePart"] | components["schemas"]["InUse"] | components["schemas"]["Problems"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -6527,7 +6707,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CatalogueStep"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -6545,6 +6729,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StalePart"] | components["schemas"]["InUse"] | components["schemas"]["Problems"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -6637,6 +6830,13 @@ export interface operations {
                      * @default {}
                      */
                     choices?: string;
+                    /** Revision */
+                    revision?: number | null;
+                    /**
+                     * Bring Along
+                     * @default false
+                     */
+                    bring_along?: boolean;
                 };
             };
         };
@@ -6648,6 +6848,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PackTaken"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StalePart"] | components["schemas"]["InUse"] | components["schemas"]["Problems"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -6735,6 +6953,8 @@ export interface operations {
                      * @default EUR
                      */
                     currency?: string;
+                    /** Revision */
+                    revision?: number | null;
                 };
             };
         };
@@ -6746,6 +6966,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ListTaken"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StalePart"] | components["schemas"]["InUse"] | components["schemas"]["Problems"];
                 };
             };
             /** @description Unprocessable Entity */

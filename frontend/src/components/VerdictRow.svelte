@@ -17,7 +17,7 @@
 
 <button
   class="flex w-full cursor-pointer items-start gap-2 px-1 py-1 text-left text-sm leading-snug hover:bg-base-200"
-  onclick={() => panels.ask(verdict.id, verdict.subject)}
+  onclick={() => panels.ask(verdict.id, verdict.subject_id)}
 >
   <span class="mt-0.5"><Mark state={verdict.state} /></span>
   <span class="min-w-0 flex-1">

@@ -11,7 +11,10 @@
   let problem = $state('')
 
   async function load(): Promise<void> {
-    const params = { path: { build_id: build.id, check_id: verdict.id }, query: { subject: verdict.subject } }
+    const params = {
+      path: { build_id: build.id, check_id: verdict.id },
+      query: { subject: verdict.subject_id },
+    }
     const found = await outcome(api.GET('/api/builds/{build_id}/verdicts/{check_id}', { params }))
     problem = found.data ? '' : found.message
     if (found.data) workings = found.data

@@ -26,6 +26,8 @@ import {
 import { steps } from './steps'
 
 const RETRY_MS = 3000
+/** Others are storing just now: nothing was stored, and it is sent again as without a connection. */
+const BUSY = 503
 const UNDO = 'undo'
 const REDO = 'redo'
 
@@ -47,6 +49,8 @@ export class BuildState {
   held = $state.raw<HeldEdit | null>(null)
   problem = $state<string | null>(null)
   missing = $state(false)
+  /** The revision of a build that is there but cannot be shown. */
+  unreadable = $state.raw<number | null>(null)
   pending = $state(0)
   /** What waits for the connection, in the order in which it is made once that is back. */
   waiting = $state.raw<string[]>([])
@@ -72,6 +76,7 @@ export class BuildState {
       api.GET('/api/builds/{build_id}', { params: { path: { build_id: this.id } } }),
     )
     this.missing = found.status === 404
+    this.unreadable = found.revision ?? null
     if (found.data) this.#take(found.data)
     else if (!this.missing) this.problem = found.message
   }
@@ -312,7 +317,7 @@ export class BuildState {
   }
 
   undo(): Promise<Problem[]> {
-    if (!this.reply?.undo) return Promise.resolve([])
+    if (!this.reply?.undo && this.unreadable === null) return Promise.resolve([])
     return this.#edit(UNDO, (revision) =>
       outcome(api.POST('/api/builds/{build_id}/undo', { ...this.#path, body: { revision } })),
     )
@@ -353,9 +358,9 @@ export class BuildState {
     this.preview = null
   }
 
-  /** The verdict of check `id` about `subject`. */
-  verdict(id: string, subject = ''): Verdict | undefined {
-    return this.report?.verdicts.find((verdict) => verdict.id === id && verdict.subject === subject)
+  /** The verdict of check `id` about the player of `subjectId`. */
+  verdict(id: string, subjectId = ''): Verdict | undefined {
+    return this.report?.verdicts.find((verdict) => verdict.id === id && verdict.subject_id === subjectId)
   }
 
   #forgetDrag(): void {
@@ -407,8 +412,8 @@ export class BuildState {
   async #answered(what: string, send: Send): Promise<Outcome<BuildReply> | null> {
     for (;;) {
       if (this.#dropped) return null
-      const found = await send(this.reply?.revision ?? 0)
-      if (found.status !== 0) {
+      const found = await send(this.reply?.revision ?? this.unreadable ?? 0)
+      if (found.status !== 0 && found.status !== BUSY) {
         this.waiting = this.waiting.slice(1)
         return found
       }
@@ -465,6 +470,7 @@ export class BuildState {
     this.stopConsidering()
     this.preview = null
     this.problem = null
+    this.unreadable = null
   }
 }
 

@@ -4,7 +4,9 @@ import {
   type CatalogueHistory,
   type Cited,
   type FoundParts,
+  type Loss,
   outcome,
+  type Outcome,
   type PartDetail,
   type Problem,
   type SheetField,
@@ -17,6 +19,17 @@ export type Facts = Record<string, string>
 /** Lists of records by field, each row by its own fields. */
 export type Rows = Record<string, Facts[]>
 
+/** What builds would lose by a change of the catalogue, and how to make it all the same. */
+export interface InUse {
+  losses: Loss[]
+  goOn: () => Promise<Problem[]>
+}
+
+interface Step {
+  revision: number
+  bring_along: boolean
+}
+
 /** What the filter calls what is asked for. */
 const ASKED: Record<string, string> = { least: 'Price from', most: 'Price up to' }
 
@@ -28,7 +41,9 @@ class Catalogue {
   named = $state.raw<Record<string, string[][]>>({})
   open = $state.raw<PartDetail | null>(null)
   /** What undo would take back in the catalogue, and redo make again. */
-  history = $state.raw<CatalogueHistory>({ undo: '', redo: '' })
+  history = $state.raw<CatalogueHistory>({ undo: '', redo: '', revision: 0 })
+  /** A change that builds would lose by, and how to make it all the same. */
+  inUse = $state.raw<InUse | null>(null)
   problem = $state('')
   /** Why the last question was not answered. */
   refusal = $state('')
@@ -78,12 +93,13 @@ class Catalogue {
     if (data) this.named = { ...data }
   }
 
-  async show(part_id: string): Promise<void> {
-    const { data, message } = await outcome(
+  /** Opens a part, or looks at the open one again; with `quietly` what was said before still stands. */
+  async show(part_id: string, quietly = false): Promise<void> {
+    const { data, message, status } = await outcome(
       api.GET('/api/catalogue/parts/{part_id}', { params: { path: { part_id } } }),
     )
-    this.problem = data ? '' : message
-    if (data) this.open = data
+    if (!quietly) this.problem = data || status === 404 ? '' : message
+    this.open = data ?? (status === 404 ? null : this.open)
   }
 
   async loadHistory(): Promise<void> {
@@ -98,21 +114,46 @@ class Catalogue {
   }
 
   async undo(): Promise<void> {
-    await this.#stepped(await outcome(api.POST('/api/catalogue/undo')))
+    await this.#step((body) => outcome(api.POST('/api/catalogue/undo', { body })))
   }
 
   async redo(): Promise<void> {
-    await this.#stepped(await outcome(api.POST('/api/catalogue/redo')))
+    await this.#step((body) => outcome(api.POST('/api/catalogue/redo', { body })))
   }
 
-  async #stepped({ data, message }: { data?: CatalogueHistory; message: string }): Promise<void> {
-    this.problem = data ? '' : message
-    if (!data) return
+  #step(send: (body: Step) => Promise<Outcome<CatalogueHistory>>): Promise<Problem[]> {
+    return this.#make(
+      (bring_along) => send({ revision: this.history.revision, bring_along }),
+      async () => {
+        await this.#renew()
+        if (this.open) await this.show(this.open.part.part)
+      },
+    )
+  }
+
+  /** Makes a change of the catalogue. Where builds would lose by it, it waits for a word of whoever wants it. */
+  async #make<T>(
+    send: (bring_along: boolean) => Promise<Outcome<T>>,
+    took: (data: T | undefined) => Promise<void>,
+    bring_along = false,
+  ): Promise<Problem[]> {
+    const made = await send(bring_along)
+    this.inUse = null
+    if (made.losses) {
+      this.inUse = { losses: made.losses, goOn: () => this.#make(send, took, true) }
+      return []
+    }
+    const refused = made.status === 0 || made.status >= 400
+    this.problem = refused && made.problems.length === 0 ? made.message : ''
+    if (made.status === 409) await this.#lookAgain()
+    if (!refused) await took(made.data)
+    return made.problems
+  }
+
+  /** After a change that was made on what is not so any more. */
+  async #lookAgain(): Promise<void> {
     await this.#renew()
-    if (!this.open) return
-    const params = { path: { part_id: this.open.part.part } }
-    const there = await outcome(api.GET('/api/catalogue/parts/{part_id}', { params }))
-    this.open = there.data ?? null
+    if (this.open) await this.show(this.open.part.part, true)
   }
 
   async #renew(): Promise<void> {
@@ -123,45 +164,73 @@ class Catalogue {
     const made = await outcome(
       api.POST('/api/catalogue/parts', { body: { kind, facts, rows, currency: 'EUR' } }),
     )
-    return this.#took(made.data, made.problems, made.message)
+    this.problem = made.data || made.problems.length > 0 ? '' : made.message
+    if (made.data) await this.#took(made.data)
+    return made.problems
   }
 
-  async change(part_id: string, facts: Facts, rows: Rows = {}): Promise<Problem[]> {
+  change(part_id: string, facts: Facts, rows: Rows = {}): Promise<Problem[]> {
     const params = { path: { part_id } }
-    const made = await outcome(
-      api.PATCH('/api/catalogue/parts/{part_id}', { params, body: { facts, rows, currency: 'EUR' } }),
+    return this.#make(
+      (bring_along) => {
+        const body = { facts, rows, currency: 'EUR', revision: this.#revision, bring_along }
+        return outcome(api.PATCH('/api/catalogue/parts/{part_id}', { params, body }))
+      },
+      (detail) => this.#took(detail),
     )
-    return this.#took(made.data, made.problems, made.message)
   }
 
-  async cite(part_id: string, field: string, body: Cited): Promise<Problem[]> {
+  cite(part_id: string, field: string, cited: Omit<Cited, 'revision'>): Promise<Problem[]> {
     const params = { path: { part_id, field } }
-    const made = await outcome(api.PUT('/api/catalogue/parts/{part_id}/sources/{field}', { params, body }))
-    return this.#took(made.data, made.problems, made.message)
+    return this.#make(
+      () => {
+        const body = { ...cited, revision: this.#revision }
+        return outcome(api.PUT('/api/catalogue/parts/{part_id}/sources/{field}', { params, body }))
+      },
+      (detail) => this.#took(detail),
+    )
   }
 
-  async restore(part_id: string): Promise<void> {
+  restore(part_id: string): Promise<Problem[]> {
     const params = { path: { part_id } }
-    const made = await outcome(api.POST('/api/catalogue/parts/{part_id}/restore', { params }))
-    await this.#took(made.data, made.problems, made.message)
+    return this.#make(
+      (bring_along) => {
+        const body = { revision: this.#revision, bring_along }
+        return outcome(api.POST('/api/catalogue/parts/{part_id}/restore', { params, body }))
+      },
+      (detail) => this.#took(detail),
+    )
   }
 
-  async remove(part_id: string): Promise<boolean> {
-    const params = { path: { part_id } }
-    const made = await outcome(api.DELETE('/api/catalogue/parts/{part_id}', { params }))
-    this.problem = made.status === 204 ? '' : made.message
-    if (made.status !== 204) return false
-    this.open = null
-    await this.edited()
-    return true
+  remove(part_id: string): Promise<Problem[]> {
+    return this.#make(
+      (bring_along) => {
+        const params = { path: { part_id }, query: { bring_along } }
+        return outcome(api.DELETE('/api/catalogue/parts/{part_id}', { params }))
+      },
+      async () => {
+        this.open = null
+        await this.edited()
+      },
+    )
   }
 
-  async #took(data: PartDetail | undefined, problems: Problem[], message: string): Promise<Problem[]> {
-    this.problem = data || problems.length > 0 ? '' : message
-    if (!data) return problems
-    this.open = data
+  /** Takes in what `send` sends, a pack or a list, and then does what follows from that. */
+  take<T>(send: (bring_along: boolean) => Promise<Outcome<T>>, then: () => void): Promise<Problem[]> {
+    return this.#make(send, async () => {
+      await this.edited()
+      then()
+    })
+  }
+
+  /** The revision of the part that is open. */
+  get #revision(): number {
+    return this.open?.revision ?? 0
+  }
+
+  async #took(detail: PartDetail | undefined): Promise<void> {
+    if (detail) this.open = detail
     await this.edited()
-    return []
   }
 }
 

@@ -1,15 +1,15 @@
 /** Which panel is open over the build. */
 
 class Panels {
-  why = $state.raw<{ id: string; subject: string } | null>(null)
+  why = $state.raw<{ id: string; subjectId: string } | null>(null)
   money = $state(false)
   shortcuts = $state(false)
   /** The part that somebody asks about: why it does not work here. */
   whyNot = $state.raw<{ part: string; name: string } | null>(null)
 
-  /** Opens the workings of the verdict of check `id` about `subject`. */
-  ask(id: string, subject = ''): void {
-    this.why = { id, subject }
+  /** Opens the workings of the verdict of check `id` about the player of `subjectId`. */
+  ask(id: string, subjectId = ''): void {
+    this.why = { id, subjectId }
   }
 }
 

@@ -30,8 +30,8 @@ class View {
     if (!this.hidden.delete(layer)) this.hidden.add(layer)
   }
 
-  togglePlayer(name: string): void {
-    if (!this.hiddenPlayers.delete(name)) this.hiddenPlayers.add(name)
+  togglePlayer(id: string): void {
+    if (!this.hiddenPlayers.delete(id)) this.hiddenPlayers.add(id)
   }
 
   choose(subject: string): void {

@@ -31,7 +31,7 @@
     if (route.pathname) untrack(() => scrolled)?.scrollTo(0, 0)
   })
 
-  const why = $derived(panels.why && build.verdict(panels.why.id, panels.why.subject))
+  const why = $derived(panels.why && build.verdict(panels.why.id, panels.why.subjectId))
 
   async function toggleUnits(): Promise<void> {
     if (await session.toggleUnits()) await build.load()
@@ -97,8 +97,12 @@
 {:else}
   <main class="grid min-h-dvh place-content-center gap-3 text-center text-faint" aria-busy={!build.problem}>
     {#if build.problem}
-      <p role="alert">{build.problem}</p>
-      <button class="btn btn-primary" onclick={() => void build.load()}>Try again</button>
+      <p role="alert" class="max-w-prose">{build.problem}</p>
+      {#if build.unreadable}
+        <button class="btn btn-primary" onclick={() => void build.undo()}>Undo its last edit</button>
+      {/if}
+      <button class="btn" onclick={() => void build.load()}>Try again</button>
+      <a class="link" href="/">To the builds</a>
     {:else}
       <p role="status">Opening the build</p>
     {/if}

@@ -34,9 +34,18 @@
   }
 
   async function remove(id: number): Promise<void> {
-    await outcome(api.DELETE('/api/builds/{build_id}', { params: { path: { build_id: id } } }))
+    const gone = await outcome(api.DELETE('/api/builds/{build_id}', { params: { path: { build_id: id } } }))
     deleting = null
     await load()
+    if (gone.status !== 204 && gone.status !== 404) failed(gone)
+  }
+
+  /** A build that cannot be shown goes back to its newest state that can. */
+  async function undo({ id, revision }: BuildSummary): Promise<void> {
+    const params = { path: { build_id: id } }
+    const undone = await outcome(api.POST('/api/builds/{build_id}/undo', { params, body: { revision } }))
+    await load()
+    if (!undone.data) failed(undone)
   }
 
   const date = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
@@ -76,7 +85,14 @@
             class="font-display text-lg font-semibold break-words"
             href={p('/builds/:id/parts', { params: { id: String(build.id) } })}>{build.name}</a
           >
+          {#if build.unreadable}
+            <p class="text-sm text-error">This build cannot be shown. {build.unreadable}</p>
+            <button class="btn btn-outline btn-primary btn-xs" onclick={() => void undo(build)}
+              >Undo its last edit</button
+            >
+          {/if}
           <p class="text-sm text-faint">
+            {#if build.unreadable && build.as_of}Last seen on {build.as_of}:{/if}
             {STAGE_WORDS[build.stage]} · {build.blocked
               ? counted(build.blocked, 'thing') + ' in the way'
               : 'nothing in the way'} · {counted(build.questions, 'open question')}
@@ -126,6 +142,7 @@
     <form method="post" action="/sign-out" class="mt-10">
       <input type="hidden" name="csrfmiddlewaretoken" value={csrfToken()} />
       <button class="btn btn-sm">Sign {session.session.user} out</button>
+      <a class="btn btn-ghost text-primary btn-sm" href="/password">Change your password</a>
     </form>
   {/if}
 </main>

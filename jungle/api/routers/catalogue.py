@@ -21,7 +21,6 @@ from core.formats.report_json.sheets import (
     pack_row_json,
 )
 from core.model.parts import KINDS
-from core.model.record import Currency
 from core.model.typed import FieldErrors
 from core.report.alternatives import weighed
 from core.report.shortlist import judged_first, prices_of
@@ -205,7 +204,7 @@ def write_pack(request: SignedIn) -> Any:
 
 @router.post("/list/preview", response={200: ListPreview, 422: Problems})
 def preview_list(
-    request: SignedIn, file: File[UploadedFile], mapping: Form[str] = "{}", currency: Form[Currency] = "EUR"
+    request: SignedIn, file: File[UploadedFile], mapping: Form[str] = "{}", currency: Form[str] = "EUR"
 ) -> Any:
     """What a price list would do, row by row; nothing is stored."""
     revision, columns = revision_of(request.user.pk), _object(mapping, "mapping")
@@ -225,7 +224,7 @@ def take_list(
     request: SignedIn,
     file: File[UploadedFile],
     mapping: Form[str] = "{}",
-    currency: Form[Currency] = "EUR",
+    currency: Form[str] = "EUR",
     revision: Form[Revision | None] = None,
 ) -> Any:
     """Take in the rows of a price list that nothing is wrong with."""

@@ -1,4 +1,4 @@
-"""Whoever comes for the first time finds the sample parts in their catalogue."""
+"""Whoever comes for the first time finds preferences, and the sample parts in their catalogue."""
 
 from django.contrib.auth.models import User
 from django.contrib.auth.signals import user_logged_in
@@ -8,11 +8,25 @@ from jungle.catalogue.models import Entry
 from jungle.plans.models import Profile
 from jungle.plans.services.parts import adopt_samples
 
+OWNER_NAME = "owner"
+
+
+def local_owner() -> User:
+    """The one person of the local mode, made on the first visit. Cannot sign in with a password."""
+    owner = User.objects.select_related("profile").filter(username=OWNER_NAME).first()
+    if owner is None:
+        owner, _ = User.objects.get_or_create(username=OWNER_NAME, defaults={"password": "!"})
+        welcome(owner)
+    return owner
+
+
+def welcome(person: User) -> None:
+    """Preferences, and the sample parts where the catalogue is empty."""
+    Profile.objects.get_or_create(user=person)
+    if not Entry.objects.visible_to(person.pk).exists():
+        adopt_samples(person)
+
 
 @receiver(user_logged_in)
-def welcome(sender: type, user: User, **_: object) -> None:
-    """Preferences, and the sample parts where the catalogue is empty."""
-    if not Profile.objects.filter(user=user).exists():
-        Profile.objects.get_or_create(user=user)
-    if not Entry.objects.visible_to(user.pk).exists():
-        adopt_samples(user)
+def _signed_in(sender: type, user: User, **_: object) -> None:
+    welcome(user)

@@ -4,7 +4,7 @@
   /** Where a fact was read and when, and what somebody else states instead. */
   interface Props {
     fact: SheetFact
-    commit: (cited: Cited) => Promise<Problem[]>
+    commit: (cited: Omit<Cited, 'revision'>) => Promise<Problem[]>
     done: () => void
   }
 

@@ -5,6 +5,7 @@
   import { catalogue } from '../../lib/catalogue.svelte'
   import { KIND_WORDS } from '../../lib/kinds'
   import Choice from '../Choice.svelte'
+  import BuildsInUse from './BuildsInUse.svelte'
   import FilePicker from './FilePicker.svelte'
   import Refusal from './Refusal.svelte'
 
@@ -21,6 +22,8 @@
     changed: 'changed',
     conflict: 'in conflict',
   } as const
+  /** What the types ask for; the form itself is sent. */
+  const EMPTY = { file: '', choices: '', bring_along: false }
   const CHOICE_WORDS = { take: 'take the pack’s', keep: 'keep what is here', both: 'have both' }
 
   function form(chosen: File): FormData {
@@ -43,15 +46,20 @@
 
   async function take(): Promise<void> {
     if (!file) return
-    const body = form(file)
-    const taken = await outcome(
-      api.POST('/api/catalogue/pack', { body: { file: '', choices: '' }, bodySerializer: () => body }),
+    const chosen = file
+    await catalogue.take(
+      async (bring_along) => {
+        const body = form(chosen)
+        body.set('revision', String(preview?.revision ?? 0))
+        body.set('bring_along', String(bring_along))
+        const taken = await outcome(
+          api.POST('/api/catalogue/pack', { body: EMPTY, bodySerializer: () => body }),
+        )
+        refusal = taken.data || taken.losses ? null : taken
+        return taken
+      },
+      () => void build.refresh().then(done),
     )
-    refusal = taken.data ? null : taken
-    if (!taken.data) return
-    await catalogue.edited()
-    await build.refresh()
-    done()
   }
 
   const count = $derived(
@@ -68,6 +76,7 @@
     pick={(chosen) => void look(chosen)}
   />
   {#if refusal}<Refusal {refusal} />{/if}
+  <BuildsInUse />
   {#if preview}
     <p class="mt-3" role="status">
       <strong>{preview.name}</strong>: {count('new')} new, {count('changed')} changed, {count('conflict')} in conflict,

@@ -4,6 +4,7 @@
   import { catalogue } from '../../lib/catalogue.svelte'
   import { KIND_WORDS } from '../../lib/kinds'
   import Panel from '../Panel.svelte'
+  import BuildsInUse from './BuildsInUse.svelte'
   import FactSourceForm from './FactSourceForm.svelte'
   import ReadBy from './ReadBy.svelte'
   import RecordList from './RecordList.svelte'
@@ -36,6 +37,7 @@
     {#if part.note}<span class="block text-faint">{part.note}</span>{/if}
   </p>
   {#if catalogue.problem}<p role="alert" class="text-error">{catalogue.problem}</p>{/if}
+  <BuildsInUse />
   <div class="flex flex-wrap gap-2">
     <button class="btn btn-outline btn-primary btn-sm" onclick={() => (editing = !editing)}
       >{editing ? 'Leave it as it is' : 'Change facts for yourself'}</button
@@ -62,7 +64,7 @@
         startRows={detail.rows}
         commit={async (facts, rows) => {
           const problems = await refreshed(catalogue.change(part.part, facts, rows))
-          if (problems.length === 0) editing = false
+          if (problems.length === 0 && !catalogue.problem && !catalogue.inUse) editing = false
           return problems
         }}
       />

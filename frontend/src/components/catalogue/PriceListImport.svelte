@@ -64,17 +64,20 @@
   async function take(): Promise<void> {
     if (!file || !preview) return
     const body = form(file, preview.mapping)
-    const taken = await outcome(
-      api.POST('/api/catalogue/list', {
-        body: { file: '', mapping: '', currency: '' },
-        bodySerializer: () => body,
-      }),
+    body.set('revision', String(preview.revision))
+    await catalogue.take(
+      async () => {
+        const taken = await outcome(
+          api.POST('/api/catalogue/list', {
+            body: { file: '', mapping: '', currency: '' },
+            bodySerializer: () => body,
+          }),
+        )
+        refusal = taken.data ? null : taken
+        return taken
+      },
+      () => void build.refresh().then(done),
     )
-    refusal = taken.data ? null : taken
-    if (!taken.data) return
-    await catalogue.edited()
-    await build.refresh()
-    done()
   }
 </script>
 

@@ -39,7 +39,7 @@
         <span class="text-faint">{candidate.maker} · {KIND_WORDS[candidate.kind]} · {candidate.price}</span>
       </p>
       {#if candidate.note}<p class="text-[13px] text-faint">{candidate.note}</p>{/if}
-      {#each shown as reason (reason.id + reason.subject)}
+      {#each shown as reason (reason.id + reason.subject_id)}
         <p class="text-[13px]">
           <span class="text-{reason.state}">{reason.title} {STATE_WORDS[reason.state]}:</span>
           {reason.headline}
@@ -48,7 +48,7 @@
       {#if candidate.links.length > 0}
         <p class="flex flex-wrap gap-x-2 text-[13px] text-faint">
           Links:
-          {#each candidate.links as link (link.id + link.subject)}
+          {#each candidate.links as link (link.id + link.subject_id)}
             <span class="inline-flex items-center gap-1"
               ><Mark state={link.state} size={10} />{link.title.toLowerCase()}</span
             >

@@ -18,7 +18,7 @@
     {@const id = link.verdict}
     <button
       class="flex min-h-[24px] w-full cursor-pointer items-start gap-2 py-1 pr-1 pl-3 text-left text-[13px] leading-tight hover:bg-base-200"
-      onclick={() => panels.ask(id, link.subject)}
+      onclick={() => panels.ask(id, link.subject_id)}
     >
       <span class="mt-px"><Mark state={link.state} size={12} /></span>
       <span class="min-w-0 flex-1 {link.state === 'clear' ? 'text-faint' : ''}">{link.headline}</span>

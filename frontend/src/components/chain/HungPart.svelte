@@ -100,6 +100,6 @@
     >
   {/if}
 </div>
-{#each touching as verdict (verdict.id + verdict.subject)}
+{#each touching as verdict (verdict.id + verdict.subject_id)}
   <VerdictRow {verdict} />
 {/each}

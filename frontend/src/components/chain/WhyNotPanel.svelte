@@ -44,7 +44,7 @@
           <span><span class="block text-xs text-faint">{found.item}</span>{objection}</span>
         </p>
       {/each}
-      {#each found.ruled_out_by as reason (reason.id + reason.subject)}
+      {#each found.ruled_out_by as reason (reason.id + reason.subject_id)}
         <p class="flex items-start gap-2 py-1">
           <span class="mt-1"><Mark state={reason.state} /></span>
           <span

@@ -115,8 +115,8 @@
           <input
             type="checkbox"
             class="checkbox checkbox-sm checkbox-primary"
-            checked={!view.hiddenPlayers.has(name)}
-            onchange={() => view.togglePlayer(name)}
+            checked={!view.hiddenPlayers.has(id)}
+            onchange={() => view.togglePlayer(id)}
           />{name}’s swing
         </label>
       {/each}

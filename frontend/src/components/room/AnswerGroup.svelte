@@ -23,7 +23,7 @@
       {/if}
     </div>
     {#if open}
-      {#each others as verdict (verdict.subject)}<VerdictRow {verdict} />{/each}
+      {#each others as verdict (verdict.subject_id)}<VerdictRow {verdict} />{/each}
     {/if}
   </div>
 {/if}

@@ -9,7 +9,7 @@
 <dl class="grid grid-cols-[9rem_1fr] gap-x-4 gap-y-2 max-sm:grid-cols-1 max-sm:gap-y-1">
   <dt class="text-faint">Longest club</dt>
   <dd>
-    {#each allowance.reaches as reach (reach.player)}
+    {#each allowance.reaches as reach (reach.id)}
       <p class="flex items-baseline gap-2">
         <Mark state={reach.state} size={11} />
         <span

@@ -17,7 +17,7 @@
     <thead>
       <tr class="border-b border-base-content text-left align-bottom">
         <th class="py-1 pr-3" scope="col">Room, screen</th>
-        {#each players as { player, wanted } (player)}
+        {#each players as { id, player, wanted } (id)}
           <th class="px-2 font-normal" scope="col">{player}’s {wanted}</th>
         {/each}
         {#each monitors as { name } (name)}<th class="px-2 font-normal" scope="col">{name}</th>{/each}
@@ -53,7 +53,7 @@
             {/if}
           </th>
           {#if allowance}
-            {#each allowance.reaches as reach (reach.player)}
+            {#each allowance.reaches as reach (reach.id)}
               <td class="px-2 py-1.5 whitespace-nowrap"
                 ><Mark state={reach.state} size={10} /> {reach.club}</td
               >

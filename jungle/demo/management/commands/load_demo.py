@@ -9,7 +9,7 @@ from django.db import transaction
 from jungle.plans.models import Build
 from jungle.plans.services.builds import import_build
 from jungle.plans.services.parts import adopt_samples
-from jungle.plans.services.people import local_owner
+from jungle.plans.services.welcome import local_owner
 
 BUILDS = Path(__file__).resolve().parents[2] / "builds"
 
