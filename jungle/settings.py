@@ -53,6 +53,7 @@ INSTALLED_APPS = [
     "jungle.catalogue",
     "jungle.plans",
     "jungle.demo",
+    "jungle.web",
 ]
 MIDDLEWARE = [
     "jungle.web.trace.TraceMiddleware",

@@ -51,13 +51,16 @@ def _shortened(document: Any, place: Place, found: Any) -> str:
 def _without(document: Any, place: Place) -> str:
     """Takes what is at `place` out, or what holds it where it is a step of no document; tells which place it was."""
     while place:
-        holder: Any = _at(document, place[:-1])
-        step = place[-1]
-        if (isinstance(holder, dict) and step in holder) or (isinstance(holder, list) and isinstance(step, int)):
-            del holder[step]
+        holder, step = _at(document, place[:-1]), place[-1]
+        if _holds(holder, step):
+            holder.pop(step)
             return ".".join(map(str, place))
         place = place[:-1]
     return ""
+
+
+def _holds(holder: Any, step: str | int) -> bool:
+    return step in holder if isinstance(holder, dict) else isinstance(holder, list) and isinstance(step, int)
 
 
 def _at(document: Any, place: Place) -> Any:

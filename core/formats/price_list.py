@@ -118,9 +118,9 @@ def list_rows(
     for (number, row), id in zip(rows, named, strict=True):
         try:
             if (key := id or _named(row)) in seen:
-                raise _RowProblem(f"{' '.join(_named(row)).strip() or id} stands in an earlier row already")
-            seen.add(key)
+                raise _RowProblem(f"{id or ' '.join(_named(row)).strip()} stands in an earlier row already")
             part = _priced(held[id], row, currency) if id else _new_part(row, currency, new_id)
+            seen.add(key)
             before = held[id].price if id else None
             found.append(ListRow(number, "price" if id else "new part", part, before.money if before else None, ""))
         except _RowProblem as problem:

@@ -2,16 +2,17 @@
 
 from collections.abc import Iterable, Mapping
 from hashlib import sha256
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 from django.db import transaction
+from django.db.models import QuerySet
 
 from core.formats.stored import write_stored
 from core.formats.versions import CURRENT
 from core.model.build import slot_for
 from core.model.parts import Part as SpecSheet
 from core.model.parts import kind_of
-from jungle.catalogue.models import Catalogue, Entry, Sheet
+from jungle.catalogue.models import Catalogue, Entry, Sheet, TouchedEntry
 
 WRITTEN_AT_ONCE = 500
 """Sheets in one transaction: a fifth of a second, so that nobody waits longer for the others."""
@@ -129,3 +130,14 @@ def _row_of(sheet: SpecSheet) -> Sheet:
 
 def _digest(document: str) -> str:
     return sha256(f"{CURRENT}:{document}".encode()).hexdigest()
+
+
+def clear_unused_sheets(used_elsewhere: QuerySet[Any, Any]) -> int:
+    """Delete sheets that no entry has, no edit of a catalogue touched, and nobody uses elsewhere; answers how many."""
+    referring = [Entry.objects.values("sheet_id"), Entry.objects.exclude(came_as=None).values("came_as_id")]
+    for name in ("sheet_before", "came_as_before", "sheet_after", "came_as_after"):
+        referring.append(TouchedEntry.objects.exclude(**{name: None}).values(f"{name}_id"))
+    unused = Sheet.objects.exclude(pk__in=used_elsewhere)
+    for used in referring:
+        unused = unused.exclude(pk__in=used)
+    return unused.delete()[0]

@@ -71,7 +71,7 @@ class ListRead:
 
 
 def read_list(owner_id: int, table: PriceTable, mapping: Mapping[str, int], currency: str) -> ListRead:
-    """What a price list would do; nothing is stored. Raises `FieldErrors` for a column or currency that there is not."""
+    """What a price list would do; nothing is stored. Raises `FieldErrors` for an unknown column or currency."""
     if currency not in DECIMALS_BY_CURRENCY:
         raise FieldErrors([("currency", currency, ", ".join(DECIMALS_BY_CURRENCY))])
     columns = _columns(mapping, len(table.heading)) or guessed_mapping(table.heading)

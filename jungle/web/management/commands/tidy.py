@@ -1,0 +1,25 @@
+"""manage.py tidy: clear what nobody needs any more: ended sessions, old wrong guesses, sheets that nobody has."""
+
+from datetime import timedelta
+
+from axes.models import AccessAttempt
+from django.core.management import call_command
+from django.core.management.base import BaseCommand
+from django.utils import timezone
+
+from jungle.catalogue.entries import clear_unused_sheets
+from jungle.plans.models import BuildPart
+
+GUESSES_KEPT_FOR = timedelta(days=7)
+
+
+class Command(BaseCommand):
+    """Safe to run at any time, once a day say."""
+
+    help = __doc__
+
+    def handle(self, *args: object, **options: object) -> None:
+        call_command("clearsessions")
+        AccessAttempt.objects.filter(attempt_time__lt=timezone.now() - GUESSES_KEPT_FOR).delete()
+        sheets = clear_unused_sheets(BuildPart.objects.values("sheet_id"))
+        self.stdout.write(f"Tidied; {sheets} sheets that nobody had are gone.")
