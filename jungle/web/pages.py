@@ -1,5 +1,6 @@
 """The one page of the application, and what is shown in its place when something is wrong."""
 
+import logging
 from collections.abc import Callable
 
 from django.conf import settings
@@ -13,6 +14,7 @@ from jungle.trouble import trouble_of
 from jungle.web.client import from_this_machine
 from jungle.web.trace import request_id
 
+log = logging.getLogger(__name__)
 NOT_HERE = (
     "Jungle is in local mode: it serves one person, straight on the machine that it runs on. To use it from other "
     "machines, through a proxy, or by several people, set it up for that; docs/serving.md says how."
@@ -36,6 +38,7 @@ def application(request: HttpRequest) -> HttpResponse:
 
 def failed(request: HttpRequest) -> HttpResponse:
     """What is shown when a page fails; the log knows it by the same id."""
+    log.error("%s %s failed", request.method, request.path, exc_info=True)
     words = f"Something went wrong here. It is in the log as {request_id()}."
     return render(request, "trouble.html", {"title": "That did not work", "words": words}, status=500)
 

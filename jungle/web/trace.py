@@ -7,13 +7,14 @@ from contextvars import ContextVar
 from uuid import uuid4
 
 from django.http import HttpRequest, HttpResponse
+from django.utils.functional import LazyObject
 
 ID_LENGTH = 12
 SLOW_S = 2.0
 HEADER = "X-Request-Id"
 log = logging.getLogger("jungle.requests")
 _id: ContextVar[str] = ContextVar("request_id", default="-")
-_who: ContextVar[str] = ContextVar("who", default="-")
+_request: ContextVar[HttpRequest | None] = ContextVar("request", default=None)
 
 
 def request_id() -> str:
@@ -29,12 +30,11 @@ class TraceMiddleware:
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
         _id.set(uuid4().hex[:ID_LENGTH])
-        _who.set("-")
+        _request.set(request)
         begun = time.monotonic()
         reply = self.get_response(request)
         took = time.monotonic() - begun
         reply[HEADER] = request_id()
-        _who.set(_person(request))
         if reply.status_code >= 500 or took > SLOW_S:
             level = logging.ERROR if reply.status_code >= 500 else logging.WARNING
             log.log(level, "%s %s answered %s in %.2f s", request.method, request.path, reply.status_code, took)
@@ -46,10 +46,12 @@ class TraceFilter(logging.Filter):
 
     def filter(self, record: logging.LogRecord) -> bool:
         """Every line passes."""
-        record.request_id, record.who = _id.get(), _who.get()
+        record.request_id, record.who = _id.get(), _person(_request.get())
         return True
 
 
-def _person(request: HttpRequest) -> str:
-    user = getattr(request, "user", None)
-    return str(user.pk) if user is not None and user.is_authenticated else "nobody"
+def _person(request: HttpRequest | None) -> str:
+    """Who asks, as far as that is known by now: looking it up amid a failure might fail as well."""
+    known = vars(request) if request is not None else {}
+    user = known.get("_cached_user") or known.get("user")
+    return "-" if user is None or isinstance(user, LazyObject) else str(user.pk or "nobody")

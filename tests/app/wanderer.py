@@ -89,7 +89,15 @@ class Wanderer:
         return self._edit("patch", "/room", {field: fields[field]() for field in self._some(fields, 3)})
 
     def move(self) -> Any:
-        fields = ("ball_x_m", "ball_y_m", "screen_y_m", "lens_distance_m", "lens_height_m", "behind_ball_m", "machine_x_m")
+        fields = (
+            "ball_x_m",
+            "ball_y_m",
+            "screen_y_m",
+            "lens_distance_m",
+            "lens_height_m",
+            "behind_ball_m",
+            "machine_x_m",
+        )
         return self._edit("patch", "/layout", {field: self._far() for field in self._some(fields, 2)})
 
     def answer(self) -> Any:
@@ -128,14 +136,18 @@ class Wanderer:
         path = f"/contents/{group}/{self.chance.choice(held).id}"
         if self.chance.random() < 0.2:
             return self._edit("post", f"{path}/remove", {}, build)
-        fields = [field for field in ("x_m", "y_m", "along_m", "width_m", "height_m") if field in type(held[0]).model_fields]
+        fields = [
+            field for field in ("x_m", "y_m", "along_m", "width_m", "height_m") if field in type(held[0]).model_fields
+        ]
         return self._edit("patch", path, {field: self._far() for field in self._some(fields, 2)}, build)
 
     def joists(self) -> Any:
         if self.chance.random() < 0.2:
             return self._edit("post", "/joists/forget", {})
         along, spacing = self.chance.random() < 0.5, round(self.chance.uniform(0.1, 3), 2)
-        return self._edit("put", "/joists", {"along": along, "first_m": round(self.chance.uniform(0, 5), 2), "spacing_m": spacing})
+        return self._edit(
+            "put", "/joists", {"along": along, "first_m": round(self.chance.uniform(0, 5), 2), "spacing_m": spacing}
+        )
 
     def rooms(self) -> Any:
         build, quarters = self._build(), self.chance.randint(0, 3)
@@ -163,7 +175,11 @@ class Wanderer:
             return None
         slot, hung = self.chance.choice(sorted(build.plan.chain.items()))
         plans = [plan.id for plan in getattr(Entry.objects.get(owner=self.owner, part_id=hung.part).spec, "plans", ())]
-        fields = {"plan": self.chance.choice([*plans, None]), "owned": self.chance.random() < 0.3, "quote_minor": "12.50"}
+        fields = {
+            "plan": self.chance.choice([*plans, None]),
+            "owned": self.chance.random() < 0.3,
+            "quote_minor": "12.50",
+        }
         return self._edit("patch", f"/chain/{slot}", {field: fields[field] for field in self._some(fields, 2)}, build)
 
     def extra(self) -> Any:
@@ -207,7 +223,11 @@ class Wanderer:
         entry = self._entry()
         facts = self._facts(entry.sheet.kind, 3)
         return self._catalogue(
-            "patch", f"/parts/{entry.part_id}", revision=entry.revision, facts=facts, bring_along=self.chance.random() < 0.5
+            "patch",
+            f"/parts/{entry.part_id}",
+            revision=entry.revision,
+            facts=facts,
+            bring_along=self.chance.random() < 0.5,
         )
 
     def plans(self) -> Any:
@@ -261,7 +281,9 @@ class Wanderer:
 
     def _facts(self, kind: str, most: int) -> dict[str, str]:
         asked = [field for field in sheet_fields(kind) if field.typed_as is not FieldKind.RECORDS]
-        return {field.name: self._typed(field) for field in self._some(asked, most) if field.name not in ("maker", "name")}
+        return {
+            field.name: self._typed(field) for field in self._some(asked, most) if field.name not in ("maker", "name")
+        }
 
     def _typed(self, field: Any) -> str:
         """Something that the field may take, at the edges of what that is, or nothing at all."""

@@ -7,7 +7,7 @@ from django.http import HttpResponse
 from django.utils import timezone
 from ninja import File, Form, Query, Router, Status
 from ninja.files import UploadedFile
-from pydantic import TypeAdapter
+from pydantic import Field, TypeAdapter
 
 from core.checks.verdict import State
 from core.formats.errors import BadFile
@@ -44,7 +44,6 @@ from jungle.api.schemas import (
     PartChange,
     PartDetail,
     Problems,
-    Revision,
     StalePart,
     WantedParts,
 )
@@ -61,6 +60,8 @@ from jungle.plans.services.people import units_of
 router = Router(tags=["catalogue"])
 REFUSED: dict[int, Any] = {404: Problems, 409: StalePart | InUse | Problems, 422: Problems}
 SHOWN_PARTS = 300
+FormRevision = Annotated[int, Field(ge=0, le=2**31)]
+"""As a form sends it: a text."""
 KIND_ORDER = {kind: number for number, kind in enumerate(KINDS)}
 
 
@@ -184,7 +185,7 @@ def take_pack(
     request: SignedIn,
     file: File[UploadedFile],
     choices: Form[str] = "{}",
-    revision: Form[Revision | None] = None,
+    revision: Form[FormRevision | None] = None,
     bring_along: Form[bool] = False,
 ) -> Any:
     """Take a parts pack in; `choices` says by part id whether to take, keep, or have both."""
@@ -225,7 +226,7 @@ def take_list(
     file: File[UploadedFile],
     mapping: Form[str] = "{}",
     currency: Form[str] = "EUR",
-    revision: Form[Revision | None] = None,
+    revision: Form[FormRevision | None] = None,
 ) -> Any:
     """Take in the rows of a price list that nothing is wrong with."""
     table = packs.parse_list(file.read())

@@ -4,7 +4,7 @@ from collections.abc import Mapping
 
 from django.utils import timezone
 
-from core.model.brief import Brief, MeasuredReach, Player
+from core.model.brief import MeasuredReach, Player
 from core.model.build import Build as BuildDocument
 from core.model.clubs import Club
 from core.model.typed import changed
@@ -100,8 +100,7 @@ def _with_reach(build: BuildDocument, player_id: str, club: Club, reach: Measure
 
 
 def _with_players(build: BuildDocument, players: tuple[Player, ...]) -> BuildDocument:
-    brief = Brief.model_validate({**build.brief.model_dump(), "players": [player.model_dump() for player in players]})
-    return build.model_copy(update={"brief": brief})
+    return build.model_copy(update={"brief": build.brief.model_copy(update={"players": players})})
 
 
 def _number(id: str) -> int:
