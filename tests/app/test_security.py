@@ -17,11 +17,10 @@ from django.test import Client, TestCase, override_settings
 
 from jungle.catalogue.models import Entry
 from jungle.web import sign_in
-from tests.app.worlds import person
+from tests.app.worlds import SECRET, person
 
 ROOT = Path(__file__).resolve().parents[2]
 PROXY = "203.0.113.5"
-SECRET = "a long enough secret"
 
 
 @override_settings(LOCAL=True)
@@ -71,7 +70,7 @@ class SignInTests(TestCase):
         return [self.post(name, f"guess {number}", **meta).status_code for number in range(times)][-1]
 
     def test_name_and_password(self) -> None:
-        person("ada")
+        person("ada", SECRET)
         page = self.client.get("/sign-in?next=/builds/1/room")
         self.assertContains(page, "Sign in to your builds")
         wrong = self.client.post("/sign-in", {"username": "ada", "password": "wrong"})
@@ -85,7 +84,7 @@ class SignInTests(TestCase):
 
     @contextmanager
     def guessing(self) -> Iterator[None]:
-        person("ada")
+        person("ada", SECRET)
         with self.assertLogs("axes", "WARNING"):
             yield
 
@@ -122,14 +121,14 @@ class SignInTests(TestCase):
             self.assertEqual(AccessAttempt.objects.get().attempt_time, before)
 
     def test_without_an_address_or_behind_a_proxy_that_it_was_not_told_of(self) -> None:
-        person("ada")
+        person("ada", SECRET)
         self.assertEqual(self.post("ada", SECRET, REMOTE_ADDR="").status_code, 302, "a unix socket")
         unknown = {"REMOTE_ADDR": "127.0.0.1", "HTTP_X_FORWARDED_FOR": "198.51.100.4"}
         reply = self.post("ada", SECRET, **unknown)
         self.assertContains(reply, "JUNGLE_TRUSTED_PROXIES", status_code=503)
 
     def test_a_password_is_changed_on_a_page_and_has_to_be_a_good_one(self) -> None:
-        self.client.force_login(person("ada"))
+        self.client.force_login(person("ada", SECRET))
         weak = self.client.post("/password", {"old_password": SECRET, "new_password1": "ada", "new_password2": "ada"})
         self.assertContains(weak, "too short")
         new = "another long secret"
@@ -160,7 +159,7 @@ class AddPersonTests(TestCase):
         self.assertTrue(User.objects.get().check_password(SECRET))
 
     def test_one_who_is_there_gets_another_password_only_when_asked_for(self) -> None:
-        person("ada")
+        person("ada", SECRET)
         with self.assertRaisesMessage(CommandError, "already"):
             self.add("ada", SECRET, SECRET)
         self.add("ada", "another long secret", "another long secret", new_password=True)

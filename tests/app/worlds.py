@@ -16,9 +16,12 @@ from jungle.plans.services.builds import start_build
 from jungle.plans.services.editing import On
 from tests.core import worlds
 
+SECRET = "a long enough secret"
 
-def person(name: str = "ada") -> User:
-    return User.objects.create_user(name, password="a long enough secret")
+
+def person(name: str = "ada", password: str | None = None) -> User:
+    """Somebody; making a password takes a while, so only those have one who sign in with it."""
+    return User.objects.create_user(name, password=password)
 
 
 def adopt_parts(owner_id: int, sheets: Iterable[SpecSheet]) -> Mapping[str, str]:
