@@ -3,14 +3,13 @@
 import gzip
 import json
 import statistics
-import time
-from collections.abc import Callable
 from pathlib import Path
 from random import Random
 
 from playwright.sync_api import sync_playwright
 
 from bench.catalogue import facts_in, find_everything, grown, largest_place, sample_parts
+from bench.ground import bench_bulk, bench_history, bench_large, bench_many_builds, seconds
 from bench.server import DEMO_NAME, ROOT, Client, demo
 from core.formats.build_file import read_build_file
 from core.formats.parts_pack import PartsPack, write_parts_pack
@@ -35,13 +34,6 @@ ROUNDS = 60
 LARGE = 3000
 BUILD = ROOT / "jungle" / "demo" / "builds" / "boat-shed.json"
 DIST = ROOT / "frontend" / "dist"
-
-
-def seconds(work: Callable[[], object]) -> float:
-    """How long `work` takes."""
-    begun = time.perf_counter()
-    work()
-    return time.perf_counter() - begun
 
 
 def p95(times: list[float]) -> float:
@@ -256,13 +248,17 @@ def main() -> None:
     bench_geometry()
     bench_catalogue()
     bench_script()
-    with demo() as (port, first):
+    with demo() as (port, first, data):
         client = Client(port)
         build_id = client.build_named(DEMO_NAME)
         bench_http(client, build_id)
         bench_memory(first)
         bench_large_catalogue(client, build_id)
         bench_first_view(port, build_id)
+        bench_bulk(port, tell)
+        bench_many_builds(port, tell)
+        bench_large(port, tell)
+        bench_history(data, tell)
 
 
 if __name__ == "__main__":

@@ -62,17 +62,17 @@ class Client:
 
 
 @contextmanager
-def demo() -> Iterator[tuple[int, int]]:
-    """The running demo: its port and the id of its first process."""
+def demo() -> Iterator[tuple[int, int, Path]]:
+    """The running demo: its port, the id of its first process, and its data folder."""
     with socket.socket() as free:
         free.bind(("127.0.0.1", 0))
         port = free.getsockname()[1]
     with tempfile.TemporaryDirectory() as data:
-        environment = {**os.environ, "JUNGLE_DATA_DIR": data, "JUNGLE_PORT": str(port)}
+        environment = {**os.environ, "JUNGLE_DATA_DIR": data, "JUNGLE_PORT": str(port), "JUNGLE_JOURNAL_MODE": "WAL"}
         process = subprocess.Popen(["scripts/demo"], cwd=ROOT, env=environment, stdout=subprocess.DEVNULL)
         try:
             _wait_for(port)
-            yield port, process.pid
+            yield port, process.pid, Path(data)
         finally:
             process.terminate()
             process.wait()

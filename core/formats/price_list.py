@@ -76,8 +76,10 @@ def read_table(text: bytes) -> PriceTable:
     numbered = [(line, tuple(cell.strip() for cell in row)) for line, row in enumerate(rows, 1) if any(row)]
     if not numbered:
         raise BadFile([FileError("file", "", "is empty; a heading and one row for each part are accepted")])
-    if len(numbered) > MOST_ROWS:
-        raise BadFile([FileError("file", str(len(numbered)), f"at most {MOST_ROWS} rows are read")])
+    if len(numbered) - 1 > MOST_ROWS:
+        raise BadFile(
+            [FileError("file", str(len(numbered) - 1), f"at most {MOST_ROWS} rows below the heading are read")]
+        )
     return PriceTable(numbered[0][1], tuple(numbered[1:]))
 
 

@@ -12,10 +12,12 @@ from core.formats.versions import CURRENT
 from core.model.build import slot_for
 from core.model.parts import Part as SpecSheet
 from core.model.parts import kind_of
+from jungle.catalogue.bulk import write_rows
 from jungle.catalogue.models import Catalogue, Entry, Sheet, TouchedEntry
 
-WRITTEN_AT_ONCE = 500
-"""Sheets in one transaction: a fifth of a second, so that nobody waits longer for the others."""
+WRITTEN_AT_ONCE = 250
+"""Sheets in one transaction: a hundredth of a second, so that nobody waits for the others."""
+SHEET_FIELDS = ("digest", "version", "kind", "slot", "document")
 
 
 class CatalogueMoved(Exception):
@@ -68,11 +70,15 @@ def keep_sheets(sheets: Iterable[SpecSheet]) -> list[str]:
     A sheet alone shows nobody anything, so this goes before the transaction that gives somebody an entry.
     """
     rows = [_row_of(sheet) for sheet in sheets]
+    digests = [digest for digest, *_ in rows]
     for start in range(0, len(rows), WRITTEN_AT_ONCE):
-        some = rows[start : start + WRITTEN_AT_ONCE]
-        there = set(Sheet.objects.filter(pk__in=[row.pk for row in some]).values_list("pk", flat=True))
-        Sheet.objects.bulk_create([row for row in some if row.pk not in there], ignore_conflicts=True)
-    return [row.pk for row in rows]
+        some = digests[start : start + WRITTEN_AT_ONCE]
+        there = set(Sheet.objects.filter(pk__in=some).values_list("pk", flat=True))
+        new = [row for row in rows[start : start + WRITTEN_AT_ONCE] if row[0] not in there]
+        if new:
+            with transaction.atomic():
+                write_rows(Sheet, SHEET_FIELDS, new, replacing_on=("digest",))
+    return digests
 
 
 def hold(owner_id: int, revision: int) -> None:
@@ -91,23 +97,10 @@ def store_states(owner_id: int, revision: int, states: States) -> None:
     gone = [id for id, state in states.items() if state is None]
     for start in range(0, len(gone), WRITTEN_AT_ONCE):
         entries.named(*gone[start : start + WRITTEN_AT_ONCE]).delete()
-    Entry.objects.bulk_create(
-        [
-            Entry(
-                owner_id=owner_id,
-                part_id=id,
-                sheet_id=state.sheet,
-                came_as_id=state.came_as,
-                origin=state.origin,
-                revision=revision + 1,
-            )
-            for id, state in states.items()
-            if state is not None
-        ],
-        update_conflicts=True,
-        unique_fields=["owner", "part_id"],
-        update_fields=["sheet", "came_as", "origin", "revision"],
-    )
+    there = [(id, state) for id, state in states.items() if state is not None]
+    rows = [(owner_id, id, state.sheet, state.came_as, state.origin, revision + 1) for id, state in there]
+    fields = ("owner", "part_id", "sheet", "came_as", "origin", "revision")
+    write_rows(Entry, fields, rows, replacing_on=("owner", "part_id"))
 
 
 def _move(owner_id: int, revision: int, to: int) -> None:
@@ -117,15 +110,10 @@ def _move(owner_id: int, revision: int, to: int) -> None:
         raise CatalogueMoved
 
 
-def _row_of(sheet: SpecSheet) -> Sheet:
+def _row_of(sheet: SpecSheet) -> tuple[str, int, str, str, str]:
+    """Digest, version, kind, slot and document, as `SHEET_FIELDS` names them."""
     document = write_stored(sheet)
-    return Sheet(
-        digest=_digest(document),
-        version=CURRENT,
-        kind=kind_of(sheet),
-        slot=slot_for(sheet) or "",
-        document=document,
-    )
+    return _digest(document), CURRENT, kind_of(sheet), slot_for(sheet) or "", document
 
 
 def _digest(document: str) -> str:
@@ -136,7 +124,7 @@ def clear_unused_sheets(used_elsewhere: QuerySet[Any, Any]) -> int:
     """Delete sheets that no entry has, no edit of a catalogue touched, and nobody uses elsewhere; answers how many."""
     referring = [Entry.objects.values("sheet_id"), Entry.objects.exclude(came_as=None).values("came_as_id")]
     for name in ("sheet_before", "came_as_before", "sheet_after", "came_as_after"):
-        referring.append(TouchedEntry.objects.exclude(**{name: None}).values(f"{name}_id"))
+        referring.append(TouchedEntry.objects.exclude(**{name: ""}).values(name))
     unused = Sheet.objects.exclude(pk__in=used_elsewhere)
     for used in referring:
         unused = unused.exclude(pk__in=used)

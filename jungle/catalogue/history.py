@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 
+from jungle.catalogue.bulk import write_rows
 from jungle.catalogue.entries import EntryState, States
 from jungle.catalogue.models import CatalogueEdit, TouchedEntry
 
@@ -22,7 +23,8 @@ def record_edit(owner_id: int, label: str, before: Mapping[str, EntryState], aft
     edits = CatalogueEdit.objects.filter(owner_id=owner_id)
     edits.filter(undone=True).delete()
     edit = edits.create(owner_id=owner_id, label=label[:LABEL_LENGTH])
-    TouchedEntry.objects.bulk_create(_touched(edit, id, before.get(id), state) for id, state in after.items())
+    rows = [(edit.pk, id, *_columns(before.get(id)), *_columns(state)) for id, state in after.items()]
+    write_rows(TouchedEntry, ("edit", "part_id", *_sides("before"), *_sides("after")), rows)
     old = edits.order_by("-pk").values_list("pk", flat=True)[EDITS_KEPT:]
     edits.filter(pk__in=list(old)).delete()
 
@@ -47,8 +49,8 @@ def states_around(edit: CatalogueEdit) -> tuple[States, States]:
     after: dict[str, EntryState | None] = {}
     for touched in edit.touched.all():
         id = touched.part_id
-        before[id] = _state(touched.sheet_before_id, touched.came_as_before_id, touched.origin_before)
-        after[id] = _state(touched.sheet_after_id, touched.came_as_after_id, touched.origin_after)
+        before[id] = _state(touched.sheet_before, touched.came_as_before, touched.origin_before)
+        after[id] = _state(touched.sheet_after, touched.came_as_after, touched.origin_after)
     return before, after
 
 
@@ -66,18 +68,13 @@ def _undone(owner_id: int) -> CatalogueEdit | None:
     return CatalogueEdit.objects.filter(owner_id=owner_id, undone=True).order_by("pk").first()
 
 
-def _touched(edit: CatalogueEdit, id: str, before: EntryState | None, after: EntryState | None) -> TouchedEntry:
-    return TouchedEntry(
-        edit=edit,
-        part_id=id,
-        sheet_before_id=before and before.sheet,
-        came_as_before_id=before and before.came_as,
-        origin_before=before.origin if before else "",
-        sheet_after_id=after and after.sheet,
-        came_as_after_id=after and after.came_as,
-        origin_after=after.origin if after else "",
-    )
+def _sides(side: str) -> tuple[str, str, str]:
+    return f"sheet_{side}", f"came_as_{side}", f"origin_{side}"
 
 
-def _state(sheet: str | None, came_as: str | None, origin: str) -> EntryState | None:
-    return None if sheet is None else EntryState(sheet, came_as, origin)
+def _columns(state: EntryState | None) -> tuple[str, str, str]:
+    return (state.sheet, state.came_as or "", state.origin) if state else ("", "", "")
+
+
+def _state(sheet: str, came_as: str, origin: str) -> EntryState | None:
+    return EntryState(sheet, came_as or None, origin) if sheet else None

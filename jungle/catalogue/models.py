@@ -166,15 +166,18 @@ class CatalogueEdit(models.Model):
 
 
 class TouchedEntry(models.Model):
-    """An entry that an edit touched, as it was before and after; no sheet for an entry that was not there."""
+    """An entry that an edit touched, as it was before and after: digests of sheets, empty for one that was not there.
+
+    Digests, and no references: a pack touches thousands at once, and `clear_unused_sheets` spares what they name.
+    """
 
     edit = models.ForeignKey(CatalogueEdit, on_delete=models.CASCADE, related_name="touched")
     part_id = models.CharField(max_length=80)
-    sheet_before = models.ForeignKey(Sheet, on_delete=models.PROTECT, related_name="+", null=True)
-    came_as_before = models.ForeignKey(Sheet, on_delete=models.PROTECT, related_name="+", null=True)
+    sheet_before = models.CharField(max_length=DIGEST_LENGTH, blank=True)
+    came_as_before = models.CharField(max_length=DIGEST_LENGTH, blank=True)
     origin_before = models.CharField(max_length=10, blank=True)
-    sheet_after = models.ForeignKey(Sheet, on_delete=models.PROTECT, related_name="+", null=True)
-    came_as_after = models.ForeignKey(Sheet, on_delete=models.PROTECT, related_name="+", null=True)
+    sheet_after = models.CharField(max_length=DIGEST_LENGTH, blank=True)
+    came_as_after = models.CharField(max_length=DIGEST_LENGTH, blank=True)
     origin_after = models.CharField(max_length=10, blank=True)
 
     def __str__(self) -> str:

@@ -42,6 +42,10 @@ class BuildQuerySet(models.QuerySet["Build"]):
         """The builds that belong to this user."""
         return self.filter(owner_id=user_id)
 
+    def with_catalogue(self) -> "BuildQuerySet":
+        """Each build with the revision of its owner's catalogue as `catalogue_revision`."""
+        return self.annotate(catalogue_revision=models.F("owner__catalogue__revision"))
+
 
 class Build(models.Model):
     """One build. Its document is the aggregate the core evaluates: it is read and written whole."""

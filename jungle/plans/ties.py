@@ -9,9 +9,12 @@ from jungle.plans.models import Build, BuildPart
 def tie(build: Build, judged: Judged) -> None:
     """Write which parts `build` names now. Earlier ties stay, so that undoing finds sheets that are gone since."""
     wanted = {(id, plan, judged.digests[id]) for id, plan in judged.document.parts_under_plans}
-    held = {(tie.part_id, tie.plan, tie.sheet_id): tie for tie in build.ties.all()}
-    past = [tie.pk for key, tie in held.items() if tie.current and key not in wanted]
-    again = [tie.pk for key, tie in held.items() if not tie.current and key in wanted]
+    rows = build.ties.values_list("part_id", "plan", "sheet_id", "current", "pk")
+    held = {(id, plan, digest): (current, pk) for id, plan, digest, current, pk in rows}
+    if {key for key, (current, _) in held.items() if current} == wanted:
+        return
+    past = [pk for key, (current, pk) in held.items() if current and key not in wanted]
+    again = [pk for key, (current, pk) in held.items() if not current and key in wanted]
     BuildPart.objects.filter(pk__in=past).update(current=False)
     BuildPart.objects.filter(pk__in=again).update(current=True)
     BuildPart.objects.bulk_create(

@@ -43,8 +43,8 @@ def carry_over(apps, schema_editor):
             sides = {}
             for side, state in (("before", edit.before.get(id)), ("after", edit.after.get(id))):
                 if state is not None:
-                    sides[f"sheet_{side}_id"] = keeper.digest(state["document"])
-                    sides[f"came_as_{side}_id"] = keeper.digest(state["original"]) if state["original"] else None
+                    sides[f"sheet_{side}"] = keeper.digest(state["document"])
+                    sides[f"came_as_{side}"] = keeper.digest(state["original"]) if state["original"] else ""
                     sides[f"origin_{side}"] = state["origin"]
             touched.objects.create(edit=edit, part_id=id, **sides)
 
@@ -167,15 +167,7 @@ class Migration(migrations.Migration):
                     ),
                 ),
                 *(
-                    (
-                        f"{name}_{side}",
-                        models.ForeignKey(
-                            null=True,
-                            on_delete=django.db.models.deletion.PROTECT,
-                            related_name="+",
-                            to="catalogue.sheet",
-                        ),
-                    )
+                    (f"{name}_{side}", models.CharField(blank=True, max_length=64))
                     for side in ("before", "after")
                     for name in ("sheet", "came_as")
                 ),

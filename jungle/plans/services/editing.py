@@ -23,7 +23,7 @@ from core.model.parts import Part as SpecSheet
 from core.model.typed import FieldErrors
 from core.report.small_items import without_lapsed
 from jungle.catalogue.adoption import Adoption, adopted
-from jungle.catalogue.entries import CatalogueMoved, hold, revision_of, store_states
+from jungle.catalogue.entries import CatalogueMoved, hold, store_states
 from jungle.catalogue.models import Entry, Sheet
 from jungle.plans.history import document_after, readable_before, record
 from jungle.plans.judging import Judged, judge
@@ -81,10 +81,15 @@ class Next(NamedTuple):
 
 def find_build(build_id: int, actor: User) -> Build:
     """The build, if it is there for `actor`; otherwise `NothingThere`."""
-    build = Build.objects.visible_to(actor.pk).filter(pk=build_id).first()
+    build = Build.objects.visible_to(actor.pk).with_catalogue().filter(pk=build_id).first()
     if build is None:
         raise NothingThere(f"There is no build {build_id}.")
     return build
+
+
+def seen_catalogue(build: Build) -> int:
+    """The revision of the catalogue as it was when `find_build` found the build."""
+    return getattr(build, "catalogue_revision", None) or 0
 
 
 def edit(on: On, label: str, change: Callable[[BuildDocument], BuildDocument]) -> Build:
@@ -139,7 +144,7 @@ def named(fields: Iterable[str]) -> str:
 def checked(after: BuildDocument, before: BuildDocument | None = None) -> BuildDocument:
     """`after`, validated as a whole and not too much to be judged. Raises `FieldErrors`."""
     try:
-        document = BuildDocument.model_validate(after.model_dump())
+        document = BuildDocument.model_validate_json(after.model_dump_json())
     except ValidationError as error:
         found = error.errors(include_url=False, include_context=False)
         told = [
@@ -190,7 +195,7 @@ def _make(on: On, decide: Callable[[Build], Next | None]) -> Build:
     """Decide, judge, answer, store; once more where the catalogue moved meanwhile."""
     for _ in range(ATTEMPTS):
         build = _current(on)
-        revision = revision_of(build.owner_id)
+        revision = seen_catalogue(build)
         wanted = decide(build)
         if wanted is None:
             return _answered(on, build)
