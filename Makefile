@@ -8,8 +8,12 @@ MANAGE := $(PYTHON) manage.py
 help: ## list these targets
 	@grep -E '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sed -E 's/:.*## /: /' | column -t -s ':'
 
-.venv/ready: requirements/development.txt
-	scripts/ensure-python
+.venv/runtime: requirements/runtime.txt requirements/installer.txt
+	scripts/ensure-python runtime
+	touch $@
+
+.venv/development: requirements/development.txt .venv/runtime
+	scripts/ensure-python development
 	touch $@
 
 frontend/node_modules/ready: frontend/package-lock.json
@@ -19,7 +23,9 @@ frontend/node_modules/ready: frontend/package-lock.json
 frontend/dist/manifest.json: frontend/node_modules/ready $(shell find frontend/src frontend/public -type f) frontend/vite.config.ts
 	cd frontend && npm run --silent build -- --logLevel warn
 
-setup: .venv/ready frontend/node_modules/ready frontend/dist/manifest.json ## install everything and build the front end
+setup: .venv/runtime frontend/dist/manifest.json ## install what is needed to run it, and build the front end
+
+setup-development: setup .venv/development ## install what tests, checks and benches need besides
 
 demo: setup ## start Jungle with the sample world
 	scripts/demo
@@ -28,25 +34,35 @@ demo-reset: setup ## delete what is there and load the sample world afresh, afte
 	$(MANAGE) migrate --verbosity 0
 	$(MANAGE) load_demo --afresh
 
-dev: setup ## Django and Vite with hot reload
+dev: setup-development ## Django and Vite with hot reload
 	scripts/dev
 
-generated: .venv/ready frontend/node_modules/ready ## write the OpenAPI file, its TypeScript types, the schemas and the manual of checks
+generated: .venv/development frontend/node_modules/ready ## write the OpenAPI file, its TypeScript types, the schemas and the manual of checks
 	scripts/generate
 
 browser: ## install the browser that the tests drive
 	scripts/ensure-browser
 
-test: setup browser ## run all tests
+test: setup-development browser ## run all tests
 	JUNGLE_JOURNAL_MODE=MEMORY $(MANAGE) test --noinput --parallel 2
 
-lint: setup ## lint, types, import contracts, generated files
+lint: setup-development ## lint, types, import contracts, generated files
 	scripts/lint
 
-bench: setup browser ## measure, and print the figures that docs/performance.md keeps
+bench: setup-development browser ## measure, and print the figures that docs/performance.md keeps
 	$(PYTHON) -m bench
 
-screenshots: setup browser ## take the pictures of each view from the demo data
+endurance: setup-development ## search for longer: killed workers, and random edits in any order
+	JUNGLE_JOURNAL_MODE=MEMORY JUNGLE_KILL_ROUNDS=20 $(MANAGE) test --noinput tests.app.test_killed
+	JUNGLE_JOURNAL_MODE=MEMORY JUNGLE_WANDERERS=25 JUNGLE_STEPS=120 $(MANAGE) test --noinput tests.app.test_wandering
+
+requirements: .venv/development ## pin what the lists of requirements ask for, with hashes
+	for list in installer runtime development; do \
+	  .venv/bin/uv pip compile --quiet --generate-hashes --no-header --no-annotate requirements/$$list.in --output-file requirements/$$list.txt; \
+	done
+
+screenshots: setup-development browser ## take the pictures of each view from the demo data
 	$(PYTHON) -m scripts.screenshots
 
-.PHONY: help setup demo demo-reset dev generated browser test lint bench screenshots
+.PHONY: help setup setup-development demo demo-reset dev generated browser test lint bench endurance requirements \
+        screenshots

@@ -32,7 +32,8 @@ def seconds(work: Callable[[], object]) -> float:
 @contextmanager
 def somebody_at_work(port: int, build_id: int) -> Iterator[list[float]]:
     """Somebody who edits all the while; how long each of their edits took."""
-    stop, waits = threading.Event(), []
+    stop = threading.Event()
+    waits: list[float] = []
 
     def work() -> None:
         client = Client(port)

@@ -21,7 +21,6 @@ def main(edits: int) -> None:
     import django
 
     django.setup()
-    from django.conf import settings
     from django.core.management import call_command
     from django.db import connection
 
@@ -50,7 +49,7 @@ def main(edits: int) -> None:
             undone.append(time.perf_counter() - begun)
     connection.cursor().execute("PRAGMA wal_checkpoint(TRUNCATE)")
     told = {
-        "size_mb": Path(settings.DATABASES["default"]["NAME"]).stat().st_size / 1e6,
+        "size_mb": Path(str(connection.settings_dict["NAME"])).stat().st_size / 1e6,
         "first_ms": statistics.median(times[:EDGE]) * 1000,
         "last_ms": statistics.median(times[-EDGE:]) * 1000,
         "undo_ms": statistics.median(undone) * 1000,

@@ -1,13 +1,16 @@
-"""How gunicorn serves the demo: two processes, kept connections, and a garbage collector that leaves code alone."""
+"""How gunicorn serves: two processes, kept connections, and a garbage collector that leaves code alone."""
 
 import gc
 import os
 
-bind = f"127.0.0.1:{os.environ.get('JUNGLE_PORT', '8321')}"
+port = os.environ.get("JUNGLE_PORT", "8321")
+bind = os.environ.get("JUNGLE_BIND", f"127.0.0.1:{port}")
 workers = 2
 threads = 2
 preload_app = True
 loglevel = "warning"
+umask = 0o077
+forwarder_headers = ""  # Which of them are believed, and from whom, is for jungle.web.client to say.
 
 COLLECT_AFTER = 50_000
 """A report makes some ten thousand small values at once; collecting amid them found nothing and took a quarter."""
@@ -22,3 +25,8 @@ def keep_what_is_loaded() -> None:
 def pre_fork(server: object, worker: object) -> None:
     """Before a worker is made."""
     keep_what_is_loaded()
+
+
+def when_ready(server: object) -> None:
+    """Once it answers, and not before."""
+    print(f"\nJungle is at {bind if bind.startswith('unix:') else f'http://{bind}/'} (Ctrl C stops it)", flush=True)

@@ -112,7 +112,7 @@ PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = 
 def main() -> None:
     """All pictures."""
     SHOTS.mkdir(parents=True, exist_ok=True)
-    with demo() as (port, _), sync_playwright() as playwright:
+    with demo() as (port, _, _), sync_playwright() as playwright:
         build_id = Client(port).build_named(DEMO_NAME)
         browser = playwright.chromium.launch(executable_path=EXECUTABLE, args=FLAGS)
         for name, address, viewport, act in PICTURES:

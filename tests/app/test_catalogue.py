@@ -240,7 +240,7 @@ class PackTests(CatalogueTestCase):
         text = pack(worlds.mat(thickness_m=0.05), worlds.projector(lumens=5000), worlds.tiles(id="new"))
         self.take(text, mat="keep", projector="both", new="keep")
         self.assertEqual(self.sheet("mat").thickness_m, 0.04)
-        both = sorted(sheet.lumens for sheet in sheets_of(self.owner).values() if isinstance(sheet, Projector))
+        both = sorted(sheet.lumens or 0 for sheet in sheets_of(self.owner).values() if isinstance(sheet, Projector))
         self.assertEqual((self.sheet("projector").lumens, both), (4000, [4000, 5000]))
         self.assertNotIn("new", sheets_of(self.owner))
 

@@ -11,7 +11,6 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from unittest.mock import patch
 
-from django.conf import settings
 from django.contrib.sessions.models import Session
 from django.core.management import CommandError, call_command
 from django.db import DatabaseError, OperationalError, connection, connections
@@ -28,11 +27,13 @@ from jungle.web.trace import TraceFilter
 from tests.app.worlds import ApiTestCase, full_build_of, person
 from tests.core import worlds
 
+LINE = "%(levelname)s [%(request_id)s person %(who)s] %(name)s: %(message)s"
+
 
 def storage_error(name: str) -> OperationalError:
     """As Django raises what SQLite says."""
     cause = sqlite3.OperationalError(name)
-    cause.sqlite_errorname = name  # type: ignore[misc]
+    cause.sqlite_errorname = name
     error = OperationalError(name)
     error.__cause__ = cause
     return error
@@ -53,7 +54,7 @@ class TraceTests(ApiTestCase):
         self.assertIn(reply["X-Request-Id"], reply.json()["message"])
         self.assertIn("RuntimeError: unforeseen", "".join(logs.output))
         TraceFilter().filter(record := logs.records[0])
-        told = logging.Formatter(settings.LOGGING["formatters"]["line"]["format"]).format(record)
+        told = logging.Formatter(LINE).format(record)
         self.assertIn(f"[{reply['X-Request-Id']} person {self.owner.pk}]", told)
         self.assertIn(self.url("/room"), told)
 
@@ -192,7 +193,8 @@ class KeepingTests(TransactionTestCase):
         self.assertEqual(Build.objects.count(), 1)
 
     def test_a_backup_while_people_work_is_whole_and_they_are_not_kept_waiting(self) -> None:
-        stop, made = threading.Event(), []
+        stop = threading.Event()
+        made: list[int] = []
 
         def work() -> None:
             revision = self.build.revision

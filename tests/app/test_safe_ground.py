@@ -84,7 +84,7 @@ class AcceptedEditTests(ApiTestCase):
     def test_one_more_than_a_build_can_hold_is_refused_and_said(self) -> None:
         full = self.build.plan.model_copy(
             update={
-                "candidates": tuple(Candidate(id=f"room-{n}", room=Room(), layout={}) for n in range(12)),  # type: ignore[arg-type]
+                "candidates": tuple(Candidate(id=f"room-{n}", room=Room(), layout={}) for n in range(12)),
                 "extras": tuple(Extra(id=f"extra-{n}", part="mat") for n in range(100)),
                 "brief": self.build.plan.brief.model_copy(
                     update={
@@ -97,7 +97,8 @@ class AcceptedEditTests(ApiTestCase):
         )
         text = BuildDocument.model_validate(full.model_dump()).model_dump_json()
         Build.objects.filter(pk=self.build.pk).update(document=text)
-        for path, body in (("/rooms", {"name": "One more"}), ("/extras", {"part": "mat"}), ("/players", {})):
+        more: dict[str, dict[str, Any]] = {"/rooms": {"name": "One more"}, "/extras": {"part": "mat"}, "/players": {}}
+        for path, body in more.items():
             reply = self.send("post", path, **body)
             self.assertEqual(reply.status_code, 422, path)
             self.assertIn("at most", reply.json()["errors"][0]["accepted"])

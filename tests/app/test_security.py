@@ -26,7 +26,7 @@ PROXY = "203.0.113.5"
 @override_settings(LOCAL=True)
 class LocalModeTests(TestCase):
     def status(self, **meta: str) -> int:
-        return Client(**meta).get("/api/session").status_code  # type: ignore[arg-type]
+        return int(Client(**meta).get("/api/session").status_code)  # type: ignore[arg-type]
 
     def test_the_owner_needs_no_password_has_a_catalogue_and_leaves_no_session(self) -> None:
         reply = self.client.get("/api/session")

@@ -228,7 +228,7 @@ class CatalogueTests(BrowserTestCase):
         form.get_by_role("button", name="Add it to the catalogue").click()
         opened = page.get_by_role("dialog", name="Back Garden")
         expect(opened.get_by_role("region", name="monitor links")).to_contain_text("Lodestill Twosight")
-        sheet = Entry.objects.get(sheet__name="Back garden").spec
+        sheet = Entry.objects.get(sheet__name="Back Garden").spec
         assert isinstance(sheet, Title)
         self.assertEqual([link.monitor for link in sheet.monitor_links or ()], ["lodestill-twosight"])
 

@@ -144,8 +144,8 @@ class Catalogue {
       return []
     }
     const refused = made.status === 0 || made.status >= 400
-    this.problem = refused && made.problems.length === 0 ? made.message : ''
     if (made.status === 409) await this.#lookAgain()
+    this.problem = refused && made.problems.length === 0 ? made.message : ''
     if (!refused) await took(made.data)
     return made.problems
   }

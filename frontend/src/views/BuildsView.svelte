@@ -142,7 +142,7 @@
     <form method="post" action="/sign-out" class="mt-10">
       <input type="hidden" name="csrfmiddlewaretoken" value={csrfToken()} />
       <button class="btn btn-sm">Sign {session.session.user} out</button>
-      <a class="btn btn-ghost text-primary btn-sm" href="/password">Change your password</a>
+      <a class="btn btn-ghost text-primary btn-sm" href="/password" target="_self">Change your password</a>
     </form>
   {/if}
 </main>

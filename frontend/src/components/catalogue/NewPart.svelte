@@ -9,10 +9,12 @@
   let kind = $state('projector')
   const sheet = $derived(catalogue.sheetOf(kind))
 
-  async function commit(facts: Facts, rows: Rows): Promise<Problem[]> {
+  async function commit(facts: Facts, rows: Rows): Promise<Problem[] | null> {
     const problems = await catalogue.add(kind, facts, rows)
-    if (problems.length === 0 && !catalogue.problem) done()
-    return problems
+    if (problems.length > 0) return problems
+    if (catalogue.problem) return null
+    done()
+    return []
   }
 </script>
 

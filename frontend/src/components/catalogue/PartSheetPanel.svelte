@@ -64,8 +64,10 @@
         startRows={detail.rows}
         commit={async (facts, rows) => {
           const problems = await refreshed(catalogue.change(part.part, facts, rows))
-          if (problems.length === 0 && !catalogue.problem && !catalogue.inUse) editing = false
-          return problems
+          if (problems.length > 0) return problems
+          if (catalogue.problem || catalogue.inUse) return null
+          editing = false
+          return []
         }}
       />
     {/key}

@@ -15,11 +15,14 @@
     /** Only these fields, in this order; all of them otherwise. */
     only?: string[]
     words: string
-    /** What was typed; what was not is left as it was. */
+    /**
+     * What was typed; what was not is left as it was. Answers what is wrong with it, or `null` where it was not made
+     * for a reason that is told elsewhere: what was typed then stays.
+     */
     commit: (
       facts: Record<string, string>,
       rows: Record<string, Record<string, string>[]>,
-    ) => Promise<Problem[]>
+    ) => Promise<Problem[] | null>
   }
 
   let { sheet, start = {}, startRows = {}, price = '', only, words, commit }: Props = $props()
@@ -56,9 +59,10 @@
   async function finish(event: SubmitEvent): Promise<void> {
     event.preventDefault()
     busy = true
-    problems = await commit(Object.fromEntries(typed), Object.fromEntries(typedRows))
+    const found = await commit(Object.fromEntries(typed), Object.fromEntries(typedRows))
     busy = false
-    if (problems.length > 0) return
+    problems = found ?? []
+    if (found === null || found.length > 0) return
     typed.clear()
     typedRows.clear()
   }
