@@ -98,7 +98,7 @@ def _stale(request: SignedIn, error: StaleRevision) -> HttpResponse:
 
 def _unreadable(request: HttpRequest, error: UnreadableBuild) -> HttpResponse:
     build = error.build
-    message = f"{build.name} cannot be shown: {error} Undo its last edit to come back to the state before."
+    message = f"{build.name} cannot be shown. {error} Undo its last edit to come back to the state before."
     return send(Unreadable(message=message, id=build.pk, name=build.name, revision=build.revision), 422)
 
 

@@ -67,7 +67,7 @@ class SignInTests(TestCase):
 
     def guess(self, times: int, name: str = "ada", **meta: str) -> int:
         """The status of the last of some wrong guesses."""
-        return [self.post(name, f"guess {number}", **meta).status_code for number in range(times)][-1]
+        return [int(self.post(name, f"guess {number}", **meta).status_code) for number in range(times)][-1]
 
     def test_name_and_password(self) -> None:
         person("ada", SECRET)

@@ -95,7 +95,10 @@
   {#if panels.whyNot}<WhyNotPanel asked={panels.whyNot} close={() => (panels.whyNot = null)} />{/if}
   {#if panels.shortcuts}<ShortcutsPanel close={() => (panels.shortcuts = false)} />{/if}
 {:else}
-  <main class="grid min-h-dvh place-content-center gap-3 text-center text-faint" aria-busy={!build.problem}>
+  <main
+    class="grid min-h-dvh place-content-center justify-items-center gap-3 p-4 text-center text-faint"
+    aria-busy={!build.problem}
+  >
     {#if build.problem}
       <p role="alert" class="max-w-prose">{build.problem}</p>
       {#if build.unreadable}

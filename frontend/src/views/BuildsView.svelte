@@ -48,6 +48,7 @@
     if (!undone.data) failed(undone)
   }
 
+  const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium' })
   const date = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 </script>
 
@@ -87,16 +88,18 @@
           >
           {#if build.unreadable}
             <p class="text-sm text-error">This build cannot be shown. {build.unreadable}</p>
-            <button class="btn btn-outline btn-primary btn-xs" onclick={() => void undo(build)}
-              >Undo its last edit</button
-            >
           {/if}
           <p class="text-sm text-faint">
-            {#if build.unreadable && build.as_of}Last seen on {build.as_of}:{/if}
+            {#if build.unreadable && build.as_of}As it was on {day.format(new Date(build.as_of))}:{/if}
             {STAGE_WORDS[build.stage]} · {build.blocked
               ? counted(build.blocked, 'thing') + ' in the way'
               : 'nothing in the way'} · {counted(build.questions, 'open question')}
           </p>
+          {#if build.unreadable}
+            <button class="btn mt-1 btn-outline btn-primary btn-sm" onclick={() => void undo(build)}
+              >Undo its last edit</button
+            >
+          {/if}
         </div>
         <div class="text-right">
           <p>{build.up_front}</p>
