@@ -7,8 +7,8 @@ from core.model.build import Build
 from core.model.room import Room
 from core.model.typed import FieldErrors
 
-MOST_SWINGS_AMONG_THINGS = 1000
-"""Players times things in one room: evaluating it for the first time takes about a second."""
+MOST_SWINGS_AMONG_THINGS = 500
+"""Players times things in one room: the slowest answer about it then takes about a second."""
 
 
 def swings_among_things(players: Iterable[Player], room: Room) -> int:

@@ -78,20 +78,26 @@ def _order(found: Alternative) -> tuple[int, int, int]:
     return found.state.rank, len(worst), found.up_front_change.minor
 
 
-def hung(build: Build, parts: Mapping[str, Part], slot: Slot, part: Part) -> Build:
+def hung(build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, before: Answers | None = None) -> Build:
     """`build` with `part` in `slot`, under the plan that suits it best; decisions on another part are dropped.
 
-    A small item that was bought for another part, and does not serve this one, is open again.
+    A small item that was bought for another part, and does not serve this one, is open again. With the answers of
+    `build` as they are `before`, only what changes is asked.
     """
-    return _hung(build, parts, slot, part, None)[0]
+    return _hung(build, parts, slot, part, before, only=frozenset())[0]
 
 
 def _hung(
-    build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, before: Answers | None
+    build: Build,
+    parts: Mapping[str, Part],
+    slot: Slot,
+    part: Part,
+    before: Answers | None,
+    only: frozenset[str] | None = None,
 ) -> tuple[Build, Answers]:
     now = build.chain.get(slot)
     if now is not None and now.part == part.id:
-        return build, answers_of(build, parts, before=before)
+        return build, answers_of(build, parts, before=before, only=only)
     decided = HungPart(part=part.id, plan=_default_plan(build, parts, part))
     swapped = build.model_copy(update={"chain": {**build.chain, slot: decided}})
     shown = swapped
@@ -101,7 +107,7 @@ def _hung(
         shown = without_unserving(swapped, readings)
         return None if shown is swapped else shown
 
-    answers = answers_of(swapped, parts, before=before, settle=settle)
+    answers = answers_of(swapped, parts, before=before, only=only, settle=settle)
     return shown, answers
 
 

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { onDestroy, untrack } from 'svelte'
-  import BuildsInUse from '../components/catalogue/BuildsInUse.svelte'
   import CatalogueFilter from '../components/catalogue/CatalogueFilter.svelte'
   import FoundList from '../components/catalogue/FoundList.svelte'
   import MachineReport from '../components/catalogue/MachineReport.svelte'
@@ -63,10 +62,6 @@
         {/if}
       {/each}
     </p>
-  {/if}
-  {#if !catalogue.open && task !== 'pack'}
-    {#if catalogue.problem}<p role="alert" class="mt-2 text-error">{catalogue.problem}</p>{/if}
-    <BuildsInUse />
   {/if}
   <CatalogueFilter />
   <FoundList />

@@ -12,7 +12,7 @@ from core.model.facts import MissingFact
 from core.report import evaluate
 from core.report.alternatives import alternatives, hung
 from core.report.routes import routes_to
-from core.report.shortlist import prices_of, weighed_first
+from core.report.shortlist import prices_of, swapped_first, weighed_first
 from core.report.small_items import options_for
 from core.report.why_not import why_not
 from jungle.api.replies import edit_on, send, show
@@ -97,10 +97,13 @@ def list_routes(request: SignedIn, build_id: int, slot: Slot) -> Any:
 def read_why_not(request: SignedIn, build_id: int, part_id: str) -> Any:
     """Which facts rule a part out here, and the smallest change that would admit it."""
     build, units = find_build(build_id, request.user), units_of(request.user)
-    sheets = Entry.objects.visible_to(request.user.pk).sheets()
+    owned = Entry.objects.visible_to(request.user.pk)
+    plan, hung = build.plan, build.judged.sheets
+    swaps = swapped_first(owned.exclude(sheet__slot="").listed(), prices_of(plan, hung))
+    sheets = {**owned.named(part_id, *swaps).sheets(), **hung}
     if part_id not in sheets:
         raise NothingThere(f"There is no part '{part_id}'.")
-    return why_not_json(why_not(build.plan, sheets, sheets[part_id], timezone.localdate()), units)
+    return why_not_json(why_not(plan, sheets, sheets[part_id], timezone.localdate()), units)
 
 
 @router.put("/{int:build_id}/chain/{slot}", response=EDIT_REPLIES)

@@ -5,7 +5,6 @@
   import { catalogue } from '../../lib/catalogue.svelte'
   import { KIND_WORDS } from '../../lib/kinds'
   import Choice from '../Choice.svelte'
-  import BuildsInUse from './BuildsInUse.svelte'
   import FilePicker from './FilePicker.svelte'
   import Refusal from './Refusal.svelte'
 
@@ -76,7 +75,6 @@
     pick={(chosen) => void look(chosen)}
   />
   {#if refusal}<Refusal {refusal} />{/if}
-  <BuildsInUse />
   {#if preview}
     <p class="mt-3" role="status">
       <strong>{preview.name}</strong>: {count('new')} new, {count('changed')} changed, {count('conflict')} in conflict,

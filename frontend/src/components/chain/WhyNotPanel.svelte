@@ -85,8 +85,9 @@
           </ol>
         {:else}
           <p>
-            No single change admits it: no other plan, no move of ball or screen by up to a metre, no other
-            part in one place, no other answer of the brief, no room a little larger.
+            No single change admits it: no other plan, no move of ball or screen by up to a metre, none of the
+            parts nearest in price in another place, no other answer of the brief that was tried, no room a
+            little larger.
           </p>
         {/if}
       </section>

@@ -1,10 +1,24 @@
 <script lang="ts">
+  import { catalogue } from '../../lib/catalogue.svelte'
+  import BuildsInUse from '../catalogue/BuildsInUse.svelte'
   import { counted } from '../../lib/words'
   import { useBuild } from '../../lib/build.svelte'
 
   /** What could not be done, with the way out of it. */
   const build = $derived(useBuild()())
 </script>
+
+{#if !catalogue.open && (catalogue.inUse || catalogue.problem)}
+  <div class="border-b-2 border-warning bg-base-200 px-3 py-2">
+    {#if catalogue.problem}
+      <p role="alert" class="flex flex-wrap items-center gap-4">
+        <span class="flex-1">{catalogue.problem}</span>
+        <button class="btn btn-ghost btn-sm" onclick={() => (catalogue.problem = '')}>Close</button>
+      </p>
+    {/if}
+    <BuildsInUse />
+  </div>
+{/if}
 
 <div aria-live="polite">
   {#if build.waiting.length > 0}

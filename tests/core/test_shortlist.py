@@ -1,0 +1,33 @@
+"""Which of many candidates are weighed: nearest in price, and never by comparing amounts of different currencies."""
+
+from unittest import TestCase
+
+from core.model.build import Slot
+from core.model.found import listed
+from core.quantities import Money
+from core.report.shortlist import nearest_in_price, swapped_first
+from tests.core import worlds
+
+
+class NearestInPriceTests(TestCase):
+    def parts(self) -> list[object]:
+        prices = {"a": ("EUR", 400), "b": ("EUR", 290), "c": ("JPY", 300), "d": ("EUR", 310), "e": None}
+        return [
+            worlds.screen(id=id, price=told and {"minor": told[1] * 100, "currency": told[0]})
+            for id, told in prices.items()
+        ]
+
+    def nearest(self, here: Money | None, most: int = 9) -> tuple[str, ...]:
+        lines = [listed(part) for part in self.parts()]  # type: ignore[arg-type]
+        return nearest_in_price(lines, Slot.SCREEN, {Slot.SCREEN: here} if here else {}, most)
+
+    def test_near_then_in_another_currency_then_without_a_price(self) -> None:
+        self.assertEqual(self.nearest(Money(30_500, "EUR")), ("d", "b", "a", "c", "e"))
+        self.assertEqual(self.nearest(Money(30_000, "JPY")), ("c", "a", "b", "d", "e"))
+        self.assertEqual(self.nearest(Money(30_500, "EUR"), 2), ("d", "b"))
+
+    def test_swaps_are_so_many_of_each_place(self) -> None:
+        many = [listed(worlds.screen(id=f"screen-{n}")) for n in range(40)]
+        many += [listed(worlds.mat(id=f"mat-{n}")) for n in range(3)]
+        chosen = swapped_first(many, {})
+        self.assertEqual((len(chosen), sum(id.startswith("mat") for id in chosen)), (27, 3))
