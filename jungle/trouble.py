@@ -9,7 +9,7 @@ WORDS_BY_ERROR = {
     "SQLITE_FULL": "The disk is full, so nothing can be stored. Free some space, then try again; reading goes on.",
     "SQLITE_READONLY": "The data folder cannot be written to, so nothing can be stored; reading goes on.",
     "SQLITE_CANTOPEN": "The database cannot be opened. Look whether the data folder is there and may be used.",
-    "SQLITE_IOERR": "The disk answers with an error. Look after it before anything else; keep a backup.",
+    "SQLITE_IOERR": "The disk answers with an error. Look after it before anything else; make a backup.",
     "SQLITE_CORRUPT": "The database is damaged. Restore a backup.",
     "SQLITE_NOTADB": "The database is damaged. Restore a backup.",
 }

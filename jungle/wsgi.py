@@ -1,5 +1,6 @@
 """The WSGI application."""
 
+import linecache
 import os
 
 from django.core.wsgi import get_wsgi_application
@@ -13,3 +14,4 @@ application = get_wsgi_application()
 # and what is found in the source of the checks.
 get_resolver().url_patterns  # noqa: B018
 facts_by_check()
+linecache.clearcache()

@@ -1,12 +1,12 @@
-"""How gunicorn serves: two processes, kept connections, and a garbage collector that leaves code alone."""
+"""How gunicorn serves: one process for one person, two for others; and a garbage collector that leaves code alone."""
 
 import gc
 import os
 
 port = os.environ.get("JUNGLE_PORT", "8321")
 bind = os.environ.get("JUNGLE_BIND", f"127.0.0.1:{port}")
-workers = 2
-threads = 2
+workers = int(os.environ.get("JUNGLE_WORKERS", "2" if os.environ.get("JUNGLE_LOCAL") == "0" else "1"))
+threads = 4
 preload_app = True
 loglevel = "warning"
 umask = 0o077

@@ -106,9 +106,14 @@ def list_rows(
 
     `sheets_of` gives sheets by id, for the parts that occur in the list; `new_id` an id for a part of a kind.
     """
-    by_id, by_name = {}, {}
+    by_id: dict[str, str] = {}
+    by_name: dict[tuple[str, str], str] = {}
+    ambiguous: set[tuple[str, str]] = set()
     for line in lines:
-        by_id[line.id] = by_name[line.maker.lower(), line.name.lower()] = line.id
+        by_id[line.id] = line.id
+        called = line.maker.lower(), line.name.lower()
+        if by_name.setdefault(called, line.id) != line.id:
+            ambiguous.add(called)
     rows = [
         (number, {column: cells[at] for column, at in mapping.items() if at < len(cells)})
         for number, cells in table.rows
@@ -119,6 +124,8 @@ def list_rows(
     found = []
     for (number, row), id in zip(rows, named, strict=True):
         try:
+            if row.get(Column.ID, "") not in by_id and _named(row) in ambiguous:
+                raise _RowProblem("two parts here have that maker and name; give the id of the one that is meant")
             if (key := id or _named(row)) in seen:
                 raise _RowProblem(f"{id or ' '.join(_named(row)).strip()} stands in an earlier row already")
             part = _priced(held[id], row, currency) if id else _new_part(row, currency, new_id)

@@ -84,20 +84,21 @@ def bottleneck(room: Room, players: tuple[Player, ...], surface_m: float) -> Bot
             probes[key] = allowance(grown(room, measurement, key[1]), players, surface_m)
         return probes[key]
 
-    unlocks = [
-        Unlock(goal.name, measurement, more_m)
+    # By their number: two players of one name want two things in the same words.
+    numbered = [
+        (number, Unlock(goal.name, measurement, more_m))
         for measurement in Measurement
-        for goal in unmet
+        for number, goal in enumerate(unmet)
         if (more_m := _least_more_m(goal, measurement, grown_by)) is not None
     ]
-    unlocks.sort(key=lambda unlock: unlock.more_m)
-    unlocked = {unlock.goal for unlock in unlocks}
+    unlocked = {number for number, _ in numbered}
+    unlocks = sorted((unlock for _, unlock in numbered), key=lambda unlock: unlock.more_m)
     by_measurement = {m: [unlock.more_m for unlock in unlocks if unlock.measurement is m] for m in Measurement}
     useful = [measurement for measurement in Measurement if by_measurement[measurement]]
     return Bottleneck(
         met=tuple(goal.name for goal in wanted if goal not in unmet),
         unlocks=tuple(unlocks),
-        out_of_reach=tuple(goal.name for goal in unmet if goal.name not in unlocked),
+        out_of_reach=tuple(goal.name for number, goal in enumerate(unmet) if number not in unlocked),
         tightest=min(useful, key=lambda m: (-len(by_measurement[m]), max(by_measurement[m])), default=None),
     )
 

@@ -72,6 +72,21 @@ class GroundTests(BrowserTestCase):
         page.goto(f"{self.live_server_url}/")
         expect(page.get_by_text("This build cannot be shown.")).to_have_count(0)
 
+    def test_two_players_of_one_name_are_two_wherever_they_are_shown(self) -> None:
+        first = self.build.plan.brief.players[0].name
+        page = self.open("brief")
+        second = self.build.plan.brief.players[1]
+        page.get_by_label("Name", exact=True).nth(1).fill(first)
+        page.get_by_label("Name", exact=True).nth(1).press("Enter")
+        self.saved()
+        for view in ("parts", "room", "rooms"):
+            self.open(view)
+            expect(page.get_by_role("main")).not_to_be_empty()
+        told = page.get_by_role("columnheader", name=f"{first}’s {second.longest_club}")
+        expect(told).to_have_count(2 if self.build.plan.brief.players[0].longest_club == second.longest_club else 1)
+        self.open("room")
+        page.locator("button", has_text=f": {first}").or_(page.get_by_text(first)).first.wait_for()
+
     def test_while_others_store_an_edit_repeats_itself(self) -> None:
         page = self.open("room")
         held, done = threading.Event(), threading.Event()

@@ -9,7 +9,8 @@ from ezdxf.document import Drawing
 from ezdxf.entities.lwpolyline import LWPolyline
 
 from core.drawing import Layer, Scene
-from core.formats.drawing_files import drawing_dxf, drawing_svg
+from core.formats.drawing_files.dxf import drawing_dxf
+from core.formats.drawing_files.svg import drawing_svg
 from core.quantities import UnitSystem
 from core.report import evaluate
 from tests.core import worlds

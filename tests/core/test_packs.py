@@ -82,7 +82,9 @@ class PackFuzzTests(TestCase):
         self.assertEqual((written["shelf"], written["parts"][0]["colour"]), ("B", {"hue": [1, 2]}))
 
 
-def told(table: PriceTable, mapping: Mapping[Column, int], currency: str) -> tuple[ListRow, ...]:
+def told(
+    table: PriceTable, mapping: Mapping[Column, int], currency: str, held: Mapping[str, Part] = HELD
+) -> tuple[ListRow, ...]:
     """What each row does to the full test catalogue."""
     numbers = count()
 
@@ -91,9 +93,9 @@ def told(table: PriceTable, mapping: Mapping[Column, int], currency: str) -> tup
         return f"{kind}-new-{number}".replace("_", "-") if number else f"{kind}-new".replace("_", "-")
 
     def sheets_of(ids: Iterable[str]) -> dict[str, Part]:
-        return {id: HELD[id] for id in ids}
+        return {id: held[id] for id in ids}
 
-    return list_rows(table, mapping, map(listed, HELD.values()), sheets_of, currency, new_id)
+    return list_rows(table, mapping, map(listed, held.values()), sheets_of, currency, new_id)
 
 
 class PriceListTests(TestCase):
@@ -121,6 +123,13 @@ class PriceListTests(TestCase):
         self.assertTrue(problems[3].startswith("no part here has that id or name"))
         self.assertEqual(problems[4:6], ["", "mat stands in an earlier row already"])
         self.assertTrue(problems[6].startswith("maker ''; accepted: a name"))
+
+    def test_a_name_that_two_parts_have_is_asked_for_by_id(self) -> None:
+        twice = {**HELD, "other": worlds.mat(id="other")}
+        table = read_table(b"id,maker,name,price\n,Maker,Strip,5\nother,,,6\n")
+        rows = told(table, guessed_mapping(table.heading), "EUR", twice)
+        self.assertIn("give the id", rows[0].problem)
+        self.assertEqual(rows[1].part and rows[1].part.id, "other")
 
     def test_columns_are_guessed_by_their_heading(self) -> None:
         self.assertEqual(

@@ -39,10 +39,10 @@
       {/each}
     </dl>
   {/if}
-  {#each verdict.doubts as doubt (doubt)}
+  {#each verdict.doubts as doubt, number (number)}
     <p class="border-l-3 border-warning pl-2 text-sm">Leans on a doubtful fact. {doubt}</p>
   {/each}
-  {#each workings?.others ?? [] as other (other.fact + other.source)}
+  {#each workings?.others ?? [] as other, number (number)}
     <p class="flex items-start gap-2 text-sm">
       <span class="mt-0.5"><Mark state={other.state} size={12} /></span>
       <span
@@ -57,7 +57,7 @@
     <section>
       <h3 class="mb-1">What would change it</h3>
       <ul class="list-disc space-y-1 pl-5">
-        {#each verdict.changes as change (change)}<li>{change}</li>{/each}
+        {#each verdict.changes as change, number (number)}<li>{change}</li>{/each}
       </ul>
     </section>
   {/if}

@@ -6,7 +6,7 @@ from django.http import HttpResponse
 from ninja import Query, Router
 
 from core.drawing import Scene
-from core.formats.drawing_files import drawing_dxf, drawing_svg
+from core.formats.drawing_files.svg import drawing_svg
 from core.quantities import UnitSystem
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import Problems
@@ -29,6 +29,9 @@ def drawing_as_svg(request: SignedIn, build_id: int, layout: LayoutName = "playi
 @router.get("/{int:build_id}/drawing.dxf", response={200: Any, 404: Problems})
 def drawing_as_dxf(request: SignedIn, build_id: int, layout: LayoutName = "playing") -> Any:
     """The drawing in metres, layers by meaning."""
+    # Twenty megabytes in each process, for what few ever ask for.
+    from core.formats.drawing_files.dxf import drawing_dxf
+
     _, units, scene = _drawn(request, build_id, layout)
     return _file(drawing_dxf(scene, units), "image/vnd.dxf", f"build-{build_id}-{layout}.dxf")
 

@@ -1,4 +1,4 @@
-"""Builds carry the version of their document, are tied to the parts that they name, and keep a summary."""
+"""Builds carry the version of their document, are tied to the parts that they name, and hold a summary."""
 
 import json
 

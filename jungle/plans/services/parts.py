@@ -93,35 +93,23 @@ def add_part(by: By, kind: str, typed: Typed, currency: str) -> Entry:
 
 def change_part(by: By, part_id: str, revision: int, typed: Typed, currency: str) -> Entry:
     """Other facts for a part, on its revision that was seen. Raises `FieldErrors`, `StaleEntry`."""
-    entry = find_entry(by.actor.pk, part_id, revision)
-    _change(
-        by,
-        f"Facts of {entry.spec.name}",
-        lambda: sheets.facts_changed(find_entry(by.actor.pk, part_id, revision), typed, units_of(by.actor), currency),
+    units = units_of(by.actor)
+    return _change_entry(
+        by, part_id, revision, "Facts of {name}", lambda entry: sheets.facts_changed(entry, typed, units, currency)
     )
-    return find_entry(by.actor.pk, part_id)
 
 
 def cite(by: By, part_id: str, revision: int, field: str, typed: Typed) -> Entry:
     """Say where a fact was read, when, and what another source states. Raises `FieldErrors`, `StaleEntry`."""
-    entry = find_entry(by.actor.pk, part_id, revision)
-    _change(
-        by,
-        f"Source of a fact of {entry.spec.name}",
-        lambda: sheets.cited(find_entry(by.actor.pk, part_id, revision), field, typed, units_of(by.actor)),
+    units = units_of(by.actor)
+    return _change_entry(
+        by, part_id, revision, "Source of a fact of {name}", lambda entry: sheets.cited(entry, field, typed, units)
     )
-    return find_entry(by.actor.pk, part_id)
 
 
 def restore_part(by: By, part_id: str, revision: int) -> Entry:
     """The sheet as it came, the actor's own changes taken back. Raises `StaleEntry`."""
-    entry = find_entry(by.actor.pk, part_id, revision)
-    _change(
-        by,
-        f"Changes of {entry.spec.name} taken back",
-        lambda: sheets.restored(find_entry(by.actor.pk, part_id, revision)),
-    )
-    return find_entry(by.actor.pk, part_id)
+    return _change_entry(by, part_id, revision, "Changes of {name} taken back", sheets.restored)
 
 
 def remove_part(by: By, part_id: str) -> None:
@@ -169,6 +157,14 @@ def undo_edit(by: By) -> None:
 def redo_edit(by: By) -> None:
     """Make the edit again that was undone last. Raises as `undo_edit` does."""
     _step(by, edit_to_redo, undone=False)
+
+
+def _change_entry(by: By, part_id: str, revision: int, label: str, decide: Callable[[Entry], States]) -> Entry:
+    """One entry as `decide` says, on its revision that was seen; `label` says what was done to its `name`."""
+    owner_id = by.actor.pk
+    name = find_entry(owner_id, part_id, revision).spec.name
+    _change(by, label.format(name=name), lambda: decide(find_entry(owner_id, part_id, revision)))
+    return find_entry(owner_id, part_id)
 
 
 def _step(by: By, edit_of: Callable[[int], CatalogueEdit], undone: bool) -> None:

@@ -38,7 +38,7 @@
     <p class="text-sm text-faint">{place}</p>
     <section>
       {#if ruledOut}<h3 class="mb-1">Ruled out by</h3>{/if}
-      {#each found.objections as objection (objection)}
+      {#each found.objections as objection, number (number)}
         <p class="flex items-start gap-2 py-1">
           <span class="mt-1"><Mark state="blocked" /></span>
           <span><span class="block text-xs text-faint">{found.item}</span>{objection}</span>
@@ -63,7 +63,7 @@
         <h3 class="mb-1">The smallest change that would admit it</h3>
         {#if found.admitted_by.length > 0}
           <ol class="list-decimal space-y-2 pl-5">
-            {#each found.admitted_by as admission (admission.change)}
+            {#each found.admitted_by as admission, number (number)}
               <li>
                 {admission.change}
                 <span class="block text-sm text-faint"
@@ -75,7 +75,7 @@
         {:else if found.together.length > 0}
           <p class="mb-1">No single change admits it. These do together:</p>
           <ol class="list-decimal space-y-2 pl-5">
-            {#each found.together as admission (admission.change)}
+            {#each found.together as admission, number (number)}
               <li>
                 {admission.change}
                 <span class="block text-sm text-faint">{admission.up_front_change.text} up front by then</span

@@ -73,7 +73,7 @@
     </p>
     <ul class="text-sm">
       {#each players as { id, name, measured_reaches }, who (id)}
-        {#each measured_reaches as reach, number (reach.club)}
+        {#each measured_reaches as reach, number (number)}
           <li class="flex items-center justify-between gap-2">
             <span>
               {name}, {reach.club}: {build.texts[`brief.players.${who}.measured_reaches.${number}.height_m`]},

@@ -23,7 +23,7 @@
   {#if allowance.spots.length > 0}
     <dt class="text-faint">Where to hit from</dt>
     <dd>
-      {#each allowance.spots as spot (spot)}<p>{spot}</p>{/each}
+      {#each allowance.spots as spot, number (number)}<p>{spot}</p>{/each}
     </dd>
   {/if}
   <dt class="text-faint">Room left for</dt>
@@ -40,7 +40,7 @@
   </dd>
   <dt class="text-faint">Throw for 16:9</dt>
   <dd>
-    {#each allowance.throws as text (text)}<p>{text}</p>{/each}
+    {#each allowance.throws as text, number (number)}<p>{text}</p>{/each}
   </dd>
   <dt class="text-faint">Enclosure, outside</dt>
   <dd>{allowance.enclosure}</dd>

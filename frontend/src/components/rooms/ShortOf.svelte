@@ -22,7 +22,7 @@
   {#each useful as name (name)}
     <h3 class="mt-2 text-base">{WORDS[name]}</h3>
     <ul class="text-sm">
-      {#each bottleneck.unlocks[name] ?? [] as unlock (unlock.goal)}
+      {#each bottleneck.unlocks[name] ?? [] as unlock, number (number)}
         <li class="flex justify-between gap-3 border-b border-base-300 py-1">
           <span>{unlock.goal}</span><span class="whitespace-nowrap">+ {unlock.more}</span>
         </li>

@@ -65,7 +65,7 @@
             {/each}
             <td class="px-2 py-1.5 whitespace-nowrap">{allowance.behind}</td>
             <td class="px-2 py-1.5">
-              {#each allowance.places as place (place)}<p>{place}</p>{/each}
+              {#each allowance.places as place, number (number)}<p>{place}</p>{/each}
             </td>
             <td class="px-2 py-1.5 text-xs whitespace-nowrap">
               {#each allowance.pictures as picture (picture.name)}
