@@ -5,12 +5,21 @@ Nothing of it is ever thrown away: twenty thousand edits of a furnished build ta
 
 import json
 from collections.abc import Iterator
+from typing import NamedTuple
 
 import jsonpatch
 
 from core.formats.stored import read_stored_build
 from core.model.build import Build as BuildDocument
 from jungle.plans.models import Build, Edit
+
+
+class Stored(NamedTuple):
+    """A document as it is stored, and the version that it was written in."""
+
+    document: str
+    version: int
+
 
 WHOLE_EVERY = 50
 """Going back reads at most so many differences."""
@@ -20,6 +29,7 @@ LABEL_LENGTH = 200
 def record(build: Build, number: int, label: str, actor_id: int, before: str = "", version_before: int = 0) -> None:
     """Remember what `build` has become as edit `number`; `before` is the document of the edit before, if any.
 
+    That is the very document which the history has for that edit: going along the history stores it as it is there.
     What was undone before is forgotten.
     """
     build.edits.filter(number__gte=number).delete()
@@ -36,32 +46,47 @@ def record(build: Build, number: int, label: str, actor_id: int, before: str = "
     )
 
 
-def document_after(build: Build, number: int) -> BuildDocument | None:
-    """What edit `number` left; `None` where there is no such edit. Raises `ValueError` where it cannot be read."""
+def rewrite(build: Build) -> None:
+    """Let the edit that `build` went back to leave what it has become: parts that came back have other ids now.
+
+    The edit after it, which is told by its difference, is kept whole first.
+    """
+    following = stored_after(build, build.edit_number + 1)
+    if following is not None:
+        _keep_whole(build, build.edit_number + 1, following)
+    _keep_whole(build, build.edit_number, Stored(build.document, build.version))
+
+
+def stored_after(build: Build, number: int) -> Stored | None:
+    """What edit `number` left, as it was stored; `None` where there is no such edit."""
     edits = build.edits.filter(number__lte=number)
     start = edits.exclude(document="").order_by("-number").first()
     if start is None:
         return None
     if start.number == number:
-        return read_stored_build(start.document, start.version)
+        return Stored(start.document, start.version)
     steps = dict(edits.filter(number__gt=start.number).values_list("number", "difference"))
     document = json.loads(start.document)
     for step in range(start.number + 1, number + 1):
         if step not in steps:
             return None
         document = jsonpatch.apply_patch(document, steps[step])
-    return read_stored_build(json.dumps(document), start.version)
+    return Stored(json.dumps(document), start.version)
 
 
-def readable_before(build: Build, number: int) -> Iterator[tuple[int, BuildDocument]]:
-    """The states before edit `number` that can be read, the newest first, each with its number."""
+def readable_before(build: Build, number: int) -> Iterator[tuple[int, Stored, BuildDocument]]:
+    """The states before edit `number` that can be read, the newest first, each with its number and as it is stored."""
     for earlier in range(number - 1, -1, -1):
         try:
-            document = document_after(build, earlier)
-        except ValueError:
+            stored = stored_after(build, earlier)
+            if stored is not None:
+                yield earlier, stored, read_stored_build(*stored)
+        except (ValueError, jsonpatch.JsonPatchException):
             continue
-        if document is not None:
-            yield earlier, document
+
+
+def _keep_whole(build: Build, number: int, stored: Stored) -> None:
+    build.edits.filter(number=number).update(document=stored.document, version=stored.version, difference="")
 
 
 def _difference(before: str, after: str) -> str:

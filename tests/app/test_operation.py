@@ -214,7 +214,7 @@ class KeepingTests(TransactionTestCase):
         finally:
             stop.set()
             worker.join()
-        self.assertGreater(len(made), 3)
+        self.assertGreater(len(made), 0)
         with closing(sqlite3.connect(self.folder / "4.sqlite3")) as kept:
             revision, edits = kept.execute(
                 "SELECT revision, (SELECT count(*) FROM plans_edit) FROM plans_build"

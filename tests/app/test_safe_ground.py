@@ -21,7 +21,7 @@ from jungle.catalogue.models import Entry, Sheet
 from jungle.plans import judging
 from jungle.plans.models import Build, BuildPart, Edit
 from tests.app.test_catalogue import CatalogueTestCase, pack, upload
-from tests.app.worlds import ApiTestCase, person, sheets_of
+from tests.app.worlds import ApiTestCase, adopt_parts, person, sheets_of
 from tests.core import worlds
 
 JSON = "application/json"
@@ -317,6 +317,32 @@ class HistoryKeptTests(ApiTestCase):
         self.build.refresh_from_db()
         self.assertEqual(self.build.version, CURRENT)
         self.assertEqual(self.send("post", "/undo").json()["build"]["brief"]["subscriptions"], "rather_not")
+        for width in (5, 6):
+            self.send("patch", "/room", width_m=width)
+        widths = [self.send("post", way).json()["build"]["room"]["width_m"] for way in ("/undo", "/undo", "/redo")]
+        self.assertEqual(widths, [5, 4.6, 5], "differences are to what the history has, whatever its version")
+
+    def test_a_part_that_came_back_under_another_id_stays_right_along_the_history(self) -> None:
+        self.send("patch", "/room", width_m=5)
+        self.send("post", "/chain/screen/take-down")
+        self.client.delete("/api/catalogue/parts/screen")
+        adopt_parts(self.owner.pk, [worlds.mat(id="screen", name="Another of that id")])
+        back = self.send("post", "/undo").json()["build"]["chain"]["screen"]["part"]
+        self.assertEqual(back, "screen-2")
+        self.send("patch", "/room", width_m=6)
+        seen = []
+        for way in ("/undo", "/undo", "/redo", "/redo", "/undo"):
+            build = self.send("post", way).json()["build"]
+            seen.append((build["room"]["width_m"], build["chain"]["screen"]["part"]))
+        self.assertEqual(seen, [(5, "screen-2"), (4.6, "screen-2"), (5, "screen-2"), (6, "screen-2"), (5, "screen-2")])
+
+    def test_a_part_that_came_back_can_be_taken_down_again(self) -> None:
+        self.send("post", "/chain/screen/take-down")
+        self.client.delete("/api/catalogue/parts/screen")
+        adopt_parts(self.owner.pk, [worlds.mat(id="screen", name="Another of that id")])
+        self.send("post", "/undo")
+        self.assertNotIn("screen", self.send("post", "/redo").json()["build"]["chain"])
+        self.assertEqual(self.send("post", "/undo").json()["build"]["chain"]["screen"]["part"], "screen-2")
 
 
 class MendingTests(ApiTestCase):

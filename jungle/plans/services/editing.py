@@ -13,7 +13,7 @@ from django.db import transaction
 from django.utils import timezone
 from pydantic import ValidationError
 
-from core.formats.stored import write_stored
+from core.formats.stored import read_stored_build, write_stored
 from core.formats.versions import CURRENT
 from core.model.bounds import refuse_too_much
 from core.model.build import Build as BuildDocument
@@ -25,7 +25,7 @@ from core.report.small_items import without_lapsed
 from jungle.catalogue.adoption import Adoption, adopted
 from jungle.catalogue.entries import CatalogueMoved, hold, store_states
 from jungle.catalogue.models import Entry, Sheet
-from jungle.plans.history import document_after, readable_before, record
+from jungle.plans.history import Stored, readable_before, record, rewrite, stored_after
 from jungle.plans.judging import Judged, judge
 from jungle.plans.models import Build, UnreadableBuild
 from jungle.plans.ties import tie
@@ -77,6 +77,8 @@ class Next(NamedTuple):
     labels: tuple[str | None, str | None]
     """What undo would then take back, and redo make again."""
     adoption: Adoption = NO_ADOPTION
+    stored: Stored | None = None
+    """The document as the history has it, where it goes along that and nothing of it had to change."""
 
 
 def find_build(build_id: int, actor: User) -> Build:
@@ -116,8 +118,8 @@ def undo(on: On) -> Build:
     """
 
     def decided(build: Build) -> Next:
-        for number, document in readable_before(build, build.edit_number):
-            return _along(build, number, document)
+        for number, stored, document in readable_before(build, build.edit_number):
+            return _along(build, number, stored, document)
         raise NothingThere("There is nothing to undo.")
 
     return _make(on, decided)
@@ -128,10 +130,10 @@ def redo(on: On) -> Build:
 
     def decided(build: Build) -> Next:
         number = build.edit_number + 1
-        document = document_after(build, number) if build.edits.filter(number=number).exists() else None
-        if document is None:
+        stored = stored_after(build, number) if build.edits.filter(number=number).exists() else None
+        if stored is None:
             raise NothingThere("There is nothing to redo.")
-        return _along(build, number, document)
+        return _along(build, number, stored, _read(build, stored))
 
     return _make(on, decided)
 
@@ -162,14 +164,17 @@ def without_lapsed_strikes(owner_id: int, after: BuildDocument) -> BuildDocument
     return without_lapsed(after, Entry.objects.visible_to(owner_id).named(*after.parts_named).sheets())
 
 
-def become(build: Build, judged: Judged, number: int, labels: tuple[str | None, str | None]) -> Build:
+def become(
+    build: Build, judged: Judged, number: int, labels: tuple[str | None, str | None], stored: Stored | None = None
+) -> Build:
     """`build` at its next revision, as it would be stored."""
+    document, version = stored or Stored(write_stored(judged.document), CURRENT)
     after = Build(
         pk=build.pk,
         owner_id=build.owner_id,
         name=judged.document.name,
-        document=write_stored(judged.document),
-        version=CURRENT,
+        document=document,
+        version=version,
         revision=build.revision + 1,
         edit_number=number,
         summary=judged.summary,
@@ -202,7 +207,7 @@ def _make(on: On, decide: Callable[[Build], Next | None]) -> Build:
         states = wanted.adoption.states
         digests = {id: state.sheet for id, state in states.items() if state is not None}
         judged = judge(wanted.document, build.owner_id, digests)
-        after = _answered(on, become(build, judged, wanted.number, wanted.labels))
+        after = _answered(on, become(build, judged, wanted.number, wanted.labels, wanted.stored))
         try:
             with transaction.atomic():
                 if states:
@@ -210,6 +215,8 @@ def _make(on: On, decide: Callable[[Build], Next | None]) -> Build:
                 else:
                     hold(build.owner_id, revision)
                 store(build, after, wanted.label, on.actor.pk)
+                if wanted.label is None and wanted.stored is None:
+                    rewrite(after)
         except CatalogueMoved:
             continue
         except StaleRevision:
@@ -231,11 +238,20 @@ def _current(on: On) -> Build:
     return build
 
 
-def _along(build: Build, number: int, document: BuildDocument) -> Next:
+def _read(build: Build, stored: Stored) -> BuildDocument:
+    try:
+        return read_stored_build(*stored)
+    except ValueError as error:
+        raise UnreadableBuild(build, "What would be made again of it cannot be read.") from error
+
+
+def _along(build: Build, number: int, stored: Stored, document: BuildDocument) -> Next:
     """Edit `number` of the history again, with parts that left the catalogue since, or lost a plan that it names."""
     labels = Build(pk=build.pk, edit_number=number).labels
     adoption = adopted(build.owner_id, _parts_gone(build, document))
     kept_as = {id: adoption.kept_as.get(id, id) for id in document.parts_named}
+    if all(kept == id for id, kept in kept_as.items()):
+        return Next(document, number, None, labels, adoption, stored)
     return Next(document.with_parts_named(kept_as), number, None, labels, adoption)
 
 

@@ -27,7 +27,7 @@ from jungle.catalogue.history import (
 )
 from jungle.catalogue.models import CatalogueEdit, Entry, Sheet
 from jungle.catalogue.sheets import Typed, find_entry
-from jungle.plans.judging import Judged, judge
+from jungle.plans.judging import CannotBeShown, Judged, judge
 from jungle.plans.models import Build, UnreadableBuild
 from jungle.plans.services.editing import ATTEMPTS, Busy, StaleRevision, become, store
 from jungle.plans.services.people import units_of
@@ -213,30 +213,32 @@ def _judged(by: By, changed: dict[str, EntryState | None]) -> list[_Touched]:
 
     Raises `PartsInUse` where builds would lose by it and shall not; spares them by taking parts out of `changed`.
     """
-    touched, losses = [], []
-    for build in builds_naming(by.actor.pk, changed):
-        while True:
-            digests = {id: state.sheet if state else None for id, state in changed.items()}
-            try:
-                touched.append(_Touched(build, judge(build.plan, build.owner_id, digests), None))
-                break
-            except UnreadableBuild:
-                break  # It cannot lose what it cannot show.
-            except UnknownPart:
-                pass
-            without, lost, what = _without_lost(build.plan, _sheets_after(build, digests))
-            if by.builds is Builds.REFUSE or not what:
-                losses.append(Loss(build.name, what))
-                break
-            if by.builds is Builds.BRING_ALONG:
-                judged = judge(without, build.owner_id, digests)
-                touched.append(_Touched(build, judged, f"Went on without {', '.join(what)}"))
-                break
-            for id in lost:
-                changed.pop(id, None)
+    found = [_touched(by, build, changed) for build in builds_naming(by.actor.pk, changed)]
+    losses = tuple(each for each in found if isinstance(each, Loss))
     if losses:
-        raise PartsInUse(tuple(losses))
-    return touched
+        raise PartsInUse(losses)
+    return [each for each in found if isinstance(each, _Touched)]
+
+
+def _touched(by: By, build: Build, changed: dict[str, EntryState | None]) -> _Touched | Loss | None:
+    """What becomes of one build, or what it would lose and shall not; nothing of one that cannot be shown already."""
+    digests = {id: state.sheet if state else None for id, state in changed.items()}
+    try:
+        return _Touched(build, judge(build.plan, build.owner_id, digests), None)
+    except (UnreadableBuild, UnknownPart, CannotBeShown) as error:
+        if _unreadable(build):
+            return None
+        if not isinstance(error, UnknownPart):
+            raise
+    without, lost, what = _without_lost(build.plan, _sheets_after(build, digests))
+    if by.builds is Builds.BRING_ALONG and what:
+        judged = judge(without, build.owner_id, digests)
+        return _Touched(build, judged, f"Went on without {', '.join(what)}")
+    if by.builds is Builds.SPARE and what:
+        for id in lost:
+            changed.pop(id, None)
+        return _touched(by, build, changed)
+    return Loss(build.name, what)
 
 
 def _store_builds(owner_id: int, changed: States, touched: list[_Touched], actor_id: int) -> None:
@@ -259,8 +261,9 @@ def _store_builds(owner_id: int, changed: States, touched: list[_Touched], actor
 
 
 def _unreadable(build: Build) -> bool:
+    """It cannot be shown as it is now."""
     try:
-        return build.plan is None
+        return not build.judged
     except UnreadableBuild:
         return True
 
