@@ -37,7 +37,8 @@
         <span class="min-w-0 flex-1">
           <strong>{option.name}</strong> <span class="text-faint">{option.maker}</span>
           {#if option.note}<span class="block text-faint">{option.note}</span>{/if}
-          {#each option.objections as objection, number (number)}<span class="text-blocked block">{objection}</span
+          {#each option.objections as objection, number (number)}<span class="text-blocked block"
+              >{objection}</span
             >{/each}
         </span>
         <span class="text-right whitespace-nowrap">

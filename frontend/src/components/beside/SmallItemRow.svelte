@@ -40,7 +40,9 @@
   {#if open}
     <div class="border-l-3 border-primary py-1 pl-3">
       <p class="text-[13px]">Here because: {item.why}</p>
-      {#each item.objections as objection, number (number)}<p class="text-[13px] text-{item.state ?? 'unknown'}">
+      {#each item.objections as objection, number (number)}<p
+          class="text-[13px] text-{item.state ?? 'unknown'}"
+        >
           {objection}
         </p>{/each}
       {#if item.left_over}<p class="text-[13px] text-faint">{item.left_over} are left over.</p>{/if}

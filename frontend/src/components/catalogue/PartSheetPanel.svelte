@@ -82,7 +82,8 @@
         </dt>
         <dd class="border-t border-base-300 py-1 text-right">
           {field?.refers_to && fact.typed ? catalogue.wordsOf(field, fact.typed) : fact.text}
-          {#each fact.doubts as doubt, number (number)}<span class="block max-w-60 text-xs text-warning">{doubt}</span
+          {#each fact.doubts as doubt, number (number)}<span class="block max-w-60 text-xs text-warning"
+              >{doubt}</span
             >{/each}
           <button
             class="btn btn-ghost text-primary btn-xs"

@@ -19,7 +19,8 @@
       >
         {fact.text}
         {#if fact.source}<span class="block text-xs text-faint">{fact.source}</span>{/if}
-        {#each fact.doubts as doubt, number (number)}<span class="block max-w-64 text-xs text-warning">{doubt}</span
+        {#each fact.doubts as doubt, number (number)}<span class="block max-w-64 text-xs text-warning"
+            >{doubt}</span
           >{/each}
       </dd>
     {/each}
