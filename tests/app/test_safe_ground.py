@@ -162,6 +162,21 @@ class UnreadableTests(ApiTestCase):
         self.damage(document="{")
         self.assertEqual(self.send("post", "/undo").json()["build"]["room"]["width_m"], 4.6)
 
+    def test_one_whose_state_before_cannot_be_shown_goes_further_back(self) -> None:
+        self.send("patch", "/room", width_m=6)
+        real = judging.evaluate
+
+        def fails_at_five(build: BuildDocument, *rest: Any, **named: Any) -> Any:
+            if build.room.width_m == 5:
+                raise ZeroDivisionError
+            return real(build, *rest, **named)
+
+        with (
+            patch.object(judging, "evaluate", side_effect=fails_at_five),
+            self.assertLogs("jungle.plans.judging", "ERROR"),
+        ):
+            self.assertEqual(self.send("post", "/undo").json()["build"]["room"]["width_m"], 4.6)
+
     def test_a_part_that_is_gone(self) -> None:
         Entry.objects.filter(owner=self.owner, part_id="screen").delete()
         self.assertIn("'screen'", self.listed()[self.build.pk]["unreadable"])

@@ -5,6 +5,7 @@ decided again.
 """
 
 from collections.abc import Callable, Iterable, Iterator
+from contextlib import suppress
 from dataclasses import dataclass
 from typing import NamedTuple
 
@@ -18,7 +19,7 @@ from core.formats.versions import CURRENT
 from core.model.bounds import refuse_too_much
 from core.model.build import Build as BuildDocument
 from core.model.build import slot_for
-from core.model.chain import plans_of
+from core.model.chain import UnknownPart, plans_of
 from core.model.parts import Part as SpecSheet
 from core.model.typed import FieldErrors
 from core.report.small_items import without_lapsed
@@ -26,7 +27,7 @@ from jungle.catalogue.adoption import Adoption, adopted
 from jungle.catalogue.entries import CatalogueMoved, hold, store_states
 from jungle.catalogue.models import Entry, Sheet
 from jungle.plans.history import Stored, readable_before, record, rewrite, stored_after
-from jungle.plans.judging import Judged, judge
+from jungle.plans.judging import CannotBeShown, Judged, judge
 from jungle.plans.models import Build, UnreadableBuild
 from jungle.plans.ties import tie
 
@@ -79,6 +80,13 @@ class Next(NamedTuple):
     adoption: Adoption = NO_ADOPTION
     stored: Stored | None = None
     """The document as the history has it, where it goes along that and nothing of it had to change."""
+    report: Judged | None = None
+    """The report on it, where that has been made already."""
+
+    def judged(self, owner_id: int) -> Judged:
+        """The report on it, with what comes along. Raises `UnknownPart`, `CannotBeShown`."""
+        digests = {id: state.sheet for id, state in self.adoption.states.items() if state is not None}
+        return judge(self.document, owner_id, digests)
 
 
 def find_build(build_id: int, actor: User) -> Build:
@@ -113,13 +121,15 @@ def edit(on: On, label: str, change: Callable[[BuildDocument], BuildDocument]) -
 def undo(on: On) -> Build:
     """Go back one edit. Raises `NothingThere` at the beginning.
 
-    Parts that left the catalogue since come back with it. A build that cannot be read goes back to its newest state
-    that can.
+    Parts that left the catalogue since come back with it. It goes back to the newest state before that can be shown,
+    which is the one before unless something is wrong with that.
     """
 
     def decided(build: Build) -> Next:
         for number, stored, document in readable_before(build, build.edit_number):
-            return _along(build, number, stored, document)
+            with suppress(UnreadableBuild, UnknownPart, CannotBeShown):
+                wanted = _along(build, number, stored, document)
+                return wanted._replace(report=wanted.judged(build.owner_id))
         raise NothingThere("There is nothing to undo.")
 
     return _make(on, decided)
@@ -205,8 +215,7 @@ def _make(on: On, decide: Callable[[Build], Next | None]) -> Build:
         if wanted is None:
             return _answered(on, build)
         states = wanted.adoption.states
-        digests = {id: state.sheet for id, state in states.items() if state is not None}
-        judged = judge(wanted.document, build.owner_id, digests)
+        judged = wanted.report or wanted.judged(build.owner_id)
         after = _answered(on, become(build, judged, wanted.number, wanted.labels, wanted.stored))
         try:
             with transaction.atomic():
