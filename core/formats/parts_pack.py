@@ -9,7 +9,7 @@ from pydantic import Field, ValidationError, model_validator
 from core.formats.errors import BadFile, FileError, bad_file
 from core.formats.reading import read_json
 from core.formats.versions import CURRENT, UnknownVersion, Version, upgraded_part
-from core.model.parts import AnyPart
+from core.model.parts import SHEET, AnyPart
 from core.model.record import Name, Record
 
 
@@ -32,10 +32,23 @@ class PartsPack(Record):
 def read_parts_pack(text: str | bytes) -> PartsPack:
     """The parts in `text`, of any version. Raises `BadFile` with every error by its place."""
     document = with_upgraded_parts(read_json(text))
+    if isinstance(document, dict) and isinstance(document.get("parts"), list):
+        document = {**document, "parts": _one_by_one(document["parts"])}
     try:
         return PartsPack.model_validate(document)
     except ValidationError as error:
         raise bad_file(error) from error
+
+
+def _one_by_one(parts: list[Any]) -> list[Any]:
+    """Each part validated by itself: thousands in one go would let nothing else run meanwhile.
+
+    Where one is bad they stay as they are, so that all errors are told by their place in the whole.
+    """
+    try:
+        return [SHEET.validate_python(part) for part in parts]
+    except ValidationError:
+        return parts
 
 
 def write_parts_pack(pack: PartsPack) -> str:
@@ -52,10 +65,11 @@ def with_upgraded_parts(
     """
     if not isinstance(document, dict):
         return document
-    version, parts = document.get("version", 1), document.get("parts", [])
+    version, parts = document.get("version", 1), document.get("parts")
     try:
         if isinstance(parts, list):
-            parts = [upgraded_part(part, version) if isinstance(part, dict) else part for part in parts]
-        return {**upgraded_rest({**document, "parts": parts}, version), "version": CURRENT}
+            upgraded = [upgraded_part(part, version) if isinstance(part, dict) else part for part in parts]
+            document = {**document, "parts": upgraded}
+        return {**upgraded_rest(document, version), "version": CURRENT}
     except UnknownVersion as unknown:
         raise BadFile([FileError("version", repr(version)[:80], str(unknown))]) from unknown

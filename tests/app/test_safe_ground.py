@@ -16,6 +16,7 @@ from core.model.build import Build as BuildDocument
 from core.model.build import Candidate, Extra, Slot
 from core.model.parts import SHEET
 from core.model.room import Room
+from core.report import evaluate
 from jungle.catalogue.entries import clear_unused_sheets
 from jungle.catalogue.models import Entry, Sheet
 from jungle.plans import judging
@@ -164,7 +165,7 @@ class UnreadableTests(ApiTestCase):
 
     def test_one_whose_state_before_cannot_be_shown_goes_further_back(self) -> None:
         self.send("patch", "/room", width_m=6)
-        real = judging.evaluate
+        real = evaluate
 
         def fails_at_five(build: BuildDocument, *rest: Any, **named: Any) -> Any:
             if build.room.width_m == 5:

@@ -53,3 +53,11 @@ class KeptFileTests(TestCase):
             self.assertEqual(caught.exception.errors[0].place, "version")
         with self.assertRaises(UnknownVersion):
             read_stored_build("{}", CURRENT + 1)
+
+    def test_a_pack_without_parts_is_none(self) -> None:
+        for document in ({"format": "jungle-parts", "name": "P"}, {"format": "jungle-parts", "name": "P", "parts": {}}):
+            with self.assertRaises(BadFile) as caught:
+                read_parts_pack(json.dumps(document))
+            self.assertEqual(caught.exception.errors[0].place, "parts")
+        with self.assertRaises(BadFile):
+            read_parts_pack(json.dumps({"version": 9, "parts": []}))
