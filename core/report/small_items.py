@@ -8,12 +8,13 @@ from core.checks.readings import given_readings
 from core.checks.register import REGISTRY
 from core.checks.small_items import SmallItem, SmallItems
 from core.checks.small_items.item import Objection, objections
+from core.checks.small_items.register import RULES
 from core.checks.verdict import State
 from core.kept import kept
 from core.model.build import Build, SmallDecision
 from core.model.facts import MissingFact
 from core.model.kit import Kit
-from core.model.parts import Part
+from core.model.parts import KINDS, Part
 from core.money.costs import in_currency
 from core.quantities import Money, Quantity
 
@@ -61,6 +62,12 @@ class Option:
 def small_statuses(small: SmallItems, kit: Kit) -> tuple[SmallStatus, ...]:
     """Every item that follows from a build, in the order of the chain."""
     return tuple(_status(item, kit) for item in small.items)
+
+
+def kinds_serving(*items: str) -> frozenset[str]:
+    """The kinds of part that are of use for these small items, or for any where none is named."""
+    asked = tuple(rule.item.kind for id, rule in RULES.items() if not items or id in items)
+    return frozenset(kind for kind, part in KINDS.items() if issubclass(part, asked))
 
 
 def options_for(build: Build, parts: Mapping[str, Part], item_id: str) -> tuple[Option, ...]:

@@ -78,13 +78,13 @@ class EntryQuerySet(models.QuerySet["Entry"]):
         """The entries of these parts."""
         return self.filter(part_id__in=ids)
 
-    def of_kind(self, kind: str) -> "EntryQuerySet":
-        """The entries of parts of this kind."""
-        return self.filter(sheet__kind=kind)
+    def of_kinds(self, *kinds: str) -> "EntryQuerySet":
+        """The entries of parts of these kinds."""
+        return self.filter(sheet__kind__in=kinds)
 
-    def of_slot(self, slot: str) -> "EntryQuerySet":
-        """The entries of parts that hang in this place."""
-        return self.filter(sheet__slot=slot)
+    def of_slots(self, *slots: str) -> "EntryQuerySet":
+        """The entries of parts that hang in these places."""
+        return self.filter(sheet__slot__in=slots)
 
     def touched(self) -> "EntryQuerySet":
         """Entries of parts that their owner wrote, or changed a fact of."""

@@ -166,7 +166,7 @@ class Wanderer:
         slot = self.chance.choice(list(Slot))
         if self.chance.random() < 0.2:
             return self._edit("post", f"/chain/{slot}/take-down", {})
-        ids = list(Entry.objects.visible_to(self.owner.pk).of_slot(slot).values_list("part_id", flat=True))
+        ids = list(Entry.objects.visible_to(self.owner.pk).of_slots(slot).values_list("part_id", flat=True))
         return self._edit("put", f"/chain/{slot}", {"part": self.chance.choice(ids)}) if ids else None
 
     def decide(self) -> Any:

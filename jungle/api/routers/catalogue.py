@@ -20,6 +20,7 @@ from core.formats.report_json.sheets import (
     list_row_json,
     pack_row_json,
 )
+from core.model.build import Slot
 from core.model.parts import KINDS
 from core.model.typed import FieldErrors
 from core.report.alternatives import weighed
@@ -78,7 +79,7 @@ def list_named(request: SignedIn) -> Any:
     return send(
         NamedParts(
             **{
-                place: [(part.id, f"{part.maker} {part.name}") for part in owned.of_slot(place).listed()]
+                place: [(part.id, f"{part.maker} {part.name}") for part in owned.of_slots(place).listed()]
                 for place in NamedParts.model_fields
             }
         )
@@ -91,7 +92,7 @@ def find_parts(request: SignedIn, wanted: Annotated[WantedParts, Query()]) -> An
     owned = Entry.objects.visible_to(request.user.pk)
     plan = find_build(wanted.build, request.user).plan if wanted.build else None
     asked = owned.touched() if wanted.own else owned
-    listed = (asked.of_kind(wanted.kind) if wanted.kind else asked).listed()
+    listed = (asked.of_kinds(wanted.kind) if wanted.kind else asked).listed()
     chosen = found_parts(listed, wanted, plan.brief.currency if plan else "EUR")
     unjudged = 0
     if plan and (wanted.fits or wanted.works):
@@ -237,7 +238,9 @@ def take_list(
 @router.post("/machine-report", response={200: MachineRead, 422: Problems})
 def read_report(request: SignedIn, file: File[UploadedFile]) -> Any:
     """What a computer's own report says, and what has to be asked; nothing is stored."""
-    known = known_machines(Entry.objects.visible_to(request.user.pk).sheets().values())
+    known = known_machines(
+        Entry.objects.visible_to(request.user.pk).of_slots(Slot.MACHINE, Slot.TITLE).sheets().values()
+    )
     reading = read_machine_report(file.read(), known)
     facts = {field: str(value) for field, value in reading.facts.items()}
     asked = [AskedFact(field=field, how=how) for field, how in reading.asked]

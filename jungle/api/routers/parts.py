@@ -48,7 +48,7 @@ def list_alternatives(request: SignedIn, build_id: int, slot: Slot, wanted: Anno
     build, units = find_build(build_id, request.user), units_of(request.user)
     plan = build.plan
     owned = Entry.objects.visible_to(request.user.pk)
-    here = tuple(owned.of_slot(slot).listed())
+    here = tuple(owned.of_slots(slot).listed())
     matching = found_parts(here, wanted, plan.brief.currency)
     hung_now = owned.named(*plan.parts_named).sheets()
     chosen = weighed_first(matching, slot, prices_of(plan, hung_now))
@@ -137,7 +137,7 @@ def take_cheapest(request: SignedIn, build_id: int, body: Change) -> Any:
 def list_options(request: SignedIn, build_id: int, item: str) -> Any:
     """The parts that could serve for a small item."""
     build, units = find_build(build_id, request.user), units_of(request.user)
-    sheets = Entry.objects.visible_to(request.user.pk).sheets()
+    sheets = kit.sheets_for_items(request.user.pk, build.plan, item)
     try:
         options = options_for(build.plan, sheets, item)
     except LookupError as error:

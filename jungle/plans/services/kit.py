@@ -7,7 +7,7 @@ from core.model.build import Extra, SmallDecision, slot_for
 from core.model.parts import Part as SpecSheet
 from core.model.typed import changed
 from core.model.usual import free_id
-from core.report.small_items import Option, options_for, with_cheapest
+from core.report.small_items import Option, kinds_serving, options_for, with_cheapest
 from jungle.catalogue.models import Entry
 from jungle.plans.models import Build
 from jungle.plans.services.editing import NothingThere, On, edit, named
@@ -19,7 +19,7 @@ def decide_on_item(on: On, item: str, changes: Mapping[str, object]) -> Build:
     units = units_of(on.actor)
 
     def change(build: BuildDocument) -> BuildDocument:
-        options = {option.part.id for option in _options(build, _all_sheets(on), item)}
+        options = {option.part.id for option in _options(build, sheets_for_items(on.actor.pk, build, item), item)}
         part = changes.get("part")
         if part is not None and part not in options:
             raise NothingThere(f"There is no part '{part}' for '{item}'.")
@@ -44,7 +44,7 @@ def reopen_item(on: On, item: str) -> Build:
 
 def take_cheapest(on: On) -> Build:
     """Choose the cheapest part that serves for every small item that is still open."""
-    return edit(on, "Cheapest small items", lambda build: with_cheapest(build, _all_sheets(on)))
+    return edit(on, "Cheapest small items", lambda build: with_cheapest(build, sheets_for_items(on.actor.pk, build)))
 
 
 def add_extra(on: On, part_id: str) -> Build:
@@ -86,8 +86,10 @@ def drop_extra(on: On, extra_id: str) -> Build:
     return edit(on, "Dropped an extra", change)
 
 
-def _all_sheets(on: On) -> Mapping[str, SpecSheet]:
-    return Entry.objects.visible_to(on.actor.pk).sheets()
+def sheets_for_items(owner_id: int, build: BuildDocument, *items: str) -> Mapping[str, SpecSheet]:
+    """The sheets that a build names, and those that are of use for these small items, or for any."""
+    owned = Entry.objects.visible_to(owner_id)
+    return {**owned.of_kinds(*kinds_serving(*items)).sheets(), **owned.named(*build.parts_named).sheets()}
 
 
 def _options(build: BuildDocument, sheets: Mapping[str, SpecSheet], item: str) -> tuple[Option, ...]:
