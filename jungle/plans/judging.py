@@ -10,7 +10,8 @@ from django.utils import timezone
 
 from core.checks.verdict import State
 from core.model.build import Build as BuildDocument
-from core.model.chain import UnknownPart
+from core.model.chain import UnknownPart, resolve_chain
+from core.model.kit import resolve_kit
 from core.model.parts import Part as SpecSheet
 from core.report import Report, evaluate
 from jungle.catalogue.models import Entry, Sheet
@@ -30,8 +31,19 @@ class Judged:
     sheets: Mapping[str, SpecSheet]
     digests: Mapping[str, str]
     """The digest of each sheet, by part id."""
-    report: Report
     day: date
+
+    @cached_property
+    def report(self) -> Report:
+        """The report, made once. Raises `UnknownPart`, `CannotBeShown`."""
+        try:
+            return evaluate(self.document, self.sheets, today=self.day)
+        except UnknownPart:
+            raise
+        except Exception as error:
+            log.exception("No report can be made of %s", self.document.name)
+            message = "No report can be made of this build as it would be, so nothing was changed."
+            raise CannotBeShown(message) from error
 
     @cached_property
     def summary(self) -> dict[str, object]:
@@ -47,10 +59,17 @@ class Judged:
 
 
 def judge(document: BuildDocument, owner_id: int, changed: Mapping[str, str | None] | None = None) -> Judged:
-    """The report on `document` with its owner's sheets; `changed` gives parts other digests, or takes them out.
+    """`document` with its owner's sheets and a report; `changed` gives parts other digests, or takes them out.
 
     Raises `UnknownPart` where it names a part or plan that is not there, and `CannotBeShown`.
     """
+    judged = resolved(document, owner_id, changed)
+    assert judged.report
+    return judged
+
+
+def resolved(document: BuildDocument, owner_id: int, changed: Mapping[str, str | None] | None = None) -> Judged:
+    """As `judge`, but the report is only made when somebody asks for it. Raises `UnknownPart`."""
     digests = Entry.objects.visible_to(owner_id).named(*document.parts_named).digests()
     for id, digest in (changed or {}).items():
         if digest is None:
@@ -59,12 +78,6 @@ def judge(document: BuildDocument, owner_id: int, changed: Mapping[str, str | No
             digests[id] = digest
     read = Sheet.objects.read(digests.values())
     sheets = {id: read[digest] for id, digest in digests.items() if digest in read}
-    day = timezone.localdate()
-    try:
-        report = evaluate(document, sheets, today=day)
-    except UnknownPart:
-        raise
-    except Exception as error:
-        log.exception("No report can be made of %s", document.name)
-        raise CannotBeShown("No report can be made of this build as it would be, so nothing was changed.") from error
-    return Judged(document, sheets, digests, report, day)
+    resolve_chain(document, sheets)
+    resolve_kit(document, sheets)
+    return Judged(document, sheets, digests, timezone.localdate())

@@ -21,6 +21,8 @@ from jungle.catalogue.entries import clear_unused_sheets
 from jungle.catalogue.models import Entry, Sheet
 from jungle.plans import judging
 from jungle.plans.models import Build, BuildPart, Edit
+from jungle.plans.services import parts
+from jungle.plans.services.builds import start_build
 from tests.app.test_catalogue import CatalogueTestCase, pack, upload
 from tests.app.worlds import ApiTestCase, adopt_parts, person, sheets_of
 from tests.core import worlds
@@ -270,6 +272,19 @@ class CatalogueUnderBuildsTests(CatalogueTestCase):
         self.assertNotEqual(self.client.get("/api/builds").json()[0]["up_front"], before)
         tie = BuildPart.objects.get(build=self.build, part_id="screen", current=True)
         self.assertEqual(tie.sheet_id, Entry.objects.get(owner=self.owner, part_id="screen").sheet_id)
+
+    def test_of_many_builds_the_further_ones_are_looked_up_and_judged_by_the_list(self) -> None:
+        for name in ("Second", "Third"):
+            start_build(self.owner, worlds.full_build().model_copy(update={"name": name}))
+        self.client.get("/api/builds")
+        with patch.object(parts, "MOST_JUDGED", 1):
+            self.call("patch", "/parts/screen", facts={"price_minor": "9999"})
+            days = list(Build.objects.order_by("pk").values_list("summary__day", flat=True))
+            self.assertEqual(days.count(None), 2)
+            self.assertEqual(self.remove("screen").status_code, 409, "none of them is overlooked")
+        told = {build["up_front"] for build in self.client.get("/api/builds").json()}
+        self.assertEqual(len(told), 1, "all of them know the new price")
+        self.assertNotIn(None, Build.objects.values_list("summary__day", flat=True))
 
     def test_two_facts_of_one_part_changed_at_once_are_both_kept(self) -> None:
         revision = self.read("/parts/projector")["revision"]

@@ -27,11 +27,15 @@ from jungle.catalogue.history import (
 )
 from jungle.catalogue.models import CatalogueEdit, Entry, Sheet
 from jungle.catalogue.sheets import Typed, find_entry
-from jungle.plans.judging import CannotBeShown, Judged, judge
+from jungle.plans.judging import CannotBeShown, Judged, judge, resolved
 from jungle.plans.models import Build, UnreadableBuild
 from jungle.plans.services.editing import ATTEMPTS, Busy, StaleRevision, become, store
 from jungle.plans.services.people import units_of
 from jungle.plans.ties import builds_naming, tie
+
+MOST_JUDGED = 25
+"""Builds that a change of the catalogue touches are judged whole up to so many; of further ones only what they name is
+looked up, and the list judges them when somebody looks at it."""
 
 
 class StaleCatalogue(Exception):
@@ -213,18 +217,27 @@ def _judged(by: By, changed: dict[str, EntryState | None]) -> list[_Touched]:
 
     Raises `PartsInUse` where builds would lose by it and shall not; spares them by taking parts out of `changed`.
     """
-    found = [_touched(by, build, changed) for build in builds_naming(by.actor.pk, changed)]
+    found: list[_Touched | Loss | None] = []
+    looked_at = None
+    while looked_at != changed.keys():  # Sparing one build changes what becomes of those before it.
+        looked_at = set(changed)
+        found = [
+            _touched(by, build, changed, judge if number < MOST_JUDGED else resolved)
+            for number, build in enumerate(builds_naming(by.actor.pk, changed))
+        ]
     losses = tuple(each for each in found if isinstance(each, Loss))
     if losses:
         raise PartsInUse(losses)
     return [each for each in found if isinstance(each, _Touched)]
 
 
-def _touched(by: By, build: Build, changed: dict[str, EntryState | None]) -> _Touched | Loss | None:
+def _touched(
+    by: By, build: Build, changed: dict[str, EntryState | None], look: Callable[..., Judged]
+) -> _Touched | Loss | None:
     """What becomes of one build, or what it would lose and shall not; nothing of one that cannot be shown already."""
     digests = {id: state.sheet if state else None for id, state in changed.items()}
     try:
-        return _Touched(build, judge(build.plan, build.owner_id, digests), None)
+        return _Touched(build, look(build.plan, build.owner_id, digests), None)
     except (UnreadableBuild, UnknownPart, CannotBeShown) as error:
         if _unreadable(build):
             return None
@@ -237,7 +250,7 @@ def _touched(by: By, build: Build, changed: dict[str, EntryState | None]) -> _To
     if by.builds is Builds.SPARE and what:
         for id in lost:
             changed.pop(id, None)
-        return _touched(by, build, changed)
+        return _touched(by, build, changed, look)
     return Loss(build.name, what)
 
 
@@ -256,8 +269,15 @@ def _store_builds(owner_id: int, changed: States, touched: list[_Touched], actor
             after = become(build, touch.judged, build.edit_number + 1, (touch.label, None))
             store(build, after, touch.label, actor_id)
         else:
-            Build.objects.filter(pk=pk).update(summary=touch.judged.summary)
+            Build.objects.filter(pk=pk).update(summary=_summary(build, touch.judged))
             tie(build, touch.judged)
+
+
+def _summary(build: Build, judged: Judged) -> object:
+    """What the list says of a build now; of one whose report was not made, what it said before, as of no day."""
+    if "report" in vars(judged):
+        return judged.summary
+    return build.summary and {**build.summary, "day": None}
 
 
 def _unreadable(build: Build) -> bool:
