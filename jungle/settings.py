@@ -70,7 +70,6 @@ MIDDLEWARE = [
     "jungle.web.local.LocalOwnerMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "axes.middleware.AxesMiddleware",
-    "jungle.web.pages.StorageMiddleware",
 ]
 ROOT_URLCONF = "jungle.urls"
 WSGI_APPLICATION = "jungle.wsgi.application"
@@ -88,6 +87,8 @@ DATABASES = {
     "default": {
         "ENGINE": "django.db.backends.sqlite3",
         "NAME": DATA_DIR / "jungle.sqlite3",
+        # Opening one anew wants a little of the disk; one that is open can still read when that is full.
+        "CONN_MAX_AGE": None,
         "OPTIONS": {
             # Writers queue for the lock at BEGIN; deferred ones would fail half-way with 'database is locked'.
             "transaction_mode": "IMMEDIATE",

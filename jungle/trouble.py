@@ -1,10 +1,14 @@
 """What can be wrong with the place where things are stored, in words for whoever waits for it."""
 
+import shutil
 from typing import NamedTuple
 
+from django.conf import settings
 from django.db import DatabaseError, OperationalError
 
 BUSY_ERRORS = frozenset({"SQLITE_BUSY", "SQLITE_LOCKED"})
+FULL_BELOW_BYTES = 1024 * 1024
+"""With less than that an error of the disk is most likely that it is full."""
 WORDS_BY_ERROR = {
     "SQLITE_FULL": "The disk is full, so nothing can be stored. Free some space, then try again; reading goes on.",
     "SQLITE_READONLY": "The data folder cannot be written to, so nothing can be stored; reading goes on.",
@@ -27,6 +31,8 @@ def trouble_of(error: DatabaseError) -> Trouble | None:
     name = getattr(error.__cause__, "sqlite_errorname", "") or ""
     if any(name.startswith(busy) for busy in BUSY_ERRORS) or "database is locked" in str(error):
         return Trouble("Somebody else is storing something just now. Try again in a moment.", passing=True)
+    if name.startswith("SQLITE_IOERR") and shutil.disk_usage(settings.DATA_DIR).free < FULL_BELOW_BYTES:
+        name = "SQLITE_FULL"
     for known, words in WORDS_BY_ERROR.items():
         if name.startswith(known):
             return Trouble(words, passing=False)

@@ -4,6 +4,7 @@ from collections.abc import Callable
 
 from django.conf import settings
 from django.http import HttpRequest, HttpResponse
+from django.utils.functional import SimpleLazyObject
 
 from jungle.plans.services.welcome import local_owner
 from jungle.web.client import from_another_site, from_this_machine
@@ -20,5 +21,5 @@ class LocalOwnerMiddleware:
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
         if settings.LOCAL and from_this_machine(request) and not from_another_site(request):
-            request.user = local_owner()
+            request.user = SimpleLazyObject(local_owner)  # type: ignore[assignment]
         return self.get_response(request)

@@ -1,12 +1,12 @@
 """The one page of the application, and what is shown in its place when something is wrong."""
 
 import logging
-from collections.abc import Callable
+import sys
 
 from django.conf import settings
 from django.contrib.auth.views import redirect_to_login
 from django.db import DatabaseError
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.shortcuts import render
 from django.views.decorators.csrf import ensure_csrf_cookie
 
@@ -37,24 +37,20 @@ def application(request: HttpRequest) -> HttpResponse:
 
 
 def failed(request: HttpRequest) -> HttpResponse:
-    """What is shown when a page fails; the log knows it by the same id."""
-    log.error("%s %s failed", request.method, request.path, exc_info=True)
-    words = f"Something went wrong here. It is in the log as {request_id()}."
-    return render(request, "trouble.html", {"title": "That did not work", "words": words}, status=500)
+    """What is answered when something fails before a page or an endpoint is reached, or within a page.
+
+    In words where the place where things are stored is to blame; the log knows everything else by the same id.
+    """
+    error = sys.exc_info()[1]
+    trouble = trouble_of(error) if isinstance(error, DatabaseError) else None
+    if trouble is None:
+        log.error("%s %s failed", request.method, request.path, exc_info=True)
+        return _told(request, f"Something went wrong here. It is in the log as {request_id()}.", 500)
+    log.error("%s %s: %s", request.method, request.path, error)
+    return _told(request, trouble.words, 503 if trouble.passing else 507)
 
 
-class StorageMiddleware:
-    """Says in words on a page, as the API does, when nothing can be stored just now."""
-
-    def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
-        self.get_response = get_response
-
-    def __call__(self, request: HttpRequest) -> HttpResponse:
-        return self.get_response(request)
-
-    def process_exception(self, request: HttpRequest, error: Exception) -> HttpResponse | None:
-        """A page in place of a failure that has a name."""
-        trouble = trouble_of(error) if isinstance(error, DatabaseError) else None
-        if trouble is None:
-            return None
-        return render(request, "trouble.html", {"title": "Not just now", "words": trouble.words}, status=503)
+def _told(request: HttpRequest, words: str, status: int) -> HttpResponse:
+    if request.path.startswith("/api/"):
+        return JsonResponse({"message": words, "errors": []}, status=status)
+    return render(request, "trouble.html", {"title": "That did not work", "words": words}, status=status)

@@ -7,7 +7,7 @@ from contextvars import ContextVar
 from uuid import uuid4
 
 from django.http import HttpRequest, HttpResponse
-from django.utils.functional import LazyObject
+from django.utils.functional import LazyObject, empty
 
 ID_LENGTH = 12
 SLOW_S = 2.0
@@ -54,4 +54,6 @@ def _person(request: HttpRequest | None) -> str:
     """Who asks, as far as that is known by now: looking it up amid a failure might fail as well."""
     known = vars(request) if request is not None else {}
     user = known.get("_cached_user") or known.get("user")
-    return "-" if user is None or isinstance(user, LazyObject) else str(user.pk or "nobody")
+    if isinstance(user, LazyObject):
+        user = None if user._wrapped is empty else user._wrapped
+    return "-" if user is None else str(user.pk or "nobody")

@@ -111,10 +111,25 @@ class StorageTroubleTests(ApiTestCase):
         self.assertIsNone(trouble_of(DatabaseError("syntax")))
 
     def test_a_page_says_it_in_words(self) -> None:
-        person("bo")
-        with patch("jungle.web.sign_in.LoginView.dispatch", side_effect=storage_error("SQLITE_FULL")):
-            reply = Client().post("/sign-in", {"username": "bo", "password": "x"})
-        self.assertContains(reply, "The disk is full", status_code=503)
+        client = Client(raise_request_exception=False)
+        with (
+            patch("jungle.web.sign_in.LoginView.dispatch", side_effect=storage_error("SQLITE_FULL")),
+            self.assertLogs("jungle.web.pages", "ERROR"),
+        ):
+            reply = client.post("/sign-in", {"username": "bo", "password": "x"})
+        self.assertContains(reply, "The disk is full", status_code=507)
+
+    @override_settings(LOCAL=True)
+    def test_what_fails_before_an_endpoint_is_reached_is_told_in_words_too(self) -> None:
+        client = Client(raise_request_exception=False)
+        with (
+            patch("jungle.web.local.local_owner", side_effect=storage_error("SQLITE_IOERR_SHMSIZE")),
+            patch("jungle.trouble.FULL_BELOW_BYTES", 2**62),
+            self.assertLogs("jungle", "ERROR"),
+        ):
+            reply = client.get("/api/builds")
+        self.assertEqual(reply.status_code, 507)
+        self.assertIn("The disk is full", reply.json()["message"])
 
 
 class HealthTests(TestCase):
