@@ -273,6 +273,20 @@ class CatalogueUnderBuildsTests(CatalogueTestCase):
         tie = BuildPart.objects.get(build=self.build, part_id="screen", current=True)
         self.assertEqual(tie.sheet_id, Entry.objects.get(owner=self.owner, part_id="screen").sheet_id)
 
+    def test_a_part_that_is_hung_between_the_look_and_the_change_is_not_taken_out(self) -> None:
+        adopt_parts(self.owner.pk, [worlds.mat(id="spare")])
+        looked = parts._judged
+
+        def then_hang(*asked: Any) -> Any:
+            found = looked(*asked)
+            if not found:
+                self.assertEqual(self.send("put", "/chain/mat", part="spare").status_code, 200)
+            return found
+
+        with patch.object(parts, "_judged", side_effect=then_hang):
+            self.assertEqual(self.remove("spare").status_code, 409)
+        self.assertEqual(self.client.get(self.url()).json()["build"]["chain"]["mat"]["part"], "spare")
+
     def test_of_many_builds_the_further_ones_are_looked_up_and_judged_by_the_list(self) -> None:
         for name in ("Second", "Third"):
             start_build(self.owner, worlds.full_build().model_copy(update={"name": name}))

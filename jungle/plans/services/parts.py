@@ -83,7 +83,8 @@ class _Touched(NamedTuple):
     """A build as it was and as it shall be; with a label where it goes on without something."""
 
     build: Build
-    judged: Judged
+    judged: Judged | None
+    """Nothing for one that could not be shown before: it cannot lose by the change, and stays as it is."""
     label: str | None
 
 
@@ -217,7 +218,7 @@ def _judged(by: By, changed: dict[str, EntryState | None]) -> list[_Touched]:
 
     Raises `PartsInUse` where builds would lose by it and shall not; spares them by taking parts out of `changed`.
     """
-    found: list[_Touched | Loss | None] = []
+    found: list[_Touched | Loss] = []
     looked_at = None
     while looked_at != changed.keys():  # Sparing one build changes what becomes of those before it.
         looked_at = set(changed)
@@ -233,14 +234,14 @@ def _judged(by: By, changed: dict[str, EntryState | None]) -> list[_Touched]:
 
 def _touched(
     by: By, build: Build, changed: dict[str, EntryState | None], look: Callable[..., Judged]
-) -> _Touched | Loss | None:
-    """What becomes of one build, or what it would lose and shall not; nothing of one that cannot be shown already."""
+) -> _Touched | Loss:
+    """What becomes of one build, or what it would lose and shall not."""
     digests = {id: state.sheet if state else None for id, state in changed.items()}
     try:
         return _Touched(build, look(build.plan, build.owner_id, digests), None)
     except (UnreadableBuild, UnknownPart, CannotBeShown) as error:
         if _unreadable(build):
-            return None
+            return _Touched(build, None, None)
         if not isinstance(error, UnknownPart):
             raise
     without, lost, what = _without_lost(build.plan, _sheets_after(build, digests))
@@ -256,20 +257,18 @@ def _touched(
 
 def _store_builds(owner_id: int, changed: States, touched: list[_Touched], actor_id: int) -> None:
     """Store what was judged, if these are still the builds that name what changed. Raises `StaleRevision`."""
-    now = {build.pk: build for build in builds_naming(owner_id, changed)}
-    judged = {touch.build.pk: touch for touch in touched}
-    for pk, build in now.items():
-        touch = judged.get(pk)
-        if touch is None:
-            if not _unreadable(build):
-                raise StaleRevision(build)
-        elif build.revision != touch.build.revision:
+    by_build = {touch.build.pk: touch for touch in touched}
+    for build in builds_naming(owner_id, changed):
+        touch = by_build.get(build.pk)
+        if touch is None or build.revision != touch.build.revision:
             raise StaleRevision(build)
-        elif touch.label is not None:
+        if touch.judged is None:
+            continue
+        if touch.label is not None:
             after = become(build, touch.judged, build.edit_number + 1, (touch.label, None))
             store(build, after, touch.label, actor_id)
         else:
-            Build.objects.filter(pk=pk).update(summary=_summary(build, touch.judged))
+            Build.objects.filter(pk=build.pk).update(summary=_summary(build, touch.judged))
             tie(build, touch.judged)
 
 
