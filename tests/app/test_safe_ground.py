@@ -17,8 +17,9 @@ from core.model.build import Candidate, Extra, Slot
 from core.model.parts import SHEET
 from core.model.room import Room
 from core.report import evaluate
+from core.report.shortlist import MOST_SWAPPED
 from jungle.catalogue.entries import clear_unused_sheets
-from jungle.catalogue.models import Entry, Sheet
+from jungle.catalogue.models import Entry, Sheet, SheetQuerySet
 from jungle.plans import judging
 from jungle.plans.models import Build, BuildPart, Edit
 from jungle.plans.services import parts
@@ -334,6 +335,37 @@ class CatalogueUnderBuildsTests(CatalogueTestCase):
         other.catalogue_edits.all().delete()
         self.assertEqual(clear_unused_sheets(BuildPart.objects.values("sheet_id")), 1)
         self.assertEqual(self.client.get("/api/catalogue/parts/mat").status_code, 200)
+
+
+class LittleIsReadTests(ApiTestCase):
+    """However large a catalogue and a list are, a request reads what it is about."""
+
+    def setUp(self) -> None:
+        super().setUp()
+        adopt_parts(self.owner.pk, [worlds.screen(id=f"screen-{n}", name=f"Spare {n}") for n in range(60)])
+
+    def sheets_read(self, ask: Callable[[], Any]) -> int:
+        read = SheetQuerySet.read
+        digests: set[str] = set()
+
+        def counted(self: SheetQuerySet, wanted: Any) -> Any:
+            digests.update(wanted := list(wanted))
+            return read(self, wanted)
+
+        with patch.object(SheetQuerySet, "read", counted):
+            self.assertLess(ask().status_code, 300)
+        return len(digests)
+
+    def test_the_list_of_builds_judges_nothing_anew(self) -> None:
+        with patch.object(judging, "evaluate", side_effect=AssertionError):
+            self.assertEqual(self.client.get("/api/builds").json()[0]["name"], "Test")
+
+    def test_hanging_reads_what_is_hung(self) -> None:
+        self.assertEqual(self.sheets_read(lambda: self.send("put", "/chain/screen", part="screen-7")), 9)
+
+    def test_why_not_reads_the_nearest_in_price(self) -> None:
+        path = self.url("/why-not/screen-59")
+        self.assertLessEqual(self.sheets_read(lambda: self.client.get(path)), 8 + MOST_SWAPPED + 1)
 
 
 class HistoryKeptTests(ApiTestCase):
