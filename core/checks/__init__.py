@@ -1,14 +1,13 @@
-"""The checks of the job. Importing this package registers all of them."""
+"""The checks of the job. Importing this package registers all of them, and freezes what is registered into a graph."""
 
-# Costs are read by checks further down: what they are made of is registered first.
-from core.checks import prices
-
-# isort: split
 from core.checks import (
     air,
     along,
     around_monitor,
+    at_play,
+    ball,
     budget,
+    cable_ways,
     cables,
     data,
     fixings,
@@ -23,6 +22,7 @@ from core.checks import (
     overhead,
     picture,
     power,
+    prices,
     purposes,
     readings,
     screen,
@@ -30,17 +30,33 @@ from core.checks import (
     signal,
     software,
     space,
+    speeds,
+    spots,
     strike,
     swing,
     wishes,
     works,
 )
+from core.checks.memo import Memo
+from core.checks.needs import gather_items
+from core.checks.readings import given_types
+from core.checks.register import REGISTER
+
+gather_items()
+GRAPH = REGISTER.frozen(given_types())
+MEMO = Memo()
+"""What all evaluations of this process share."""
 
 __all__ = [
+    "GRAPH",
+    "MEMO",
     "air",
     "along",
     "around_monitor",
+    "at_play",
+    "ball",
     "budget",
+    "cable_ways",
     "cables",
     "data",
     "fixings",
@@ -63,6 +79,8 @@ __all__ = [
     "signal",
     "software",
     "space",
+    "speeds",
+    "spots",
     "strike",
     "swing",
     "wishes",

@@ -1,16 +1,29 @@
 """The length and width of the room shared out around the ball (trade)."""
 
 from dataclasses import dataclass
+from typing import Annotated
 
+from core.checks.ball import ball_limits
+from core.checks.declared import THERE
 from core.checks.figures import measured_in_room, metres, placed, stated
+from core.checks.limits import at_least, at_most, tightest
 from core.checks.places import IN_ROOM
+from core.checks.readings import Ball
 from core.checks.register import check, derive
-from core.checks.verdict import ROUNDING, Basis, Input, State, Verdict, judge
+from core.checks.verdict import Answer, Basis, Input
+from core.geometry.ball_rules import (
+    BEHIND_BALL,
+    BallRoom,
+    Inside,
+    free_side_rules,
+    swing_rules,
+    to_screen_rule,
+)
 from core.geometry.picture import Picture
 from core.geometry.swing_disc import swing_disc
 from core.model.brief import Brief, Handedness, Player
 from core.model.facts import known, known_players
-from core.model.parts import Enclosure, Net, Surface
+from core.model.parts import Net, Surface
 from core.model.room import Layout, Room
 from core.quantities import say
 
@@ -23,10 +36,6 @@ NET_COMFORT_M = 0.10
 NET_COMFORT_FACTOR = 1.5
 BALL_TO_SCREEN_LEAST_M = 2.4
 BALL_TO_SCREEN_COMFORT_M = 3.0
-BEHIND_BALL_OVER_RADIUS_M = 0.30
-BEHIND_BALL_COMFORT_M = 0.15
-FREE_SIDE_LEAST_M = 0.90
-FREE_SIDE_COMFORT_M = 0.15
 CENTRED_M = 0.05
 """Offset of the ball line that nobody sees."""
 
@@ -42,11 +51,11 @@ class BallDistance:
 
 
 @derive
-def ball_distance(surface: Surface | None) -> BallDistance:
+def ball_distance(surface: Annotated[Surface, "name", "stand_off_m"] | None) -> BallDistance:
     """What a screen wants, or what the maker of the net says."""
     if not isinstance(surface, Net):
         return BallDistance()
-    least_m = known(surface.stand_off_m, surface, "distance that it asks for")
+    least_m = known(surface, "stand_off_m")
     return BallDistance(least_m, NET_COMFORT_FACTOR * least_m, surface.name)
 
 
@@ -61,7 +70,11 @@ def least_gap_m(room: Room) -> float:
 
 
 @check("room.gap_behind_screen", title="Gap behind the screen", place=IN_ROOM)
-def gap_behind_screen(room: Room, layout: Layout, surface: Surface | None) -> Verdict:
+def gap_behind_screen(
+    room: Annotated[Room, "wall_foam_m"],
+    layout: Annotated[Layout, "screen_y_m"],
+    surface: Annotated[Surface, "gives_m"] | None,
+) -> Answer:
     """The screen has room to give: 0.40 m is comfortable, 0.30 m the least, 0.20 m with 50 mm of foam on the wall.
 
     A net gives more: the least is what its maker says, and 0.10 m besides is comfortable.
@@ -69,161 +82,147 @@ def gap_behind_screen(room: Room, layout: Layout, surface: Surface | None) -> Ve
     """
     gap_m = gap_behind_m(room, layout)
     if isinstance(surface, Net):
-        least_m = known(surface.gives_m, surface, "way that a ball pushes it back")
+        least_m = known(surface, "gives_m")
         comfortable_m = least_m + NET_COMFORT_M
     else:
         least_m, comfortable_m = least_gap_m(room), GAP_COMFORT_M
-    margin_m = gap_m - least_m
-    state = judge(margin_m, comfortable_m - least_m)
-    cures = [say("Move the screen {more} into the room.", more=metres(comfortable_m - gap_m))]
-    if state is State.BLOCKED and least_m == GAP_LEAST_M and not isinstance(surface, Net):
-        cures.append(
-            say(
-                "With {foam} of foam on the wall, {least} is enough.",
-                foam=metres(FOAM_LEAST_M),
-                least=metres(GAP_WITH_FOAM_M),
-            )
-        )
-    return Verdict(
-        state,
-        say("{gap} for the screen to give, {least} is the least", gap=metres(gap_m), least=metres(least_m)),
-        measured=metres(gap_m),
-        required=metres(least_m),
-        margin=metres(margin_m),
+    foam_would_do = gap_m < least_m == GAP_LEAST_M and not isinstance(surface, Net)
+    return Answer(
+        at_least(gap_m, least_m, comfortable_m),
+        headline=lambda: say(
+            "{gap} for the screen to give, {least} is the least", gap=metres(gap_m), least=metres(least_m)
+        ),
         formula="screen to wall − foam on the wall",
         inputs=lambda: (
             placed("Screen to wall", layout.screen_y_m),
             Input("Foam on the wall", metres(room.wall_foam_m), Basis.MEASURED),
             *((stated(f"{surface.name} gives", metres(least_m)),) if isinstance(surface, Net) else ()),
         ),
-        changes=() if state is State.CLEAR else tuple(cures),
+        cures=lambda: (
+            say("Move the screen {more} into the room.", more=metres(comfortable_m - gap_m)),
+            *(
+                (
+                    say(
+                        "With {foam} of foam on the wall, {least} is enough.",
+                        foam=metres(FOAM_LEAST_M),
+                        least=metres(GAP_WITH_FOAM_M),
+                    ),
+                )
+                if foam_would_do
+                else ()
+            ),
+        ),
+        basis=Basis.TRADE,
     )
 
 
 @check("room.ball_to_screen", title="Ball to screen", place=IN_ROOM)
-def ball_to_screen(layout: Layout, asked: BallDistance) -> Verdict:
+def ball_to_screen(layout: Annotated[Layout, "screen_y_m"], ball: Ball, asked: BallDistance) -> Answer:
     """Ball to screen: 3.0 m is comfortable, 2.4 m the least, for rebound and for the eye.
 
     A net shows nothing and gives little back: the least is what its maker says, half as much again comfortable.
     """
-    distance_m = layout.ball_to_screen_m
-    margin_m = distance_m - asked.least_m
-    state = judge(margin_m, asked.comfortable_m - asked.least_m)
-    back = say("Move the ball back {more}.", more=metres(asked.comfortable_m - distance_m))
-    return Verdict(
-        state,
-        say(
-            "{distance} from ball to screen, {least} is the least",
-            distance=metres(distance_m),
-            least=metres(asked.least_m),
+    rule = to_screen_rule(layout.screen_y_m, asked.least_m, asked.comfortable_m)
+    (limit,) = ball_limits([rule], ball.at)
+    return Answer(
+        limit,
+        headline=lambda: say(
+            "{distance} from ball to screen, {least} is the least", distance=limit.has, least=limit.wants
         ),
-        measured=metres(distance_m),
-        required=metres(asked.least_m),
-        margin=metres(margin_m),
         formula="ball to wall − screen to wall",
         inputs=lambda: (
             placed("Ball to wall", layout.ball_y_m),
             placed("Screen to wall", layout.screen_y_m),
             *((stated(f"{asked.net} asks for", metres(asked.least_m)),) if asked.net else ()),
         ),
-        changes=() if state is State.CLEAR else (back,),
+        cures=lambda: (say("Move the ball back {more}.", more=metres(-limit.headroom)),),
+        basis=Basis.TRADE,
     )
 
 
 @check("room.behind_ball", title="Behind the ball", place=IN_ROOM)
-def behind_ball(brief: Brief, room: Room, layout: Layout) -> Verdict:
+def behind_ball(
+    brief: Annotated[Brief, "players"], place: BallRoom, ball: Ball, room: Annotated[Room, THERE]
+) -> Answer:
     """Behind the ball there is the full radius R of the longest swing and 0.30 m."""
-    players = known_players(brief)
-    radius_m, widest = max((swing_disc(p, p.longest_club).full_radius_m, p.name) for p in players)
-    behind_m = room.length_m - layout.ball_y_m
-    required_m = radius_m + BEHIND_BALL_OVER_RADIUS_M
-    margin_m = behind_m - required_m
-    state = judge(margin_m, BEHIND_BALL_COMFORT_M)
-    forward = say("Move the ball {more} toward the screen.", more=metres(BEHIND_BALL_COMFORT_M - margin_m))
-    return Verdict(
-        state,
-        say(
-            "{behind} behind the ball, {who} needs {required}",
-            behind=metres(behind_m),
-            who=widest,
-            required=metres(required_m),
+    discs = {swing_disc(player, player.longest_club): player for player in known_players(brief)}
+    of_disc = {
+        limit: disc
+        for disc in discs
+        for limit in ball_limits([rule for rule in swing_rules(disc, place) if rule.check == BEHIND_BALL], ball.at)
+    }
+    least = tightest(tuple(of_disc))
+    radius_m, widest = of_disc[least].full_radius_m, discs[of_disc[least]].name
+    return Answer(
+        least,
+        headline=lambda: say(
+            "{behind} behind the ball, {who} needs {required}", behind=least.has, who=widest, required=least.wants
         ),
-        measured=metres(behind_m),
-        required=metres(required_m),
-        margin=metres(margin_m),
         formula="length − ball to wall − (R + 0.30 m), R = 0.36·H + club length",
         inputs=lambda: (
             measured_in_room(room, "length_m", "Length"),
-            placed("Ball to the wall behind the screen", layout.ball_y_m),
+            placed("Ball to the wall behind the screen", ball.at[1]),
             Input(f"Full radius R, {widest}", metres(radius_m), Basis.TRADE),
         ),
-        changes=() if state is State.CLEAR else (forward,),
+        cures=lambda: (say("Move the ball {more} toward the screen.", more=metres(-least.headroom)),),
+        basis=Basis.TRADE,
     )
 
 
 @check("room.free_side", title="Free side of the ball", place=IN_ROOM)
-def free_side(player: Player, room: Room, layout: Layout, enclosure: Enclosure | None) -> Verdict:
+def free_side(
+    player: Annotated[Player, "handedness"], room: Annotated[Room, "width_m"], ball: Ball, inside: Inside | None
+) -> Answer:
     """From the ball line to the wall the player faces there is at least 0.90 m.
 
     Where the ball lies inside an enclosure, its side is that wall.
     """
     right_handed = player.handedness is Handedness.RIGHT
-    inside = enclosure is not None and known(enclosure.depth_m, enclosure, "depth") > layout.ball_to_screen_m
-    half_m = room.width_m / 2
-    if enclosure is not None and inside:
-        half_m = known(enclosure.inner_width_m, enclosure, "inner width") / 2
-    aside_m = layout.ball_x_m - room.width_m / 2
-    free_m = half_m - aside_m if right_handed else half_m + aside_m
-    margin_m = free_m - FREE_SIDE_LEAST_M
-    state = judge(margin_m, FREE_SIDE_COMFORT_M)
-    shift = say(
-        "Move the ball {more} to the {side}.",
-        more=metres(FREE_SIDE_COMFORT_M - margin_m),
-        side="left" if right_handed else "right",
-    )
-    return Verdict(
-        state,
-        say("{who} faces the enclosure's side {free} from the ball line", who=player.name, free=metres(free_m))
-        if inside
-        else say("{who} faces a wall {free} from the ball line", who=player.name, free=metres(free_m)),
-        measured=metres(free_m),
-        required=metres(FREE_SIDE_LEAST_M),
-        margin=metres(margin_m),
+    limits = ball_limits(free_side_rules(right_handed, room.width_m, inside), ball.at)
+    least = tightest(tuple(limits))
+    in_enclosure = limits[least].before_m is not None
+    return Answer(
+        least,
+        headline=lambda: say(
+            "{who} faces the enclosure's side {free} from the ball line"
+            if in_enclosure
+            else "{who} faces a wall {free} from the ball line",
+            who=player.name,
+            free=least.has,
+        ),
         formula="ball line to the wall on the side away from the player",
         inputs=lambda: (
             measured_in_room(room, "width_m", "Width"),
-            placed("Ball to left wall", layout.ball_x_m),
-            *((stated("Half of the enclosure inside", metres(half_m)),) if inside else ()),
+            placed("Ball to left wall", ball.at[0]),
+            *((stated("Half of the enclosure inside", metres(inside.half_width_m)),) if inside else ()),
             Input("Plays", f"{player.handedness}-handed", Basis.MEASURED),
         ),
-        changes=() if state is State.CLEAR else (shift,),
+        cures=lambda: (
+            say(
+                "Move the ball {more} to the {side}.",
+                more=metres(-least.headroom),
+                side="left" if right_handed else "right",
+            ),
+        ),
+        basis=Basis.TRADE,
     )
 
 
 @check("room.picture_offset", title="Ball line and picture centre", place=IN_ROOM)
-def picture_offset(room: Room, layout: Layout, picture: Picture) -> Verdict:
+def picture_offset(room: Annotated[Room, "width_m"], layout: Annotated[Layout, "ball_x_m"], picture: Picture) -> Answer:
     """How far the ball line is beside the picture's centre: aim lines are shifted by that, and the eye sees it.
 
     Up to 50 mm nobody sees; a ball line that runs past the edge of the picture cannot be aimed.
     """
     offset_m = abs(layout.ball_x_m - room.width_m / 2)
-    half_m = picture.width_m / 2
-    if offset_m <= CENTRED_M + ROUNDING:
-        state = State.CLEAR
-    else:
-        state = State.TIGHT if offset_m < half_m - ROUNDING else State.BLOCKED
-    return Verdict(
-        state,
-        say("Ball line {offset} beside the picture's centre", offset=metres(offset_m)),
-        measured=metres(offset_m),
-        required=metres(half_m),
-        margin=metres(half_m - offset_m),
+    return Answer(
+        at_most(offset_m, picture.width_m / 2, CENTRED_M),
+        headline=lambda: say("Ball line {offset} beside the picture's centre", offset=metres(offset_m)),
         formula="|ball line − room centre|, against half the picture",
         inputs=lambda: (placed("Ball to left wall", layout.ball_x_m), stated("Picture width", metres(picture.width_m))),
-        changes=()
-        if state is State.CLEAR
-        else (
+        cures=lambda: (
             say("Centre the ball, if all players are clear there."),
             say("Shift the aim line in the title by {offset}.", offset=metres(offset_m)),
         ),
+        basis=Basis.TRADE,
     )

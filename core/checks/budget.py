@@ -1,13 +1,15 @@
 """The build against both caps of the brief."""
 
 from decimal import Decimal
+from typing import Annotated
 
 from core.checks.figures import share
+from core.checks.limits import Limit, State, at_most
 from core.checks.places import IN_BUDGET
 from core.checks.register import check
-from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.checks.verdict import Answer, Basis, Input
 from core.model.brief import Brief
-from core.model.facts import MissingFact
+from core.model.facts import MissingFact, known
 from core.money.costs import Costs, Payment
 from core.quantities import Money, Sentence, say
 
@@ -17,30 +19,23 @@ USED_LINES = 3
 
 
 @check("money.up_front", title="Up-front cap", place=IN_BUDGET)
-def up_front(brief: Brief, costs: Costs) -> Verdict:
+def up_front(brief: Annotated[Brief, "currency", "up_front_cap_minor"], costs: Costs) -> Answer:
     """What is spent up front stays under its cap, the contingency included.
 
     Within the cap only without the contingency is tight. A line without a price leaves the answer unknown,
     unless the rest alone is over the cap.
     """
-    cap = brief.up_front_cap
-    if cap is None:
-        raise MissingFact("The up-front cap", "Enter in the brief what may be spent up front.")
-    margin = cap - costs.counted
-    _answered_or_missing(margin, costs)
-    state = judge(margin.minor, costs.contingency.minor)
-    return Verdict(
-        state,
-        say(
+    cap = Money(known(brief, "up_front_cap_minor"), brief.currency)
+    with_contingency = cap.minor - costs.contingency.minor
+    limit = _known(at_most(costs.counted.minor, cap.minor, with_contingency, cap.currency), costs)
+    return Answer(
+        limit,
+        headline=lambda: say(
             "{spent} of {cap} up front, {contingency} kept back",
             spent=costs.counted,
             cap=cap,
             contingency=costs.contingency,
         ),
-        measured=costs.counted,
-        required=cap,
-        margin=margin,
-        basis=Basis.MEASURED,
         formula="cap − sum of up-front lines; comfort is the contingency",
         inputs=lambda: (
             Input("Up-front cap", cap, Basis.MEASURED),
@@ -48,12 +43,14 @@ def up_front(brief: Brief, costs: Costs) -> Verdict:
             Input("Contingency share", share(brief.contingency_share), Basis.MEASURED),
             Input("Contingency", costs.contingency, Basis.MEASURED),
         ),
-        changes=()
-        if state is State.CLEAR
-        else (
-            say("{over} less, or a higher cap, makes it clear.", over=costs.contingency - margin),
+        cures=lambda: (
+            say(
+                "{over} less, or a higher cap, makes it clear.",
+                over=costs.counted + costs.contingency - cap,
+            ),
             *(_used(costs) if brief.used_is_fine else ()),
         ),
+        basis=Basis.MEASURED,
     )
 
 
@@ -68,30 +65,25 @@ def _used(costs: Costs) -> tuple[Sentence, ...]:
 
 
 @check("money.yearly", title="Yearly cap", place=IN_BUDGET)
-def yearly(brief: Brief, costs: Costs) -> Verdict:
+def yearly(brief: Annotated[Brief, "currency", "yearly_cap_minor"], costs: Costs) -> Answer:
     """Yearly fees stay under their cap. A fee that uses the whole cap is tight."""
-    cap = brief.yearly_cap
-    if cap is None:
-        raise MissingFact("The yearly cap", "Enter in the brief what it may cost each year.")
-    margin = cap - costs.yearly
-    _answered_or_missing(margin, costs)
-    state = judge(margin.minor, 1 if costs.yearly.minor else 0)
-    return Verdict(
-        state,
-        say("{fees} of {cap} each year", fees=costs.yearly, cap=cap),
-        measured=costs.yearly,
-        required=cap,
-        margin=margin,
-        basis=Basis.MEASURED,
+    cap = Money(known(brief, "yearly_cap_minor"), brief.currency)
+    comfortable = cap.minor - 1 if costs.yearly.minor else cap.minor
+    return Answer(
+        _known(at_most(costs.yearly.minor, cap.minor, comfortable, cap.currency), costs),
+        headline=lambda: say("{fees} of {cap} each year", fees=costs.yearly, cap=cap),
         formula="yearly cap − sum of yearly fees; 12 × a monthly fee",
         inputs=lambda: (
             Input("Yearly cap", cap, Basis.MEASURED),
             *(Input(line.label, line.yearly, Basis.SPEC) for line in costs.lines if line.yearly and line.yearly.minor),
         ),
-        changes=() if state is State.CLEAR else (say("Choose lower plans, or a title that is bought once."),),
+        cures=lambda: (say("Choose lower plans, or a title that is bought once."),),
+        basis=Basis.MEASURED,
     )
 
 
-def _answered_or_missing(margin: Money, costs: Costs) -> None:
-    if margin.minor >= 0 and costs.missing:
-        raise costs.missing[0]
+def _known(limit: Limit, costs: Costs) -> Limit:
+    """`limit`; what more it costs is not known only as long as the rest is within the cap."""
+    if costs.missing and limit.state is not State.BLOCKED:
+        raise MissingFact(*costs.missing[0])
+    return limit

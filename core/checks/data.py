@@ -2,11 +2,14 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass
+from typing import Annotated
 
-from core.checks.figures import listed, stated, worded
+from core.checks.declared import THERE
+from core.checks.figures import in_a_row, stated
+from core.checks.limits import State, Words
 from core.checks.places import on
 from core.checks.register import check, derive
-from core.checks.verdict import Basis, Input, State, Verdict
+from core.checks.verdict import Answer, Basis, Input
 from core.checks.weights import lacking, wanted
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
@@ -49,7 +52,7 @@ class ToldData:
 
 
 @derive
-def wanted_data(brief: Brief) -> WantedData | None:
+def wanted_data(brief: Annotated[Brief, "purposes"]) -> WantedData | None:
     """`None` where no purpose weighs enough to decide parts."""
     purposes = [purpose for purpose in Purpose if wanted(brief, purpose)]
     needed = _union(NEEDED_BY_PURPOSE, purposes)
@@ -58,16 +61,25 @@ def wanted_data(brief: Brief) -> WantedData | None:
 
 
 @derive
-def told_data(monitor: LaunchMonitor, plan: MonitorPlan | None, all_packages: Beside[MonitorPackage]) -> ToldData:
+def told_data(
+    monitor: Annotated[LaunchMonitor, "derives", "id", "measures"],
+    plan: Annotated[MonitorPlan, "unlocks"] | None,
+    all_packages: Annotated[Beside[MonitorPackage], "monitors", "unlocks"],
+) -> ToldData:
     """What it measures of itself, what the plan unlocks, and what packages made for it add."""
-    own = known(monitor.measures, monitor, "list of data it measures")
+    own = known(monitor, "measures")
     packages = [package for package in all_packages if monitor.id in package.monitors]
     added = [data for package in packages for data in package.unlocks]
     return ToldData(frozenset((*own, *(plan.unlocks if plan else ()), *added)), frozenset(monitor.derives))
 
 
 @check("monitor.data", title="Data for the purposes", place=on(Slot.MONITOR))
-def data(monitor: LaunchMonitor, wishes: WantedData, told: ToldData, plan: MonitorPlan | None) -> Verdict:
+def data(
+    monitor: Annotated[LaunchMonitor, "by_package", "name", "plans"],
+    wishes: WantedData,
+    told: ToldData,
+    plan: Annotated[MonitorPlan, THERE] | None,
+) -> Answer:
     """The monitor tells what the purposes need, and what they would like besides.
 
     What is needed and cannot be had from it with any plan or package blocks; what one would unlock, what is only
@@ -89,11 +101,14 @@ def data(monitor: LaunchMonitor, wishes: WantedData, told: ToldData, plan: Monit
         state, headline = State.TIGHT, say("Estimates {data}", data=_words(estimated))
     else:
         state, headline = State.CLEAR, say("Measures all that is wanted")
-    return worded(
-        state,
-        headline,
-        has=_words([field for field in everything if field in told.measured]),
-        wants=_words(everything),
+    return Answer(
+        Words(
+            state,
+            _words([field for field in everything if field in told.measured]),
+            _words(everything),
+            _words(hopeless or missing) if missing else "",
+        ),
+        headline=lambda: headline,
         formula="data needed and wished by purposes that weigh 3 or more − data measured",
         inputs=lambda: (
             stated("Measured", _words(sorted(told.measured))),
@@ -102,7 +117,7 @@ def data(monitor: LaunchMonitor, wishes: WantedData, told: ToldData, plan: Monit
             Input("Wished", _words(wishes.wished), Basis.TRADE),
             *(stated(f"Plan {other.name} unlocks", _words(other.unlocks)) for other in monitor.plans),
         ),
-        cures=_cures(monitor, plan, missing, estimated),
+        cures=lambda: _cures(monitor, plan, missing, estimated),
     )
 
 
@@ -128,7 +143,7 @@ def _cures(
 
 
 @check("monitor.putting", title="Reads putts", place=on(Slot.MONITOR))
-def putting(brief: Brief, monitor: LaunchMonitor, told: ToldData) -> Verdict:
+def putting(brief: Annotated[Brief, "purposes"], monitor: Annotated[LaunchMonitor, "name"], told: ToldData) -> Answer:
     """Where putts are wanted, the monitor reads a ball that rolls; else a putt is a gimme, unless putting is a must.
 
     Cameras beside the ball or overhead see slow balls on the ground well; what sits behind it often does not.
@@ -140,14 +155,12 @@ def putting(brief: Brief, monitor: LaunchMonitor, told: ToldData) -> Verdict:
         headline = say("{monitor} reads putts", monitor=monitor.name)
     else:
         headline = say("{monitor} does not read putts", monitor=monitor.name)
-    return worded(
-        state,
-        headline,
-        has="reads putts" if reads else "no putts",
-        wants="putts" if putts else "nothing",
+    return Answer(
+        Words(state, "reads putts" if reads else "no putts", "putts" if putts else "nothing"),
+        headline=lambda: headline,
         formula="putting among the data measured, where putting weighs 3 or more",
         inputs=lambda: (stated("Measured", _words(sorted(told.measured))),),
-        cures=(say("Play putts within a distance as holed, or choose a camera beside the ball or overhead."),),
+        cures=lambda: (say("Play putts within a distance as holed, or choose a camera beside the ball or overhead."),),
     )
 
 
@@ -156,4 +169,4 @@ def _union(by_purpose: dict[Purpose, tuple[DataField, ...]], purposes: list[Purp
 
 
 def _words(fields: Iterable[DataField]) -> str:
-    return listed(field.words for field in fields)
+    return in_a_row(field.words for field in fields)

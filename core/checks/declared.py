@@ -1,19 +1,28 @@
-"""What is declared by registering a function: checks, derivations, and what they read, from their typed parameters.
+"""What a function declares that it reads, by its typed parameters, down to the facts of a record.
 
-A *reading* is a value that checks and derivations may ask for by its type: a part of the build, or something
-derived from parts, such as the picture. A parameter typed `X | None` may be absent.
+A *reading* is a value that checks and derivations may ask for by its type: a record, a part of the build, or something
+derived from them, such as the picture. `Annotated[Room, "width_m", "length_m"]` reads these two facts of the room and
+no other to come to its answer, whatever it tells of it later; a record without facts is read as a whole. A parameter
+typed `X | None` may be absent.
 """
 
+import builtins
 import inspect
 from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cached_property
 from types import UnionType
-from typing import NamedTuple, Union, get_args, get_origin, get_type_hints
+from typing import Annotated, Any, NamedTuple, Union, get_args, get_origin, get_type_hints
 
 from core.checks.places import Place
-from core.checks.verdict import Verdict
-from core.model.kit import Beside
+from core.model.brief import Player
+from core.model.chain import Chain
+from core.model.kit import Beside, Kit
+from core.model.parts import KINDS
+from core.model.record import Record
+
+THERE = object()
+"""Marks a record that is read for being there, and for its kind, but for no fact: `Annotated[Mat, THERE]`."""
 
 
 class BadCheck(TypeError):
@@ -21,13 +30,21 @@ class BadCheck(TypeError):
 
 
 class Read(NamedTuple):
-    """One parameter: its name, the type it asks for, and whether it may be absent."""
+    """One parameter: its name, the type it asks for, which facts of it, and whether it may be absent."""
 
     name: str
     type: type
-    optional: bool
+    facts: tuple[str, ...] | None = None
+    """Fields of a record, or of each part of `Beside[Kind]`, that are read; `None` where it is read as a whole."""
+    optional: bool = False
     absent: object = None
     """What is passed where it is not there."""
+
+    @property
+    def record(self) -> "builtins.type[Record] | None":
+        """The class whose facts these are; `None` for what is derived."""
+        kind = getattr(self.type, "kind", None) if issubclass(self.type, Beside | Chain | Kit) else self.type
+        return kind if isinstance(kind, type) and issubclass(kind, Record) else None
 
 
 @dataclass(frozen=True)
@@ -42,36 +59,12 @@ class Reads:
         return frozenset(read.type for read in self.each)
 
     @cached_property
-    def required(self) -> frozenset[type]:
-        """Those of them without which there is nothing to ask."""
-        return frozenset(read.type for read in self.each if not read.optional and read.absent is None)
-
-    @cached_property
-    def in_order(self) -> tuple[tuple[type, ...], tuple[object, ...]]:
-        """The types parameter by parameter, and what is passed where one is not there."""
-        return tuple(read.type for read in self.each), tuple(read.absent for read in self.each)
+    def facts(self) -> frozenset[tuple[type[Record], str]]:
+        """The facts that it reads itself, each with the class that states it."""
+        return frozenset(fact for read in self.each for fact in _stated(read))
 
 
-@dataclass(frozen=True)
-class Check:
-    """A registered check."""
-
-    id: str
-    title: str
-    place: Place
-    reads: Reads
-    run: Callable[..., Verdict]
-    manual: str
-    per_player: bool
-    """The check is made once for every player."""
-
-    @property
-    def read_types(self) -> frozenset[type]:
-        """The types that it asks for."""
-        return self.reads.types
-
-
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Derivation:
     """A registered way to get a reading from others. Answers `None` where there is none to get."""
 
@@ -80,29 +73,77 @@ class Derivation:
     run: Callable[..., object]
     lenient: bool
     """What is not known counts as absent, where it may be absent."""
+    takes_missing: bool = False
+    """What is not known is passed as `Missing`, to be told with the rest."""
+
+
+@dataclass(frozen=True, eq=False)
+class Check:
+    """A registered check."""
+
+    id: str
+    title: str
+    place: Place
+    reads: Reads
+    run: Callable[..., object]
+    manual: str
+
+    @property
+    def per_player(self) -> bool:
+        """The check is made once for every player."""
+        return Player in self.reads.types
+
+    lenient = takes_missing = False
+    """Checks are strict: what is not known is told."""
 
 
 def reads_of(function: Callable[..., object], id: str) -> Reads:
     """What `function` reads, by its parameters. Raises `BadCheck` for a bad signature or a missing docstring."""
     if not inspect.getdoc(function):
         raise BadCheck(f"{id} has no docstring; it is the check's page in the manual")
-    hints = get_type_hints(function)
-    names = inspect.signature(function).parameters
-    return Reads(tuple(_read(name, *asked_type(hints.get(name), id, name)) for name in names))
+    hints = get_type_hints(function, include_extras=True)
+    return Reads(tuple(_read(hints.get(name), id, name) for name in inspect.signature(function).parameters))
 
 
-def _read(name: str, kind: type, optional: bool) -> Read:
-    """No parts of a kind beside the chain is a fact; everything else that is not there is missing."""
-    return Read(name, kind, optional, kind() if issubclass(kind, Beside) else None)
+def given_type(hint: object, id: str) -> type:
+    """The class that a derivation says it gives. Raises `BadCheck` for any other hint."""
+    return _read(hint, id, "return").type
 
 
-def asked_type(hint: object, id: str, name: str) -> tuple[type, bool]:
-    """The one class that `hint` names, and whether `None` will do. Raises `BadCheck` for any other hint."""
+def _read(hint: object, id: str, name: str) -> Read:
+    kind, optional = hint, False
     if get_origin(hint) in (Union, UnionType):
-        options = get_args(hint)
-        kinds = [option for option in options if option is not type(None)]
-        if len(kinds) == 1 and isinstance(kinds[0], type) and len(options) == 2:
-            return kinds[0], True
-    elif isinstance(hint, type) and hint is not type(None):
-        return hint, False
-    raise BadCheck(f"{id}: '{name}' must be typed as one class, or one class or None; it is {hint!r}")
+        kinds = [option for option in get_args(hint) if option is not type(None)]
+        kind, optional = (
+            (kinds[0], True) if len(kinds) == 1 and len(get_args(hint)) == len(kinds) + 1 else (None, False)
+        )
+    facts: tuple[str, ...] | None = None
+    if get_origin(kind) is Annotated:
+        kind, *marks = get_args(kind)
+        facts = tuple(mark for mark in marks if isinstance(mark, str))
+    if not isinstance(kind, type) or kind is type(None):
+        raise BadCheck(f"{id}: '{name}' must be typed as one class, or one class or None; it is {hint!r}")
+    beside = issubclass(kind, Beside)
+    read = Read(name, kind, facts, optional, kind() if beside else None)
+    for fact in facts or ():
+        if not any(fact in record.model_fields for record in _narrower(read)):
+            raise BadCheck(f"{id}: '{name}' has no fact '{fact}'")
+    return read
+
+
+def _narrower(read: Read) -> tuple[type[Record], ...]:
+    """The class that is read, and the kinds of part that are a kind of it: a function may ask which of them it has."""
+    record = read.record
+    if record is None:
+        return ()
+    return (record, *(kind for kind in KINDS.values() if issubclass(kind, record)))
+
+
+def _stated(read: Read) -> Any:
+    """(class, field) for every fact of a parameter: the class itself, or its kinds that alone state it."""
+    for fact in read.facts or ():
+        first, *others = _narrower(read)
+        if fact in first.model_fields:
+            yield first, fact
+        else:
+            yield from ((kind, fact) for kind in others if fact in kind.model_fields)

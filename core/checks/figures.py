@@ -2,9 +2,9 @@
 
 from collections.abc import Iterable
 
-from core.checks.verdict import Basis, Input, Inputs, State, Verdict
+from core.checks.verdict import Basis, Input
 from core.model.room import Room
-from core.quantities import Quantity, Sentence, Unit
+from core.quantities import Quantity, Unit
 
 _new, _METRE = tuple.__new__, Unit.METRE
 """Nearly every check tells lengths: past the named tuple's own constructor, which is most of what one costs."""
@@ -37,63 +37,11 @@ def stated(name: str, value: Quantity | str) -> Input:
     return Input(name, value, Basis.SPEC)
 
 
-def met(is_met: bool) -> str:
-    """The margin of a rule about words: there is no number to be short by."""
-    return "met" if is_met else "not met"
-
-
-def worded(
-    state: State,
-    headline: Sentence,
-    *,
-    has: str,
-    wants: str,
-    formula: str,
-    inputs: Inputs,
-    cures: tuple[Sentence, ...],
-    basis: Basis = Basis.SPEC,
-) -> Verdict:
-    """The verdict of a rule about words: what there is against what is wanted, and `cures` unless it is clear."""
-    return Verdict(
-        state,
-        headline,
-        measured=has,
-        required=wants,
-        margin=met(state is State.CLEAR),
-        basis=basis,
-        formula=formula,
-        inputs=inputs,
-        changes=() if state is State.CLEAR else cures,
-    )
-
-
-def counted(
-    state: State,
-    headline: Sentence,
-    unit: Unit,
-    *,
-    has: float,
-    needs: float,
-    formula: str,
-    inputs: Inputs,
-    cures: tuple[Sentence, ...],
-    basis: Basis = Basis.SPEC,
-    at_most: bool = False,
-) -> Verdict:
-    """The verdict of a rule about one number, which `needs` bounds from below, or from above with `at_most`."""
-    return Verdict(
-        state,
-        headline,
-        measured=Quantity(has, unit),
-        required=Quantity(needs, unit),
-        margin=Quantity(needs - has if at_most else has - needs, unit),
-        basis=basis,
-        formula=formula,
-        inputs=inputs,
-        changes=() if state is State.CLEAR else cures,
-    )
-
-
-def listed(words: Iterable[str]) -> str:
+def in_a_row(words: Iterable[str]) -> str:
     """Words in a row: 'a, b'; 'none' where there are none."""
     return ", ".join(words) or "none"
+
+
+def yes_or_no(value: object) -> str:
+    """`value` as somebody answers."""
+    return "yes" if value else "no"

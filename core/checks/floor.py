@@ -1,14 +1,20 @@
 """The mat and the floor around it (trade)."""
 
-from core.checks.figures import counted, listed, measured_in_room, metres, placed, share, stated, worded
+from typing import Annotated
+
+from core.checks.asks import Ask, ask_at_least, ask_at_most, ask_equal
+from core.checks.declared import THERE
+from core.checks.figures import in_a_row, measured_in_room, metres, placed, share, stated, yes_or_no
+from core.checks.limits import ENDLESS, State, Words, at_least, at_most, tightest
+from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
 from core.checks.readings import HittingSurface
-from core.checks.register import check
-from core.checks.verdict import Basis, Input, State, Verdict, judge
-from core.checks.weights import lacking, wanted
+from core.checks.register import check, derive
+from core.checks.verdict import Answer, Basis, Input
+from core.checks.weights import tolerated, wanted
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
-from core.model.facts import MissingFact, known
+from core.model.facts import known
 from core.model.kit import Beside
 from core.model.parts import Flooring, FloorTiles, Mat, PuttingSurface, Tees
 from core.model.room import FloorBase, Layout, Room
@@ -21,7 +27,7 @@ STRIP_COMFORT_M = 0.05
 FLUSH_TOLERANCE_M = 0.003
 TRIP_STEP_M = 0.010
 """A step beyond this catches a foot."""
-WASTE_COMFORT = 0.15
+WASTE_COMFORTABLE = 0.15
 WASTE_MOST = 0.50
 """Beyond this more is thrown away than is laid (trade)."""
 MANY_HOURS = 3.0
@@ -34,94 +40,101 @@ LANDING_LEAST_M = 1.2
 PUTTING_PILE_M = 0.012
 PUTT_WIDTH_M = 0.30
 """Least width of a strip that a putt starts from (trade)."""
+TEES = 4
+
+
+class TeesNeed(Need):
+    """What a driver's ball stands on."""
+
+    item = ItemKind("tees", "Tees", near=Slot.MAT, kind=Tees, sold_by=("pack_size",), asks=("through_mat", "tethered"))
+
+
+class StripToPutt(Need):
+    """Short pile before the ball."""
+
+    item = ItemKind(
+        "putting-strip",
+        "Strip to putt on",
+        near=Slot.FLOOR,
+        kind=PuttingSurface,
+        asks=("pile_m", "width_m", "length_m"),
+    )
 
 
 @check("mat.strip", title="Hitting strip", place=on(Slot.MAT))
-def strip(mat: Mat) -> Verdict:
+def strip(mat: Annotated[Mat, "strip_length_m", "strip_width_m"]) -> Answer:
     """The surface to strike from is at least 0.40 m wide and 0.90 m long."""
-    width_m = known(mat.strip_width_m, mat, "strip width")
-    length_m = known(mat.strip_length_m, mat, "strip length")
-    wide_m, long_m = width_m - STRIP_WIDTH_LEAST_M, length_m - STRIP_LENGTH_LEAST_M
-    measured_m, required_m = (width_m, STRIP_WIDTH_LEAST_M) if wide_m <= long_m else (length_m, STRIP_LENGTH_LEAST_M)
-    margin_m = min(wide_m, long_m)
-    state = judge(margin_m, STRIP_COMFORT_M)
-    return Verdict(
-        state,
-        say(
+    width_m, length_m = known(mat, "strip_width_m"), known(mat, "strip_length_m")
+    wide = at_least(width_m, STRIP_WIDTH_LEAST_M, STRIP_WIDTH_LEAST_M + STRIP_COMFORT_M)
+    long = at_least(length_m, STRIP_LENGTH_LEAST_M, STRIP_LENGTH_LEAST_M + STRIP_COMFORT_M)
+    deciding = wide if tightest((wide, long)) is wide else long
+    return Answer(
+        (wide, long),
+        headline=lambda: say(
             "Strip {measured} {direction}, {required} is the least",
-            measured=metres(measured_m),
-            direction="wide" if wide_m <= long_m else "long",
-            required=metres(required_m),
+            measured=deciding.has,
+            direction="wide" if deciding is wide else "long",
+            required=deciding.wants,
         ),
-        measured=metres(measured_m),
-        required=metres(required_m),
-        margin=metres(margin_m),
         formula="the smaller of: strip width − 0.40 m; strip length − 0.90 m",
         inputs=lambda: (stated("Strip width", metres(width_m)), stated("Strip length", metres(length_m))),
-        changes=() if state is State.CLEAR else (say("Choose a mat with a larger strip."),),
+        cures=lambda: (say("Choose a mat with a larger strip."),),
+        basis=Basis.TRADE,
     )
 
 
 @check("mat.flush", title="Mat flush with the floor", place=between(Slot.FLOOR, Slot.MAT))
-def flush(mat: Mat, flooring: Flooring) -> Verdict:
+def flush(mat: Annotated[Mat, "thickness_m"], flooring: Annotated[Flooring, "thickness_m"]) -> Answer:
     """The stance around the mat is level with it: mat thickness = underlay and covering, within 3 mm.
 
     Up to 10 mm is a step that is felt; beyond that a foot catches on it.
     """
-    mat_m = known(mat.thickness_m, mat, "thickness")
-    floor_m = known(flooring.thickness_m, flooring, "thickness")
-    step_m = abs(mat_m - floor_m)
-    state = judge(TRIP_STEP_M - step_m, TRIP_STEP_M - FLUSH_TOLERANCE_M)
+    mat_m, floor_m = known(mat, "thickness_m"), known(flooring, "thickness_m")
+    limit = at_most(abs(mat_m - floor_m), TRIP_STEP_M, FLUSH_TOLERANCE_M)
     higher = "above" if mat_m >= floor_m else "below"
-    return Verdict(
-        state,
-        say(
+    return Answer(
+        limit,
+        headline=lambda: say(
             "Mat {step} {higher} the floor, {flush} is flush",
-            step=metres(step_m),
+            step=limit.has,
             higher=higher,
             flush=metres(FLUSH_TOLERANCE_M),
         ),
-        measured=metres(step_m),
-        required=metres(TRIP_STEP_M),
-        margin=metres(TRIP_STEP_M - step_m),
         formula="10 mm − |mat thickness − floor covering|",
         inputs=lambda: (stated("Mat", metres(mat_m)), stated("Floor covering", metres(floor_m))),
-        changes=()
-        if state is State.CLEAR
-        else (
+        cures=lambda: (
             say(
                 "Put {step} of underlay under the {lower}.",
-                step=metres(step_m),
+                step=limit.has,
                 lower="floor" if higher == "above" else "mat",
             ),
             say("Bevel the edge and mark it: a step trips people."),
         ),
+        basis=Basis.TRADE,
     )
 
 
 @check("floor.cover", title="Floor area and waste", place=on(Slot.FLOOR))
-def cover(flooring: Flooring, room: Room) -> Verdict:
+def cover(
+    flooring: Annotated[Flooring, "roll_width_m", "tile_side_m", "tiles_per_pack"],
+    room: Annotated[Room, "length_m", "width_m"],
+) -> Answer:
     """What to buy to cover the floor, and how much of it is cut off. More than 15 % waste is worth a second look.
 
     Where more is cut off than laid, another size is the right one.
     """
     laid = floor_cover(flooring, room)
-    waste = laid.waste_m2 / laid.bought_m2
-    state = judge(WASTE_MOST - waste, WASTE_MOST - WASTE_COMFORT)
+    limit = at_most(laid.waste_m2 / laid.bought_m2, WASTE_MOST, WASTE_COMFORTABLE, Unit.SHARE)
     unit = "packs" if isinstance(flooring, FloorTiles) else "m of roll"
-    return Verdict(
-        state,
-        say(
+    return Answer(
+        limit,
+        headline=lambda: say(
             "{units} {unit} for {area}, {waste} cut off",
             units=str(laid.units),
             unit=unit,
             area=_area(room.width_m * room.length_m),
-            waste=share(waste),
+            waste=limit.has,
         ),
-        measured=share(waste),
-        required=share(WASTE_COMFORT),
-        margin=share(WASTE_COMFORT - waste),
-        basis=Basis.PHYSICS,
         formula="pieces to cover width × length, rounded up to packs or whole metres; waste / bought",
         inputs=lambda: (
             measured_in_room(room, "width_m", "Width"),
@@ -129,42 +142,47 @@ def cover(flooring: Flooring, room: Room) -> Verdict:
             Input("Pieces", str(laid.pieces), Basis.PHYSICS),
             Input("Bought", _area(laid.bought_m2), Basis.PHYSICS),
             Input("Cut off", _area(laid.waste_m2), Basis.PHYSICS),
+            Input("Comfortable up to", share(WASTE_COMFORTABLE), Basis.TRADE),
         ),
-        changes=() if state is State.CLEAR else (say("Another tile size or roll width may waste less."),),
+        cures=lambda: (say("Another tile size or roll width may waste less."),),
+        basis=Basis.PHYSICS,
     )
 
 
 @check("mat.cushion", title="Mat and joints", place=on(Slot.MAT))
-def cushion(brief: Brief, room: Room, mat: Mat, flooring: Flooring | None) -> Verdict:
+def cushion(
+    brief: Annotated[Brief, "hours_a_week"],
+    room: Annotated[Room, "floor_base"],
+    mat: Annotated[Mat, "cushion"],
+    flooring: Annotated[Flooring, "soft"] | None,
+) -> Answer:
     """A hard mat on concrete with many swings hurts wrists and elbows, and hides heavy shots.
 
     From 3 hours a week on a hard mat with nothing soft under it on concrete blocks; fewer hours, or timber, are tight.
     """
-    feel = known(mat.cushion, mat, "cushion")
-    if feel != "hard":
-        state, headline = State.CLEAR, say("{mat} is {feel}", mat=mat.name, feel=feel)
-    else:
-        if brief.hours_a_week is None:
-            raise MissingFact("How many hours a week you will play", "Say it in the brief.")
-        if room.floor_base is None:
-            raise MissingFact("What the floor is made of", "Say in the room whether it is concrete or timber.")
-        many = brief.hours_a_week >= MANY_HOURS
+    feel = known(mat, "cushion")
+    state = State.CLEAR
+    if feel == "hard":
+        many = known(brief, "hours_a_week") >= MANY_HOURS
+        concrete = known(room, "floor_base") is FloorBase.CONCRETE
         cushioned = flooring is not None and bool(flooring.soft)
-        worst = many and room.floor_base is FloorBase.CONCRETE and not cushioned
-        state = State.BLOCKED if worst else State.TIGHT
-        headline = say("{mat} is hard, for {hours} a week", mat=mat.name, hours=Quantity(brief.hours_a_week, Unit.HOUR))
-    return worded(
-        state,
-        headline,
-        has=feel,
-        wants="firm or soft",
+        state = State.BLOCKED if many and concrete and not cushioned else State.TIGHT
+    return Answer(
+        Words(state, feel, "firm or soft"),
+        headline=lambda: (
+            say("{mat} is {feel}", mat=mat.name, feel=feel)
+            if feel != "hard"
+            else say(
+                "{mat} is hard, for {hours} a week", mat=mat.name, hours=Quantity(brief.hours_a_week or 0, Unit.HOUR)
+            )
+        ),
         formula="cushion of the mat, hours a week and floor under it",
         inputs=lambda: (
             stated("Cushion", feel),
             Input("Hours a week", f"{brief.hours_a_week or 0:g} h", Basis.MEASURED),
             Input("Floor", room.floor_base.value if room.floor_base else "not known", Basis.MEASURED),
         ),
-        cures=(
+        cures=lambda: (
             say("Choose a mat that gives under a heavy shot; joints come before data."),
             say("Sink a soft strip into it."),
         ),
@@ -173,140 +191,179 @@ def cushion(brief: Brief, room: Room, mat: Mat, flooring: Flooring | None) -> Ve
 
 
 @check("mat.slip", title="Mat that stays where it is", place=on(Slot.MAT))
-def slip(mat: Mat, surface: HittingSurface) -> Verdict:
+def slip(mat: Annotated[Mat, "weight_kg"], surface: HittingSurface) -> Answer:
     """A mat stays by its weight, 15 kg or more, or because it is sunk into the floor around it: not on grip sheet.
 
     One under 5 kg that lies on top goes with the swing, and throws who stands on it.
     """
-    weight = known(mat.weight_kg, mat, "weight")
+    weight = known(mat, "weight_kg")
     sunk_m = min(surface.floor_m, surface.height_m)
     sunk = sunk_m >= SUNK_M
-    state = State.CLEAR if sunk else judge(weight - LIGHT_KG, HEAVY_KG - LIGHT_KG)
-    return counted(
-        state,
-        say("Sunk {depth} into the floor around it", depth=metres(sunk_m))
-        if sunk
-        else say("Weighs {weight}, {heavy} stay put", weight=_kg(weight), heavy=_kg(HEAVY_KG)),
-        Unit.KILOGRAM,
-        has=weight,
-        needs=0.0 if sunk else HEAVY_KG,
-        formula="weight − 15 kg, unless 10 mm or more are sunk",
-        inputs=lambda: (stated("Weight", _kg(weight)), stated("Sunk", metres(sunk_m))),
-        cures=(say("Let it into the floor, or put it in a heavy frame; a mat that slips throws people."),),
+    limit = at_least(weight, LIGHT_KG, HEAVY_KG, Unit.KILOGRAM)
+    return Answer(
+        Words(State.CLEAR, "let into the floor", "heavy, or let in") if sunk else limit,
+        headline=lambda: (
+            say("Sunk {depth} into the floor around it", depth=metres(sunk_m))
+            if sunk
+            else say("Weighs {weight}, {heavy} stay put", weight=limit.has, heavy=Quantity(HEAVY_KG, Unit.KILOGRAM))
+        ),
+        formula="weight, 5 kg at least and 15 kg comfortably, unless 10 mm or more are sunk",
+        inputs=lambda: (
+            Input("Weight", Quantity(weight, Unit.KILOGRAM), Basis.SPEC),
+            stated("Sunk", metres(sunk_m)),
+        ),
+        cures=lambda: (say("Let it into the floor, or put it in a heavy frame; a mat that slips throws people."),),
         basis=Basis.TRADE,
     )
 
 
+@derive
+def tees_needed(mat: Annotated[Mat, "name", "takes_tee"]) -> TeesNeed:
+    """On a tether where the mat takes no wooden ones; never pulled through it, which ruins it."""
+    takes = known(mat, "takes_tee")
+    why = (
+        say("{mat} takes wooden tees", mat=mat.name)
+        if takes
+        else say("{mat} takes no wooden tee: one on a tether", mat=mat.name)
+    )
+    whole = ask_equal("through_mat", False)
+    asks = (whole._replace(softly=True),) if takes else (ask_equal("tethered", True), whole)
+    return TeesNeed(pieces(TEES), why, asks)
+
+
 @check("mat.tee", title="Tee in the mat", place=on(Slot.MAT))
-def tee(brief: Brief, mat: Mat, chosen: Beside[Tees]) -> Verdict:
+def tee(
+    mat: Annotated[Mat, "takes_tee"], need: TeesNeed, chosen: Annotated[Beside[Tees], "tethered", "through_mat"]
+) -> Answer:
     """A driver wants a tee: a wooden one that the mat takes, or one on a tether. Pulled through, it ruins the mat.
 
     No tee yet is tight; tees to pull through a mat that has no hole are of no use.
     """
-    takes = known(mat.takes_tee, mat, "way with tees")
-    pulled = [tees.name for tees in chosen if tees.through_mat]
-    served = takes or any(tees.tethered for tees in chosen)
-    useless = bool(pulled) and not served
-    return worded(
-        State.BLOCKED if useless else State.TIGHT if pulled or not served else State.CLEAR,
-        say("{tees} want a hole, and the mat has none", tees=listed(pulled))
-        if useless
-        else say("{tees} pull through the mat: the hole grows", tees=listed(pulled))
-        if pulled
-        else say("Takes a tee")
-        if served
-        else say("Takes no tee, and none that lies on it is chosen"),
-        has=listed(tees.name for tees in chosen) if chosen else ("wooden tees" if takes else "none"),
-        wants="a tee",
+    takes = known(mat, "takes_tee")
+    tees = need.best(chosen)
+    plain = Words(State.CLEAR, "wooden tees", "a tee")
+    return Answer(
+        need.limits(tees) or (plain,) if tees else plain if takes else need.unfilled("tethered"),
+        headline=lambda: (
+            say("Takes a tee")
+            if takes and tees is None
+            else say("Takes no tee, and none that lies on it is chosen")
+            if tees is None
+            else say("{tees} pull through the mat: the hole grows", tees=tees.name)
+            if takes and tees.through_mat
+            else say("{tees} want a hole, and the mat has none", tees=tees.name)
+            if tees.through_mat or not (takes or tees.tethered)
+            else say("{tees} serve", tees=tees.name)
+        ),
         formula="what the mat takes, or tees on a tether",
         inputs=lambda: (
-            stated("Takes a wooden tee", "yes" if takes else "no"),
-            stated("Tees", listed(t.name for t in chosen)),
+            stated("Takes a wooden tee", yes_or_no(takes)),
+            stated("Tees", in_a_row(tees.name for tees in chosen)),
         ),
-        cures=(say("Choose tees on a tether."),),
-    )
-
-
-@check("floor.landing", title="Soft landing before the screen", place=on(Slot.FLOOR))
-def landing(flooring: Flooring, layout: Layout) -> Verdict:
-    """Before the screen the floor is soft for 1.2 m, so that a ball dies there."""
-    soft = known(flooring.soft, flooring, "softness")
-    deep_m = layout.ball_to_screen_m
-    state = State.BLOCKED if deep_m < LANDING_LEAST_M else State.CLEAR if soft else State.TIGHT
-    return counted(
-        state,
-        say("{floor} is {soft} for {deep}", floor=flooring.name, soft="soft" if soft else "hard", deep=metres(deep_m)),
-        Unit.METRE,
-        has=deep_m if soft else 0.0,
-        needs=LANDING_LEAST_M,
-        formula="depth of soft floor before the screen − 1.2 m",
-        inputs=lambda: (stated("Soft", "yes" if soft else "no"), stated("Ball to screen", metres(deep_m))),
-        cures=(say("Lay something soft before the screen."),)
-        if deep_m >= LANDING_LEAST_M
-        else (say("Move the ball back."),),
+        cures=lambda: (say("Choose tees on a tether."),),
         basis=Basis.TRADE,
     )
 
 
+@check("floor.landing", title="Soft landing before the screen", place=on(Slot.FLOOR))
+def landing(flooring: Annotated[Flooring, "soft"], layout: Annotated[Layout, "ball_y_m", "screen_y_m"]) -> Answer:
+    """Before the screen the floor is soft for 1.2 m, so that a ball dies there."""
+    soft = known(flooring, "soft")
+    deep = at_least(layout.ball_to_screen_m, LANDING_LEAST_M)
+    return Answer(
+        (deep, Words(State.CLEAR if soft else State.TIGHT, "soft" if soft else "hard", "soft")),
+        headline=lambda: say(
+            "{floor} is {soft} for {deep}", floor=flooring.name, soft="soft" if soft else "hard", deep=deep.has
+        ),
+        formula="depth of soft floor before the screen − 1.2 m",
+        inputs=lambda: (stated("Soft", yes_or_no(soft)), placed("Ball to screen", layout.ball_to_screen_m)),
+        cures=lambda: (
+            (say("Move the ball back."),)
+            if deep.state is State.BLOCKED
+            else (say("Lay something soft before the screen."),)
+        ),
+        basis=Basis.TRADE,
+    )
+
+
+@derive
+def strip_to_putt(
+    brief: Annotated[Brief, "purposes"],
+    flooring: Annotated[Flooring, "name", "pile_m"],
+    layout: Annotated[Layout, "ball_y_m", "screen_y_m"],
+) -> StripToPutt | None:
+    """Where putts are wanted and the floor's pile is longer than 12 mm."""
+    if not wanted(brief, Purpose.PUTTING) or known(flooring, "pile_m") <= PUTTING_PILE_M:
+        return None
+    why = say("The pile of {floor} is too long to putt on", floor=flooring.name)
+    return StripToPutt(pieces(1), why, _strip_asks(brief, layout))
+
+
+def _strip_asks(brief: Brief, layout: Layout) -> tuple[Ask, ...]:
+    """Short pile, as wide as a putt wants it; a strip that is too long is cut."""
+    leeway = tolerated(brief, Purpose.PUTTING)
+    return (
+        ask_at_most("pile_m", PUTTING_PILE_M)._replace(tolerated=leeway),
+        ask_at_least("width_m", PUTT_WIDTH_M)._replace(tolerated=leeway),
+        ask_at_most("length_m", layout.ball_to_screen_m)._replace(tolerated=ENDLESS),
+    )
+
+
 @check("floor.putting", title="Floor to putt on", place=on(Slot.FLOOR))
-def putting_floor(brief: Brief, flooring: Flooring, strips: Beside[PuttingSurface]) -> Verdict:
+def putting_floor(
+    brief: Annotated[Brief, "purposes"],
+    flooring: Annotated[Flooring, "pile_m"],
+    strips: Annotated[Beside[PuttingSurface], "pile_m"],
+) -> Answer:
     """Where putts are wanted, the pile in front of the ball is 12 mm or less, or a putting strip lies there.
 
     On a longer one a ball bobbles: ruled out where putting is a must.
     """
     putts = wanted(brief, Purpose.PUTTING)
-    pile_m = min((known(strip.pile_m, strip, "pile") for strip in strips), default=None)
+    pile_m = min((known(strip, "pile_m") for strip in strips), default=None)
     if pile_m is None:
-        pile_m = known(flooring.pile_m, flooring, "pile") if putts else flooring.pile_m or 0.0
-    state = State.CLEAR if not putts or pile_m <= PUTTING_PILE_M else lacking(brief, Purpose.PUTTING)
-    return counted(
-        state,
-        say("Pile of {pile}, {most} roll true", pile=metres(pile_m), most=metres(PUTTING_PILE_M)),
-        Unit.METRE,
-        has=pile_m,
-        needs=PUTTING_PILE_M,
+        pile_m = known(flooring, "pile_m") if putts else flooring.pile_m or 0.0
+    limit = at_most(pile_m, PUTTING_PILE_M, tolerated=tolerated(brief, Purpose.PUTTING))
+    return Answer(
+        limit if putts else Words(State.CLEAR, limit.has, "any"),
+        headline=lambda: say("Pile of {pile}, {most} roll true", pile=limit.has, most=limit.wants),
         formula="12 mm − pile in front of the ball, where putting weighs 3 or more",
         inputs=lambda: (stated("Pile", metres(pile_m)), *(stated("Strip", strip.name) for strip in strips)),
-        cures=(say("Lay a putting strip in front of the ball."),),
+        cures=lambda: (say("Lay a putting strip in front of the ball."),),
         basis=Basis.TRADE,
-        at_most=True,
     )
 
 
 @check("floor.putting_strip", title="Putting strip before the ball", place=on(Slot.FLOOR))
-def putting_strip(brief: Brief, flooring: Flooring, layout: Layout, strips: Beside[PuttingSurface]) -> Verdict:
+def putting_strip(
+    brief: Annotated[Brief, "purposes"],
+    flooring: Annotated[Flooring, THERE],
+    layout: Annotated[Layout, "ball_y_m", "screen_y_m"],
+    strips: Annotated[Beside[PuttingSurface], "length_m", "width_m"],
+) -> Answer:
     """A strip to putt on is 0.30 m wide or more, and lies between ball and screen without reaching under it (trade).
 
     One that is too long can be cut; where putting is a must, one that is too narrow is ruled out.
     """
-    sizes = [(known(s.width_m, s, "width"), known(s.length_m, s, "length"), s.name) for s in strips]
-    longest_m = max((length_m for _, length_m, _ in sizes), default=0.0)
-    narrow = [name for width_m, _, name in sizes if width_m < PUTT_WIDTH_M]
-    way_m = layout.ball_to_screen_m
-    return counted(
-        lacking(brief, Purpose.PUTTING) if narrow else State.TIGHT if longest_m > way_m else State.CLEAR,
-        say("{names} is narrow to putt on", names=listed(narrow))
-        if narrow
-        else say("{length} of strip on {way}", length=metres(longest_m), way=metres(way_m))
-        if sizes
-        else say("No strip lies there"),
-        Unit.METRE,
-        has=longest_m,
-        needs=way_m,
-        formula="ball to screen − length of the strip",
-        inputs=lambda: (
-            placed("Ball to screen", way_m),
-            stated("Floor", flooring.name),
-            *(stated(name, metres(length_m)) for _, length_m, name in sizes),
+    asks = [ask for ask in _strip_asks(brief, layout) if ask.fact != "pile_m"]
+    judged = {ask.limit(strip): strip for strip in strips for ask in asks}
+    deciding = tightest(tuple(judged)) if judged else None
+    return Answer(
+        tuple(judged) or Words(State.CLEAR, "no strip", "none, or one that fits"),
+        headline=lambda: (
+            say("No strip lies there")
+            if deciding is None
+            else say("{name}: {has} of {wants}", name=judged[deciding].name, has=deciding.has, wants=deciding.wants)
         ),
-        cures=(say("Cut it to length, or choose a wider one."),),
+        formula="width of the strip − 0.30 m; ball to screen − its length",
+        inputs=lambda: (
+            placed("Ball to screen", layout.ball_to_screen_m),
+            stated("Floor", flooring.name),
+            *(stated(strip.name, metres(strip.length_m or 0.0)) for strip in strips),
+        ),
+        cures=lambda: (say("Cut it to length, or choose a wider one."),),
         basis=Basis.TRADE,
-        at_most=True,
     )
-
-
-def _kg(value: float) -> Quantity:
-    return Quantity(value, Unit.KILOGRAM)
 
 
 def _area(value_m2: float) -> Quantity:

@@ -1,64 +1,90 @@
 """Both layouts: everything has its place while people play, and while the room serves for something else."""
 
-from core.checks.figures import counted, metres
+from typing import Annotated
+
+from core.checks.declared import THERE
+from core.checks.figures import metres
+from core.checks.limits import State, Words, at_least, at_most
 from core.checks.places import IN_ROOM
 from core.checks.register import check
-from core.checks.space import GAP_COMFORT_M, PlayingLayout, StowedLayout
-from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.checks.space import HANDS_BREADTH_M, PlayingLayout, StowedLayout
+from core.checks.verdict import Answer, Basis, Input
 from core.geometry.ceiling import Ceiling
-from core.geometry.conflicts import Conflict, Gap, free_shift
+from core.geometry.conflicts import Conflict, free_shift
 from core.geometry.solids import Group, Solid
+from core.model.facts import MissingFact
 from core.model.room import Room
 from core.model.things import BayPart
-from core.quantities import Quantity, Sentence, Unit, say
+from core.quantities import Quantity, Sentence, say
 
 UP = 2
 
 
 @check("layout.playing", title="Room for everything while playing", place=IN_ROOM)
-def while_playing(layout: PlayingLayout, room: Room, ceiling: Ceiling | None) -> Verdict:
+def while_playing(layout: PlayingLayout, room: Annotated[Room, THERE], ceiling: Ceiling | None) -> Answer:
     """While people play, nothing stands in the bay, where a golfer stands, or in the swing of a door.
 
     Everything counts as a box, padding included; fabric sides of an enclosure get 0.30 m to bulge into. Less than
     0.05 m between the bay and the rest is tight: a hand's breadth is what building takes (trade).
     """
-    return _verdict(layout, room, ceiling, playing=True)
+    return _answer(layout, room, ceiling, playing=True)
 
 
 @check("layout.stowed", title="Room for what it must still hold", place=IN_ROOM)
-def while_stowed(layout: StowedLayout, room: Room, ceiling: Ceiling | None) -> Verdict:
+def while_stowed(layout: StowedLayout, room: Annotated[Room, THERE], ceiling: Ceiling | None) -> Answer:
     """While nobody plays, what the room must hold fits between its walls, beside what of the bay stays up.
 
     Everything counts as a box where it is stowed. The door can still be opened, and nothing reaches the ceiling. Less
     than 0.05 m to what stays of the bay is tight.
     """
-    return _verdict(layout, room, ceiling, playing=False)
+    return _answer(layout, room, ceiling, playing=False)
 
 
-def _verdict(layout: PlayingLayout | StowedLayout, room: Room, ceiling: Ceiling | None, *, playing: bool) -> Verdict:
+def _answer(layout: PlayingLayout | StowedLayout, room: Room, ceiling: Ceiling | None, *, playing: bool) -> Answer:
     formula = "for each two things, the overlap of their boxes across, along and up; the narrowest gap beside the bay"
-    found, solids = layout.conflicts, layout.solids
-    if not found:
-        if layout.missing is not None:
-            raise layout.missing
-        gap = layout.narrowest
-        if gap is not None and judge(gap.wide_m, GAP_COMFORT_M) is State.TIGHT:
-            return _narrow(gap, formula)
-        return Verdict(
-            State.CLEAR,
-            say("Everything has its place while people play") if playing else say("Everything finds its place"),
-            measured="nothing in the way",
-            required="nothing in the way",
-            margin="met",
-            basis=Basis.MEASURED,
+    found, solids, gap = layout.conflicts, layout.solids, layout.narrowest
+    if found:
+        return _overlapping(found, solids, room, ceiling, formula, playing=playing)
+    if layout.missing is not None:
+        raise MissingFact(*layout.missing)
+    if gap is not None and (limit := at_least(gap.wide_m, 0.0, HANDS_BREADTH_M)).state is State.TIGHT:
+        return Answer(
+            limit,
+            headline=lambda: say(
+                "{gap} between {first} and {second}",
+                gap=metres(gap.wide_m),
+                first=gap.first.name,
+                second=gap.second.name,
+            ),
             formula=formula,
-            inputs=lambda: tuple(_size(solid) for solid in solids),
+            inputs=lambda: (_size(gap.first), _size(gap.second)),
+            cures=lambda: (say("Measure both again, or give {first} another place.", first=gap.first.name),),
+            basis=Basis.MEASURED,
         )
+    return Answer(
+        Words(State.CLEAR, "nothing in the way", "nothing in the way"),
+        headline=lambda: say("Everything has its place while people play" if playing else "Everything finds its place"),
+        formula=formula,
+        inputs=lambda: tuple(_size(solid) for solid in solids),
+        cures=tuple,
+        basis=Basis.MEASURED,
+    )
+
+
+def _overlapping(
+    found: tuple[Conflict, ...],
+    solids: tuple[Solid, ...],
+    room: Room,
+    ceiling: Ceiling | None,
+    formula: str,
+    *,
+    playing: bool,
+) -> Answer:
     worst = found[0]
     across, along, up = (metres(overlap) for overlap in worst.overlap_m)
-    return Verdict(
-        State.BLOCKED,
-        say(
+    return Answer(
+        at_most(worst.depth_m, 0.0),
+        headline=lambda: say(
             "{first} and {second} overlap by {across} across, {along} along, {up} up",
             first=worst.first.name,
             second=worst.second.name,
@@ -66,29 +92,12 @@ def _verdict(layout: PlayingLayout | StowedLayout, room: Room, ceiling: Ceiling 
             along=along,
             up=up,
         ),
-        measured=metres(worst.depth_m),
-        required=metres(0.0),
-        margin=metres(-worst.depth_m),
-        basis=Basis.MEASURED,
         formula=formula,
         inputs=lambda: tuple(
             Input(f"{other.first.name} and {other.second.name}, least", metres(other.depth_m), Basis.MEASURED)
             for other in found
         ),
-        changes=_cures(worst, solids, room, ceiling, playing=playing),
-    )
-
-
-def _narrow(gap: Gap, formula: str) -> Verdict:
-    return counted(
-        State.TIGHT,
-        say("{gap} between {first} and {second}", gap=metres(gap.wide_m), first=gap.first.name, second=gap.second.name),
-        Unit.METRE,
-        has=gap.wide_m,
-        needs=0.0,
-        formula=formula,
-        inputs=lambda: (_size(gap.first), _size(gap.second)),
-        cures=(say("Measure both again, or give {first} another place.", first=gap.first.name),),
+        cures=lambda: _cures(worst, solids, room, ceiling, playing=playing),
         basis=Basis.MEASURED,
     )
 
@@ -105,7 +114,7 @@ def _cures(
     pair = (worst.first, worst.second)
     cures: list[Sentence] = []
     for moving in (solid for solid in pair if solid.group is Group.STORED):
-        shift = free_shift(worst, solids, room, ceiling, GAP_COMFORT_M)
+        shift = free_shift(worst, solids, room, ceiling, HANDS_BREADTH_M)
         if shift is not None:
             by, way = _told(*shift[:2])
             cures.append(say("Move {thing} {by} {way}: then it is free.", thing=moving.name, by=by, way=way))

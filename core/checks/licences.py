@@ -1,11 +1,13 @@
 """Licences: nothing paid twice, what a licence paid once is worth later, packs and connectors that fit."""
 
 from collections.abc import Iterable
+from typing import Annotated
 
-from core.checks.figures import listed, stated, worded
+from core.checks.figures import in_a_row, stated
+from core.checks.limits import State, Words
 from core.checks.places import between, on
 from core.checks.register import check
-from core.checks.verdict import Basis, Input, State, Verdict
+from core.checks.verdict import Answer, Basis, Input
 from core.checks.weights import wanted
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
@@ -40,12 +42,12 @@ FEATURES_BY_PURPOSE: dict[Purpose, tuple[Feature, ...]] = {
 
 @check("title.bundle", title="Nothing paid twice", place=between(Slot.MONITOR, Slot.TITLE))
 def bundle(
-    monitor: LaunchMonitor,
-    plan: MonitorPlan,
-    title: Title,
-    title_plan: TitlePlan,
-    packages: Beside[MonitorPackage],
-) -> Verdict:
+    monitor: Annotated[LaunchMonitor, "id", "plans"],
+    plan: Annotated[MonitorPlan, "bundled_titles", "name", "tier", "unlocks"],
+    title: Annotated[Title, "id", "monitor_links", "name"],
+    title_plan: Annotated[TitlePlan, "billing"],
+    packages: Annotated[Beside[MonitorPackage], "monitors", "name", "needs_tier", "unlocks"],
+) -> Answer:
     """The monitor's plan is no higher than data and title need, and no package repeats what the plan unlocks.
 
     A higher plan that brings the title along is worth it where the title would be paid for besides. A package that
@@ -55,7 +57,7 @@ def bundle(
     wanted_tier = link.tier if link else 0
     bundled = title.id in plan.bundled_titles
     its_packages = [package for package in packages if monitor.id in package.monitors]
-    asked_tiers = {p.name: known(p.needs_tier, p, "plan that it needs") for p in its_packages}
+    asked_tiers = {p.name: known(p, "needs_tier") for p in its_packages}
     locked = [name for name, tier in asked_tiers.items() if tier > plan.tier]
     repeated = [package.name for package in its_packages if set(package.unlocks) & set(plan.unlocks)]
     bringing = [other for other in monitor.plans if title.id in other.bundled_titles]
@@ -63,49 +65,55 @@ def bundle(
     twice = paid and plan.tier > wanted_tier and bool(plan.bundled_titles) and not bundled
     cures = []
     if locked:
-        headline = say("{packages} works with a higher plan alone", packages=listed(locked))
+        headline = say("{packages} works with a higher plan alone", packages=in_a_row(locked))
         cures.append(say("Take a plan of tier {tier}, or drop it.", tier=str(max(asked_tiers.values()))))
     elif repeated:
-        headline = say("Plan {plan} and {packages} unlock the same", plan=plan.name, packages=listed(repeated))
+        headline = say("Plan {plan} and {packages} unlock the same", plan=plan.name, packages=in_a_row(repeated))
         cures.append(say("Drop the package, or take a lower plan."))
     elif twice:
         headline = say(
             "Plan {plan} brings another title along, and {title} is paid besides", plan=plan.name, title=title.name
         )
-        cures.append(say("Play a title that the plan brings: {titles}.", titles=listed(plan.bundled_titles)))
+        cures.append(say("Play a title that the plan brings: {titles}.", titles=in_a_row(plan.bundled_titles)))
     elif bundled:
         headline = say("Plan {plan} brings {title} along", plan=plan.name, title=title.name)
     else:
         headline = say("Each is paid for once")
     if twice and bringing:
         cures.append(say("Plan {plan} brings {title} along.", plan=bringing[0].name, title=title.name))
-    return worded(
-        State.BLOCKED if locked else State.TIGHT if repeated or twice else State.CLEAR,
-        headline,
-        has=plan.name,
-        wants="each paid for once",
+    return Answer(
+        Words(
+            State.BLOCKED if locked else State.TIGHT if repeated or twice else State.CLEAR,
+            plan.name,
+            "each paid for once",
+        ),
+        headline=lambda: headline,
         formula="titles and data in the monitor's plan, against what is paid for besides",
         inputs=lambda: (
-            stated("Plan brings", listed(plan.bundled_titles)),
-            stated("Plan unlocks", listed(field.words for field in plan.unlocks)),
+            stated("Plan brings", in_a_row(plan.bundled_titles)),
+            stated("Plan unlocks", in_a_row(field.words for field in plan.unlocks)),
             stated("Title's plan", title_plan.name),
             *(stated(f"{name} needs", f"tier {tier}") for name, tier in asked_tiers.items()),
         ),
-        cures=tuple(cures),
+        cures=lambda: tuple(cures),
     )
 
 
 @check("title.later_versions", title="Later versions", place=on(Slot.TITLE))
-def later_versions(title: Title, plan: TitlePlan, monitor: LaunchMonitor | None) -> Verdict:
+def later_versions(
+    title: Annotated[Title, "monitor_links"],
+    plan: Annotated[TitlePlan, "billing", "later_versions", "name", "version"],
+    monitor: Annotated[LaunchMonitor, "id"] | None,
+) -> Answer:
     """A licence paid once may stop at today's version; a subscription brings later ones along.
 
     One that stops before the version in which the monitor's link came never hears the monitor.
     """
     once = plan.billing is Billing.ONCE
-    later = known(plan.later_versions, title, f"later versions in plan {plan.name}") if once else True
+    later = known(plan, "later_versions", title) if once else True
     link = None if later or monitor is None else link_to(title, monitor)
     needs = link.from_version if link else None
-    stops_at = plan.version if needs is None else known(plan.version, title, f"version of plan {plan.name}")
+    stops_at = plan.version if needs is None else known(plan, "version", title)
     behind = needs is not None and stops_at is not None and stops_at < needs
     if later:
         headline = say("Later versions are included")
@@ -118,11 +126,13 @@ def later_versions(title: Title, plan: TitlePlan, monitor: LaunchMonitor | None)
         )
     else:
         headline = say("Plan {plan} stops at today's version", plan=plan.name)
-    return worded(
-        State.CLEAR if later else State.BLOCKED if behind else State.TIGHT,
-        headline,
-        has="included" if later else "not included",
-        wants="included",
+    return Answer(
+        Words(
+            State.CLEAR if later else State.BLOCKED if behind else State.TIGHT,
+            "included" if later else "not included",
+            "included",
+        ),
+        headline=lambda: headline,
         formula="what the maker says of versions that come out later, and the version that the link asks for",
         inputs=lambda: (
             stated("Plan", plan.name),
@@ -130,73 +140,91 @@ def later_versions(title: Title, plan: TitlePlan, monitor: LaunchMonitor | None)
             stated("Stops at version", "none" if later else str(stops_at or "not stated")),
             stated("Link came in version", str(needs or "any")),
         ),
-        cures=(say("Count in the price of a new licence within the horizon, or take a plan with later versions."),),
+        cures=lambda: (
+            say("Count in the price of a new licence within the horizon, or take a plan with later versions."),
+        ),
     )
 
 
 @check("title.features", title="What the title is used for", place=on(Slot.TITLE))
-def features(brief: Brief, title: Title, plan: TitlePlan, course_packs: Beside[CoursePack]) -> Verdict:
+def features(
+    brief: Annotated[Brief, "purposes"],
+    title: Annotated[Title, "id", "plans"],
+    plan: Annotated[TitlePlan, "features"],
+    course_packs: Annotated[Beside[CoursePack], "features", "titles"],
+) -> Answer:
     """The title's plan, with its packs, offers what the purposes want: a range, games, coaching, putting."""
     purposes = [purpose for purpose in Purpose if wanted(brief, purpose)]
     asked = tuple(dict.fromkeys(f for purpose in purposes for f in FEATURES_BY_PURPOSE.get(purpose, ())))
-    offered = known(plan.features, title, f"features of plan {plan.name}")
+    offered = known(plan, "features", title)
     packs = [pack for pack in course_packs if title.id in (pack.titles or ())]
     has = (*offered, *(feature for pack in packs for feature in pack.features))
     missing = [feature for feature in asked if feature not in has]
     elsewhere = [other.name for other in title.plans if other.features and set(missing) <= set(other.features)]
     never = bool(missing) and len(missing) == len(asked) and not elsewhere
-    return worded(
-        State.BLOCKED if never else State.TIGHT if missing else State.CLEAR,
-        say("Lacks {missing}", missing=_features(missing)) if missing else say("Offers all that is wanted"),
-        has=_features(has),
-        wants=_features(asked),
+    return Answer(
+        Words(
+            State.BLOCKED if never else State.TIGHT if missing else State.CLEAR,
+            _features(has),
+            _features(asked),
+            _features(missing) if missing else "",
+        ),
+        headline=lambda: (
+            say("Lacks {missing}", missing=_features(missing)) if missing else say("Offers all that is wanted")
+        ),
         formula="features wanted by purposes that weigh 3 or more − features of plan and packs",
         inputs=lambda: (
             stated("Offered", _features(has)),
             Input("Wanted", _features(asked), Basis.TRADE),
         ),
-        cures=(say("Plans that have it: {plans}.", plans=listed(elsewhere)),)
-        if elsewhere
-        else (say("Choose another title."),),
+        cures=lambda: (
+            (say("Plans that have it: {plans}.", plans=in_a_row(elsewhere)),)
+            if elsewhere
+            else (say("Choose another title."),)
+        ),
     )
 
 
 @check("title.online", title="Connection that the title needs", place=between(Slot.TITLE, Slot.MACHINE))
-def online(title: Title, machine: Machine, adapters: Beside[LinkAdapter]) -> Verdict:
+def online(
+    title: Annotated[Title, "online"],
+    machine: Annotated[Machine, "links"],
+    adapters: Annotated[Beside[LinkAdapter], "gives"],
+) -> Answer:
     """A title that must be connected to play needs a machine with Wi-Fi or a network cable."""
-    needs = known(title.online, title, "need for a connection")
-    own = known(machine.links, machine, "links")
+    needs = known(title, "online")
+    own = known(machine, "links")
     links = (*own, *(link for adapter in adapters for link in adapter.gives or ()))
     connected = DataLink.WIFI in links or DataLink.NETWORK in links
     state = State.CLEAR if connected or needs == "no" else State.BLOCKED if needs == "needed" else State.TIGHT
-    return worded(
-        state,
-        say("{machine} can be connected", machine=machine.name)
-        if connected
-        else say("{title} plays without a connection", title=title.name)
-        if needs == "no"
-        else say("{machine} has no way to be connected", machine=machine.name),
-        has=listed(link.words for link in links),
-        wants="Wi-Fi or network cable" if needs != "no" else "nothing",
+    return Answer(
+        Words(state, in_a_row(link.words for link in links), "Wi-Fi or network cable" if needs != "no" else "nothing"),
+        headline=lambda: (
+            say("{machine} can be connected", machine=machine.name)
+            if connected
+            else say("{title} plays without a connection", title=title.name)
+            if needs == "no"
+            else say("{machine} has no way to be connected", machine=machine.name)
+        ),
         formula="Wi-Fi or network among the machine's links",
-        inputs=lambda: (stated("Connection", needs), stated("Machine", listed(link.words for link in own))),
-        cures=(say("A small Wi-Fi adapter, or a network cable."),),
+        inputs=lambda: (stated("Connection", needs), stated("Machine", in_a_row(link.words for link in own))),
+        cures=lambda: (say("A small Wi-Fi adapter, or a network cable."),),
     )
 
 
 @check("title.packs", title="Packs and connectors fit", place=on(Slot.TITLE))
 def packs(
-    title: Title,
-    monitor: LaunchMonitor | None,
-    course_packs: Beside[CoursePack],
-    connectors: Beside[Connector],
-    packages: Beside[MonitorPackage],
-) -> Verdict:
+    title: Annotated[Title, "id", "monitor_links"],
+    monitor: Annotated[LaunchMonitor, "id"] | None,
+    course_packs: Annotated[Beside[CoursePack], "name", "titles"],
+    connectors: Annotated[Beside[Connector], "monitors", "name", "titles"],
+    packages: Annotated[Beside[MonitorPackage], "monitors", "name"],
+) -> Answer:
     """Course packs and connectors are made for this title, packages for this monitor.
 
     A connector beside a title that listens to the monitor natively has nothing to do: tight.
     """
-    astray = [pack.name for pack in course_packs if title.id not in known(pack.titles, pack, "titles it is made for")]
+    astray = [pack.name for pack in course_packs if title.id not in known(pack, "titles")]
     astray += [
         connector.name
         for connector in connectors
@@ -207,20 +235,22 @@ def packs(
     link = link_to(title, monitor) if monitor is not None else None
     native = link is not None and link.via == "native"
     idle = [connector.name for connector in connectors] if native and not astray else []
-    return worded(
-        State.BLOCKED if astray else State.TIGHT if idle else State.CLEAR,
-        say("{names} is made for another", names=listed(astray))
-        if astray
-        else say("{title} needs no {names}: it listens natively", title=title.name, names=listed(idle))
-        if idle
-        else say("All packs are made for what hangs here"),
-        has=listed(astray or idle),
-        wants="none astray",
+    return Answer(
+        Words(
+            State.BLOCKED if astray else State.TIGHT if idle else State.CLEAR, in_a_row(astray or idle), "none astray"
+        ),
+        headline=lambda: (
+            say("{names} is made for another", names=in_a_row(astray))
+            if astray
+            else say("{title} needs no {names}: it listens natively", title=title.name, names=in_a_row(idle))
+            if idle
+            else say("All packs are made for what hangs here")
+        ),
         formula="packs, packages and connectors whose maker does not list what hangs here, or that have nothing to do",
         inputs=lambda: (stated("Title", title.name), stated("Monitor", monitor.name if monitor else "none")),
-        cures=(say("Take {names} off, or choose what it is made for.", names=listed(astray or idle)),),
+        cures=lambda: (say("Take {names} off, or choose what it is made for.", names=in_a_row(astray or idle)),),
     )
 
 
 def _features(found: Iterable[Feature]) -> str:
-    return listed(feature.words for feature in found)
+    return in_a_row(feature.words for feature in found)

@@ -1,18 +1,21 @@
 """The launch monitor: where it stands, the flight it needs, whom it serves, what it can measure."""
 
-from collections.abc import Sequence
-from dataclasses import dataclass
+from typing import Annotated
 
+from core.checks.asks import ask_equal
 from core.checks.figures import measured_in_room, metres, placed, stated
+from core.checks.limits import Limit, State, Words, at_least, at_most, tightest
+from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
-from core.checks.readings import MONITOR_BODY_M, HittingSurface, MonitorSpot
-from core.checks.register import check
-from core.checks.verdict import Basis, Input, Inputs, State, Verdict, judge
-from core.geometry.ceiling import Ceiling
+from core.checks.readings import MONITOR_BODY_M, Filled, HittingSurface, MonitorSpot
+from core.checks.register import check, derive
+from core.checks.space import OverheadSpot, hands_that_play
+from core.checks.speeds import FastestBall
+from core.checks.verdict import Answer, Basis, Input, Inputs
 from core.model.brief import Brief, Handedness, Player
 from core.model.build import Slot
 from core.model.facts import known, known_players
-from core.model.parts import BehindTheBall, FloorStanding, LaunchMonitor, OverheadCamera, SideCamera
+from core.model.parts import BehindTheBall, FloorStanding, LaunchMonitor, OverheadCamera, SideCamera, Supply
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
 
@@ -23,76 +26,58 @@ LEVEL_COMFORT_SHARE = 0.5
 """Half the tolerance is left for what the floor does later."""
 SPEED_COMFORT_M_S = 3.0
 
-
-@dataclass(frozen=True)
-class _Limit:
-    """One of several limits on the same place; the one with the least margin decides."""
-
-    margin_m: float
-    comfort_m: float
-    measured_m: float
-    required_m: float
-    headline: Sentence
-    cure: Sentence
+Said = dict[Limit, tuple[Sentence, Sentence]]
+"""Limits on one place, each with its headline and its cure."""
 
 
-def _tightest(limits: Sequence[_Limit], formula: str, inputs: Inputs, basis: Basis) -> Verdict:
-    limit = min(limits, key=lambda limit: limit.margin_m - limit.comfort_m)
-    state = judge(limit.margin_m, limit.comfort_m)
-    return Verdict(
-        state,
-        limit.headline,
-        measured=metres(limit.measured_m),
-        required=metres(limit.required_m),
-        margin=metres(limit.margin_m),
-        basis=basis,
-        formula=formula,
-        inputs=inputs,
-        changes=() if state is State.CLEAR else (limit.cure,),
-    )
+class LevellingFeet(Need):
+    """What brings a monitor level with the ball."""
+
+    item = ItemKind("levelling-feet", "Pad or levelling feet", near=Slot.MONITOR, kind=Supply, asks=("use",))
 
 
-def _range_limits(spot_m: float, near_m: float, far_m: float, where: str) -> tuple[_Limit, _Limit]:
-    return (
-        _Limit(
-            spot_m - near_m,
-            0.0,
-            spot_m,
-            near_m,
+def _tightest_of(said: Said, formula: str, inputs: Inputs) -> Answer:
+    deciding = tightest(tuple(said))
+    assert isinstance(deciding, Limit)
+    headline, cure = said[deciding]
+    return Answer(tuple(said), lambda: headline, formula, inputs, lambda: (cure,))
+
+
+def _range_limits(spot_m: float, near_m: float, far_m: float, where: str) -> Said:
+    return {
+        at_least(spot_m, near_m): (
             say("Stands {spot} {where}, at least {near}", spot=metres(spot_m), where=where, near=metres(near_m)),
             say("Move it {more} further from the ball.", more=metres(near_m - spot_m)),
         ),
-        _Limit(
-            far_m - spot_m,
-            0.0,
-            spot_m,
-            far_m,
+        at_most(spot_m, far_m): (
             say("Stands {spot} {where}, at most {far}", spot=metres(spot_m), where=where, far=metres(far_m)),
             say("Move it {more} nearer to the ball.", more=metres(spot_m - far_m)),
         ),
-    )
+    }
 
 
 @check("monitor.behind", title="Room for the monitor behind the ball", place=on(Slot.MONITOR))
-def behind(monitor: BehindTheBall, spot: MonitorSpot, room: Room, layout: Layout) -> Verdict:
+def behind(
+    monitor: Annotated[BehindTheBall, "distance_max_m", "distance_min_m"],
+    spot: MonitorSpot,
+    room: Annotated[Room, "guessed", "length_m"],
+    layout: Annotated[Layout, "ball_y_m"],
+) -> Answer:
     """A monitor behind the ball stands within its maker's range, with 0.15 m for its body before the rear wall."""
-    near_m = known(monitor.distance_min_m, monitor, "distance from the ball")
-    far_m = known(monitor.distance_max_m, monitor, "distance from the ball")
-    behind_m = room.length_m - layout.ball_y_m
+    near_m, far_m = known(monitor, "distance_min_m"), known(monitor, "distance_max_m")
     needed_m = spot.distance_m + MONITOR_BODY_M
-    wall = _Limit(
-        behind_m - needed_m,
-        PLACEMENT_COMFORT_M,
-        behind_m,
-        needed_m,
-        say("Needs {needed} behind the ball, has {behind}", needed=metres(needed_m), behind=metres(behind_m)),
-        say(
-            "Move the ball {more} toward the screen, or choose a monitor that stands nearer.",
-            more=metres(PLACEMENT_COMFORT_M + needed_m - behind_m),
-        ),
-    )
-    return _tightest(
-        (wall, *_range_limits(spot.distance_m, near_m, far_m, "behind the ball")),
+    wall = at_least(room.length_m - layout.ball_y_m, needed_m, needed_m + PLACEMENT_COMFORT_M)
+    return _tightest_of(
+        {
+            wall: (
+                say("Needs {needed} behind the ball, has {behind}", needed=wall.wants, behind=wall.has),
+                say(
+                    "Move the ball {more} toward the screen, or choose a monitor that stands nearer.",
+                    more=metres(-wall.headroom),
+                ),
+            ),
+            **_range_limits(spot.distance_m, near_m, far_m, "behind the ball"),
+        },
         "length − ball to wall − (distance behind the ball + 0.15 m); and the maker's range",
         lambda: (
             stated("Nearest to the ball", metres(near_m)),
@@ -100,32 +85,32 @@ def behind(monitor: BehindTheBall, spot: MonitorSpot, room: Room, layout: Layout
             placed("Stands behind the ball (proposed)" if spot.proposed else "Stands behind the ball", spot.distance_m),
             measured_in_room(room, "length_m", "Length"),
         ),
-        Basis.SPEC,
     )
 
 
 @check("monitor.beside", title="Room for the monitor beside the ball", place=on(Slot.MONITOR))
-def beside(player: Player, monitor: SideCamera, spot: MonitorSpot, room: Room, layout: Layout) -> Verdict:
+def beside(
+    player: Annotated[Player, "handedness", "name"],
+    monitor: Annotated[SideCamera, "distance_max_m", "distance_min_m"],
+    spot: MonitorSpot,
+    room: Annotated[Room, "width_m"],
+    layout: Annotated[Layout, "ball_x_m"],
+) -> Answer:
     """A side camera stands on the free side of the ball within its range, with room for its body before the wall."""
-    near_m = known(monitor.distance_min_m, monitor, "distance from the ball")
-    far_m = known(monitor.distance_max_m, monitor, "distance from the ball")
+    near_m, far_m = known(monitor, "distance_min_m"), known(monitor, "distance_max_m")
     free_m = room.width_m - layout.ball_x_m if player.handedness is Handedness.RIGHT else layout.ball_x_m
     needed_m = spot.distance_m + MONITOR_BODY_M
-    wall = _Limit(
-        free_m - needed_m,
-        PLACEMENT_COMFORT_M,
-        free_m,
-        needed_m,
-        say(
-            "Needs {needed} on {who}'s free side, has {free}",
-            needed=metres(needed_m),
-            who=player.name,
-            free=metres(free_m),
-        ),
-        say("Move the ball {more} from that wall.", more=metres(PLACEMENT_COMFORT_M + needed_m - free_m)),
-    )
-    return _tightest(
-        (wall, *_range_limits(spot.distance_m, near_m, far_m, "beside the ball")),
+    wall = at_least(free_m, needed_m, needed_m + PLACEMENT_COMFORT_M)
+    return _tightest_of(
+        {
+            wall: (
+                say(
+                    "Needs {needed} on {who}'s free side, has {free}", needed=wall.wants, who=player.name, free=wall.has
+                ),
+                say("Move the ball {more} from that wall.", more=metres(-wall.headroom)),
+            ),
+            **_range_limits(spot.distance_m, near_m, far_m, "beside the ball"),
+        },
         "free side − (distance beside the ball + 0.15 m); and the maker's range",
         lambda: (
             stated("Nearest to the ball", metres(near_m)),
@@ -133,37 +118,32 @@ def beside(player: Player, monitor: SideCamera, spot: MonitorSpot, room: Room, l
             placed("Stands beside the ball (proposed)" if spot.proposed else "Stands beside the ball", spot.distance_m),
             placed("Ball to left wall", layout.ball_x_m),
         ),
-        Basis.SPEC,
     )
 
 
 @check("monitor.overhead", title="Height of the monitor on the ceiling", place=on(Slot.MONITOR))
-def overhead(monitor: OverheadCamera, room: Room, layout: Layout, ceiling: Ceiling, surface: HittingSurface) -> Verdict:
+def overhead(
+    monitor: Annotated[OverheadCamera, "mount_height_max_m", "mount_height_min_m"],
+    spot: OverheadSpot,
+    room: Annotated[Room, "guessed"],
+    surface: HittingSurface,
+) -> Answer:
     """An overhead camera hangs within its maker's range of heights above the hitting surface, ahead of the ball."""
-    low_m = known(monitor.mount_height_min_m, monitor, "mounting height")
-    high_m = known(monitor.mount_height_max_m, monitor, "mounting height")
-    near_m = known(monitor.ahead_min_m, monitor, "distance ahead of the ball")
-    far_m = known(monitor.ahead_max_m, monitor, "distance ahead of the ball")
-    height_m = ceiling.height_m(layout.ball_x_m, layout.ball_y_m - (near_m + far_m) / 2) - surface.height_m
-    return _tightest(
-        (
-            _Limit(
-                height_m - low_m,
-                CEILING_COMFORT_M,
-                height_m,
-                low_m,
-                say("Hangs at {height}, at least {low}", height=metres(height_m), low=metres(low_m)),
-                say("Needs {more} more height, or another kind of monitor.", more=metres(low_m - height_m)),
+    low_m, high_m = known(monitor, "mount_height_min_m"), known(monitor, "mount_height_max_m")
+    height_m = spot.ceiling_m - surface.height_m
+    least = at_least(height_m, low_m, low_m + CEILING_COMFORT_M)
+    most = at_most(height_m, high_m, high_m - CEILING_COMFORT_M)
+    return _tightest_of(
+        {
+            least: (
+                say("Hangs at {height}, at least {low}", height=least.has, low=least.wants),
+                say("Needs {more} more height, or another kind of monitor.", more=metres(-least.headroom)),
             ),
-            _Limit(
-                high_m - height_m,
-                CEILING_COMFORT_M,
-                height_m,
-                high_m,
-                say("Hangs at {height}, at most {high}", height=metres(height_m), high=metres(high_m)),
-                say("Hang it on a drop rod of {more} or more.", more=metres(height_m - high_m)),
+            most: (
+                say("Hangs at {height}, at most {high}", height=most.has, high=most.wants),
+                say("Hang it on a drop rod of {more} or more.", more=metres(-most.headroom)),
             ),
-        ),
+        },
         "ceiling − lining − hitting surface, against the maker's range",
         lambda: (
             stated("Lowest mount", metres(low_m)),
@@ -171,137 +151,150 @@ def overhead(monitor: OverheadCamera, room: Room, layout: Layout, ceiling: Ceili
             measured_in_room(room, "ceiling_m", "Ceiling"),
             Input("Hitting surface", metres(surface.height_m), Basis.SPEC),
         ),
-        Basis.SPEC,
     )
 
 
 @check("monitor.flight", title="Flight before the screen", place=on(Slot.MONITOR))
-def flight(monitor: BehindTheBall, layout: Layout) -> Verdict:
+def flight(
+    monitor: Annotated[BehindTheBall, "flight_min_m"], layout: Annotated[Layout, "ball_y_m", "screen_y_m"]
+) -> Answer:
     """A monitor that watches the flight sees as much of it as its maker asks, between ball and screen."""
-    needs_m = known(monitor.flight_min_m, monitor, "flight it needs")
-    has_m = layout.ball_to_screen_m
-    margin_m = has_m - needs_m
-    state = judge(margin_m, FLIGHT_COMFORT_M)
-    return Verdict(
-        state,
-        say("Needs {needs} of flight, has {has}", needs=metres(needs_m), has=metres(has_m)),
-        measured=metres(has_m),
-        required=metres(needs_m),
-        margin=metres(margin_m),
-        basis=Basis.SPEC,
+    needs_m = known(monitor, "flight_min_m")
+    limit = at_least(layout.ball_to_screen_m, needs_m, needs_m + FLIGHT_COMFORT_M)
+    return Answer(
+        limit,
+        headline=lambda: say("Needs {needs} of flight, has {has}", needs=limit.wants, has=limit.has),
         formula="ball to screen − flight the maker asks for",
         inputs=lambda: (
             stated("Flight asked for", metres(needs_m)),
             placed("Ball to wall", layout.ball_y_m),
             placed("Screen to wall", layout.screen_y_m),
         ),
-        changes=()
-        if state is State.CLEAR
-        else (
-            say("Move the ball back {more}.", more=metres(FLIGHT_COMFORT_M - margin_m)),
+        cures=lambda: (
+            say("Move the ball back {more}.", more=metres(-limit.headroom)),
             say("A side or overhead camera needs no flight."),
         ),
     )
 
 
 @check("monitor.hands", title="Serves both hands", place=on(Slot.MONITOR))
-def hands(brief: Brief, monitor: LaunchMonitor) -> Verdict:
+def hands(brief: Annotated[Brief, "players", "visitors"], monitor: Annotated[LaunchMonitor, "both_hands"]) -> Answer:
     """The monitor serves every player's handedness: where it stands, when moved across, or not at all.
 
     Visitors may be of either hand.
     """
-    players = known_players(brief)
-    left = [player.name for player in players if player.handedness is Handedness.LEFT]
-    served = known(monitor.both_hands, monitor, "handedness")
+    left = [player.name for player in known_players(brief) if player.handedness is Handedness.LEFT]
     if brief.visitors:
         left.append("visitors")
-    mixed = brief.visitors or 0 < len(left) < len(players)
-    unserved = len(left) if served == "no" else 0
+    play = hands_that_play(brief)
+    served = known(monitor, "both_hands")
     words = {"unmoved": "both hands, unmoved", "moved": "both hands, moved across", "no": "right hand only"}
-    if unserved:
-        state = State.BLOCKED
-    else:
-        state = State.TIGHT if mixed and served == "moved" else State.CLEAR
-    return Verdict(
-        state,
-        say(
-            "Serves {served}; {left} of {all} play left-handed",
-            served=words[served],
-            left=str(len(left)),
-            all=str(len(players)),
+    unserved = bool(left) and served == "no"
+    moved = len(play) > 1 and served == "moved"
+    return Answer(
+        Words(
+            State.BLOCKED if unserved else State.TIGHT if moved else State.CLEAR,
+            words[served],
+            "both hands" if len(play) > 1 else f"{play[0]} hand",
+            ", ".join(left) if unserved else "",
         ),
-        measured=words[served],
-        required="both hands" if mixed else ("left hand" if left else "right hand"),
-        margin=Quantity(-unserved, Unit.PLAYERS),
-        basis=Basis.SPEC,
+        headline=lambda: (
+            say("Serves {served}; left-handed: {left}", served=words[served], left=", ".join(left))
+            if left
+            else say("Serves {served}; everybody plays right-handed", served=words[served])
+        ),
         formula="players whose hand the monitor does not serve",
         inputs=lambda: (
             stated("Serves", words[served]),
             Input("Left-handers", ", ".join(left) or "none", Basis.MEASURED),
         ),
-        changes=()
-        if state is State.CLEAR
-        else (say("A monitor behind or above the ball serves both hands without being moved."),),
+        cures=lambda: (say("A monitor behind or above the ball serves both hands without being moved."),),
     )
+
+
+def _step_limit(monitor: FloorStanding, surface: HittingSurface, layout: Layout) -> tuple[Limit, float]:
+    """How far a monitor's foot is from the hitting surface, against what its maker allows; and the step itself."""
+    tolerance_m = known(monitor, "level_tolerance_m")
+    step_m = surface.floor_m + layout.monitor_pad_m - surface.height_m
+    return at_most(abs(step_m), tolerance_m, tolerance_m * LEVEL_COMFORT_SHARE), step_m
+
+
+@derive
+def levelling_feet(
+    monitor: Annotated[FloorStanding, "level_tolerance_m", "name"],
+    surface: HittingSurface,
+    layout: Annotated[Layout, "monitor_pad_m"],
+) -> LevellingFeet | None:
+    """Where the monitor on its pad is still further below the ball than its maker allows."""
+    limit, step_m = _step_limit(monitor, surface, layout)
+    if limit.state is not State.BLOCKED or step_m > 0:
+        return None
+    why = say("{monitor} must stand level with the ball, {step} over its foot", monitor=monitor.name, step=limit.has)
+    return LevellingFeet(pieces(1), why, (ask_equal("use", "levelling feet", purpose=True),))
 
 
 @check("monitor.level", title="Monitor level with the ball", place=between(Slot.MAT, Slot.MONITOR))
-def level(monitor: FloorStanding, surface: HittingSurface, layout: Layout) -> Verdict:
+def level(
+    monitor: Annotated[FloorStanding, "level_tolerance_m"],
+    surface: HittingSurface,
+    layout: Annotated[Layout, "monitor_pad_m"],
+    filled: Filled,
+) -> Answer:
     """The monitor's foot is level with the hitting surface, within the tolerance its maker states.
 
-    The mat is sunk into the floor covering; the monitor stands on the covering or on a pad of its own.
+    The mat is sunk into the floor covering; the monitor stands on the covering or on a pad of its own. Levelling feet
+    that were chosen for it bring it up to the ball.
     """
-    tolerance_m = known(monitor.level_tolerance_m, monitor, "level tolerance")
-    foot_m = surface.floor_m + layout.monitor_pad_m
-    step_m = foot_m - surface.height_m
-    margin_m = tolerance_m - abs(step_m)
-    state = judge(margin_m, tolerance_m * LEVEL_COMFORT_SHARE)
-    direction = "below" if step_m < 0 else "above"
-    cure = (
-        say("Put it on a pad {more} thick.", more=metres(layout.monitor_pad_m - step_m))
-        if step_m < 0
-        else say("Lower its pad by {less}, or raise the mat.", less=metres(step_m))
-    )
-    return Verdict(
-        state,
-        say(
-            "Stands {step} {direction} the ball, {tolerance} is allowed",
-            step=metres(abs(step_m)),
-            direction=direction,
-            tolerance=metres(tolerance_m),
+    limit, step_m = _step_limit(monitor, surface, layout)
+    on_feet = step_m < 0 and LevellingFeet.item.id in filled.items
+    return Answer(
+        Words(State.CLEAR, "on levelling feet", "level with the ball") if on_feet else limit,
+        headline=lambda: (
+            say("Brought level with the ball by its feet")
+            if on_feet
+            else say(
+                "Stands {step} {direction} the ball, {tolerance} is allowed",
+                step=limit.has,
+                direction="below" if step_m < 0 else "above",
+                tolerance=limit.wants,
+            )
         ),
-        measured=metres(abs(step_m)),
-        required=metres(tolerance_m),
-        margin=metres(margin_m),
-        basis=Basis.SPEC,
         formula="tolerance − |floor covering + pad − mat|",
         inputs=lambda: (
-            stated("Tolerance", metres(tolerance_m)),
+            Input("Tolerance", limit.wants, Basis.SPEC),
             stated("Mat", metres(surface.height_m)),
             stated("Floor covering", metres(surface.floor_m)),
             placed("Pad under the monitor", layout.monitor_pad_m),
         ),
-        changes=() if state is State.CLEAR else (cure,),
+        cures=lambda: (
+            say("Put it on a pad {more} thick.", more=metres(layout.monitor_pad_m - step_m))
+            if step_m < 0
+            else say("Lower its pad by {less}, or raise the mat.", less=metres(step_m)),
+        ),
     )
 
 
 @check("monitor.ball_speed", title="Ball speeds it can read", place=on(Slot.MONITOR))
-def ball_speed(brief: Brief, monitor: LaunchMonitor) -> Verdict:
-    """The fastest player's driver stays below the greatest ball speed the monitor reads."""
-    players = known_players(brief)
-    fastest, name = max((player.ball_speed_m_s, player.name) for player in players)
-    limit = known(monitor.ball_speed_max_m_s, monitor, "greatest ball speed")
-    margin = limit - fastest
-    state = judge(margin, SPEED_COMFORT_M_S)
-    speed, greatest = Quantity(fastest, Unit.METRE_PER_SECOND), Quantity(limit, Unit.METRE_PER_SECOND)
-    return Verdict(
-        state,
-        say("Reads up to {greatest}, {who} hits {speed}", greatest=greatest, who=name, speed=speed),
-        measured=greatest,
-        required=speed,
-        margin=Quantity(margin, Unit.METRE_PER_SECOND),
-        basis=Basis.SPEC,
+def ball_speed(monitor: Annotated[LaunchMonitor, "ball_speed_max_m_s"], fastest: FastestBall) -> Answer:
+    """The fastest driver struck here stays below the greatest ball speed the monitor reads.
+
+    Visitors of unknown skill count as the fast band.
+    """
+    limit = at_least(
+        known(monitor, "ball_speed_max_m_s"),
+        fastest.speed_m_s,
+        fastest.speed_m_s + SPEED_COMFORT_M_S,
+        Unit.METRE_PER_SECOND,
+    )
+    return Answer(
+        limit,
+        headline=lambda: say(
+            "Reads up to {greatest}, {who} hits {speed}", greatest=limit.has, who=fastest.who, speed=limit.wants
+        ),
         formula="greatest ball speed read − fastest driver ball speed",
-        inputs=lambda: (stated("Greatest ball speed", greatest), Input(f"Ball speed, {name}", speed, Basis.TRADE)),
-        changes=() if state is State.CLEAR else (say("Measure {who}'s ball speed; the band is a guess.", who=name),),
+        inputs=lambda: (
+            Input("Greatest ball speed", limit.has, Basis.SPEC),
+            Input(f"Ball speed, {fastest.who}", Quantity(fastest.speed_m_s, Unit.METRE_PER_SECOND), Basis.TRADE),
+        ),
+        cures=lambda: (say("Measure {who}'s ball speed; the band is a guess.", who=fastest.who),),
     )

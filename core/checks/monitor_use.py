@@ -1,18 +1,21 @@
 """What a monitor is used with and for: its own program, its age, being packed away, slow balls (spec, trade)."""
 
-from core.checks.figures import counted, stated, worded
-from core.checks.household import Today
+from typing import Annotated
+
+from core.checks.figures import stated
+from core.checks.limits import ENDLESS, State, Words, at_most
 from core.checks.places import on
+from core.checks.readings import Today
 from core.checks.register import check
-from core.checks.verdict import Basis, Input, State, Verdict
-from core.checks.weights import lacking, wanted
+from core.checks.verdict import Answer, Basis, Input
+from core.checks.weights import tolerated, wanted
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
 from core.model.parts import Billing, FloorStanding, LaunchMonitor, Machine, MonitorPlan, Title, link_to
 from core.model.room import Layout
 from core.model.things import BayPart
-from core.quantities import Quantity, Unit, say
+from core.quantities import Unit, say
 
 OLD_YEARS = 4
 """Makers stop updating an edition about so long after it came out (trade)."""
@@ -23,31 +26,35 @@ SLOW_CHIP_M_S = 8.0
 
 
 @check("monitor.platform", title="Program of the monitor's maker", place=on(Slot.MONITOR))
-def platform(monitor: LaunchMonitor, machine: Machine, title: Title | None) -> Verdict:
+def platform(
+    monitor: Annotated[LaunchMonitor, "id", "platforms"],
+    machine: Annotated[Machine, "platform"],
+    title: Annotated[Title, "monitor_links"] | None,
+) -> Answer:
     """The maker's own program runs on the machine. Where no title listens natively, shots are seen in it alone.
 
     With one it is needed for settings and updates alone: a phone does for those.
     """
-    has = known(machine.platform, machine, "operating system")
-    offers = known(monitor.platforms, monitor, "list of the program's systems")
+    has = known(machine, "platform")
+    offers = known(monitor, "platforms")
     link = link_to(title, monitor) if title is not None else None
     native = link is not None and link.via == "native"
     runs = has in offers
     state = State.CLEAR if runs else State.TIGHT if native else State.BLOCKED
-    return worded(
-        state,
-        say("Its program runs on {has}", has=has)
-        if runs
-        else say("Its program runs on {offers}; this is {has}", offers=", ".join(offers) or "nothing", has=has),
-        has=has,
-        wants=" or ".join(offers) or "nothing",
+    return Answer(
+        Words(state, has, " or ".join(offers) or "nothing"),
+        headline=lambda: (
+            say("Its program runs on {has}", has=has)
+            if runs
+            else say("Its program runs on {offers}; this is {has}", offers=", ".join(offers) or "nothing", has=has)
+        ),
         formula="the machine's system among those of the maker's program",
         inputs=lambda: (
             stated("Machine", has),
             stated("Program", ", ".join(offers) or "nothing"),
             stated("Title listens natively", "yes" if native else "no"),
         ),
-        cures=(
+        cures=lambda: (
             say(
                 "Have a phone or tablet with {offers} at hand for settings.",
                 offers=" or ".join(offers) or "its program",
@@ -59,94 +66,104 @@ def platform(monitor: LaunchMonitor, machine: Machine, title: Title | None) -> V
 
 
 @check("monitor.edition", title="Age of the monitor's edition", place=on(Slot.MONITOR))
-def edition(monitor: LaunchMonitor, plan: MonitorPlan | None, today: Today) -> Verdict:
+def edition(
+    monitor: Annotated[LaunchMonitor, "edition_year", "supported_until"],
+    plan: Annotated[MonitorPlan, "billing"] | None,
+    today: Today,
+) -> Answer:
     """An edition of more than four years may get no updates any more: ask before buying, used above all (trade).
 
     Where its maker has ended that, the monitor still measures; a plan that is paid for buys nothing lasting.
     """
-    year = known(monitor.edition_year, monitor, "year of its edition")
-    age = today.date.year - year
+    year = known(monitor, "edition_year")
     until = monitor.supported_until
     ended = until is not None and until < today.date.year
     paid = plan is not None and plan.billing is not Billing.FREE
-    aged = State.TIGHT if ended or age > OLD_YEARS else State.CLEAR
-    return counted(
-        State.BLOCKED if ended and paid else aged,
-        say("Came out in {year}, kept up to date until {until}", year=str(year), until=str(until))
-        if ended
-        else say("Came out in {year}", year=str(year)),
-        Unit.YEAR,
-        has=age,
-        needs=OLD_YEARS,
-        formula="4 years − age of the edition",
+    age = at_most(today.date.year - year, OLD_YEARS, unit=Unit.YEAR, tolerated=ENDLESS)
+    support = Words(State.BLOCKED if paid else State.TIGHT, f"until {until}", "kept up to date")
+    return Answer(
+        (age, support) if ended else age,
+        headline=lambda: (
+            say("Came out in {year}, kept up to date until {until}", year=str(year), until=str(until))
+            if ended
+            else say("Came out in {year}", year=str(year))
+        ),
+        formula="4 years − age of the edition, and whether its maker still keeps it up to date",
         inputs=lambda: (
             stated("Edition", str(year)),
             stated("Kept up to date until", str(until) if until else "no end told"),
             stated("Plan", plan.name if plan else "none"),
             Input("Today", today.date.isoformat(), Basis.MEASURED),
         ),
-        cures=(say("Pay for no plan of it, or choose an edition that is kept up to date."),)
-        if ended
-        else (say("Ask {maker} how long it will be kept up to date.", maker=monitor.maker),),
+        cures=lambda: (
+            (say("Pay for no plan of it, or choose an edition that is kept up to date."),)
+            if ended
+            else (say("Ask {maker} how long it will be kept up to date.", maker=monitor.maker),)
+        ),
         basis=Basis.TRADE,
-        at_most=True,
     )
 
 
 @check("monitor.portable", title="Monitor that is packed away", place=on(Slot.MONITOR))
-def portable(brief: Brief, layout: Layout, monitor: FloorStanding) -> Verdict:
+def portable(
+    brief: Annotated[Brief, "packed_away"],
+    layout: Annotated[Layout, "stays_up"],
+    monitor: Annotated[FloorStanding, "portable"],
+) -> Answer:
     """A bay that is packed away after play wants a monitor that is made to be carried, or one that may stay.
 
     One that is made to stay, and stays while the rest is packed away, is in the way: tight. To put it away after
     every play is what it is not made for.
     """
-    carried = known(monitor.portable, monitor, "being carried")
+    carried = known(monitor, "portable")
     stays = BayPart.MONITOR in layout.stays_up
     put_away = State.TIGHT if stays else State.BLOCKED
-    return worded(
-        put_away if brief.packed_away and not carried else State.CLEAR,
-        say("{monitor} is made to be carried", monitor=monitor.name)
-        if carried
-        else say("{monitor} is made to stay where it stands", monitor=monitor.name),
-        has="carried" if carried else "stays",
-        wants="carried" if brief.packed_away else "either",
+    return Answer(
+        Words(
+            put_away if brief.packed_away and not carried else State.CLEAR,
+            "carried" if carried else "stays",
+            "carried" if brief.packed_away else "either",
+        ),
+        headline=lambda: (
+            say("{monitor} is made to be carried", monitor=monitor.name)
+            if carried
+            else say("{monitor} is made to stay where it stands", monitor=monitor.name)
+        ),
         formula="what the maker says, where the bay is packed away, and whether the monitor stays",
         inputs=lambda: (
             stated("Made to be carried", "yes" if carried else "no"),
             Input("Packed away after play", "yes" if brief.packed_away else "no", Basis.MEASURED),
             Input("Stays where it is", "yes" if stays else "no", Basis.MEASURED),
         ),
-        cures=(say("Choose one that is made to be carried."),)
-        if stays
-        else (say("Choose one that is made to be carried, or let it stay where it is."),),
+        cures=lambda: (
+            (say("Choose one that is made to be carried."),)
+            if stays
+            else (say("Choose one that is made to be carried, or let it stay where it is."),)
+        ),
     )
 
 
 @check("monitor.slow_balls", title="Slow balls that it reads", place=on(Slot.MONITOR))
-def slow_balls(brief: Brief, monitor: LaunchMonitor) -> Verdict:
+def slow_balls(brief: Annotated[Brief, "purposes"], monitor: Annotated[LaunchMonitor, "ball_speed_min_m_s"]) -> Answer:
     """The slowest ball it reads is slower than a short putt, where putts are wanted, or than a chip.
 
     A putt of 2 m on a medium green leaves at 1.5 m/s: v = √(2·a·s), a = 0.55 m/s² for a stimp of 10 ft. Where
     putting is a must (weight 5), one that misses putts is ruled out.
     """
-    slowest = known(monitor.ball_speed_min_m_s, monitor, "slowest ball it reads")
     putts = wanted(brief, Purpose.PUTTING)
-    needs = SLOW_PUTT_M_S if putts else SLOW_CHIP_M_S
-    return counted(
-        State.CLEAR if slowest <= needs else lacking(brief, Purpose.PUTTING),
-        say("Reads balls from {slowest} on", slowest=_speed(slowest)),
-        Unit.METRE_PER_SECOND,
-        has=slowest,
-        needs=needs,
+    limit = at_most(
+        known(monitor, "ball_speed_min_m_s"),
+        SLOW_PUTT_M_S if putts else SLOW_CHIP_M_S,
+        unit=Unit.METRE_PER_SECOND,
+        tolerated=tolerated(brief, Purpose.PUTTING),
+    )
+    return Answer(
+        limit,
+        headline=lambda: say("Reads balls from {slowest} on", slowest=limit.has),
         formula="speed of a short putt or chip − slowest ball it reads",
         inputs=lambda: (
-            stated("Slowest ball", _speed(slowest)),
-            Input("Short putt" if putts else "Short chip", _speed(needs), Basis.TRADE),
+            Input("Slowest ball", limit.has, Basis.SPEC),
+            Input("Short putt" if putts else "Short chip", limit.wants, Basis.TRADE),
         ),
-        cures=(say("Choose one that reads slower balls, or putt on another surface."),),
-        at_most=True,
+        cures=lambda: (say("Choose one that reads slower balls, or putt on another surface."),),
     )
-
-
-def _speed(value: float) -> Quantity:
-    return Quantity(value, Unit.METRE_PER_SECOND)

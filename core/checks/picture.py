@@ -1,11 +1,15 @@
 """Projector, picture and screen: shape, throw, lens height, shadow, brightness, sharpness."""
 
+from typing import Annotated
+
+from core.checks.declared import THERE
 from core.checks.figures import measured_in_room, metres, placed, share, stated
+from core.checks.limits import State, at_least, at_most, tightest
 from core.checks.places import between, on
-from core.checks.readings import PROJECTOR_BODY_M, HittingSurface, LensBand, Throw
+from core.checks.readings import PROJECTOR_BODY_M, Ball, LensBand, Throw
 from core.checks.register import check
-from core.checks.verdict import Basis, Input, State, Verdict, judge
-from core.checks.weights import lacking
+from core.checks.verdict import Answer, Basis, Input
+from core.checks.weights import tolerated
 from core.geometry.ceiling import Ceiling
 from core.geometry.light import (
     IN_USE_FACTOR,
@@ -17,7 +21,7 @@ from core.geometry.light import (
 )
 from core.geometry.picture import Picture, Raster, keystone_deg, pixels_per_degree
 from core.geometry.shadow import HEAD_OVER_HEIGHT_M, Lens, beam_floor_m, shadow_share
-from core.geometry.swing_disc import swing_disc
+from core.geometry.swing_disc import SwingDisc
 from core.model.brief import Brief, Player, Purpose
 from core.model.build import Slot
 from core.model.facts import known
@@ -26,11 +30,11 @@ from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
 
 FILL_LEAST = 0.5
-FILL_COMFORT = 0.85
+FILL_COMFORTABLE = 0.85
 """A picture on less than half of what was paid for is not worth hanging (trade)."""
 THROW_COMFORT_M = 0.05
 CONTRAST_LEAST = 7.0
-CONTRAST_COMFORT = 15.0
+CONTRAST_COMFORTABLE = 15.0
 """ANSI/INFOCOMM 3M-2011: 7:1 to follow a picture, 15:1 to work from it."""
 LUMINANCE_TARGET = 55.0
 """cd/m² in a dark room (SMPTE, 16 fL)."""
@@ -40,22 +44,20 @@ SHADOW_TOLERATED = 0.20
 """Share of the picture that a shadow may reach up before it hides the line of play (trade)."""
 PIXELS_PLAIN_PER_DEGREE = 30.0
 """Below this, pixels are plain to see; the eye resolves about 60 (trade)."""
+NEAREST_EYE_M = 0.1
 
 
 @check("picture.shape", title="Picture on the screen", place=between(Slot.DISPLAY, Slot.SCREEN))
-def screen_fill(title: Title, screen: ImpactScreen, picture: Picture) -> Verdict:
+def screen_fill(title: Annotated[Title, THERE], screen: Annotated[ImpactScreen, THERE], picture: Picture) -> Answer:
     """The best shape that the title draws fills enough of the screen.
 
     16:9 on a square fills 56.25 %, 4:3 on a square 75 %. Half is the least, 85 % comfortable (trade).
     """
-    state = judge(picture.screen_fill - FILL_LEAST, FILL_COMFORT - FILL_LEAST)
-    return Verdict(
-        state,
-        say("{shape} fills {fill} of the screen", shape=picture.shape, fill=share(picture.screen_fill)),
-        measured=share(picture.screen_fill),
-        required=share(FILL_LEAST),
-        margin=share(picture.screen_fill - FILL_LEAST),
-        basis=Basis.PHYSICS,
+    return Answer(
+        at_least(picture.screen_fill, FILL_LEAST, FILL_COMFORTABLE, Unit.SHARE),
+        headline=lambda: say(
+            "{shape} fills {fill} of the screen", shape=picture.shape, fill=share(picture.screen_fill)
+        ),
         formula="picture area / clear area of the screen, for the best shape the title draws",
         inputs=lambda: (
             stated("Title draws", ", ".join(title.shapes)),
@@ -63,25 +65,19 @@ def screen_fill(title: Title, screen: ImpactScreen, picture: Picture) -> Verdict
             stated("Picture height", metres(picture.height_m)),
             stated("Screen", screen.name),
         ),
-        changes=()
-        if state is State.CLEAR
-        else (
+        cures=lambda: (
             say("Choose a screen nearer to {shape}, or a title that draws the screen's shape.", shape=picture.shape),
         ),
+        basis=Basis.PHYSICS,
     )
 
 
 @check("picture.panel", title="Projector on the picture", place=between(Slot.DISPLAY, Slot.SCREEN))
-def panel_fill(projector: Projector, picture: Picture, raster: Raster) -> Verdict:
+def panel_fill(projector: Annotated[Projector, THERE], picture: Picture, raster: Raster) -> Answer:
     """How much of the panel's pixels and light the picture uses: (w·h) / (Wr·Hr)."""
-    state = judge(raster.panel_fill - FILL_LEAST, FILL_COMFORT - FILL_LEAST)
-    return Verdict(
-        state,
-        say("Picture uses {fill} of the panel", fill=share(raster.panel_fill)),
-        measured=share(raster.panel_fill),
-        required=share(FILL_LEAST),
-        margin=share(raster.panel_fill - FILL_LEAST),
-        basis=Basis.PHYSICS,
+    return Answer(
+        at_least(raster.panel_fill, FILL_LEAST, FILL_COMFORTABLE, Unit.SHARE),
+        headline=lambda: say("Picture uses {fill} of the panel", fill=share(raster.panel_fill)),
         formula="(w·h) / (Wr·Hr), Wr = max(w, h·Ap), Hr = Wr / Ap",
         inputs=lambda: (
             stated("Panel", f"{projector.width_px} × {projector.height_px} pixels"),
@@ -89,56 +85,38 @@ def panel_fill(projector: Projector, picture: Picture, raster: Raster) -> Verdic
             stated("Picture height h", metres(picture.height_m)),
             Input("Raster width Wr", metres(raster.width_m), Basis.PHYSICS),
         ),
-        changes=()
-        if state is State.CLEAR
-        else (say("A panel nearer to {shape} wastes less light.", shape=picture.shape),),
+        cures=lambda: (say("A panel nearer to {shape} wastes less light.", shape=picture.shape),),
+        basis=Basis.PHYSICS,
     )
 
 
 @check("picture.throw", title="Throw distance", place=on(Slot.DISPLAY))
 def throw_distance(
-    projector: Projector, raster: Raster, throw: Throw, lens: Lens, room: Room, layout: Layout
-) -> Verdict:
+    projector: Annotated[Projector, THERE],
+    raster: Raster,
+    throw: Throw,
+    lens: Lens,
+    room: Annotated[Room, "length_m"],
+    layout: Annotated[Layout, "screen_y_m"],
+) -> Answer:
     """The lens hangs where the zoom gives the picture's size, and the room reaches that far.
 
-    D = throw ratio × raster width. A 16:9 panel on a 2.60 m square at 0.69–0.83 hangs 3.19–3.84 m from it.
+    D = throw ratio × raster width. A 16:9 panel on a 2.60 m square at 0.69–0.83 hangs 3.19–3.84 m from it. What the
+    zoom gives is comfortable 50 mm from either end, or in its middle where it gives less.
     """
     room_m = room.length_m - layout.screen_y_m - PROJECTOR_BODY_M
-    near_spare_m, far_spare_m = lens.distance_m - throw.near_m, throw.far_m - lens.distance_m
-    room_spare_m = room_m - lens.distance_m
-    margin_m = min(near_spare_m, far_spare_m, room_spare_m)
-    comfort_m = min(THROW_COMFORT_M, (throw.far_m - throw.near_m) / 2) if room_spare_m > margin_m else THROW_COMFORT_M
-    state = judge(margin_m, comfort_m)
-    if margin_m == room_spare_m:
-        required_m = lens.distance_m
-        measured_m = room_m
-        headline = say("Hangs {hangs} out, the room allows {room}", hangs=metres(lens.distance_m), room=metres(room_m))
-    else:
-        required_m = throw.near_m if near_spare_m <= far_spare_m else throw.far_m
-        measured_m = lens.distance_m
-        headline = say(
-            "Hangs {hangs} out, throws from {near} to {far}",
-            hangs=metres(lens.distance_m),
-            near=metres(throw.near_m),
-            far=metres(throw.far_m),
-        )
-    cures = [
-        say("Hang it between {near} and {far} from the screen.", near=metres(throw.near_m), far=metres(throw.far_m))
-    ]
-    if throw.near_m > room_m:
-        cures = [
-            say(
-                "Needs a throw ratio of {ratio} or less for this room and picture.",
-                ratio=Quantity(room_m / raster.width_m, Unit.FACTOR),
-            )
-        ]
-    return Verdict(
-        state,
-        headline,
-        measured=metres(measured_m),
-        required=metres(required_m),
-        margin=metres(margin_m),
-        basis=Basis.PHYSICS,
+    comfort_m = min(THROW_COMFORT_M, (throw.far_m - throw.near_m) / 2)
+    near = at_least(lens.distance_m, throw.near_m, throw.near_m + comfort_m)
+    far = at_most(lens.distance_m, throw.far_m, throw.far_m - comfort_m)
+    within = at_least(room_m, lens.distance_m, lens.distance_m + THROW_COMFORT_M)
+    limits = (near, far, within)
+    return Answer(
+        limits,
+        headline=lambda: (
+            say("Hangs {hangs} out, the room allows {room}", hangs=within.wants, room=within.has)
+            if tightest(limits) is within
+            else say("Hangs {hangs} out, throws from {near} to {far}", hangs=near.has, near=near.wants, far=far.wants)
+        ),
         formula="D = throw ratio × Wr at both ends of the zoom; room length − gap − 0.20 m for body and cables",
         inputs=lambda: (
             stated("Least throw ratio", Quantity(projector.throw_min or 0.0, Unit.FACTOR)),
@@ -149,53 +127,66 @@ def throw_distance(
             ),
             measured_in_room(room, "length_m", "Length"),
         ),
-        changes=() if state is State.CLEAR else tuple(cures),
+        cures=lambda: (
+            say(
+                "Needs a throw ratio of {ratio} or less for this room and picture.",
+                ratio=Quantity(room_m / raster.width_m, Unit.FACTOR),
+            )
+            if throw.near_m > room_m
+            else say(
+                "Hang it between {near} and {far} from the screen.",
+                near=metres(throw.near_m),
+                far=metres(min(throw.far_m, room_m)),
+            ),
+        ),
+        basis=Basis.PHYSICS,
     )
 
 
 @check("picture.lens_height", title="Lens height and keystone", place=on(Slot.DISPLAY))
-def lens_height(projector: Projector, band: LensBand, lens: Lens, layout: Layout, ceiling: Ceiling) -> Verdict:
+def lens_height(
+    projector: Annotated[Projector, "keystone_max_deg"],
+    band: LensBand,
+    lens: Lens,
+    layout: Annotated[Layout, "screen_y_m"],
+    ceiling: Ceiling,
+) -> Answer:
     """The lens is within the band of heights that offset and shift give, and under the ceiling.
 
-    Outside the band the projector is tilted and the picture squared by keystone, which costs pixels; its angle
-    is reported. Beyond what the maker states, the picture cannot be squared.
+    Outside the band the projector is tilted and the picture squared by keystone, which costs pixels: tight. Beyond
+    the angle that the maker states, the picture cannot be squared.
     """
     angle = keystone_deg(lens.height_m, (band.lowest_m, band.highest_m), lens.distance_m)
-    limit = projector.keystone_max_deg or 0.0
+    squares = projector.keystone_max_deg or 0.0
     ceiling_m = ceiling.height_m(lens.x_m, layout.screen_y_m + lens.distance_m)
     outside_m = max(band.lowest_m - lens.height_m, lens.height_m - band.highest_m)
-    if lens.height_m > ceiling_m or angle > limit:
-        state = State.BLOCKED
-    else:
-        state = State.TIGHT if angle > 0 else State.CLEAR
-    nearest_m = band.lowest_m if lens.height_m < band.lowest_m else band.highest_m
-    headline = (
-        say("Lens {height} up, inside its band", height=metres(lens.height_m))
-        if angle == 0
-        else say(
-            "Lens {height} up, {outside} outside its band: {angle} of keystone",
-            height=metres(lens.height_m),
-            outside=metres(outside_m),
-            angle=Quantity(angle, Unit.DEGREE),
-        )
-    )
-    return Verdict(
-        state,
-        headline,
-        measured=metres(lens.height_m),
-        required=metres(nearest_m),
-        margin=metres(-outside_m),
-        basis=Basis.SPEC,
+    keystone = at_most(angle, squares, 0.0, Unit.DEGREE)
+    under = at_most(lens.height_m, ceiling_m)
+    in_band = at_least(lens.height_m, band.lowest_m), at_most(lens.height_m, band.highest_m)
+    return Answer(
+        (under, keystone) if angle > 0 else (under, *in_band),
+        headline=lambda: (
+            say("Lens {height} up, the ceiling is at {ceiling}", height=under.has, ceiling=under.wants)
+            if under.state is State.BLOCKED
+            else say("Lens {height} up, inside its band", height=under.has)
+            if angle == 0
+            else say(
+                "Lens {height} up, {outside} outside its band: {angle} of keystone",
+                height=under.has,
+                outside=metres(outside_m),
+                angle=keystone.has,
+            )
+        ),
         formula="band = top of raster + offset × Hr; keystone = atan(outside the band / D)",
         inputs=lambda: (
             Input("Lowest without keystone", metres(band.lowest_m), Basis.SPEC),
             Input("Highest without keystone", metres(band.highest_m), Basis.SPEC),
             placed("Lens height", lens.height_m),
             placed("Lens to screen", lens.distance_m),
-            stated("Keystone it can square", Quantity(limit, Unit.DEGREE)),
+            Input("Keystone it can square", keystone.wants, Basis.SPEC),
             Input("Ceiling over the lens", metres(ceiling_m), Basis.MEASURED),
         ),
-        changes=() if state is State.CLEAR else (_lens_cure(band, ceiling_m),),
+        cures=lambda: (_lens_cure(band, ceiling_m),),
     )
 
 
@@ -213,31 +204,30 @@ def _lens_cure(band: LensBand, ceiling_m: float) -> Sentence:
 
 
 @check("picture.shadow", title="Golfer's shadow", place=on(Slot.DISPLAY))
-def shadow(player: Player, picture: Picture, lens: Lens, layout: Layout, surface: HittingSurface) -> Verdict:
+def shadow(
+    player: Annotated[Player, "height_m"],
+    picture: Picture,
+    lens: Lens,
+    layout: Annotated[Layout, "ball_y_m", "screen_y_m"],
+    ball: Ball,
+    disc: SwingDisc,
+) -> Answer:
     """How far up the picture the player's shadow reaches, by similar triangles through the lens.
 
     The head is H + 0.05 m above the hitting surface, as far from the screen as the ball, and beside it by the
     swing's hub. No shadow is clear; up to a fifth of the picture is tight (trade).
     """
-    disc = swing_disc(player, player.longest_club)
-    head_m = surface.height_m + player.height_m + HEAD_OVER_HEIGHT_M
-    head_x_m = layout.ball_x_m + disc.hub_x_m
+    head_m = ball.at[2] + player.height_m + HEAD_OVER_HEIGHT_M
     distance_m = layout.ball_to_screen_m
-    reaches = shadow_share(lens, picture, head_x_m, head_m, distance_m)
-    state = judge(SHADOW_TOLERATED - reaches, SHADOW_TOLERATED)
-    headline = (
-        say("{who} casts no shadow on the picture", who=player.name)
-        if reaches == 0
-        else say("{who}'s shadow reaches {share} up the picture", who=player.name, share=share(reaches))
-    )
+    reaches = shadow_share(lens, picture, ball.at[0] + disc.hub_x_m, head_m, distance_m)
     edge_m = beam_floor_m(lens, picture, distance_m) if lens.distance_m > distance_m else lens.height_m
-    return Verdict(
-        state,
-        headline,
-        measured=share(reaches),
-        required=share(SHADOW_TOLERATED),
-        margin=share(SHADOW_TOLERATED - reaches),
-        basis=Basis.PHYSICS,
+    return Answer(
+        at_most(reaches, SHADOW_TOLERATED, 0.0, Unit.SHARE),
+        headline=lambda: (
+            say("{who} casts no shadow on the picture", who=player.name)
+            if reaches == 0
+            else say("{who}'s shadow reaches {share} up the picture", who=player.name, share=share(reaches))
+        ),
         formula="z0 − (z0 − head)·D / (D − s), where the head is above the beam's lower edge",
         inputs=lambda: (
             Input("Top of the head", metres(head_m), Basis.MEASURED),
@@ -246,104 +236,110 @@ def shadow(player: Player, picture: Picture, lens: Lens, layout: Layout, surface
             placed("Lens height z0", lens.height_m),
             Input("Beam's lower edge there", metres(edge_m), Basis.PHYSICS),
         ),
-        changes=()
-        if state is State.CLEAR
-        else (
+        cures=lambda: (
             say("Hang the lens nearer than the golfer, under {s} from the screen.", s=metres(distance_m)),
             say("Hang the lens higher, or raise the picture."),
         ),
+        basis=Basis.PHYSICS,
     )
 
 
 @check("picture.luminance", title="Brightness of the picture", place=between(Slot.DISPLAY, Slot.SCREEN))
-def luminance(projector: Projector, screen: ImpactScreen, raster: Raster) -> Verdict:
+def luminance(
+    projector: Annotated[Projector, "lumens"], screen: Annotated[ImpactScreen, "gain"], raster: Raster
+) -> Answer:
     """White on the screen reaches about 55 cd/m² (SMPTE, 16 fL); half of that is the least (trade).
 
     L = Φ·k·G / (π·Wr·Hr), k = 0.75 for mode and ageing.
     """
-    lumens = known(projector.lumens, projector, "brightness")
-    gain = known(screen.gain, screen, "gain")
-    value = picture_luminance(lumens, gain, raster)
-    state = judge(value - LUMINANCE_LEAST, LUMINANCE_TARGET - LUMINANCE_LEAST)
-    needed = lumens * LUMINANCE_TARGET / value
-    return Verdict(
-        state,
-        say("White at {value}, {target} is the aim", value=_cd(value), target=_cd(LUMINANCE_TARGET)),
-        measured=_cd(value),
-        required=_cd(LUMINANCE_LEAST),
-        margin=_cd(value - LUMINANCE_LEAST),
-        basis=Basis.PHYSICS,
+    lumens, gain = known(projector, "lumens"), known(screen, "gain")
+    limit = at_least(
+        picture_luminance(lumens, gain, raster), LUMINANCE_LEAST, LUMINANCE_TARGET, Unit.CANDELA_PER_SQUARE_METRE
+    )
+    return Answer(
+        limit,
+        headline=lambda: say(
+            "White at {value}, {target} is the aim",
+            value=limit.has,
+            target=Quantity(LUMINANCE_TARGET, Unit.CANDELA_PER_SQUARE_METRE),
+        ),
         formula="L = Φ·k·G / (π·Wr·Hr)",
         inputs=lambda: _light_inputs(lumens, gain, raster),
-        changes=() if state is State.CLEAR else (say("{needed} reach the aim.", needed=_lm(needed)),),
+        cures=lambda: (say("{needed} reach the aim.", needed=_lm(lumens * LUMINANCE_TARGET / limit.measured)),),
+        basis=Basis.PHYSICS,
     )
 
 
 @check("picture.contrast", title="Contrast against the room's light", place=between(Slot.DISPLAY, Slot.SCREEN))
-def contrast(projector: Projector, screen: ImpactScreen, raster: Raster, room: Room) -> Verdict:
+def contrast(
+    projector: Annotated[Projector, "lumens", "native_contrast"],
+    screen: Annotated[ImpactScreen, "gain"],
+    raster: Raster,
+    room: Annotated[Room, "light", "measured_lux"],
+) -> Answer:
     """White over black in the room's light: 7:1 to follow the picture, 15:1 to work from it.
 
     (L + La + L/C) / (La + L/C), La = E·G / π (ANSI/INFOCOMM 3M-2011 classes).
     """
-    lumens = known(projector.lumens, projector, "brightness")
-    native = known(projector.native_contrast, projector, "native contrast")
-    gain = known(screen.gain, screen, "gain")
+    lumens, native, gain = known(projector, "lumens"), known(projector, "native_contrast"), known(screen, "gain")
     value = picture_luminance(lumens, gain, raster)
     ratio = contrast_ratio(value, ambient_luminance(room.screen_lux, gain), native)
-    state = judge(ratio - CONTRAST_LEAST, CONTRAST_COMFORT - CONTRAST_LEAST)
-    needed = lumens_for_contrast(CONTRAST_COMFORT, room.screen_lux, native, raster)
-    darker = lux_for_contrast(CONTRAST_COMFORT, lumens, native, raster)
-    light_basis = Basis.TRADE if room.measured_lux is None else Basis.MEASURED
-    return Verdict(
-        state,
-        say("{ratio} in {light} of room light", ratio=_ratio(ratio), light=Quantity(room.screen_lux, Unit.LUX)),
-        measured=_ratio(ratio),
-        required=_ratio(CONTRAST_LEAST),
-        margin=_ratio(ratio - CONTRAST_LEAST),
-        basis=Basis.STANDARD,
+    limit = at_least(ratio, CONTRAST_LEAST, CONTRAST_COMFORTABLE, Unit.RATIO)
+    light = Quantity(room.screen_lux, Unit.LUX)
+    return Answer(
+        limit,
+        headline=lambda: say("{ratio} in {light} of room light", ratio=limit.has, light=light),
         formula="(L + La + L/C) / (La + L/C), La = E·G / π",
         inputs=lambda: (
             *_light_inputs(lumens, gain, raster),
-            Input("Room light on the screen E", Quantity(room.screen_lux, Unit.LUX), light_basis),
-            stated("Native contrast C", _ratio(native)),
+            Input("Room light on the screen E", light, Basis.TRADE if room.measured_lux is None else Basis.MEASURED),
+            stated("Native contrast C", Quantity(native, Unit.RATIO)),
         ),
-        changes=()
-        if state is State.CLEAR
-        else (
-            say("Darken the room to {lux} on the screen.", lux=Quantity(darker, Unit.LUX)),
-            say("Or {lumens} in this light.", lumens=_lm(needed)),
+        cures=lambda: (
+            say(
+                "Darken the room to {lux} on the screen.",
+                lux=Quantity(lux_for_contrast(CONTRAST_COMFORTABLE, lumens, native, raster), Unit.LUX),
+            ),
+            say(
+                "Or {lumens} in this light.",
+                lumens=_lm(lumens_for_contrast(CONTRAST_COMFORTABLE, room.screen_lux, native, raster)),
+            ),
         ),
+        basis=Basis.STANDARD,
     )
 
 
 @check("picture.sharpness", title="Sharpness from the ball", place=between(Slot.DISPLAY, Slot.SCREEN))
-def sharpness(brief: Brief, projector: Projector, picture: Picture, raster: Raster, layout: Layout) -> Verdict:
+def sharpness(
+    brief: Annotated[Brief, "purposes"],
+    projector: Annotated[Projector, "width_px"],
+    picture: Picture,
+    raster: Raster,
+    layout: Annotated[Layout, "ball_y_m", "screen_y_m"],
+) -> Answer:
     """Pixels a degree at the ball: below 30 pixels are plain to see, the eye resolves about 60.
 
     That is no bar to golf; where films are a must, it is.
     """
-    panel_px = known(projector.width_px, projector, "panel resolution")
-    across_px = panel_px * picture.width_m / raster.width_m
-    distance_m = max(layout.ball_to_screen_m, 0.1)
-    value = pixels_per_degree(across_px, picture.width_m, distance_m)
-    margin = value - PIXELS_PLAIN_PER_DEGREE
-    state = State.CLEAR if judge(margin, 0.0) is State.CLEAR else lacking(brief, Purpose.FILMS)
-    return Verdict(
-        state,
-        say("{value} at the ball; under {plain} pixels show", value=_ppd(value), plain=_ppd(PIXELS_PLAIN_PER_DEGREE)),
-        measured=_ppd(value),
-        required=_ppd(PIXELS_PLAIN_PER_DEGREE),
-        margin=_ppd(margin),
-        basis=Basis.TRADE,
+    across_px = known(projector, "width_px") * picture.width_m / raster.width_m
+    value = pixels_per_degree(across_px, picture.width_m, max(layout.ball_to_screen_m, NEAREST_EYE_M))
+    limit = at_least(
+        value,
+        PIXELS_PLAIN_PER_DEGREE,
+        unit=Unit.PIXELS_PER_DEGREE,
+        tolerated=tolerated(brief, Purpose.FILMS),
+    )
+    return Answer(
+        limit,
+        headline=lambda: say("{value} at the ball; under {plain} pixels show", value=limit.has, plain=limit.wants),
         formula="pixels across / (2·atan(w / 2d))",
         inputs=lambda: (
             stated("Pixels across the picture", f"{across_px:.0f}"),
             stated("Picture width w", metres(picture.width_m)),
             placed("Eye to screen d", layout.ball_to_screen_m),
         ),
-        changes=()
-        if state is State.CLEAR
-        else (say("More lines, a panel nearer to the picture's shape, or standing further back."),),
+        cures=lambda: (say("More lines, a panel nearer to the picture's shape, or standing further back."),),
+        basis=Basis.TRADE,
     )
 
 
@@ -357,17 +353,5 @@ def _light_inputs(lumens: float, gain: float, raster: Raster) -> tuple[Input, ..
     )
 
 
-def _cd(value: float) -> Quantity:
-    return Quantity(value, Unit.CANDELA_PER_SQUARE_METRE)
-
-
 def _lm(value: float) -> Quantity:
     return Quantity(value, Unit.LUMEN)
-
-
-def _ratio(value: float) -> Quantity:
-    return Quantity(value, Unit.RATIO)
-
-
-def _ppd(value: float) -> Quantity:
-    return Quantity(value, Unit.PIXELS_PER_DEGREE)

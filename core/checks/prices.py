@@ -1,10 +1,10 @@
 """What everything costs, once it is known what there is."""
 
 from collections.abc import Iterator
+from typing import Annotated
 
+from core.checks.needs import SmallItem, SmallItems
 from core.checks.register import derive
-from core.checks.small_items import SmallItem, SmallItems
-from core.kept import kept
 from core.model.brief import Brief
 from core.model.build import Extra, SmallDecision
 from core.model.chain import Chain
@@ -16,7 +16,24 @@ from core.money.costs import Bought, Costs, Line, bought_line, costs_of
 
 
 @derive
-def costs(brief: Brief, chain: Chain, room: Room, kit: Kit, small: SmallItems) -> Costs:
+def costs(
+    brief: Annotated[
+        Brief,
+        "contingency_share",
+        "currency",
+        "exchange_rates",
+        "horizon_years",
+        "tax_share",
+        "tax_treatment",
+        "up_front_cap_minor",
+        "valuation",
+        "yearly_cap_minor",
+    ],
+    chain: Annotated[Chain, "maker", "name", "price", "roll_width_m", "tile_side_m", "tiles_per_pack"],
+    room: Annotated[Room, "length_m", "width_m"],
+    kit: Annotated[Kit, "billing", "length_m", "maker", "name", "pack_size", "price", "stock_length_m"],
+    small: SmallItems,
+) -> Costs:
     """All that the chain, the extras and the small items cost. An item whose reason is gone costs nothing."""
     extras = (_extra(extra, part, brief) for extra, part in kit.extras)
     return costs_of(brief, chain, room, (*extras, *_chosen(kit, small, brief)))
@@ -29,13 +46,11 @@ def _chosen(kit: Kit, small: SmallItems, brief: Brief) -> Iterator[Line]:
             yield _small(item, part, decision, brief)
 
 
-@kept
 def _extra(extra: Extra, part: Part, brief: Brief) -> Line:
     bought = Bought(extra.id, None, part, extra.quantity, extra.owned, extra.quote_minor, billing_of(part))
     return bought_line(bought, brief)
 
 
-@kept
 def _small(item: SmallItem, part: Part, decision: SmallDecision, brief: Brief) -> Line:
     id, near, owned = item.item.id, item.item.near, decision.choice == "own"
     bought = Bought(id, near, part, _units(item, part), owned, decision.quote_minor, billing_of(part))

@@ -2,19 +2,21 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Literal
+from datetime import date
+from functools import cache
+from typing import Annotated, Literal
 
 from core.checks.register import derive
 from core.geometry.ceiling import Ceiling, ceiling_of
 from core.geometry.picture import Picture, Raster, fit_shape, lens_band_m, raster_around, throw_range_m
 from core.geometry.shadow import Lens
-from core.kept import kept
-from core.model.brief import Brief
+from core.geometry.swing_disc import Point3
+from core.model.brief import Brief, Player
 from core.model.build import Build, Slot
-from core.model.chain import Chain, Hanging, resolve_chain
-from core.model.facts import known
-from core.model.kit import Kit, resolve_kit
-from core.model.parts import Flooring, FloorStanding, ImpactScreen, Mat, Part, Projector, Title, kinds_of
+from core.model.chain import Chain, resolve_chain
+from core.model.facts import known, known_some
+from core.model.kit import Beside, Kit, resolve_kit
+from core.model.parts import KINDS, Flooring, FloorStanding, ImpactScreen, Mat, Part, Projector, Title, kinds_of
 from core.model.room import Layout, Room
 
 MONITOR_BODY_M = 0.15
@@ -26,6 +28,13 @@ PROJECTOR_BODY_M = 0.20
 
 
 @dataclass(frozen=True)
+class Today:
+    """The day on which the build is looked at."""
+
+    date: date
+
+
+@dataclass(frozen=True)
 class HittingSurface:
     """Heights above the bare floor, in metres. The mat is sunk into the floor covering."""
 
@@ -33,6 +42,13 @@ class HittingSurface:
     """Where the ball lies and the golfer stands."""
     floor_m: float
     """Top of the covering around the mat."""
+
+
+@dataclass(frozen=True)
+class Ball:
+    """The ball on its mat: x, y, z in the room, in metres."""
+
+    at: Point3
 
 
 @dataclass(frozen=True)
@@ -69,60 +85,90 @@ class Tested:
     """How far a slow shot came back off the screen, in metres."""
 
 
-def given_readings(build: Build, parts: Mapping[str, Part]) -> dict[type, object]:
+@dataclass(frozen=True)
+class Filled:
+    """The places of the chain where something hangs, and the small items that are bought or owned."""
+
+    slots: frozenset[Slot]
+    items: frozenset[str]
+    struck: frozenset[str] = frozenset()
+    """The small items that somebody does without, or has in the workshop."""
+
+
+@cache
+def given_types() -> frozenset[type]:
+    """Every type of reading that a build itself may give."""
+    parts = {kind for sheet in KINDS.values() for kind in kinds_of(sheet)}
+    plans = {plan for sheet in parts for plan in _plans_of(sheet)}
+    records = {Brief, Room, Layout, Player, Today, Tested, Filled, Chain, Kit}
+    return frozenset({*records, *parts, *plans, *(Beside.of(kind) for kind in parts)})
+
+
+def given_readings(build: Build, parts: Mapping[str, Part], today: Today | None = None) -> dict[type, object]:
     """The records, parts and plans of a build, each under its own class and every class that it is a kind of.
 
     Raises `UnknownPart` where the build names a part or plan that is not there.
     """
     chain, kit = resolve_chain(build, parts), resolve_kit(build, parts)
+    monitor, screen = chain.at(Slot.MONITOR), chain.at(Slot.SCREEN)
     readings: dict[type, object] = {
         Brief: build.brief,
         Room: build.room,
         Layout: build.layout,
         Chain: chain,
         Kit: kit,
+        Tested: Tested(monitor.decided.signal if monitor else None, screen.decided.bounce_m if screen else None),
+        Filled: Filled(
+            frozenset(hung.slot for hung in chain),
+            frozenset(id for id, decision in build.small_items.items() if decision.choice != "strike"),
+            frozenset(id for id, decision in build.small_items.items() if decision.choice == "strike"),
+        ),
         **kit.by_kind(),
     }
-    for hanging in chain:
-        readings.update(_hung(hanging))
+    if today is not None:
+        readings[Today] = today
+    for hung in chain:
+        for value in (hung.part, hung.plan):
+            if value is not None:
+                readings.update(dict.fromkeys(kinds_of(type(value)), value))
     return readings
 
 
-@kept
-def _hung(hanging: Hanging) -> Mapping[type, object]:
-    """A part and its plan, each under its own class and every class that it is a kind of."""
-    values = (value for value in (hanging.part, hanging.plan) if value is not None)
-    return {kind: value for value in values for kind in kinds_of(type(value))}
-
-
 @derive
-def tested(chain: Chain) -> Tested:
-    """What was decided about monitor and screen, out of the chain: nothing else of it says whether they work."""
-    monitor, screen = chain.at(Slot.MONITOR), chain.at(Slot.SCREEN)
-    return Tested(monitor.decided.signal if monitor else None, screen.decided.bounce_m if screen else None)
-
-
-@derive
-def hitting_surface(mat: Mat | None, flooring: Flooring | None) -> HittingSurface:
+def hitting_surface(
+    mat: Annotated[Mat, "thickness_m"] | None, flooring: Annotated[Flooring, "thickness_m"] | None
+) -> HittingSurface:
     """Where people stand: the mat's top, or the floor covering's, or the bare floor."""
-    floor_m = known(flooring.thickness_m, flooring, "thickness") if flooring else 0.0
-    return HittingSurface(known(mat.thickness_m, mat, "thickness") if mat else floor_m, floor_m)
+    floor_m = known(flooring, "thickness_m") if flooring else 0.0
+    return HittingSurface(known(mat, "thickness_m") if mat else floor_m, floor_m)
 
 
 @derive
-def ceiling(room: Room) -> Ceiling:
+def ball(layout: Annotated[Layout, "ball_x_m", "ball_y_m"], surface: HittingSurface) -> Ball:
+    """The ball as it was placed, on what people hit from."""
+    return Ball((layout.ball_x_m, layout.ball_y_m, surface.height_m))
+
+
+@derive
+def ceiling(
+    room: Annotated[Room, "ceiling_m", "ceiling_shape", "length_m", "lining_m", "ridge_m", "width_m"],
+) -> Ceiling:
     """The underside of the ceiling, lining taken off."""
     return ceiling_of(room)
 
 
 @derive
-def picture(title: Title | None, screen: ImpactScreen, layout: Layout) -> Picture | None:
+def picture(
+    title: Annotated[Title, "shapes"] | None,
+    screen: Annotated[ImpactScreen, "border_m", "height_m", "width_m"],
+    layout: Annotated[Layout, "screen_bottom_m"],
+) -> Picture | None:
     """The largest picture of any shape the title draws, at the foot of the screen's clear area."""
     if title is None:
         return None
     width_m, height_m = clear_area_m(screen)
-    border_m = known(screen.border_m, screen, "border")
-    shapes = known(title.shapes or None, title, "picture shapes")
+    border_m = known(screen, "border_m")
+    shapes = known_some(title, "shapes")
     fitted = {shape: fit_shape(aspect_of(shape), width_m, height_m) for shape in shapes}
     shape = max(fitted, key=lambda shape: fitted[shape][0] * fitted[shape][1])
     fit_m = fitted[shape]
@@ -131,31 +177,35 @@ def picture(title: Title | None, screen: ImpactScreen, layout: Layout) -> Pictur
 
 
 @derive
-def raster(projector: Projector, picture: Picture) -> Raster:
+def raster(projector: Annotated[Projector, "height_px", "width_px"], picture: Picture) -> Raster:
     """What the projector lights to carry the picture."""
-    across = known(projector.width_px, projector, "panel resolution")
-    down = known(projector.height_px, projector, "panel resolution")
+    across, down = known(projector, "width_px"), known(projector, "height_px")
     return raster_around(picture.width_m, picture.height_m, across / down)
 
 
 @derive
-def throw(projector: Projector, raster: Raster) -> Throw:
+def throw(projector: Annotated[Projector, "throw_max", "throw_min"], raster: Raster) -> Throw:
     """D = throw ratio × raster width, at both ends of the zoom."""
-    near = known(projector.throw_min, projector, "throw ratio")
-    far = known(projector.throw_max, projector, "throw ratio")
-    return Throw(*throw_range_m(near, far, raster.width_m))
+    return Throw(*throw_range_m(known(projector, "throw_min"), known(projector, "throw_max"), raster.width_m))
 
 
 @derive
-def lens_band(projector: Projector, picture: Picture, raster: Raster) -> LensBand:
+def lens_band(
+    projector: Annotated[Projector, "lens_above_max", "lens_above_min"], picture: Picture, raster: Raster
+) -> LensBand:
     """The band of lens heights that offset and vertical shift give."""
-    lowest = known(projector.lens_above_min, projector, "lens offset")
-    highest = known(projector.lens_above_max, projector, "lens offset")
+    lowest, highest = known(projector, "lens_above_min"), known(projector, "lens_above_max")
     return LensBand(*lens_band_m(picture, raster, lowest, highest))
 
 
 @derive
-def lens(layout: Layout, room: Room, ceiling: Ceiling, throw: Throw, band: LensBand) -> Lens:
+def lens(
+    layout: Annotated[Layout, "lens_distance_m", "lens_height_m", "screen_y_m"],
+    room: Annotated[Room, "length_m", "width_m"],
+    ceiling: Ceiling,
+    throw: Throw,
+    band: LensBand,
+) -> Lens:
     """The lens as placed; else proposed: the middle of what throw and room allow, as high as band and ceiling do."""
     distance_m, height_m = layout.lens_distance_m, layout.lens_height_m
     if distance_m is None:
@@ -169,24 +219,32 @@ def lens(layout: Layout, room: Room, ceiling: Ceiling, throw: Throw, band: LensB
 
 
 @derive
-def monitor_spot(monitor: FloorStanding, layout: Layout, room: Room) -> MonitorSpot:
+def monitor_spot(
+    monitor: Annotated[FloorStanding, "distance_max_m", "distance_min_m"],
+    layout: Annotated[Layout, "ball_y_m", "monitor_distance_m"],
+    room: Annotated[Room, "length_m"],
+) -> MonitorSpot:
     """Where the monitor was put; else the middle of its range, nearer where the room is short behind the ball."""
     if layout.monitor_distance_m is not None:
         return MonitorSpot(layout.monitor_distance_m, proposed=False)
-    near_m = known(monitor.distance_min_m, monitor, "distance from the ball")
-    far_m = known(monitor.distance_max_m, monitor, "distance from the ball")
+    near_m, far_m = known(monitor, "distance_min_m"), known(monitor, "distance_max_m")
     behind_m = room.length_m - layout.ball_y_m - MONITOR_BODY_M
     return MonitorSpot(max(near_m, min((near_m + far_m) / 2, behind_m)), proposed=True)
 
 
 def clear_area_m(screen: ImpactScreen) -> tuple[float, float]:
     """Width and height within the borders, in metres. Raises `MissingFact` where the maker does not say."""
-    border_m = known(screen.border_m, screen, "border")
-    width_m, height_m = known(screen.width_m, screen, "width"), known(screen.height_m, screen, "height")
-    return width_m - 2 * border_m, height_m - 2 * border_m
+    border_m = known(screen, "border_m")
+    return known(screen, "width_m") - 2 * border_m, known(screen, "height_m") - 2 * border_m
 
 
 def aspect_of(shape: str) -> float:
     """Width over height."""
     width, height = shape.split(":")
     return int(width) / int(height)
+
+
+def _plans_of(sheet: type) -> tuple[type, ...]:
+    annotation = sheet.model_fields["plans"].annotation if "plans" in sheet.model_fields else None  # type: ignore[attr-defined]
+    held = [kind for kind in getattr(annotation, "__args__", ()) if isinstance(kind, type)]
+    return tuple(plan for kind in held for plan in kinds_of(kind))

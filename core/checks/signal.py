@@ -1,186 +1,281 @@
-"""Plugs, ports and lines from the machine to the displays."""
+"""Plugs, ports and lines from the machine to the displays, and what is bought to join them."""
 
-from core.checks.cables import ChainLines
-from core.checks.figures import counted, listed, stated, worded
+from typing import Annotated
+
+from core.checks.asks import Ask, Test, ask_among, ask_at_least, ask_equal
+from core.checks.cable_ways import ChainLines, DisplayRun
+from core.checks.declared import THERE
+from core.checks.figures import in_a_row, metres, stated
+from core.checks.limits import ENDLESS, State, Words, at_least, at_most
+from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
-from core.checks.register import check
-from core.checks.verdict import Basis, State, Verdict
+from core.checks.register import check, derive
+from core.checks.verdict import Answer, Basis
 from core.model.build import Slot
 from core.model.facts import known
 from core.model.kit import Beside
 from core.model.parts import (
     Adapter,
+    AudioCable,
+    CableChannel,
     Camera,
     ControlPad,
     DataLink,
+    DeskMonitor,
     Display,
     LaunchMonitor,
     LinkAdapter,
     Machine,
+    Projector,
+    RemoteControl,
+    Speaker,
     Splitter,
+    StandingDisplay,
     Tablet,
     Title,
     VideoCable,
-    VideoPort,
 )
-from core.quantities import Quantity, Sentence, Unit, say
+from core.model.room import Room
+from core.quantities import Quantity, Unit, say
 
-SECOND_LINES_LEAST = 1080
+SECOND_LINES_COMFORTABLE = 1080
 """A second display with fewer lines is a known regret (trade)."""
-SECOND_LINES_LEGIBLE = 720
+SECOND_LINES_LEAST = 720
 """Fewer lines do not hold the numbers of a shot beside each other (trade)."""
-MIRROR_DELAY_TIGHT_MS = 100
-"""From here on a swing and its picture no longer seem to go together (trade)."""
-MIRROR_DELAY_MOST_MS = 1_000
+MIRROR_DELAY_COMFORTABLE_MS = 99
+"""From a tenth of a second on a swing and its picture no longer seem to go together (trade)."""
+MIRROR_DELAY_MOST_MS = 999
 """A second late the ball has landed before it is seen to leave, and no putt can be judged (trade)."""
 
 
+class AdapterNeed(Need):
+    """What makes two plugs fit."""
+
+    item = ItemKind(
+        "adapter", "Video adapter", near=Slot.MACHINE, kind=Adapter, asks=("from_port", "to_port", "passes_power")
+    )
+
+
+class SplitterNeed(Need):
+    """What shows one output on several displays."""
+
+    item = ItemKind("splitter", "Video splitter", near=Slot.MACHINE, kind=Splitter, asks=("does", "ways", "lines_max"))
+
+
+class AudioCableNeed(Need):
+    """What sound travels through."""
+
+    item = ItemKind("audio-cable", "Audio cable", near=Slot.DISPLAY, kind=AudioCable, asks=("length_m",))
+
+
+class Remote(Need):
+    """What a display out of reach is switched by."""
+
+    item = ItemKind("remote", "Remote control", near=Slot.DISPLAY, kind=RemoteControl, asks=("controls",))
+
+
+class Channel(Need):
+    """What covers a cable on its way."""
+
+    item = ItemKind(
+        "cable-channel", "Cable channel", Slot.DISPLAY, CableChannel, ("stock_length_m",), asks=("walked_on",)
+    )
+
+
+@derive
+def adapter(
+    machine: Annotated[Machine, "name", "outputs"], display: Annotated[Display, "inputs", "name"]
+) -> AdapterNeed | None:
+    """Where machine and display share no plug; a tablet's charges it besides."""
+    outputs, inputs = known(machine, "outputs"), known(display, "inputs")
+    tablet = isinstance(machine, Tablet)
+    if not outputs or not inputs or (set(outputs) & set(inputs) and not tablet):
+        return None
+    asks = [Ask("from_port", Test.ONE_OF, tuple(outputs)), Ask("to_port", Test.ONE_OF, tuple(inputs))]
+    if tablet:
+        asks.append(ask_equal("passes_power", True)._replace(softly=True))
+    why = say(
+        "{machine} has {out}, {display} takes {into}",
+        machine=machine.name,
+        out=outputs[0].words,
+        display=display.name,
+        into=", ".join(port.words for port in inputs),
+    )
+    return AdapterNeed(pieces(1), why, tuple(asks))
+
+
 @check("machine.plugs", title="Plugs between machine and display", place=between(Slot.MACHINE, Slot.DISPLAY))
-def plugs(machine: Machine, display: Display, adapters: Beside[Adapter]) -> Verdict:
+def plugs(
+    machine: Annotated[Machine, "outputs"],
+    display: Annotated[Display, "inputs"],
+    need: AdapterNeed | None,
+    adapters: Annotated[Beside[Adapter], "from_port", "passes_power", "to_port"],
+) -> Answer:
     """Machine and display share a plug, or an adapter makes one; a tablet's adapter charges it as well.
 
     A tablet without a way to charge while it shows a picture runs down during a round.
     """
-    outputs = known(machine.outputs, machine, "video outputs")
-    inputs = known(display.inputs, display, "video inputs")
+    outputs, inputs = known(machine, "outputs"), known(display, "inputs")
     shared = [port for port in outputs if port in inputs]
-    adapter = next((adapter for adapter in adapters if _joins(adapter, outputs, inputs)), None)
-    wants = listed(port.words for port in inputs)
-    has = listed(port.words for port in outputs)
-    charges = not isinstance(machine, Tablet) or (adapter is not None and bool(adapter.passes_power))
-    cures: tuple[Sentence, ...] = ()
-    if not outputs:
-        state, headline = State.BLOCKED, say("{machine} has no video output", machine=machine.name)
-        cures = (say("Choose a machine with one."),)
-    elif not shared and adapter is None:
-        state, headline = State.TIGHT, say("{has} out, {wants} in: an adapter is needed", has=has, wants=wants)
-        cures = (say("An adapter from {has} to {wants} joins them.", has=has, wants=wants),)
-    elif not charges:
-        state = State.TIGHT
-        headline = say("{machine} does not charge while it shows a picture", machine=machine.name)
-        cures = (say("Choose an adapter that passes power on."),)
+    wants, has = in_a_row(port.words for port in inputs), in_a_row(port.words for port in outputs)
+    adapter = need.best(adapters) if need else None
+    joins = adapter is not None and adapter.from_port in outputs and adapter.to_port in inputs
+    if adapter is not None and need is not None and (joins or not shared):
+        limits = need.limits(adapter)
+    elif not outputs:
+        limits = (Words(State.BLOCKED, "no video output", wants),)
     else:
-        state, headline = State.CLEAR, say("{has} to {wants}", has=shared[0].words if shared else has, wants=wants)
-    return worded(
-        state,
-        headline,
-        has=has,
-        wants=wants,
+        limits = (Words(State.TIGHT if need else State.CLEAR, has, wants),)
+    return Answer(
+        limits,
+        headline=lambda: (
+            say("{machine} has no video output", machine=machine.name)
+            if not outputs
+            else say("{has} to {wants}", has=shared[0].words if shared else has, wants=wants)
+            if need is None
+            or (joins and adapter is not None and (adapter.passes_power or not isinstance(machine, Tablet)))
+            else say("{adapter} does not join {has} to {wants}", adapter=adapter.name, has=has, wants=wants)
+            if adapter is not None and not joins
+            else say("{machine} does not charge while it shows a picture", machine=machine.name)
+            if shared or joins
+            else say("{has} out, {wants} in: an adapter is needed", has=has, wants=wants)
+        ),
         formula="plugs that both have, or an adapter between them",
         inputs=lambda: (
             stated("Outputs", has),
             stated("Inputs", wants),
             stated("Adapter", adapter.name if adapter else "none"),
         ),
-        cures=cures,
+        cures=lambda: (
+            (say("Choose a machine with one."),)
+            if not outputs
+            else (say("Choose an adapter that passes power on."),)
+            if shared or joins
+            else (say("An adapter from {has} to {wants} joins them.", has=has, wants=wants),)
+        ),
     )
 
 
-def _joins(adapter: Adapter, outputs: tuple[VideoPort, ...], inputs: tuple[VideoPort, ...]) -> bool:
-    return adapter.from_port in outputs and adapter.to_port in inputs
+@derive
+def splitter(
+    machine: Annotated[Machine, "outputs"],
+    display: Annotated[Display, THERE],
+    chain: ChainLines,
+    others: Annotated[Beside[Display], THERE],
+) -> SplitterNeed | None:
+    """Where there are more displays than outputs."""
+    displays = 1 + sum(count for _, count in others.counted())
+    outputs = len(known(machine, "outputs"))
+    if not outputs or displays <= outputs:
+        return None
+    why = say("{displays} displays hang on {outputs} outputs", displays=str(displays), outputs=str(outputs))
+    asks = (
+        ask_equal("does", "splits", purpose=True),
+        ask_at_least("ways", displays - outputs + 1),
+        ask_at_least("lines_max", chain.lines)._replace(tolerated=ENDLESS),
+    )
+    return SplitterNeed(pieces(1), why, asks)
 
 
 @check("machine.outputs", title="Outputs for the displays", place=on(Slot.MACHINE))
-def outputs(machine: Machine, display: Display, others: Beside[Display], splitters: Beside[Splitter]) -> Verdict:
-    """Outputs needed against outputs there are; a splitter shows one of them on several displays."""
-    ports = known(machine.outputs, machine, "video outputs")
-    shown = (display, *others)
-    splitter = next((part for part in splitters if part.does == "splits"), None)
-    extra = known(splitter.ways, splitter, "ways") - 1 if splitter else 0
-    has, needs = len(ports) + (extra if ports else 0), len(shown)
-    if has >= needs:
-        state = State.CLEAR
-    else:
-        state = State.TIGHT if ports else State.BLOCKED
-    return counted(
-        state,
-        say("{has} for {needs}", has=_pieces(has, "outputs"), needs=_pieces(needs, "displays")),
-        Unit.PIECES,
-        has=has,
-        needs=needs,
+def outputs(
+    machine: Annotated[Machine, "outputs"],
+    display: Annotated[Display, THERE],
+    others: Annotated[Beside[Display], THERE],
+    splitters: Annotated[Beside[Splitter], "does", "ways"],
+) -> Answer:
+    """Outputs needed against outputs there are; a splitter shows one of them on several displays.
+
+    Without one what is short may still be split: tight.
+    """
+    ports = known(machine, "outputs")
+    shown = (display, *(other for other, count in others.counted() for _ in range(count)))
+    ways = [known(part, "ways") for part in splitters if part.does == "splits"]
+    extra = max(ways) - 1 if ways and ports else 0
+    leeway = ENDLESS if ports and not ways else 0.0
+    limit = at_least(len(ports) + extra, len(shown), unit=Unit.PIECES, tolerated=leeway)
+    return Answer(
+        limit,
+        headline=lambda: say("{has} outputs for {needs} displays", has=str(len(ports) + extra), needs=str(len(shown))),
         formula="video outputs + ways of a splitter − 1, against displays",
         inputs=lambda: (
-            stated("Outputs", listed(port.words for port in ports)),
+            stated("Outputs", in_a_row(port.words for port in ports)),
             *(stated("Display", display.name) for display in shown),
-            *((stated("Splitter", splitter.name),) if splitter else ()),
+            *(stated("Splitter", part.name) for part in splitters),
         ),
-        cures=(say("A splitter mirrors one output on both."),)
-        if ports
-        else (say("Choose a machine with a video output."),),
+        cures=lambda: (
+            (say("A splitter mirrors one output on both."),)
+            if ports
+            else (say("Choose a machine with a video output."),)
+        ),
     )
 
 
 @check("machine.usb", title="USB sockets", place=on(Slot.MACHINE))
 def usb(
-    machine: Machine,
-    monitor: LaunchMonitor | None,
-    cameras: Beside[Camera],
-    pads: Beside[ControlPad],
-    adapters: Beside[LinkAdapter],
-) -> Verdict:
+    machine: Annotated[Machine, "usb_ports"],
+    monitor: Annotated[LaunchMonitor, "links", "name"] | None,
+    cameras: Annotated[Beside[Camera], "link", "name"],
+    pads: Annotated[Beside[ControlPad], "link", "name"],
+    adapters: Annotated[Beside[LinkAdapter], "name"],
+) -> Answer:
     """USB sockets against what is plugged in: a monitor linked by USB alone, cameras, radios, control pads.
 
     A hub adds sockets, as long as there is one to plug it into.
     """
-    ports = known(machine.usb_ports, machine, "USB sockets")
+    ports = known(machine, "usb_ports")
     users: list[str] = []
     if monitor is not None and monitor.links == (DataLink.USB,):
         users.append(monitor.name)
-    users += [camera.name for camera in cameras if camera.link is DataLink.USB]
-    users += [pad.name for pad in pads if pad.link is DataLink.USB]
-    users += [part.name for part in adapters]
-    spare = ports - len(users)
-    state = State.CLEAR if spare >= 0 else State.TIGHT if ports else State.BLOCKED
-    return counted(
-        state,
-        say("{ports} for {users}", ports=_pieces(ports, "USB sockets"), users=_pieces(len(users), "devices")),
-        Unit.PIECES,
-        has=ports,
-        needs=len(users),
+    users += [camera.name for camera, count in cameras.counted() for _ in range(count) if camera.link is DataLink.USB]
+    users += [pad.name for pad, count in pads.counted() for _ in range(count) if pad.link is DataLink.USB]
+    users += [part.name for part, count in adapters.counted() for _ in range(count)]
+    limit = at_least(ports, len(users), unit=Unit.PIECES, tolerated=ENDLESS if ports else 0.0)
+    return Answer(
+        limit,
+        headline=lambda: say("{ports} USB sockets for {users} devices", ports=str(ports), users=str(len(users))),
         formula="USB sockets − devices on USB",
         inputs=lambda: (stated("USB sockets", str(ports)), *(stated("Device", name) for name in users)),
-        cures=(say("A hub with a power supply of its own adds some."),)
-        if ports
-        else (say("Choose a machine with USB sockets, or devices that speak through the air."),),
+        cures=lambda: (
+            (say("A hub with a power supply of its own adds some."),)
+            if ports
+            else (say("Choose a machine with USB sockets, or devices that speak through the air."),)
+        ),
     )
 
 
 @check("picture.lines", title="Lines over the whole chain", place=between(Slot.MACHINE, Slot.DISPLAY))
 def lines(
     chain: ChainLines,
-    display: Display,
-    title: Title | None,
-    machine: Machine,
-    cables: Beside[VideoCable],
-    adapters: Beside[Adapter],
-    splitters: Beside[Splitter],
-) -> Verdict:
+    display: Annotated[Display, "height_px"],
+    title: Annotated[Title, THERE] | None,
+    machine: Annotated[Machine, THERE],
+    cables: Annotated[Beside[VideoCable], "lines_max", "name"],
+    adapters: Annotated[Beside[Adapter], "lines_max", "name"],
+    splitters: Annotated[Beside[Splitter], "lines_max", "name"],
+) -> Answer:
     """A chain is as good as its weakest link: the lines that arrive against the lines that the display could show.
 
     2160 lines only when title, machine, cable, adapter, splitter and display all do them. Without a video output
     none arrive.
     """
-    shows = known(display.height_px, display, "panel resolution")
-    between_them = [
-        *((cable.lines_max, cable.name) for cable in cables),
-        *((adapter.lines_max, adapter.name) for adapter in adapters),
-        *((splitter.lines_max, splitter.name) for splitter in splitters),
-    ]
-    passing = [(most, name) for most, name in between_them if most is not None]
+    shows = known(display, "height_px")
+    between_them: tuple[VideoCable | Adapter | Splitter, ...] = (*cables, *adapters, *splitters)
+    passing = [(part.lines_max, part.name) for part in between_them if part.lines_max is not None]
     arrive, weakest = min([(chain.lines, chain.weakest), *passing])
-    return counted(
-        State.CLEAR if arrive >= shows else State.TIGHT if arrive else State.BLOCKED,
-        say(
-            "{arrive} arrive, {shows} could be shown: {weakest} is the least",
-            arrive=_lines(arrive),
-            shows=_lines(shows),
-            weakest=weakest,
-        )
-        if arrive < shows
-        else say("{arrive} arrive, {shows} are shown", arrive=_lines(arrive), shows=_lines(shows)),
-        Unit.LINES,
-        has=arrive,
-        needs=shows,
+    limit = at_least(arrive, shows, unit=Unit.LINES, tolerated=ENDLESS if arrive else 0.0)
+    return Answer(
+        limit,
+        headline=lambda: (
+            say(
+                "{arrive} arrive, {shows} could be shown: {weakest} is the least",
+                arrive=limit.has,
+                shows=limit.wants,
+                weakest=weakest,
+            )
+            if arrive < shows
+            else say("{arrive} arrive, {shows} are shown", arrive=limit.has, shows=limit.wants)
+        ),
         formula="least of what title, machine, cable, adapter, splitter and display do − lines of the display",
         inputs=lambda: (
             stated(f"{display.name} shows", _lines(shows)),
@@ -188,64 +283,80 @@ def lines(
             *((stated(f"{title.name} draws", _lines(title.lines_max)),) if title and title.lines_max else ()),
             *(stated(f"{name} carries", _lines(most)) for most, name in passing),
         ),
-        cures=(say("Pay for fewer lines, or replace {weakest}.", weakest=weakest),),
+        cures=lambda: (say("Pay for fewer lines, or replace {weakest}.", weakest=weakest),),
     )
 
 
 @check("display.second", title="Lines of a second display", place=on(Slot.DISPLAY))
-def second(display: Display, others: Beside[Display]) -> Verdict:
+def second(display: Annotated[Display, THERE], others: Annotated[Beside[Display], "height_px", "name"]) -> Answer:
     """A second display below 1080 lines is a known regret: the numbers of a shot are small print (trade).
 
     Below 720 lines they do not fit at all.
     """
-    lines = [(known(other.height_px, other, "panel resolution"), other.name) for other in others]
-    least, name = min(lines, default=(SECOND_LINES_LEAST, "none"))
-    few = State.TIGHT if least >= SECOND_LINES_LEGIBLE else State.BLOCKED
-    state = State.CLEAR if least >= SECOND_LINES_LEAST else few
-    return counted(
-        state,
-        say("{name} shows {lines}", name=name, lines=Quantity(least, Unit.LINES))
-        if others
-        else say("No second display"),
-        Unit.LINES,
-        has=least,
-        needs=SECOND_LINES_LEAST,
+    limits = {
+        at_least(known(other, "height_px"), SECOND_LINES_LEAST, SECOND_LINES_COMFORTABLE, Unit.LINES): other.name
+        for other in others
+    }
+    least = min(limits, key=lambda limit: limit.measured, default=None)
+    return Answer(
+        least or Words(State.CLEAR, "none", "none, or 1,080 lines"),
+        headline=lambda: (
+            say("{name} shows {lines}", name=limits[least], lines=least.has) if least else say("No second display")
+        ),
         formula="lines of the second display − 1080",
         inputs=lambda: (
-            tuple(stated(name, Quantity(value, Unit.LINES)) for value, name in lines)
-            or (stated("Second display", "none"),)
+            stated(f"{display.name} shows", _lines(display.height_px or 0)),
+            *(stated(name, _lines(limit.measured)) for limit, name in limits.items()),
         ),
-        cures=(say("Choose one with 1080 lines or more."),),
+        cures=lambda: (say("Choose one with 1080 lines or more."),),
         basis=Basis.TRADE,
     )
 
 
 @check("machine.mirror", title="Delay of the mirrored picture", place=between(Slot.MACHINE, Slot.DISPLAY))
-def mirror(tablet: Tablet, display: Display) -> Verdict:
+def mirror(tablet: Annotated[Tablet, "mirror_delay_ms"], display: Annotated[Display, THERE]) -> Answer:
     """A tablet's mirrored picture comes late; a tenth of a second is felt, and a whole one is no play (trade)."""
-    delay = known(tablet.mirror_delay_ms, tablet, "mirroring delay")
-    late = State.TIGHT if delay < MIRROR_DELAY_MOST_MS else State.BLOCKED
-    state = State.CLEAR if delay < MIRROR_DELAY_TIGHT_MS else late
-    return counted(
-        state,
-        say("{display} shows it {delay} late", display=display.name, delay=_ms(delay)),
-        Unit.MILLISECOND,
-        has=delay,
-        needs=MIRROR_DELAY_TIGHT_MS,
-        formula="100 ms − delay stated by the maker",
-        inputs=lambda: (stated("Delay", _ms(delay)),),
-        cures=(say("A cable instead of the air, or a computer, is faster."),),
-        at_most=True,
+    delay_ms = known(tablet, "mirror_delay_ms")
+    limit = at_most(delay_ms, MIRROR_DELAY_MOST_MS, MIRROR_DELAY_COMFORTABLE_MS, Unit.MILLISECOND)
+    return Answer(
+        limit,
+        headline=lambda: say("{display} shows it {delay} late", display=display.name, delay=limit.has),
+        formula="less than 100 ms comfortably, less than 1,000 ms at most − delay stated by the maker",
+        inputs=lambda: (stated("Delay", Quantity(delay_ms, Unit.MILLISECOND)),),
+        cures=lambda: (say("A cable instead of the air, or a computer, is faster."),),
     )
 
 
-def _ms(value: float) -> Quantity:
-    return Quantity(value, Unit.MILLISECOND)
+@derive
+def audio_cable(run: DisplayRun, speakers: Annotated[Beside[Speaker], "wireless"]) -> AudioCableNeed | None:
+    """For every speaker that takes its sound by cable, as long as the picture's."""
+    wired = [speaker for speaker, count in speakers.counted() for _ in range(count) if speaker.wireless is False]
+    if not wired:
+        return None
+    why = say("{speaker} takes its sound by cable", speaker=wired[0].name)
+    return AudioCableNeed(pieces(len(wired)), why, (ask_at_least("length_m", run.route.needed_m),))
+
+
+@derive
+def remote(display: Annotated[Display, "name", "remote_included"]) -> Remote | None:
+    """A display out of reach is switched from the ball; one on a desk has its keys at hand."""
+    if isinstance(display, DeskMonitor) or known(display, "remote_included"):
+        return None
+    controls = "projector" if isinstance(display, Projector) else "television"
+    why = say("{display} comes without one, and hangs out of reach", display=display.name)
+    return Remote(pieces(1), why, (ask_among("controls", controls),))
+
+
+@derive
+def cable_channel(run: DisplayRun, room: Annotated[Room, "name"], display: Annotated[Display, THERE]) -> Channel:
+    """Over the whole way on wall, ceiling or floor: a loose cable trips people and hangs into swings.
+
+    To a display that stands beside the bay it lies on the floor, where it is walked on.
+    """
+    path = metres(run.route.path_m)
+    asks = (ask_equal("walked_on", True),) if isinstance(display, StandingDisplay) else ()
+    return Channel(path, say("{path} of cable lie open in {room}", path=path, room=room.name), asks)
 
 
 def _lines(count: float) -> Quantity:
     return Quantity(count, Unit.LINES)
-
-
-def _pieces(count: float, words: str) -> str:
-    return f"{count:g} {words}"

@@ -2,17 +2,19 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from typing import Annotated
 
-from core.checks.figures import met, stated
+from core.checks.figures import in_a_row, stated
+from core.checks.limits import Limit, State, Words, at_least, tightest
 from core.checks.places import between
 from core.checks.register import check, derive
-from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.checks.verdict import Answer, Basis, Input
 from core.model.brief import Brief
 from core.model.build import Slot
-from core.model.facts import MissingFact, known
+from core.model.facts import FactAt, MissingFact, known, known_some
 from core.model.household import Approach
-from core.model.parts import Display, LaunchMonitor, Machine, MonitorLink, MonitorPlan, ResolutionNeeds, Title, link_to
-from core.quantities import Quantity, Sentence, Unit, say
+from core.model.parts import Display, LaunchMonitor, Machine, MonitorPlan, ResolutionNeeds, Title, link_to
+from core.quantities import Quantity, Unit, say
 
 DEFAULT_MINIMUM_MEMORY_GB = 16.0
 DEFAULT_RECOMMENDED_MEMORY_GB = 32.0
@@ -23,89 +25,81 @@ DEFAULT_LINES = 1080
 
 
 @check("title.monitor", title="Title listens to the monitor", place=between(Slot.MONITOR, Slot.TITLE))
-def title_listens(monitor: LaunchMonitor, plan: MonitorPlan | None, title: Title) -> Verdict:
+def title_listens(
+    monitor: Annotated[LaunchMonitor, "id"],
+    plan: Annotated[MonitorPlan, "tier"] | None,
+    title: Annotated[Title, "monitor_links"],
+) -> Answer:
     """The title has a link to this monitor, and the monitor's plan is of the tier the link asks for.
 
     A native link is clear. A connector is at one's own risk: neither maker supports it. Without a link, or
     with too low a plan, no shot arrives.
     """
-    links = known(title.monitor_links, title, "list of monitors it listens to")
+    links = known(title, "monitor_links")
     link = link_to(title, monitor)
     tier = plan.tier if plan else 0
 
-    def inputs() -> tuple[Input, ...]:
-        held = plan.name if plan else "none"
-        return stated("Link", link.via if link else "none"), stated("Plan held", held)
-
-    if link is None:
-        linked = ", ".join(link.monitor for link in links) or "no monitor"
-        return Verdict(
-            State.BLOCKED,
-            say("{title} has no link to {monitor}", title=title.name, monitor=monitor.name),
-            measured="no link",
-            required="native or connector",
-            margin=met(False),
-            basis=Basis.SPEC,
-            formula="links that the title's maker lists",
-            inputs=inputs,
-            changes=(say("{title} listens to: {linked}.", title=title.name, linked=linked),),
-        )
-    state, headline, changes = _link_state(monitor, link, tier)
-    return Verdict(
-        state,
-        headline,
-        measured=Quantity(tier, Unit.TIER),
-        required=Quantity(link.tier, Unit.TIER),
-        margin=Quantity(tier - link.tier, Unit.TIERS),
-        basis=Basis.SPEC,
+    monitors = ", ".join(link.monitor for link in links) or "no monitor"
+    connected = Words(State.TIGHT, "connector", "native")
+    limits: tuple[Limit | Words, ...] = (Words(State.BLOCKED, "no link", "native or connector"),)
+    if link is not None:
+        held = at_least(tier, link.tier, unit=Unit.TIER)
+        limits = (held, connected) if link.via == "connector" else (held,)
+    deciding = tightest(limits)
+    return Answer(
+        limits,
+        headline=lambda: (
+            say("{title} has no link to {monitor}", title=title.name, monitor=monitor.name)
+            if link is None
+            else say("Through a connector, at your own risk")
+            if deciding is connected
+            else say("Native link, plan {tier} is enough", tier=deciding.has)
+            if deciding.state is State.CLEAR
+            else say(
+                "Needs plan {tier} of {monitor}, has {has}", tier=deciding.wants, monitor=monitor.name, has=deciding.has
+            )
+        ),
         formula="tier of the plan held − tier the link asks for",
-        inputs=inputs,
-        changes=changes,
+        inputs=lambda: (
+            stated("Link", link.via if link else "none"),
+            stated("Plan held", plan.name if plan else "none"),
+        ),
+        cures=lambda: (
+            (say("{title} listens to: {linked}.", title=title.name, linked=monitors),)
+            if link is None
+            else (say("A title with a native link is supported by its maker."),)
+            if deciding is connected
+            else (say("Plans that unlock it: {names}.", names=_enough(monitor, link.tier)),)
+        ),
     )
 
 
-def _link_state(monitor: LaunchMonitor, link: MonitorLink, tier: int) -> tuple[State, Sentence, tuple[Sentence, ...]]:
-    if tier < link.tier:
-        enough = sorted((plan for plan in monitor.plans if plan.tier >= link.tier), key=lambda plan: plan.tier)
-        headline = say(
-            "Needs plan {tier} of {monitor}, has {has}",
-            tier=Quantity(link.tier, Unit.TIER),
-            monitor=monitor.name,
-            has=Quantity(tier, Unit.TIER),
-        )
-        names = ", ".join(plan.name for plan in enough) or "none of its plans"
-        return State.BLOCKED, headline, (say("Plans that unlock it: {names}.", names=names),)
-    if link.via == "connector":
-        cure = say("A title with a native link is supported by its maker.")
-        return State.TIGHT, say("Through a connector, at your own risk"), (cure,)
-    return State.CLEAR, say("Native link, plan {tier} is enough", tier=Quantity(tier, Unit.TIER)), ()
+def _enough(monitor: LaunchMonitor, tier: int) -> str:
+    enough = sorted((plan for plan in monitor.plans if plan.tier >= tier), key=lambda plan: plan.tier)
+    return ", ".join(plan.name for plan in enough) or "none of its plans"
 
 
 @check("machine.platform", title="Title runs on the machine", place=between(Slot.TITLE, Slot.MACHINE))
-def platform(title: Title, machine: Machine) -> Verdict:
+def platform(title: Annotated[Title, "limited_on", "platforms"], machine: Annotated[Machine, "platform"]) -> Answer:
     """The machine's operating system is among those the title is made for, and not one on which it does less."""
-    has = known(machine.platform, machine, "operating system")
-    offers = known(title.platforms or None, title, "list of platforms")
+    has = known(machine, "platform")
+    offers = known_some(title, "platforms")
     runs, limited = has in offers, has in title.limited_on
     state = State.BLOCKED if not runs else State.TIGHT if limited else State.CLEAR
-    return Verdict(
-        state,
-        say("{title} does less on {has} than elsewhere", title=title.name, has=has)
-        if state is State.TIGHT
-        else say("{title} runs on {offers}; this is {has}", title=title.name, offers=", ".join(offers), has=has),
-        measured=has,
-        required=" or ".join(offers),
-        margin=met(state is State.CLEAR),
-        basis=Basis.SPEC,
+    return Answer(
+        Words(state, has, " or ".join(offers)),
+        headline=lambda: (
+            say("{title} does less on {has} than elsewhere", title=title.name, has=has)
+            if state is State.TIGHT
+            else say("{title} runs on {offers}; this is {has}", title=title.name, offers=", ".join(offers), has=has)
+        ),
         formula="operating system among the title's platforms, and not among those on which it does less",
         inputs=lambda: (
             stated("Machine", has),
             stated("Title", ", ".join(offers)),
-            stated("Does less on", ", ".join(title.limited_on) or "none"),
+            stated("Does less on", in_a_row(title.limited_on)),
         ),
-        changes=()
-        if state is State.CLEAR
-        else (
+        cures=lambda: (
             say("Choose a machine with {offers}.", offers=" or ".join(o for o in offers if o not in title.limited_on)),
         ),
     )
@@ -126,10 +120,10 @@ class _SpecLine:
         """What it has over what is recommended, as a ratio."""
         return self.has / self.recommended if self.recommended else float("inf")
 
-    def state(self, approach: Approach) -> State:
-        """Blocked below the minimum; tight below the recommended, unless one starts small and buys again."""
-        comfort = self.recommended - self.minimum if approach is Approach.BUY_ONCE else 0.0
-        return judge(self.has - self.minimum, comfort)
+    def limit(self, approach: Approach) -> Limit:
+        """The minimum is required; the recommended comfortable, unless one starts small and buys again."""
+        comfortable = self.recommended if approach is Approach.BUY_ONCE else self.minimum
+        return at_least(self.has, self.minimum, comfortable, self.unit)
 
 
 @dataclass(frozen=True)
@@ -140,13 +134,18 @@ class PictureLines:
 
 
 @derive
-def picture_lines(display: Display | None) -> PictureLines:
+def picture_lines(display: Annotated[Display, "height_px"] | None) -> PictureLines:
     """What the display shows."""
     return PictureLines(display_lines(display) if display else DEFAULT_LINES)
 
 
 @check("machine.spec", title="Machine is strong enough", place=between(Slot.TITLE, Slot.MACHINE))
-def spec(brief: Brief, title: Title, machine: Machine, picture: PictureLines) -> Verdict:
+def spec(
+    brief: Annotated[Brief, "approach"],
+    title: Annotated[Title, "id", "machine_needs", "maker", "name"],
+    machine: Annotated[Machine, "graphics_grade", "graphics_memory_gb", "memory_gb", "processor_grade", "storage_gb"],
+    picture: PictureLines,
+) -> Answer:
     """The machine meets the title's stated computer at the resolution of the picture, line by line.
 
     The weakest line is named: graphics below the minimum, since they decide, else the one furthest below what is
@@ -157,23 +156,14 @@ def spec(brief: Brief, title: Title, machine: Machine, picture: PictureLines) ->
     needs = _needs_at(title, lines)
     compared = tuple(_spec_lines(needs, machine))
     if not compared:
-        raise MissingFact(f"What {title.name} asks of a machine", f"Ask {title.maker} for its stated computer.")
-    weakest = min(compared, key=lambda line: _weakness(line, line.state(brief.approach)))
-    state = weakest.state(brief.approach)
-    has, asked = Quantity(weakest.has, weakest.unit), Quantity(weakest.recommended, weakest.unit)
-    least = Quantity(weakest.minimum, weakest.unit)
-    changes = []
-    if state is State.BLOCKED and weakest.name == GRAPHICS:
-        changes.append(say("Graphics below the minimum: retire this machine rather than upgrade it."))
-    elif state is not State.CLEAR:
-        changes.append(say("Upgrade the {line} to {asked}.", line=weakest.name.lower(), asked=asked))
-    return Verdict(
-        state,
-        say("Weakest line: {line}, {has} of {asked}", line=weakest.name.lower(), has=has, asked=asked),
-        measured=has,
-        required=least,
-        margin=Quantity(weakest.has - weakest.minimum, Unit.GRADES if weakest.unit is Unit.GRADE else weakest.unit),
-        basis=Basis.SPEC,
+        raise not_told(title)
+    weakest = min(compared, key=lambda line: _weakness(line, line.limit(brief.approach).state))
+    limit = weakest.limit(brief.approach)
+    name, asked = weakest.name.lower(), Quantity(weakest.recommended, weakest.unit)
+    retire = limit.state is State.BLOCKED and weakest.name == GRAPHICS
+    return Answer(
+        limit,
+        headline=lambda: say("Weakest line: {line}, {has} of {asked}", line=name, has=limit.has, asked=asked),
         formula="each line of the machine against the title's minimum and recommended machine",
         inputs=lambda: (
             stated("Picture", Quantity(lines, Unit.LINES)),
@@ -186,7 +176,11 @@ def spec(brief: Brief, title: Title, machine: Machine, picture: PictureLines) ->
                 for line in compared
             ),
         ),
-        changes=tuple(changes),
+        cures=lambda: (
+            (say("Graphics below the minimum: retire this machine rather than upgrade it."),)
+            if retire
+            else (say("Upgrade the {line} to {asked}.", line=name, asked=asked),)
+        ),
     )
 
 
@@ -197,16 +191,23 @@ def _weakness(line: _SpecLine, state: State) -> tuple[int, bool, float]:
 
 def display_lines(display: Display) -> int:
     """Lines of the picture that the display shows. Raises `MissingFact` where its maker does not say."""
-    return known(display.height_px, display, "panel resolution")
+    return known(display, "height_px")
+
+
+def not_told(title: Title, picture: str = "") -> MissingFact:
+    """What a title's maker does not say of the computer it wants."""
+    return MissingFact(
+        f"What {title.name} asks of a machine{picture}",
+        f"Ask {title.maker} for its stated computer.",
+        FactAt(f"parts/{title.id}", "machine_needs"),
+    )
 
 
 def _needs_at(title: Title, lines: int) -> ResolutionNeeds:
     needs = sorted(title.machine_needs, key=lambda needs: needs.lines)
     fitting = next((needs for needs in needs if needs.lines >= lines), None)
     if fitting is None:
-        raise MissingFact(
-            f"What {title.name} asks of a machine for {lines} lines", f"Ask {title.maker} for its stated computer."
-        )
+        raise not_told(title, f" for {lines} lines")
     return fitting
 
 
@@ -216,19 +217,13 @@ def _spec_lines(needs: ResolutionNeeds, machine: Machine) -> Iterator[_SpecLine]
     if least_memory is None and best_memory is None:
         least_memory, best_memory = DEFAULT_MINIMUM_MEMORY_GB, DEFAULT_RECOMMENDED_MEMORY_GB
     rows = (
-        (GRAPHICS, Unit.GRADE, machine.graphics_grade, least.graphics_grade, best.graphics_grade),
-        (
-            "Graphics memory",
-            Unit.GIGABYTE,
-            machine.graphics_memory_gb,
-            least.graphics_memory_gb,
-            best.graphics_memory_gb,
-        ),
-        ("Memory", Unit.GIGABYTE, machine.memory_gb, least_memory, best_memory),
-        ("Processor", Unit.GRADE, machine.processor_grade, least.processor_grade, best.processor_grade),
-        ("Storage", Unit.GIGABYTE, machine.storage_gb, least.storage_gb, best.storage_gb),
+        (GRAPHICS, Unit.GRADE, "graphics_grade", least.graphics_grade, best.graphics_grade),
+        ("Graphics memory", Unit.GIGABYTE, "graphics_memory_gb", least.graphics_memory_gb, best.graphics_memory_gb),
+        ("Memory", Unit.GIGABYTE, "memory_gb", least_memory, best_memory),
+        ("Processor", Unit.GRADE, "processor_grade", least.processor_grade, best.processor_grade),
+        ("Storage", Unit.GIGABYTE, "storage_gb", least.storage_gb, best.storage_gb),
     )
-    for name, unit, has, minimum, recommended in rows:
+    for name, unit, field, minimum, recommended in rows:
         asked = [value for value in (minimum, recommended) if value is not None]
         if asked:
-            yield _SpecLine(name, unit, known(has, machine, name.lower()), asked[0], asked[-1])
+            yield _SpecLine(name, unit, known(machine, field), asked[0], asked[-1])

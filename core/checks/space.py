@@ -1,30 +1,33 @@
 """What takes up space: the bay's own parts, what is in the room, and what a swing must keep clear of."""
 
-from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from typing import Literal
+from typing import Annotated
 
-from core.checks.readings import HittingSurface, MonitorSpot
+from core.bay import Bay, Hood, MonitorPlace, Sizes, bay_of, hood_solids
+from core.checks.cable_ways import MachineSpot
+from core.checks.declared import THERE
+from core.checks.readings import Ball, HittingSurface, MonitorSpot
 from core.checks.register import derive, derive_from_known
+from core.geometry.ball_rules import BallRoom
 from core.geometry.ceiling import Ceiling
 from core.geometry.conflicts import Conflict, Gap, conflicts, narrowest, near, with_bay
-from core.geometry.furnishing import Furnishing, Hood
 from core.geometry.picture import Picture
 from core.geometry.shadow import Lens
-from core.geometry.solids import Solid, bay_solids, door_sweeps, golfers, hood_solids, stored_solids, thing_solids
+from core.geometry.solids import Solid, door_sweeps, golfers, stored_solids, thing_solids
 from core.geometry.surroundings import Surroundings
 from core.geometry.swing_disc import Point3
-from core.model.brief import Brief
-from core.model.facts import MissingFact, not_stated
-from core.model.parts import Enclosure, Mat, OverheadCamera, SideCamera, Surface
+from core.model.brief import Brief, Handedness
+from core.model.facts import Missing, known, not_stated
+from core.model.kit import Beside
+from core.model.parts import Enclosure, Lamp, Mat, Mount, OverheadCamera, SideCamera, SideProtection, Surface
 from core.model.room import Layout, Room
 from core.model.things import BayPart, Joists, Opening, OpeningKind, Wall
 
-GAP_COMFORT_M = 0.05
-"""A hand's breadth: walls are out of true by less, and fixings are got past by it (trade)."""
+HANDS_BREADTH_M = 0.05
+"""Walls are out of true by less, and fixings are got past by it (trade)."""
 
 
-@dataclass(frozen=True, eq=False)
+@dataclass(frozen=True)
 class Obstructions:
     """What is in the room while people play."""
 
@@ -47,17 +50,15 @@ class Glass:
 
 
 @dataclass(frozen=True)
-class Unsized:
-    """Parts of the bay that take up space, and do not say how much: the fact that is missing."""
+class OverheadSpot:
+    """Where an overhead camera hangs: ahead of the ball in the middle of its range, under the ceiling there."""
 
-    missing: Mapping[BayPart, MissingFact]
-
-    def of(self, standing: Iterable[BayPart]) -> MissingFact | None:
-        """The first that is missing among what stands."""
-        return next((self.missing[part] for part in standing if part in self.missing), None)
+    ahead_m: float
+    ceiling_m: float
+    """Height of the ceiling over that spot, above the bare floor."""
 
 
-@dataclass(frozen=True, eq=False)
+@dataclass(frozen=True)
 class RoomAtPlay:
     """What is in the room while people play without the bay, and what of it is in each other's way."""
 
@@ -65,7 +66,7 @@ class RoomAtPlay:
     conflicts: tuple[Conflict, ...]
 
 
-@dataclass(frozen=True, eq=False)
+@dataclass(frozen=True)
 class RoomAtRest:
     """The same while nobody plays."""
 
@@ -73,7 +74,7 @@ class RoomAtRest:
     conflicts: tuple[Conflict, ...]
 
 
-@dataclass(frozen=True, eq=False)
+@dataclass(frozen=True)
 class PlayingLayout:
     """Everything where it is while people play, and what is in each other's way."""
 
@@ -81,11 +82,11 @@ class PlayingLayout:
     conflicts: tuple[Conflict, ...]
     narrowest: Gap | None
     """Of what is nearer than is comfortable, where nothing is in anything's way."""
-    missing: MissingFact | None
+    missing: Missing | None
     """A part whose size is not known: it is not among the solids."""
 
 
-@dataclass(frozen=True, eq=False)
+@dataclass(frozen=True)
 class StowedLayout:
     """Everything where it is while nobody plays, and what is in each other's way."""
 
@@ -93,92 +94,153 @@ class StowedLayout:
     conflicts: tuple[Conflict, ...]
     narrowest: Gap | None
     """Of what is nearer than is comfortable, where nothing is in anything's way."""
-    missing: MissingFact | None
+    missing: Missing | None
     """A part whose size is not known: it is not among the solids."""
 
 
 @derive
-def hood(enclosure: Enclosure) -> Hood | None:
-    """The sizes of an enclosure; `None` where the outside is not known."""
-    if enclosure.outer_width_m is None or enclosure.outer_height_m is None or enclosure.depth_m is None:
-        return None
+def hood(
+    enclosure: Annotated[Enclosure, "depth_m", "inner_height_m", "inner_width_m", "outer_height_m", "outer_width_m"],
+) -> Hood:
+    """The sizes of an enclosure; inside it is as large as outside where its maker says no more."""
+    outer_width_m, outer_height_m = known(enclosure, "outer_width_m"), known(enclosure, "outer_height_m")
     return Hood(
-        outer_width_m=enclosure.outer_width_m,
-        outer_height_m=enclosure.outer_height_m,
-        depth_m=enclosure.depth_m,
-        inner_width_m=enclosure.outer_width_m if enclosure.inner_width_m is None else enclosure.inner_width_m,
-        inner_height_m=enclosure.outer_height_m if enclosure.inner_height_m is None else enclosure.inner_height_m,
+        outer_width_m=outer_width_m,
+        outer_height_m=outer_height_m,
+        depth_m=known(enclosure, "depth_m"),
+        inner_width_m=outer_width_m if enclosure.inner_width_m is None else enclosure.inner_width_m,
+        inner_height_m=outer_height_m if enclosure.inner_height_m is None else enclosure.inner_height_m,
+    )
+
+
+@derive
+def overhead_spot(
+    monitor: Annotated[OverheadCamera, "ahead_max_m", "ahead_min_m"], ball: Ball, ceiling: Ceiling
+) -> OverheadSpot:
+    """In the middle of what its maker allows ahead of the ball."""
+    ahead_m = (known(monitor, "ahead_min_m") + known(monitor, "ahead_max_m")) / 2
+    x, y, _ = ball.at
+    return OverheadSpot(ahead_m, ceiling.height_m(x, y - ahead_m))
+
+
+@derive_from_known
+def monitor_place(
+    brief: Annotated[Brief, "players", "visitors"],
+    beside: Annotated[SideCamera, THERE] | None,
+    spot: MonitorSpot | None,
+    overhead: OverheadSpot | None,
+    surface: HittingSurface | None,
+    layout: Annotated[Layout, "monitor_pad_m"],
+) -> MonitorPlace | None:
+    """Where the launch monitor is, for each hand that plays."""
+    if overhead is not None:
+        return MonitorPlace("overhead", overhead.ahead_m, overhead.ceiling_m)
+    if spot is None:
+        return None
+    foot_m = (surface.floor_m if surface else 0.0) + layout.monitor_pad_m
+    if beside is None:
+        return MonitorPlace("behind", spot.distance_m, foot_m)
+    return MonitorPlace("beside", spot.distance_m, foot_m, hands_that_play(brief))
+
+
+def hands_that_play(brief: Brief) -> tuple[Handedness, ...]:
+    """Each hand that somebody plays with, right first; visitors may be of either."""
+    hands = {player.handedness for player in brief.players} | (set(Handedness) if brief.visitors else set())
+    return tuple(hand for hand in Handedness if hand in hands)
+
+
+@derive_from_known
+def sizes(
+    screen: Annotated[Surface, "height_m", "id", "maker", "name", "width_m"] | None,
+    enclosure: Annotated[Enclosure, "depth_m", "id", "maker", "name", "outer_height_m", "outer_width_m"] | None,
+    hood: Hood | None,
+    mat: Annotated[Mat, "id", "length_m", "maker", "name", "width_m"] | None,
+    netting: Annotated[Beside[SideProtection], "height_m", "width_m"],
+) -> Sizes:
+    """How large the parts of the bay are, as far as their makers say."""
+    missing: list[tuple[BayPart, Missing]] = []
+    for part, sheet, fields in (
+        (BayPart.SCREEN, screen, ("width_m", "height_m")),
+        (BayPart.ENCLOSURE, enclosure, ("outer_width_m", "outer_height_m", "depth_m")),
+        (BayPart.MAT, mat, ("width_m", "length_m")),
+    ):
+        lacking = next((field for field in fields if getattr(sheet, field, 0.0) is None), None)
+        if sheet is not None and lacking is not None:
+            missing.append((part, not_stated(sheet, lacking).missing))
+    return Sizes(
+        screen=_both(screen.width_m, screen.height_m) if screen else None,
+        enclosure=hood,
+        mat=_both(mat.width_m, mat.length_m) if mat else None,
+        nets=tuple((net.width_m, net.height_m) for net in netting if net.width_m and net.height_m),
+        missing=tuple(missing),
     )
 
 
 @derive_from_known
-def furnishing(
+def bay(
+    brief: Annotated[Brief, "players", "visitors"],
+    room: Annotated[Room, "width_m"],
+    layout: Annotated[Layout, "ball_x_m", "ball_y_m", "screen_bottom_m", "screen_y_m"],
     surface: HittingSurface | None,
-    screen: Surface | None,
-    hood: Hood | None,
-    mat: Mat | None,
-    overhead: OverheadCamera | None,
-    beside: SideCamera | None,
-    spot: MonitorSpot | None,
+    sizes: Sizes,
+    ceiling: Ceiling | None,
+    monitor: MonitorPlace | None,
     picture: Picture | None,
     lens: Lens | None,
-) -> Furnishing:
-    """Sizes and places of all that hangs; what is not known is left out."""
-    return Furnishing(
-        surface_m=surface.height_m if surface else 0.0,
+    machine: MachineSpot | None,
+    mounts: Annotated[Beside[Mount], "holds"],
+    lamps: Annotated[Beside[Lamp], "lights"],
+) -> Bay:
+    """Every part of the bay where it is; what is not known is left out."""
+    return bay_of(
+        ball=(layout.ball_x_m, layout.ball_y_m, surface.height_m if surface else 0.0),
         floor_m=surface.floor_m if surface else 0.0,
-        screen=_sizes(screen.width_m, screen.height_m) if screen else None,
-        enclosure=hood,
-        mat=_sizes(mat.width_m, mat.length_m) if mat else None,
-        monitor=_monitor(overhead, beside, spot),
+        middle_m=room.width_m / 2,
+        screen_y_m=layout.screen_y_m,
+        screen_bottom_m=layout.screen_bottom_m,
+        sizes=sizes,
+        ceiling=ceiling,
+        monitor=monitor,
         picture=picture,
         lens=lens,
+        machine=machine.at if machine else None,
+        mounted=any(mount.holds == "projector" for mount in mounts),
+        lamp=any(lamp.lights == "ball" for lamp in lamps),
+        hands=hands_that_play(brief),
     )
 
 
 @derive
-def unsized(screen: Surface | None, enclosure: Enclosure | None, mat: Mat | None) -> Unsized:
-    """Screen, enclosure and mat have sizes that their makers may leave out."""
-    missing: dict[BayPart, MissingFact] = {}
-    if screen is not None and (screen.width_m is None or screen.height_m is None):
-        missing[BayPart.SCREEN] = not_stated(screen, "size")
-    if enclosure is not None and None in (enclosure.outer_width_m, enclosure.outer_height_m, enclosure.depth_m):
-        missing[BayPart.ENCLOSURE] = not_stated(enclosure, "outer size")
-    if mat is not None and (mat.width_m is None or mat.length_m is None):
-        missing[BayPart.MAT] = not_stated(mat, "size")
-    return Unsized(missing)
-
-
-@derive
-def obstructions(room: Room) -> Obstructions | None:
+def obstructions(room: Annotated[Room, "length_m", "stored", "things", "width_m"]) -> Obstructions | None:
     """What is in the way, and what the room must hold while people play; `None` in an empty room."""
     solids = (*thing_solids(room), *stored_solids(room, playing=True))
     return Obstructions(solids) if solids else None
 
 
-@derive
+@derive_from_known
 def surroundings(
-    brief: Brief,
-    room: Room,
-    layout: Layout,
-    surface: HittingSurface,
-    ceiling: Ceiling,
+    brief: Annotated[Brief, "players"],
+    layout: Annotated[Layout, "screen_y_m"],
+    room: Annotated[Room, "width_m"],
+    place: BallRoom,
+    ball: Ball,
     hood: Hood | None,
     obstructions: Obstructions | None,
 ) -> Surroundings:
     """What the swings must keep clear of: the room, what is in it while people play, and the enclosure."""
     return Surroundings(
-        room=room,
-        ceiling=ceiling,
-        ball=(layout.ball_x_m, layout.ball_y_m, surface.height_m),
+        room=place,
+        ball=ball.at,
         players=brief.players,
         things=obstructions.solids if obstructions else (),
-        panels=hood_solids(hood, layout, room) if hood else (),
+        panels=hood_solids(hood, layout.screen_y_m, room.width_m / 2) if hood else (),
     )
 
 
 @derive_from_known
-def room_at_play(room: Room, ceiling: Ceiling | None) -> RoomAtPlay | None:
+def room_at_play(
+    room: Annotated[Room, "length_m", "openings", "stored", "things", "width_m"], ceiling: Ceiling | None
+) -> RoomAtPlay | None:
     """Things, doors, and what is stored where it is while people play; `None` in an empty room."""
     if not room.things and not room.stored and not room.openings:
         return None
@@ -187,7 +249,9 @@ def room_at_play(room: Room, ceiling: Ceiling | None) -> RoomAtPlay | None:
 
 
 @derive_from_known
-def room_at_rest(room: Room, ceiling: Ceiling | None) -> RoomAtRest | None:
+def room_at_rest(
+    room: Annotated[Room, "length_m", "openings", "stored", "things", "width_m"], ceiling: Ceiling | None
+) -> RoomAtRest | None:
     """Things, doors, and what is stored where it is while nobody plays; `None` where nothing is stored."""
     if not room.stored:
         return None
@@ -195,41 +259,45 @@ def room_at_rest(room: Room, ceiling: Ceiling | None) -> RoomAtRest | None:
     return RoomAtRest(solids, conflicts(solids, room, ceiling))
 
 
-@derive_from_known
+@derive
 def playing_layout(
-    brief: Brief, room: Room, layout: Layout, furnishing: Furnishing, at_play: RoomAtPlay, unsized: Unsized
+    brief: Annotated[Brief, "players"],
+    room: Annotated[Room, "width_m"],
+    layout: Annotated[Layout, "ball_x_m", "ball_y_m"],
+    bay: Bay,
+    at_play: RoomAtPlay,
 ) -> PlayingLayout:
     """The bay as people play in it, with what is in the room then."""
-    bay = (
-        *bay_solids(furnishing, layout, room, BayPart, bulging=True),
-        *golfers(brief.players, layout, furnishing.surface_m),
+    standing = (
+        *bay.standing(BayPart, bulging=True, middle_m=room.width_m / 2),
+        *golfers(brief.players, layout, bay.surface_m),
     )
-    pairs = near(at_play.solids, bay, GAP_COMFORT_M)
+    pairs = near(at_play.solids, standing, HANDS_BREADTH_M)
     found = with_bay(at_play.conflicts, pairs)
-    return PlayingLayout((*at_play.solids, *bay), found, None if found else narrowest(pairs), unsized.of(BayPart))
+    return PlayingLayout((*at_play.solids, *standing), found, None if found else narrowest(pairs), bay.unsized(BayPart))
 
 
-@derive_from_known
+@derive
 def stowed_layout(
-    room: Room, layout: Layout, furnishing: Furnishing, at_rest: RoomAtRest, unsized: Unsized
+    room: Annotated[Room, "width_m"], layout: Annotated[Layout, "stays_up"], bay: Bay, at_rest: RoomAtRest
 ) -> StowedLayout:
     """The room as it serves for something else, with what of the bay stays up."""
-    bay = tuple(bay_solids(furnishing, layout, room, layout.stays_up, bulging=False))
-    pairs = near(at_rest.solids, bay, GAP_COMFORT_M)
+    standing = bay.standing(layout.stays_up, bulging=False, middle_m=room.width_m / 2)
+    pairs = near(at_rest.solids, standing, HANDS_BREADTH_M)
     found = with_bay(at_rest.conflicts, pairs)
     return StowedLayout(
-        (*at_rest.solids, *bay), found, None if found else narrowest(pairs), unsized.of(layout.stays_up)
+        (*at_rest.solids, *standing), found, None if found else narrowest(pairs), bay.unsized(layout.stays_up)
     )
 
 
 @derive
-def joists(room: Room) -> Joists | None:
+def joists(room: Annotated[Room, "joists"]) -> Joists | None:
     """What carries the ceiling, where that is known."""
     return room.joists
 
 
 @derive
-def sockets(room: Room) -> Sockets | None:
+def sockets(room: Annotated[Room, "length_m", "sockets", "width_m"]) -> Sockets | None:
     """Where the sockets are; `None` where none was entered."""
     places = []
     for socket in room.sockets:
@@ -240,7 +308,7 @@ def sockets(room: Room) -> Sockets | None:
 
 
 @derive
-def glass(room: Room, layout: Layout) -> Glass | None:
+def glass(room: Annotated[Room, "openings"], layout: Annotated[Layout, "ball_y_m"]) -> Glass | None:
     """The windows, by whether a ball may reach them; `None` where there are none."""
     windows = [opening for opening in room.openings if opening.kind is OpeningKind.WINDOW]
     ahead = [window for window in windows if window.wall is Wall.SCREEN or _beside_flight(window, layout)]
@@ -252,16 +320,5 @@ def _beside_flight(window: Opening, layout: Layout) -> bool:
     return window.wall.runs_along and window.along_m < layout.ball_y_m
 
 
-def _sizes(first_m: float | None, second_m: float | None) -> tuple[float, float] | None:
+def _both(first_m: float | None, second_m: float | None) -> tuple[float, float] | None:
     return None if first_m is None or second_m is None else (first_m, second_m)
-
-
-def _monitor(
-    overhead: OverheadCamera | None, beside: SideCamera | None, spot: MonitorSpot | None
-) -> tuple[Literal["behind", "beside", "overhead"], float] | None:
-    if overhead is not None:
-        near_m, far_m = overhead.ahead_min_m, overhead.ahead_max_m
-        return None if near_m is None or far_m is None else ("overhead", (near_m + far_m) / 2)
-    if spot is None:
-        return None
-    return ("beside" if beside else "behind"), spot.distance_m

@@ -1,11 +1,18 @@
 """What a struck ball meets: the surface, its tension, what is behind it, and the sides of the bay (trade)."""
 
+from typing import Annotated
+
 from core.checks.along import gap_behind_m, least_gap_m
-from core.checks.figures import counted, listed, metres, placed, stated, worded
+from core.checks.asks import ask_at_least, ask_equal
+from core.checks.declared import THERE
+from core.checks.figures import in_a_row, metres, placed, stated, yes_or_no
+from core.checks.limits import ENDLESS, State, Words, at_least, at_most
+from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import on
 from core.checks.readings import Tested
-from core.checks.register import check
-from core.checks.verdict import ROUNDING, Basis, Input, State, Verdict
+from core.checks.register import check, derive
+from core.checks.space import hands_that_play
+from core.checks.verdict import Answer, Basis, Input
 from core.model.brief import Brief, Handedness
 from core.model.build import Slot
 from core.model.facts import known, known_players
@@ -15,6 +22,7 @@ from core.model.parts import (
     Edge,
     Enclosure,
     ImpactScreen,
+    KitPiece,
     MaskingCloth,
     Padding,
     ProjectionSheet,
@@ -24,6 +32,7 @@ from core.model.parts import (
 from core.model.room import Layout, Room
 from core.model.things import OpeningKind, Wall
 from core.quantities import Quantity, Unit, say
+from core.quantities.tolerances import ROUNDING
 
 TAUT_SPACING_M = 0.20
 """Fixings nearer to each other than this pull a screen hard, and it throws the ball back (trade)."""
@@ -34,109 +43,190 @@ BOUNCE_COMFORT_SHARE = 0.5
 TOPPER_LEAST_M = 0.03
 HALVED = 0.5
 """A mattress topper behind a screen roughly halves the rebound (trade)."""
+SIDE_LENGTH_M = 1.5
+SIDE_HEIGHT_M = 2.0
+"""Netting beside the ball that catches a shank, or as high as the screen where that is lower (trade)."""
+
+
+class BackingCloth(Need):
+    """Black cloth behind a thin screen."""
+
+    item = ItemKind(
+        "backing-cloth", "Black cloth behind", near=Slot.SCREEN, kind=MaskingCloth, asks=("black", "roll_width_m")
+    )
+
+
+class Topper(Need):
+    """What takes half of the ball behind a screen of one layer."""
+
+    item = ItemKind(
+        "topper",
+        "Topper behind the screen",
+        Slot.SCREEN,
+        Padding,
+        ("length_m", "pack_size"),
+        asks=("purpose", "thickness_m"),
+    )
+
+
+class SideNetting(Need):
+    """What closes the sides that shanks fly to."""
+
+    item = ItemKind(
+        "side-netting", "Netting beside the bay", near=Slot.SCREEN, kind=SideProtection, asks=("width_m", "height_m")
+    )
 
 
 @check("screen.struck", title="Made to be struck", place=on(Slot.SCREEN))
-def struck(surface: Surface, balls: Beside[Balls]) -> Verdict:
+def struck(surface: Annotated[Surface, "stops"], balls: Annotated[Beside[Balls], "name", "soft"]) -> Answer:
     """A plain projection sheet is never struck: the ball goes through it, or comes back off the wall.
 
     What is made for soft practice balls stops nothing else: tight while only soft ones are chosen.
     """
     sheet = isinstance(surface, ProjectionSheet)
-    stops = None if sheet else known(surface.stops, surface, "kind of balls that it stops")
-    hard = [ball.name for ball in balls if not known(ball.soft, ball, "softness")] if stops == "soft_balls" else []
+    stops = None if sheet else known(surface, "stops")
+    hard = [ball.name for ball in balls if not known(ball, "soft")] if stops == "soft_balls" else []
     if sheet:
-        state, headline = State.BLOCKED, say("{name} is a sheet for pictures only", name=surface.name)
+        state = State.BLOCKED
     elif stops == "any_ball":
-        state, headline = State.CLEAR, say("Made to stop a ball")
-    elif balls and not hard:
-        state, headline = State.TIGHT, say("{name} stops soft balls alone", name=surface.name)
+        state = State.CLEAR
     else:
-        state, headline = State.BLOCKED, say("{name} does not stop a hard ball", name=surface.name)
-    return worded(
-        state,
-        headline,
-        has="projection sheet" if sheet else "stops any ball" if stops == "any_ball" else "stops soft balls",
-        wants="stops any ball",
+        state = State.TIGHT if balls and not hard else State.BLOCKED
+    has = {None: "projection sheet", "any_ball": "stops any ball", "soft_balls": "stops soft balls"}[stops]
+    words = {
+        State.CLEAR: "Made to stop a ball",
+        State.TIGHT: "{name} stops soft balls alone",
+        State.BLOCKED: "{name} is a sheet for pictures only" if sheet else "{name} does not stop a hard ball",
+    }
+    return Answer(
+        Words(state, has, "stops any ball"),
+        headline=lambda: say(words[state], name=surface.name),
         formula="kind of surface, and the balls that it is made for",
         inputs=lambda: (
             stated("Kind", "sheet" if sheet else "net or screen"),
             stated("Made for", (stops or "no ball").replace("_", " ")),
-            stated("Balls", listed(ball.name for ball in balls)),
+            stated("Balls", in_a_row(ball.name for ball in balls)),
         ),
-        cures=(say("Keep hard balls out of the room."), say("Or choose a surface made for any ball."))
-        if state is State.TIGHT
-        else (say("Choose an impact screen or a net that stops any ball."),),
+        cures=lambda: (
+            (say("Keep hard balls out of the room."), say("Or choose a surface made for any ball."))
+            if state is State.TIGHT
+            else (say("Choose an impact screen or a net that stops any ball."),)
+        ),
     )
+
+
+@derive
+def backing_cloth(
+    screen: Annotated[ImpactScreen, "height_m", "name", "needs_backing", "width_m"],
+) -> BackingCloth | None:
+    """As wide as the screen, off a roll that is as wide as it is high."""
+    if not known(screen, "needs_backing"):
+        return None
+    why = say("Light shows through {screen}", screen=screen.name)
+    asks = (ask_equal("black", True), ask_at_least("roll_width_m", known(screen, "height_m")))
+    return BackingCloth(Quantity(known(screen, "width_m"), Unit.METRE), why, asks)
 
 
 @check("screen.backing", title="Black cloth behind", place=on(Slot.SCREEN))
-def backing(screen: ImpactScreen, cloths: Beside[MaskingCloth], room: Room) -> Verdict:
-    """Thin fabric lets light through: black cloth behind it keeps the picture's blacks.
+def backing(
+    screen: Annotated[ImpactScreen, THERE],
+    need: BackingCloth | None,
+    cloths: Annotated[Beside[MaskingCloth], "black", "roll_width_m"],
+    room: Annotated[Room, "openings"],
+) -> Answer:
+    """Thin fabric lets light through: black cloth behind it, as high as the screen, keeps the picture's blacks.
 
     With a window in the wall behind it, the day shines through from behind: no picture without the cloth.
     """
-    needs = known(screen.needs_backing, screen, "need for backing")
-    black = [cloth for cloth in cloths if cloth.black]
     windows = [
         opening.name for opening in room.openings if opening.kind is OpeningKind.WINDOW and opening.wall is Wall.SCREEN
     ]
-    bare = State.BLOCKED if windows else State.TIGHT
-    return worded(
-        State.CLEAR if not needs or black else bare,
-        say("Needs nothing behind it")
-        if not needs
-        else say("{cloth} hangs behind it", cloth=black[0].name)
-        if black
-        else say("The day shines through from {windows} behind it", windows=listed(windows))
-        if windows
-        else say("Light shows through: black cloth belongs behind it"),
-        has=listed(cloth.name for cloth in black),
-        wants="black cloth" if needs else "nothing",
-        formula="what the maker says, against black cloth chosen",
-        inputs=lambda: (
-            stated("Light shows through", "yes" if needs else "no"),
-            Input("Windows behind it", listed(windows), Basis.MEASURED),
+    cloth = need.best(cloths) if need else None
+    bare = Words(State.BLOCKED if windows else State.TIGHT, "none", "black cloth")
+    return Answer(
+        Words(State.CLEAR, "lets no light through", "nothing")
+        if need is None
+        else need.limits(cloth)
+        if cloth
+        else bare,
+        headline=lambda: (
+            say("Needs nothing behind it")
+            if need is None
+            else say("{cloth} hangs behind it", cloth=cloth.name)
+            if cloth
+            else say("The day shines through from {windows} behind it", windows=in_a_row(windows))
+            if windows
+            else say("Light shows through: black cloth belongs behind it")
         ),
-        cures=(say("Choose black, matt cloth."),),
+        formula="what the maker says, against black cloth as high as the screen",
+        inputs=lambda: (
+            stated("Light shows through", yes_or_no(screen.needs_backing)),
+            Input("Windows behind it", in_a_row(windows), Basis.MEASURED),
+        ),
+        cures=lambda: (say("Choose black, matt cloth off a roll that is wide enough."),),
     )
 
 
+@derive
+def topper(screen: Annotated[ImpactScreen, "layers", "name", "width_m"]) -> Topper | None:
+    """One layer gives the ball back: 30 mm or more of topper behind the width of the screen take half of it."""
+    if known(screen, "layers") > 1:
+        return None
+    why = say("{screen} has one layer, and gives the ball back", screen=screen.name)
+    asks = (ask_equal("purpose", "topper", purpose=True), ask_at_least("thickness_m", TOPPER_LEAST_M))
+    return Topper(Quantity(known(screen, "width_m"), Unit.METRE), why, asks)
+
+
 @check("screen.rebound", title="What comes back off the screen", place=on(Slot.SCREEN))
-def rebound(screen: ImpactScreen, pads: Beside[Padding], room: Room, layout: Layout) -> Verdict:
+def rebound(
+    screen: Annotated[ImpactScreen, "layers"],
+    need: Topper | None,
+    pads: Annotated[Beside[Padding], "purpose", "thickness_m"],
+    room: Annotated[Room, "wall_foam_m"],
+    layout: Annotated[Layout, "screen_y_m"],
+) -> Answer:
     """One layer of fabric gives the ball back; two or more, or a topper of 30 mm behind it, take the most of it.
 
     One layer alone with less than the least gap behind it is struck against the wall, and the ball comes straight back.
     Eyes and heads are at stake: drop a ball from waist height against it before the first swing, and loosen cords.
     """
-    layers = known(screen.layers, screen, "layers")
-    toppers = [pad for pad in pads if pad.purpose == "topper" and (pad.thickness_m or 0) >= TOPPER_LEAST_M]
+    layers = known(screen, "layers")
     gap_m, least_m = gap_behind_m(room, layout), least_gap_m(room)
     at_wall = gap_m < least_m - ROUNDING
-    return worded(
-        State.CLEAR if layers > 1 or toppers else State.BLOCKED if at_wall else State.TIGHT,
-        say("{layers} take the ball", layers=f"{layers} layers")
-        if layers > 1
-        else say("{topper} takes half of it", topper=toppers[0].name)
-        if toppers
-        else say("One layer {gap} before the wall", gap=metres(gap_m))
-        if at_wall
-        else say("One layer gives the ball back"),
-        has=f"{layers} layers" if layers > 1 else listed(pad.name for pad in toppers),
-        wants="2 layers or a topper",
+    pad = need.best(pads) if need else None
+    bare = Words(State.BLOCKED if at_wall else State.TIGHT, "1 layer", "2 layers or a topper")
+    return Answer(
+        Words(State.CLEAR, f"{layers} layers", "2 layers or a topper")
+        if need is None
+        else need.limits(pad)
+        if pad
+        else bare,
+        headline=lambda: (
+            say("{layers} take the ball", layers=f"{layers} layers")
+            if need is None
+            else say("{topper} takes half of it", topper=pad.name)
+            if pad
+            else say("One layer {gap} before the wall", gap=metres(gap_m))
+            if at_wall
+            else say("One layer gives the ball back")
+        ),
         formula="layers of fabric, or a topper of 30 mm behind it",
         inputs=lambda: (
             stated("Layers", str(layers)),
             placed("Gap behind it", gap_m),
             Input("Rebound with a topper", Quantity(HALVED, Unit.SHARE), Basis.TRADE),
         ),
-        cures=(say("Hang a mattress topper behind it; fewer cords, then test."),),
+        cures=lambda: (say("Hang a mattress topper behind it; fewer cords, then test."),),
         basis=Basis.TRADE,
     )
 
 
 @check("screen.tension", title="Tension of the screen", place=on(Slot.SCREEN))
-def tension(screen: ImpactScreen, layout: Layout, tests: Tested) -> Verdict:
+def tension(
+    screen: Annotated[ImpactScreen, "edge", "edge_spacing_m"],
+    layout: Annotated[Layout, "ball_y_m", "screen_y_m"],
+    tests: Tested,
+) -> Answer:
     """Too tight, a screen throws the ball back; too loose, it wrinkles. Fewer cords first, then test.
 
     What a slow test shot did beats the estimate: one that comes back to the ball blocks, one that passes half of the
@@ -145,83 +235,111 @@ def tension(screen: ImpactScreen, layout: Layout, tests: Tested) -> Verdict:
     """
     if tests.bounce_m is not None:
         return _tested_tension(tests.bounce_m, layout.ball_to_screen_m)
-    edge = known(screen.edge, screen, "edge")
+    edge = known(screen, "edge")
     if edge in (Edge.RAW, Edge.POCKETS, Edge.HOOK_TAPE):
         raw = edge is Edge.RAW
-        return worded(
-            State.TIGHT if raw else State.CLEAR,
-            say("A raw edge cannot be drawn taut") if raw else say("{edge} hold it all along", edge=edge.words),
-            has=edge.words,
-            wants="an edge that can be held",
+        return Answer(
+            Words(State.TIGHT if raw else State.CLEAR, edge.words, "an edge that can be held"),
+            headline=lambda: (
+                say("A raw edge cannot be drawn taut") if raw else say("{edge} hold it all along", edge=edge.words)
+            ),
             formula="how the edge is made",
             inputs=lambda: (stated("Edge", edge.words),),
-            cures=(say("Have it hemmed and eyelets set, one every 300 mm."),),
+            cures=lambda: (say("Have it hemmed and eyelets set, one every 300 mm."),),
             basis=Basis.TRADE,
         )
-    spacing_m = known(screen.edge_spacing_m, screen, "spacing of its edge")
-    taut = spacing_m < TAUT_SPACING_M
-    return counted(
-        State.TIGHT if taut or spacing_m > SLACK_SPACING_M else State.CLEAR,
-        say("Held every {spacing}, not tested yet", spacing=metres(spacing_m)),
-        Unit.METRE,
-        has=spacing_m,
-        needs=TAUT_SPACING_M if taut else SLACK_SPACING_M,
-        formula="spacing − 0.20 m" if taut else "0.60 m − spacing",
+    spacing_m = known(screen, "edge_spacing_m")
+    taut = at_least(spacing_m, TAUT_SPACING_M, tolerated=ENDLESS)
+    return Answer(
+        (taut, at_most(spacing_m, SLACK_SPACING_M, tolerated=ENDLESS)),
+        headline=lambda: say("Held every {spacing}, not tested yet", spacing=metres(spacing_m)),
+        formula="spacing − 0.20 m, and 0.60 m − spacing",
         inputs=lambda: (stated("Spacing", metres(spacing_m)), stated("Edge", edge.words)),
-        cures=(
+        cures=lambda: (
             say("Leave every second cord out, then test with a slow shot.")
-            if taut
+            if taut.state is not State.CLEAR
             else say("Add eyelets in between, or live with wrinkles."),
         ),
         basis=Basis.TRADE,
-        at_most=not taut,
     )
 
 
-def _tested_tension(bounce_m: float, way_m: float) -> Verdict:
-    state = State.CLEAR if bounce_m <= BOUNCE_COMFORT_SHARE * way_m else State.TIGHT
-    return counted(
-        State.BLOCKED if bounce_m >= way_m else state,
-        say("A slow shot came back {bounce} of {way}", bounce=metres(bounce_m), way=metres(way_m)),
-        Unit.METRE,
-        has=bounce_m,
-        needs=way_m,
+def _tested_tension(bounce_m: float, way_m: float) -> Answer:
+    # A ball that reaches the player comes back all the way: that much is already too much.
+    limit = at_most(bounce_m, way_m - 2 * ROUNDING, BOUNCE_COMFORT_SHARE * way_m)
+    return Answer(
+        limit,
+        headline=lambda: say("A slow shot came back {bounce} of {way}", bounce=metres(bounce_m), way=metres(way_m)),
         formula="from the screen to the ball − how far a slow test shot came back",
         inputs=lambda: (
             Input("Came back", metres(bounce_m), Basis.MEASURED),
             Input("Screen to ball", metres(way_m), Basis.MEASURED),
         ),
-        cures=(say("Loosen it: every second cord out, then test again."), say("Hang a topper behind it.")),
+        cures=lambda: (
+            say("Loosen it: every second cord out, then test again."),
+            say("Hang a topper behind it."),
+        ),
         basis=Basis.MEASURED,
-        at_most=True,
     )
+
+
+@derive
+def side_netting(
+    brief: Annotated[Brief, "players", "visitors"],
+    surface: Annotated[Surface, "height_m"],
+    enclosure: Annotated[Enclosure, "leaves_out", "sides"] | None,
+) -> SideNetting | None:
+    """On the shank side of each hand that plays, where no enclosure closes it or is hung with cloth."""
+    closed = enclosure is not None and (known(enclosure, "sides") or KitPiece.CLOTH in (enclosure.leaves_out or ()))
+    if closed:
+        return None
+    known_players(brief)
+    hands = hands_that_play(brief)
+    asks = (
+        ask_at_least("width_m", SIDE_LENGTH_M),
+        ask_at_least("height_m", min(known(surface, "height_m"), SIDE_HEIGHT_M)),
+    )
+    return SideNetting(pieces(len(hands)), say("A shank flies to the {sides}", sides=_sides(hands)), asks)
 
 
 @check("screen.sides", title="Protection beside the bay", place=on(Slot.SCREEN))
-def sides(brief: Brief, surface: Surface, enclosure: Enclosure | None, netting: Beside[SideProtection]) -> Verdict:
+def sides(
+    brief: Annotated[Brief, "players", "visitors"],
+    surface: Annotated[Surface, THERE],
+    enclosure: Annotated[Enclosure, "sides"] | None,
+    need: SideNetting | None,
+    netting: Annotated[Beside[SideProtection], "height_m", "width_m"],
+) -> Answer:
     """A shank flies right off a right-hander's club and left off a left-hander's: that side is closed.
 
-    Visitors may be of either hand. The enclosure's own sides serve, or netting beside the bay, one for each side.
+    Visitors may be of either hand. The enclosure's own sides serve, or netting beside the bay, one for each side: 1.5 m
+    along it, and 2 m high or as high as the screen.
     """
-    hands = {player.handedness for player in known_players(brief)} | (set(Handedness) if brief.visitors else set())
-    own = known(enclosure.sides, enclosure, "sides") if enclosure else False
-    nets = len(netting)
-    has, needs = (2 if own else nets), len(hands)
-    named = listed({Handedness.RIGHT: "right", Handedness.LEFT: "left"}[hand] for hand in sorted(hands))
-    return counted(
-        State.CLEAR if has >= needs else State.BLOCKED if has == 0 and brief.visitors else State.TIGHT,
-        say("Both sides are closed")
-        if has >= 2
-        else say("{has} of {needs} closed: {sides}", has=str(has), needs=str(needs), sides=named),
-        Unit.PIECES,
-        has=has,
-        needs=needs,
-        formula="sides closed by the enclosure or by netting − shank sides of the hands that play",
-        inputs=lambda: (
-            Input("Shank sides", named, Basis.TRADE),
-            stated("Enclosure has sides", "yes" if own else "no"),
-            stated("Netting", str(nets)),
+    known_players(brief)
+    hands = hands_that_play(brief)
+    own = known(enclosure, "sides") if enclosure else False
+    asked = len(hands) if need is None else round(need.amount.value)
+    serving = need.serving(netting) if need else netting.counted(asked)
+    has = 2 if own else sum(count for _, count in serving)
+    none_at_all = has == 0 and brief.visitors
+    limit = at_least(has, len(hands), unit=Unit.PIECES, tolerated=0.0 if none_at_all else ENDLESS)
+    return Answer(
+        limit,
+        headline=lambda: (
+            say("Both sides are closed")
+            if has >= len(Handedness)
+            else say("{has} of {needs} closed: {sides}", has=str(has), needs=str(len(hands)), sides=_sides(hands))
         ),
-        cures=(say("Hang netting on the {sides} of the bay.", sides=named),),
+        formula="sides closed by the enclosure or by netting that is large enough − shank sides of the hands that play",
+        inputs=lambda: (
+            Input("Shank sides", _sides(hands), Basis.TRADE),
+            stated("Enclosure has sides", yes_or_no(own)),
+            stated("Netting", in_a_row(net.name for net in netting)),
+        ),
+        cures=lambda: (say("Hang netting on the {sides} of the bay.", sides=_sides(hands)),),
         basis=Basis.TRADE,
     )
+
+
+def _sides(hands: tuple[Handedness, ...]) -> str:
+    return in_a_row(hand.value for hand in hands)

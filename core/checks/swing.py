@@ -1,36 +1,35 @@
 """The swing disc against ceiling and walls, for every player (trade estimate, see `core.geometry.swing_disc`)."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable
 from dataclasses import dataclass
 from math import degrees
+from typing import Annotated
 
+from core.bay import Hood
+from core.checks.ball import SwingRules, ball_limits
+from core.checks.declared import THERE
 from core.checks.figures import measured_in_room, metres, placed
+from core.checks.limits import Limit, State, Words, at_least, tightest
 from core.checks.places import IN_ROOM, on
-from core.checks.readings import HittingSurface
+from core.checks.readings import Ball
 from core.checks.register import check, derive
 from core.checks.space import Obstructions
-from core.checks.verdict import Basis, Input, State, Verdict, judge
+from core.checks.verdict import Answer, Basis, Input
 from core.geometry.shadow import Lens
-from core.geometry.surroundings import Surroundings
-from core.geometry.swing_disc import COMFORT_M, PLANE_RAD, UNCERTAINTY_M, Point3, SwingDisc, distances_m, swing_disc
+from core.geometry.surroundings import Closest, Surroundings
+from core.geometry.swing_disc import COMFORT_M, PLANE_RAD, UNCERTAINTY_M, SwingDisc, distances_m, swing_disc
 from core.model.brief import Brief, Player
 from core.model.build import Slot
 from core.model.clubs import Club
-from core.model.facts import known
 from core.model.parts import Enclosure
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
+from core.quantities.tolerances import LEAST_MOVE_M
 
 SWING_CLEARANCE_M = 0.30
 """Least distance of a projector from a swing disc (trade)."""
-PROJECTOR_COMFORT_M = 0.15
-LEAST_MOVE_M = 0.001
+PROJECTOR_COMFORT_M = 0.45
 TEST_SWING = say("Do a slow test swing with the longest club and measure how high and wide it reaches.")
-
-
-def ball_at(layout: Layout, surface: HittingSurface) -> Point3:
-    """The ball on its mat: x, y, z in the room, in metres."""
-    return layout.ball_x_m, layout.ball_y_m, surface.height_m
 
 
 def swing_inputs(player: Player, disc: SwingDisc) -> tuple[Input, ...]:
@@ -50,9 +49,9 @@ def swing_inputs(player: Player, disc: SwingDisc) -> tuple[Input, ...]:
     return (Input(f"Measured reach, {reach.dated}", metres(reach.height_m), Basis.MEASURED), *estimated)
 
 
-def swing_state(clearance_m: float, disc: SwingDisc) -> State:
+def swing_limit(clearance_m: float, disc: SwingDisc) -> Limit:
     """Clear from 0.15 m; tight while an estimate's ±0.10 m leaves it open, or a measured swing just passes."""
-    return judge(clearance_m, COMFORT_M, 0.0 if disc.measured else UNCERTAINTY_M)
+    return at_least(clearance_m, 0.0, COMFORT_M, tolerated=0.0 if disc.measured else UNCERTAINTY_M)
 
 
 def swing_basis(disc: SwingDisc) -> Basis:
@@ -66,30 +65,35 @@ def test_swing(disc: SwingDisc) -> tuple[Sentence, ...]:
 
 
 @check("swing.ceiling", title="Swing under the ceiling", place=IN_ROOM)
-def under_ceiling(player: Player, room: Room, surroundings: Surroundings) -> Verdict:
+def under_ceiling(
+    player: Annotated[Player, THERE],
+    room: Annotated[Room, THERE],
+    disc: SwingDisc,
+    rules: SwingRules,
+    ball: Ball,
+    surroundings: Surroundings,
+) -> Answer:
     """The player's longest club stays under the ceiling, at right angles to it where it slopes.
 
     apex = 0.80·H + r·sin 57°, r = sqrt(La² + Lc² + 2·La·Lc·cos w). Clear from 0.15 m to spare. The estimate
     is good to 0.10 m, so within that of touching the answer is 'tight, test it'. A measured reach replaces it.
     """
-    ceiling, surface_m = surroundings.ceiling, surroundings.ball[2]
-    disc = swing_disc(player, player.longest_club)
-    margin_m, at = ceiling.clearance_m(disc, surroundings.ball)
-    state = swing_state(margin_m, disc)
-    needs, has = metres(at[2] - surface_m), metres(ceiling.height_m(at[0], at[1]) - surface_m)
-    return Verdict(
-        state,
-        say(
+    limits = ball_limits(rules.of("swing.ceiling"), ball.at)
+    limit = tightest(tuple(limits))
+    assert isinstance(limit, Limit)
+    ceiling, surface_m = surroundings.room.ceiling, ball.at[2]
+    return Answer(
+        limit,
+        headline=lambda: say(
             "{who}'s {club} needs {needs} of {has}",
             who=player.name,
             club=player.longest_club.value,
-            needs=needs,
-            has=has,
+            needs=metres(limits[limit].edge.at[2]),
+            has=metres(
+                ceiling.height_m(ball.at[0] + limits[limit].edge.at[0], ball.at[1] + limits[limit].edge.at[1])
+                - surface_m
+            ),
         ),
-        measured=has,
-        required=needs,
-        margin=metres(margin_m),
-        basis=swing_basis(disc),
         formula="smallest distance from the swing disc to the ceiling, lining, floor and mat taken off",
         inputs=lambda: (
             measured_in_room(room, "ceiling_m", "Ceiling" if ceiling.is_flat else "Eaves"),
@@ -99,14 +103,13 @@ def under_ceiling(player: Player, room: Room, surroundings: Surroundings) -> Ver
             *swing_inputs(player, disc),
             *early_release_input(player, surroundings),
         ),
-        changes=()
-        if state is State.CLEAR
-        else (
-            *(test_swing(disc) if margin_m >= -UNCERTAINTY_M else ()),
-            *shorter_club(player, lambda club: ceiling.clearance_m(swing_disc(player, club), surroundings.ball)[0]),
+        cures=lambda: (
+            *(test_swing(disc) if limit.state is State.TIGHT else ()),
+            *shorter_club(player, lambda club: ceiling.clearance_m(swing_disc(player, club), ball.at)[0]),
             *move_the_ball(player, surroundings),
-            say("{more} more height, or a floor that much lower, makes it clear.", more=metres(COMFORT_M - margin_m)),
+            say("{more} more height, or a floor that much lower, makes it clear.", more=metres(-limit.headroom)),
         ),
+        basis=swing_basis(disc),
     )
 
 
@@ -115,16 +118,16 @@ def early_release_input(player: Player, surroundings: Surroundings) -> tuple[Inp
     if player.early_release or player.measured_reach(player.longest_club):
         return ()
     early = swing_disc(player.model_copy(update={"early_release": True}), player.longest_club)
-    clearance_m, _ = surroundings.ceiling.clearance_m(early, surroundings.ball)
+    clearance_m, _ = surroundings.room.ceiling.clearance_m(early, surroundings.ball)
     return (Input("Clearance with an early release", metres(clearance_m), Basis.TRADE),)
 
 
 def shorter_club(player: Player, clearance_m: Callable[[Club], float]) -> tuple[Sentence, ...]:
     """The longest club that is clear by `clearance_m`, as a cure."""
     for club in player.longest_club.and_shorter():
-        spare_m = clearance_m(club)
-        if swing_state(spare_m, swing_disc(player, club)) is State.CLEAR:
-            return (say("A {club} at the longest leaves {spare}.", club=club.value, spare=metres(spare_m)),)
+        limit = swing_limit(clearance_m(club), swing_disc(player, club))
+        if limit.state is State.CLEAR:
+            return (say("A {club} at the longest leaves {spare}.", club=club.value, spare=limit.has),)
     return ()
 
 
@@ -145,80 +148,85 @@ def move_the_ball(player: Player, surroundings: Surroundings) -> tuple[Sentence,
 
 
 @check("swing.side_walls", title="Swing between the walls", place=IN_ROOM)
-def side_walls(player: Player, room: Room, layout: Layout, surface: HittingSurface) -> Verdict:
+def side_walls(
+    player: Annotated[Player, THERE], room: Annotated[Room, THERE], disc: SwingDisc, rules: SwingRules, ball: Ball
+) -> Answer:
     """The player's longest club stays off both side walls, by the widest points of the swing disc."""
-    disc = swing_disc(player, player.longest_club)
-    low, high = disc.bounds(ball_at(layout, surface))
-    left_m, right_m = low[0], room.width_m - high[0]
-    nearest, clearance_m, other_m = ("left", left_m, right_m) if left_m <= right_m else ("right", right_m, left_m)
-    state = swing_state(clearance_m, disc)
-    cures: list[Sentence] = []
-    if state is not State.CLEAR:
-        shift_m = COMFORT_M - clearance_m
-        away = "right" if nearest == "left" else "left"
-        if other_m - shift_m >= COMFORT_M:
-            cures.append(say("Move the ball {shift} to the {away}.", shift=metres(shift_m), away=away))
-        cures += [*test_swing(disc), say("{more} more width makes it clear.", more=metres(shift_m))]
-    return Verdict(
-        state,
-        say("{who}: {spare} to the {wall} wall", who=player.name, spare=metres(clearance_m), wall=nearest),
-        measured=metres(clearance_m),
-        required=metres(0.0),
-        margin=metres(clearance_m),
+    limits = ball_limits(rules.of("swing.side_walls"), ball.at)
+    limit = tightest(tuple(limits))
+    assert isinstance(limit, Limit)
+    nearest = limits[limit].edge.name
+    # Two walls that are equally near are one limit: there is no way to give.
+    other_m = max(other.headroom for other in limits) if len(limits) > 1 else limit.headroom
+    return Answer(
+        limit,
+        headline=lambda: say("{who}: {spare} to the {wall}", who=player.name, spare=limit.has, wall=nearest),
         formula="smallest distance from the swing disc to a side wall",
         inputs=lambda: (
             measured_in_room(room, "width_m", "Width"),
-            placed("Ball to left wall", layout.ball_x_m),
+            placed("Ball to left wall", ball.at[0]),
             *swing_inputs(player, disc),
         ),
-        changes=tuple(cures),
+        cures=lambda: (
+            *(
+                (
+                    say(
+                        "Move the ball {shift} to the {away}.",
+                        shift=metres(-limit.headroom),
+                        away="right" if nearest == "left wall" else "left",
+                    ),
+                )
+                if other_m >= -limit.headroom
+                else ()
+            ),
+            *test_swing(disc),
+            say("{more} more width makes it clear.", more=metres(-limit.headroom)),
+        ),
+        basis=swing_basis(disc),
     )
 
 
 @check("swing.rear_wall", title="Swing before the rear wall", place=IN_ROOM)
-def rear_wall(player: Player, room: Room, layout: Layout, surface: HittingSurface) -> Verdict:
+def rear_wall(
+    player: Annotated[Player, THERE], room: Annotated[Room, THERE], disc: SwingDisc, rules: SwingRules, ball: Ball
+) -> Answer:
     """The backswing of the player's longest club stays off the wall behind the golfer."""
-    disc = swing_disc(player, player.longest_club)
-    _, high = disc.bounds(ball_at(layout, surface))
-    clearance_m = room.length_m - high[1]
-    state = swing_state(clearance_m, disc)
-    forward = say("Move the ball {shift} toward the screen.", shift=metres(COMFORT_M - clearance_m))
-    return Verdict(
-        state,
-        say("{who}: {spare} to the rear wall", who=player.name, spare=metres(clearance_m)),
-        measured=metres(clearance_m),
-        required=metres(0.0),
-        margin=metres(clearance_m),
+    (limit,) = ball_limits(rules.of("swing.rear_wall"), ball.at)
+    return Answer(
+        limit,
+        headline=lambda: say("{who}: {spare} to the rear wall", who=player.name, spare=limit.has),
         formula="room length − furthest point of the swing disc",
         inputs=lambda: (
             measured_in_room(room, "length_m", "Length"),
-            placed("Ball to the wall behind the screen", layout.ball_y_m),
+            placed("Ball to the wall behind the screen", ball.at[1]),
             *swing_inputs(player, disc),
         ),
-        changes=() if state is State.CLEAR else (forward, *test_swing(disc)),
+        cures=lambda: (
+            say("Move the ball {shift} toward the screen.", shift=metres(-limit.headroom)),
+            *test_swing(disc),
+        ),
+        basis=swing_basis(disc),
     )
 
 
 @check("swing.things", title="Swing past what is in the room", place=IN_ROOM)
-def past_things(player: Player, obstructions: Obstructions, surroundings: Surroundings) -> Verdict:
+def past_things(
+    player: Annotated[Player, "id", "longest_club"],
+    disc: SwingDisc,
+    obstructions: Obstructions,
+    surroundings: Surroundings,
+) -> Answer:
     """The player's longest club stays off every obstruction and everything that stays in the room during play.
 
     Measured from the whole disc, hub to clubhead, to each box with what is behind it: nothing passes between a
     beam and the ceiling that it hangs from. Clear from 0.15 m; an estimate is good to 0.10 m. Where a thing is in
     the way the clearance is negative: by so much the reach would have to be shorter, along the plane of the swing.
     """
-    club = player.longest_club
-    disc, closest = swing_disc(player, club), surroundings.closest_thing(player, club)
-    state = swing_state(closest.clearance_m, disc)
-    short_m = COMFORT_M - closest.clearance_m
-    overhead = closest.at[2] > surroundings.ball[2] + disc.hub_height_m
-    return Verdict(
-        state,
-        say("{who}: {spare} to {thing}", who=player.name, spare=metres(closest.clearance_m), thing=closest.name),
-        measured=metres(closest.clearance_m),
-        required=metres(0.0),
-        margin=metres(closest.clearance_m),
-        basis=swing_basis(disc),
+    closest = surroundings.closest_thing(player, player.longest_club)
+    limit = swing_limit(closest.clearance_m, disc)
+    return Answer(
+        limit,
+        headline=lambda: say("{who}: {spare} to {thing}", who=player.name, spare=limit.has, thing=closest.name),
         formula="smallest distance from the swing disc to a box; minus the reach too long where one is in the way",
         inputs=lambda: (
             Input("Things in the room", str(len(obstructions.solids)), Basis.MEASURED),
@@ -227,100 +235,105 @@ def past_things(player: Player, obstructions: Obstructions, surroundings: Surrou
             Input("Nearest, height", metres(closest.at[2]), Basis.TRADE),
             *swing_inputs(player, disc),
         ),
-        changes=()
-        if state is State.CLEAR
-        else (
+        cures=lambda: (
             *test_swing(disc),
             *move_the_ball(player, surroundings),
             *shorter_club(player, lambda shorter: surroundings.closest_thing(player, shorter).clearance_m),
-            say("{thing} carries the building: only a structural engineer says what may be done.", thing=closest.name)
-            if closest.carries
-            else say("Move {thing} {more} away, or remove it.", thing=closest.name, more=metres(short_m)),
-            *([say("Lower the floor by {more}.", more=metres(short_m))] if overhead else []),
+            *_past(closest, metres(-limit.headroom), surroundings.ball[2] + disc.hub_height_m),
         ),
+        basis=swing_basis(disc),
     )
 
 
+def _past(closest: Closest, more: Quantity, hub_m: float) -> tuple[Sentence, ...]:
+    """What may be done about the thing itself."""
+    lower = (say("Lower the floor by {more}.", more=more),) if closest.at[2] > hub_m else ()
+    if closest.carries:
+        words = "{thing} carries the building: only a structural engineer says what may be done."
+        return say(words, thing=closest.name), *lower
+    return say("Move {thing} {more} away, or remove it.", thing=closest.name, more=more), *lower
+
+
 @check("swing.longest_club", title="Longest club", place=IN_ROOM)
-def longest_club(player: Player, surroundings: Surroundings) -> Verdict:
+def longest_club(
+    player: Annotated[Player, "early_release", "handedness", "height_m", "id", "longest_club", "measured_reaches"],
+    disc: SwingDisc,
+    surroundings: Surroundings,
+    hood: Hood | None,
+) -> Answer:
     """The longest club, up to the one the player wants, whose swing disc stays clear of everything.
 
     Everything is ceiling, side walls and rear wall, what is in the way, and the enclosure.
     """
     wanted = surroundings.closest(player, player.longest_club)
-    state = swing_state(wanted.clearance_m, swing_disc(player, player.longest_club))
+    state = swing_limit(wanted.clearance_m, disc).state
     if state is State.CLEAR:
         clear = possible = player.longest_club.value
-        headline = say("{who}: {club} is clear", who=player.name, club=clear)
     else:
         states = {
-            club: swing_state(surroundings.closest(player, club).clearance_m, swing_disc(player, club))
+            club: swing_limit(surroundings.closest(player, club).clearance_m, swing_disc(player, club)).state
             for club in player.longest_club.and_shorter()
         }
         clear = next((club.value for club, state in states.items() if state is State.CLEAR), "none")
         possible = next((club.value for club, state in states.items() if state is not State.BLOCKED), "none")
-        headline = say("{who}: longest clear club {club}", who=player.name, club=clear)
-    return Verdict(
-        state,
-        headline,
-        measured=clear,
-        required=player.longest_club.value,
-        margin=metres(wanted.clearance_m),
+    return Answer(
+        Words(state, clear, player.longest_club.value),
+        headline=lambda: (
+            say("{who}: {club} is clear", who=player.name, club=clear)
+            if state is State.CLEAR
+            else say("{who}: longest clear club {club}", who=player.name, club=clear)
+        ),
         formula="for each club, the smallest distance from its swing disc to room, things in the way and enclosure",
         inputs=lambda: tuple(
             Input(f"Clearance with the {club}, to the {near.name}", metres(near.clearance_m), Basis.TRADE)
             for club in player.longest_club.and_shorter()
             for near in [surroundings.closest(player, club)]
         ),
-        changes=()
-        if state is State.CLEAR
-        else (
+        cures=lambda: (
             say("Possible after a slow test swing: {club}.", club=possible),
             say("The {thing} is in the way; its own answer says what helps.", thing=wanted.name),
         ),
+        basis=swing_basis(disc),
     )
 
 
 @check("enclosure.swing", title="Swing inside the enclosure", place=on(Slot.ENCLOSURE))
-def inside_enclosure(player: Player, enclosure: Enclosure, layout: Layout, surroundings: Surroundings) -> Verdict:
+def inside_enclosure(
+    player: Annotated[Player, "id", "longest_club"],
+    disc: SwingDisc,
+    enclosure: Annotated[Enclosure, THERE],
+    hood: Hood,
+    layout: Annotated[Layout, "screen_y_m"],
+    surroundings: Surroundings,
+) -> Answer:
     """The swing keeps off the enclosure's sides and roof, whether it reaches into the box or ends short of it.
 
     Side panels are centred across the room. A swing that is beyond a panel has gone through it, so behind each
     panel everything counts as solid.
     """
-    depth_m = known(enclosure.depth_m, enclosure, "depth")
-    inner_m = known(enclosure.inner_width_m, enclosure, "inner width")
-    roof_m = known(enclosure.inner_height_m, enclosure, "inner height")
-    known(enclosure.outer_width_m, enclosure, "outer width")
-    known(enclosure.outer_height_m, enclosure, "outer height")
-    disc = swing_disc(player, player.longest_club)
     closest = surroundings.closest_panel(player, player.longest_club)
-    state = swing_state(closest.clearance_m, disc)
-    spare = metres(closest.clearance_m)
-    back_m = layout.screen_y_m + depth_m - disc.bounds(surroundings.ball)[0][1]
-    return Verdict(
-        state,
-        say("{who}'s swing keeps {spare} from the {panel}", who=player.name, spare=spare, panel=closest.name),
-        measured=spare,
-        required=metres(0.0),
-        margin=spare,
-        basis=swing_basis(disc),
+    limit = swing_limit(closest.clearance_m, disc)
+    back_m = layout.screen_y_m + hood.depth_m - disc.bounds(surroundings.ball)[0][1]
+    return Answer(
+        limit,
+        headline=lambda: say(
+            "{who}'s swing keeps {spare} from the {panel}", who=player.name, spare=limit.has, panel=closest.name
+        ),
         formula="smallest distance from the swing disc to side panels and roof, negative through them",
         inputs=lambda: (
-            Input("Depth", metres(depth_m), Basis.SPEC),
-            Input("Inner width", metres(inner_m), Basis.SPEC),
-            Input("Inner height", metres(roof_m), Basis.SPEC),
+            Input("Depth", metres(hood.depth_m), Basis.SPEC),
+            Input("Inner width", metres(hood.inner_width_m), Basis.SPEC),
+            Input("Inner height", metres(hood.inner_height_m), Basis.SPEC),
             placed("Gap behind the screen", layout.screen_y_m),
             *swing_inputs(player, disc),
         ),
-        changes=()
-        if state is State.CLEAR
-        else (
+        cures=lambda: (
             *([say("Move the ball {back} back, out of the box.", back=metres(back_m))] if back_m > 0 else []),
             *move_the_ball(player, surroundings),
             *shorter_club(player, lambda club: surroundings.closest_panel(player, club).clearance_m),
             *test_swing(disc),
         ),
+        basis=swing_basis(disc),
     )
 
 
@@ -328,43 +341,47 @@ def inside_enclosure(player: Player, enclosure: Enclosure, layout: Layout, surro
 class ClubsPastLens:
     """How near each player's longest club passes the projector's lens, in metres, by player's id."""
 
-    nearest_m: Mapping[str, float]
+    nearest_m: tuple[tuple[str, float], ...]
+
+    def of(self, player: Player) -> float:
+        """How near the club of `player` passes."""
+        return dict(self.nearest_m)[player.id]
 
 
 @derive
-def clubs_past_lens(brief: Brief, lens: Lens, layout: Layout, surface: HittingSurface) -> ClubsPastLens | None:
+def clubs_past_lens(
+    brief: Annotated[Brief, "players"], lens: Lens, layout: Annotated[Layout, "screen_y_m"], ball: Ball
+) -> ClubsPastLens | None:
     """All players at once; `None` while nobody plays."""
     if not brief.players:
         return None
     discs = tuple(swing_disc(player, player.longest_club) for player in brief.players)
     at_lens = (lens.x_m, layout.screen_y_m + lens.distance_m, lens.height_m)
-    nearest = distances_m(discs, ball_at(layout, surface), at_lens)
-    return ClubsPastLens({player.id: away_m for player, away_m in zip(brief.players, nearest, strict=True)})
+    nearest = distances_m(discs, ball.at, at_lens)
+    return ClubsPastLens(tuple((player.id, away_m) for player, away_m in zip(brief.players, nearest, strict=True)))
+
+
+def projector_limit(away_m: float) -> Limit:
+    """A projector hangs 0.30 m or more outside a swing, 0.45 m comfortably."""
+    return at_least(away_m, SWING_CLEARANCE_M, PROJECTOR_COMFORT_M)
 
 
 @check("projector.swing", title="Projector out of the swing", place=on(Slot.DISPLAY))
-def projector_clearance(player: Player, lens: Lens, clubs: ClubsPastLens) -> Verdict:
+def projector_clearance(player: Annotated[Player, "id"], disc: SwingDisc, lens: Lens, clubs: ClubsPastLens) -> Answer:
     """The projector hangs at least 0.30 m outside the player's swing disc."""
-    disc = swing_disc(player, player.longest_club)
-    nearest_m = clubs.nearest_m[player.id]
-    margin_m = nearest_m - SWING_CLEARANCE_M
-    state = judge(margin_m, PROJECTOR_COMFORT_M)
-    return Verdict(
-        state,
-        say("{who}'s club passes {near} from the projector", who=player.name, near=metres(nearest_m)),
-        measured=metres(nearest_m),
-        required=metres(SWING_CLEARANCE_M),
-        margin=metres(margin_m),
+    limit = projector_limit(clubs.of(player))
+    return Answer(
+        limit,
+        headline=lambda: say("{who}'s club passes {near} from the projector", who=player.name, near=limit.has),
         formula="smallest distance from the swing disc to the lens − 0.30 m",
         inputs=lambda: (
             placed("Lens to screen", lens.distance_m),
             placed("Lens height", lens.height_m),
             *swing_inputs(player, disc),
         ),
-        changes=()
-        if state is State.CLEAR
-        else (
+        cures=lambda: (
             say("Hang the projector higher, or further from the ball within its throw range."),
             say("Choose a projector with another throw ratio."),
         ),
+        basis=Basis.TRADE,
     )

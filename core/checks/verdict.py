@@ -1,30 +1,12 @@
-"""What a check answers: never a bare yes or no, but measured, required, margin, and what would change it."""
+"""What a check answers: limits, which are values, and how to tell of them, which is asked for when somebody looks."""
 
 from collections.abc import Callable
 from enum import StrEnum
-from typing import NamedTuple, Self
+from typing import NamedTuple
 
-from core.model.brief import Player
-from core.model.facts import MissingFact
+from core.checks.limits import Comparison, Limit, State, Words, tightest
+from core.model.facts import Missing
 from core.quantities import Figure, Sentence, say
-
-
-class State(StrEnum):
-    """How a check came out, from best to worst; `rank` is 0 for clear up to 3 for blocked."""
-
-    rank: int
-
-    CLEAR = "clear", 0
-    TIGHT = "tight", 1
-    UNKNOWN = "unknown", 2
-    BLOCKED = "blocked", 3
-
-    def __new__(cls, name: str, rank: int) -> Self:
-        """A member that is its name and knows its rank."""
-        state = str.__new__(cls, name)
-        state._value_ = name
-        state.rank = rank
-        return state
 
 
 class Basis(StrEnum):
@@ -46,61 +28,115 @@ class Input(NamedTuple):
 
 
 Inputs = Callable[[], tuple[Input, ...]]
-SIGNATURE = ("id", "subject", "subject_id")
-"""Last fields of a verdict: whose answer it is."""
+Changes = Callable[[], tuple[Sentence, ...]]
+NOTHING: tuple[Sentence, ...] = ()
+
+
+class Answer(NamedTuple):
+    """What the function of a check gives back: its limits, and how to tell of them. The tightest limit decides."""
+
+    limits: Comparison | tuple[Comparison, ...]
+    headline: Callable[[], Sentence]
+    formula: str
+    inputs: Inputs
+    cures: Changes
+    """What would change it, the least trouble first; nobody asks while it is clear."""
+    basis: Basis = Basis.SPEC
+
+    @property
+    def compared(self) -> tuple[Comparison, ...]:
+        """The limits, one or several."""
+        return (self.limits,) if isinstance(self.limits, Limit | Words) else self.limits
 
 
 class Verdict(NamedTuple):
-    """The answer of one check. `margin` is what is left between measured and required; negative is short."""
+    """How one check came out, as a value: it can be compared, stored, and sent as a difference."""
 
+    id: str
+    subject_id: str
+    """Id of the player it speaks of, where a check is made for each."""
     state: State
-    headline: Sentence
-    measured: Figure | None = None
-    required: Figure | None = None
-    margin: Figure | None = None
-    basis: Basis = Basis.TRADE
-    formula: str = ""
-    inputs: Inputs = tuple
-    """Called only when somebody opens the verdict: most of a report's values would be these."""
-    changes: tuple[Sentence, ...] = ()
-    """What would change it, the least trouble first."""
-    id: str = ""
-    subject: str = ""
-    """The name of the player it speaks of, where a check is made for each."""
-    subject_id: str = ""
-    """That player's id: two of them may have one name."""
+    limits: tuple[Comparison, ...] = ()
+    missing: Missing | None = None
+    """The fact that is not known."""
+
+    def about(self, subject_id: str) -> "Verdict":
+        """This verdict, of a player."""
+        return tuple.__new__(Verdict, (self[0], subject_id, *self[2:]))
 
     @property
     def key(self) -> tuple[str, str]:
         """Tells the verdicts of a build apart: the check, and whom it speaks of."""
         return self.id, self.subject_id
 
-    def signed(self, id: str, player: Player | None = None) -> "Verdict":
-        """This verdict as the answer of check `id`, about `player` where a check is made for each."""
-        about = (player.name, player.id) if player else ("", "")
-        return tuple.__new__(Verdict, (*self[: -len(SIGNATURE)], id, *about))
+    @property
+    def deciding(self) -> Comparison | None:
+        """The limit that decides; `None` where a fact is not known."""
+        return tightest(self.limits) if self.limits else None
+
+    @property
+    def measured(self) -> Figure | None:
+        """What there is."""
+        limit = self.deciding
+        return None if limit is None else limit.has
+
+    @property
+    def required(self) -> Figure | None:
+        """What is wanted: the least, or the most, that is put up with."""
+        limit = self.deciding
+        return None if limit is None else limit.wants
+
+    @property
+    def margin(self) -> Sentence | None:
+        """What is left between the two."""
+        limit = self.deciding
+        return None if limit is None else limit.margin
 
 
-def unknown(missing: MissingFact) -> Verdict:
-    """The verdict where a fact is missing: names it and says how to get it."""
-    return Verdict(
-        state=State.UNKNOWN,
-        headline=say("{fact} is not known", fact=missing.fact),
-        basis=Basis.SPEC,
-        changes=(say("{how}", how=missing.how),),
-    )
+class Told(NamedTuple):
+    """A verdict as somebody reads it."""
+
+    verdict: Verdict
+    subject: str
+    """The name of the player it speaks of."""
+    headline: Sentence
+    changes: tuple[Sentence, ...]
+    """What would change it, the least trouble first; none where it is clear."""
+    basis: Basis = Basis.SPEC
+    formula: str = ""
+    inputs: Inputs = tuple
+
+    @property
+    def state(self) -> State:
+        """As the verdict's."""
+        return self.verdict.state
+
+    @property
+    def measured(self) -> Figure | None:
+        """As the verdict's."""
+        return self.verdict.measured
+
+    @property
+    def required(self) -> Figure | None:
+        """As the verdict's."""
+        return self.verdict.required
+
+    @property
+    def margin(self) -> Sentence | None:
+        """As the verdict's."""
+        return self.verdict.margin
 
 
-def judge(margin: float, comfort: float, slack: float = 0.0) -> State:
-    """Blocked below `-slack`, tight below `comfort`, clear from there on; all three in the margin's unit.
-
-    >>> [judge(margin, comfort=0.15, slack=0.10).value for margin in (-0.11, -0.09, 0.14, 0.15)]
-    ['blocked', 'tight', 'tight', 'clear']
-    """
-    if margin < -slack - ROUNDING:
-        return State.BLOCKED
-    return State.TIGHT if margin < comfort - ROUNDING else State.CLEAR
+def tell(verdict: Verdict, answer: Answer | Missing, subject: str = "") -> Told:
+    """`verdict` with what `answer` has to say of it, or what is missing and how to get it."""
+    if isinstance(answer, Missing):
+        return Told(verdict, subject, say("{fact} is not known", fact=answer.fact), (say("{how}", how=answer.how),))
+    changes = NOTHING if verdict.state is State.CLEAR else answer.cures()
+    return Told(verdict, subject, answer.headline(), changes, answer.basis, answer.formula, answer.inputs)
 
 
-ROUNDING = 1e-9
-"""Margins this near a threshold have reached it: 3.00 − 2.60 is 0.40 to a person, not 0.3999…"""
+def verdict_of(id: str, compared: tuple[Comparison, ...] | Missing, subject_id: str = "") -> Verdict:
+    """The verdict that limits give, or a fact that is missing."""
+    if isinstance(compared, Missing):
+        return Verdict(id, subject_id, State.UNKNOWN, missing=compared)
+    return Verdict(id, subject_id, tightest(compared).state, compared)

@@ -1,12 +1,15 @@
 """What the household allows and what it would rather not have: drilling in its home, fees that come again."""
 
-from core.checks.figures import met, stated
+from typing import Annotated
+
+from core.checks.figures import stated
+from core.checks.limits import State, Words
 from core.checks.places import on
 from core.checks.register import check
-from core.checks.verdict import Basis, Input, State, Verdict
+from core.checks.verdict import Answer, Basis, Input
 from core.model.brief import Brief
 from core.model.build import Slot
-from core.model.facts import MissingFact
+from core.model.facts import known
 from core.model.household import Subscriptions
 from core.model.parts import Billing, LaunchMonitor, MonitorPlan, OverheadCamera, Plan, Projector, Title, TitlePlan
 from core.money.costs import in_currency, yearly_fee
@@ -21,7 +24,7 @@ STATE_BY_WISH = {
 
 
 @check("display.drilling", title="Hung without drilling", place=on(Slot.DISPLAY))
-def projector_mount(brief: Brief, projector: Projector) -> Verdict:
+def projector_mount(brief: Annotated[Brief, "may_drill", "rented"], projector: Annotated[Projector, "name"]) -> Answer:
     """A projector hangs from the ceiling by fixings in its structure, which a home without drilling rules out.
 
     In a rented home it is tight even where it is allowed: holes are made good on leaving.
@@ -31,48 +34,43 @@ def projector_mount(brief: Brief, projector: Projector) -> Verdict:
 
 
 @check("monitor.drilling", title="Hung without drilling", place=on(Slot.MONITOR))
-def monitor_mount(brief: Brief, monitor: OverheadCamera) -> Verdict:
+def monitor_mount(brief: Annotated[Brief, "may_drill", "rented"], monitor: Annotated[OverheadCamera, "name"]) -> Answer:
     """An overhead camera hangs from the ceiling by fixings in its structure, as a projector does."""
     return _drilled(brief, monitor.name)
 
 
-def _drilled(brief: Brief, name: str) -> Verdict:
-    allowed = brief.may_drill
-    if allowed is None:
-        raise MissingFact(
-            "Whether walls and ceiling may be drilled", "Ask the owner of the home, and say it in the brief."
-        )
-    if not allowed:
-        state, headline = State.BLOCKED, say("{name} hangs from the ceiling, and nothing may be drilled", name=name)
-    elif brief.rented:
-        state, headline = State.TIGHT, say("{name} leaves holes in a rented ceiling", name=name)
-    else:
-        state, headline = State.CLEAR, say("{name} hangs from the ceiling", name=name)
-    return Verdict(
-        state,
-        headline,
-        measured="drilling allowed" if allowed else "no drilling",
-        required="fixings in the ceiling",
-        margin=met(allowed),
-        basis=Basis.PHYSICS,
+def _drilled(brief: Brief, name: str) -> Answer:
+    allowed = known(brief, "may_drill")
+    state = State.BLOCKED if not allowed else State.TIGHT if brief.rented else State.CLEAR
+    words = {
+        State.CLEAR: "{name} hangs from the ceiling",
+        State.TIGHT: "{name} leaves holes in a rented ceiling",
+        State.BLOCKED: "{name} hangs from the ceiling, and nothing may be drilled",
+    }
+    return Answer(
+        Words(state, "drilling allowed" if allowed else "no drilling", "fixings in the ceiling"),
+        headline=lambda: say(words[state], name=name),
         formula="what the home allows against how it is mounted",
         inputs=lambda: (
             Input("Drilling", "allowed" if allowed else "not allowed", Basis.MEASURED),
             Input("Home", "rented" if brief.rented else "owned", Basis.MEASURED),
         ),
-        changes={
-            State.CLEAR: (),
-            State.TIGHT: (say("Agree in writing on what is made good when you leave."),),
-            State.BLOCKED: (
+        cures=lambda: (
+            (say("Agree in writing on what is made good when you leave."),)
+            if state is State.TIGHT
+            else (
                 say("Ask the owner of the home; fixings can be made good afterwards."),
                 say("Choose one that stands on the floor, or the stage with net or tablet."),
-            ),
-        }[state],
+            )
+        ),
+        basis=Basis.PHYSICS,
     )
 
 
 @check("title.subscription", title="Licence of the title", place=on(Slot.TITLE))
-def title_subscription(brief: Brief, title: Title, plan: TitlePlan) -> Verdict:
+def title_subscription(
+    brief: Annotated[Brief, "subscriptions"], title: Annotated[Title, "plans"], plan: Annotated[TitlePlan, "billing"]
+) -> Answer:
     """Whoever would rather not subscribe is told, with the years after which a licence paid once is cheaper.
 
     break-even = price once / yearly fee. 'Rather not' is a wish and never rules a title out; 'never' does.
@@ -81,28 +79,31 @@ def title_subscription(brief: Brief, title: Title, plan: TitlePlan) -> Verdict:
 
 
 @check("monitor.subscription", title="Plan of the monitor", place=on(Slot.MONITOR))
-def monitor_subscription(brief: Brief, monitor: LaunchMonitor, plan: MonitorPlan) -> Verdict:
+def monitor_subscription(
+    brief: Annotated[Brief, "subscriptions"],
+    monitor: Annotated[LaunchMonitor, "plans"],
+    plan: Annotated[MonitorPlan, "billing"],
+) -> Answer:
     """The same for the plan of the launch monitor's maker."""
     return _subscribed(brief, plan, monitor.plans)
 
 
-def _subscribed(brief: Brief, plan: Plan, plans: tuple[Plan, ...]) -> Verdict:
+def _subscribed(brief: Brief, plan: Plan, plans: tuple[Plan, ...]) -> Answer:
     subscription = plan.billing in SUBSCRIPTIONS
-    wish = brief.subscriptions
-    if subscription and wish is None:
-        raise MissingFact("What you think of subscriptions", "Say it in the brief.")
-    state = STATE_BY_WISH[wish] if subscription and wish else State.CLEAR
+    wish = known(brief, "subscriptions") if subscription else brief.subscriptions
     any_will_do = wish in (None, Subscriptions.FINE)
-    return Verdict(
-        state,
-        say("Plan {plan} is a subscription", plan=plan.name) if subscription else say("No subscription"),
-        measured=plan.billing.value,
-        required="any licence" if any_will_do else "no subscription",
-        margin=met(state is State.CLEAR),
-        basis=Basis.SPEC,
+    return Answer(
+        Words(
+            STATE_BY_WISH[wish] if subscription and wish else State.CLEAR,
+            plan.billing.value,
+            "any licence" if any_will_do else "no subscription",
+        ),
+        headline=lambda: (
+            say("Plan {plan} is a subscription", plan=plan.name) if subscription else say("No subscription")
+        ),
         formula="kind of licence against the wish; break-even = price once / yearly fee",
         inputs=lambda: tuple(stated(f"Plan {other.name}", _told(other)) for other in plans),
-        changes=tuple(_ways_out(brief, plan, plans)) if state is not State.CLEAR else (),
+        cures=lambda: tuple(_ways_out(brief, plan, plans)),
     )
 
 

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from typing import Annotated
 
 from core.checks.register import derive
-from core.kept import kept
 from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.chain import Chain
@@ -63,12 +63,11 @@ class Works:
 
 
 @derive
-def works(brief: Brief, room: Room, chain: Chain) -> Works:
+def works(brief: Annotated[Brief, "skills"], room: Annotated[Room, "things"], chain: Annotated[Chain, "name"]) -> Works:
     """What decisions and parts bring with them."""
     return Works((*_in_the_way(room), *_on_the_bay(chain, brief.skills)))
 
 
-@kept
 def _in_the_way(room: Room) -> tuple[Work, ...]:
     return tuple(_works_on_things(room))
 
@@ -91,7 +90,6 @@ def _on_the_bay(chain: Chain, skills: tuple[Skill, ...]) -> Iterator[Work]:
         yield from _of_part(hanging.slot, hanging.part, skills)
 
 
-@kept
 def _of_part(slot: Slot, part: Part, skills: tuple[Skill, ...]) -> tuple[Work, ...]:
     return tuple(_works_of(slot, part, skills))
 

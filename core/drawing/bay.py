@@ -1,77 +1,72 @@
 """The bay: floor, mat, enclosure, screen, monitor, picture and the projector's beam."""
 
-from typing import Literal
+from collections.abc import Iterator
 
-from core.drawing.shapes import Shape, rectangle
-from core.geometry.furnishing import Furnishing
+from core.bay import Bay
+from core.bay.bay import LAMP, MOUNT, NETTING
+from core.drawing.shapes import Point, Shape, rectangle
 from core.geometry.picture import Picture
 from core.geometry.shadow import HEAD_OVER_HEIGHT_M, Lens, shadow_share
+from core.geometry.solids import Solid
 from core.geometry.swing_disc import swing_disc
-from core.model.brief import Handedness, Player
+from core.model.brief import Player
 from core.model.room import Layout, Room
+from core.model.things import BayPart
 
 
-def furniture_shapes(room: Room, layout: Layout, players: tuple[Player, ...], furnishing: Furnishing) -> list[Shape]:
-    """Target line, floor, mat, enclosure, screen and monitor."""
-    middle_m, screen_m = room.width_m / 2, layout.screen_y_m
-    aim = ((screen_m, layout.ball_x_m), (layout.ball_y_m, layout.ball_x_m))
-    shapes = [Shape("plan", "target-line", aim, False)]
-    if furnishing.floor_m:
-        shapes.append(rectangle("section", "floor", (0, 0), (room.length_m, furnishing.floor_m)))
-    if furnishing.mat:
-        wide, long = furnishing.mat
-        low = (layout.ball_y_m - long / 2, layout.ball_x_m - wide / 2)
-        high = (layout.ball_y_m + long / 2, layout.ball_x_m + wide / 2)
-        shapes.append(rectangle("plan", "mat", low, high, "mat"))
-        shapes.append(rectangle("section", "mat", (low[0], 0), (high[0], furnishing.surface_m)))
-    if furnishing.enclosure:
-        hood = furnishing.enclosure
-        wide, high_m, deep = hood.outer_width_m, hood.outer_height_m, hood.depth_m
-        shapes.append(
-            rectangle(
-                "plan",
-                "enclosure",
-                (screen_m, middle_m - wide / 2),
-                (screen_m + deep, middle_m + wide / 2),
-                "enclosure",
-            )
-        )
-        shapes.append(rectangle("section", "enclosure", (screen_m, 0), (screen_m + deep, high_m)))
-    wide, high_m = furnishing.screen or (0.0, 0.0)
-    half_m = wide / 2 or middle_m
-    bottom_m = layout.screen_bottom_m
-    top_m = bottom_m + high_m if high_m else room.ceiling_m
-    meaning = "screen" if furnishing.screen else "screen-line"
-    shapes.append(
-        Shape("plan", meaning, ((screen_m, middle_m - half_m), (screen_m, middle_m + half_m)), False, label="screen")
-    )
-    shapes.append(Shape("section", meaning, ((screen_m, bottom_m), (screen_m, top_m)), False, label="screen"))
-    if furnishing.monitor:
-        shapes += _monitor_shapes(*furnishing.monitor, room, layout, players, furnishing)
-    return shapes
+def furniture_shapes(room: Room, layout: Layout, bay: Bay) -> Iterator[Shape]:
+    """Target line, floor, and the parts of the bay as they stand."""
+    aim = ((layout.screen_y_m, layout.ball_x_m), (layout.ball_y_m, layout.ball_x_m))
+    yield Shape("plan", "target-line", aim, False)
+    if bay.floor_m:
+        yield rectangle("section", "floor", (0, 0), (room.length_m, bay.floor_m))
+    for mat in bay.of(BayPart.MAT):
+        yield from _outlines("mat", (mat,), "mat")
+    panels = bay.of(BayPart.ENCLOSURE)
+    if panels:
+        yield from _outlines("enclosure", panels, "enclosure")
+    yield from _screen_shapes(room, layout, bay)
+    for solid in bay.of(NETTING, MOUNT, LAMP):
+        yield from _outlines(solid.key, (solid,))
+    yield from _monitor_shapes(bay)
 
 
-def _monitor_shapes(
-    where: Literal["behind", "beside", "overhead"],
-    distance_m: float,
-    room: Room,
-    layout: Layout,
-    players: tuple[Player, ...],
-    furnishing: Furnishing,
-) -> list[Shape]:
-    ball_y_m, ball_x_m = layout.ball_y_m, layout.ball_x_m
-    foot_m = furnishing.floor_m + layout.monitor_pad_m
-    if where == "behind":
-        spots = [(ball_y_m + distance_m, ball_x_m, foot_m)]
-    elif where == "overhead":
-        spots = [(ball_y_m - distance_m, ball_x_m, room.ceiling_m - room.lining_m)]
+def _outlines(meaning: str, solids: tuple[Solid, ...], label: str = "") -> Iterator[Shape]:
+    """What `solids` take up together, seen from above and from the side; the name is told in the first."""
+    low = tuple(min(solid.box.low[axis] for solid in solids) for axis in range(3))
+    high = tuple(max(solid.box.high[axis] for solid in solids) for axis in range(3))
+    yield rectangle("plan", meaning, (low[1], low[0]), (high[1], high[0]), label)
+    yield rectangle("section", meaning, (low[1], low[2]), (high[1], high[2]))
+
+
+def _screen_shapes(room: Room, layout: Layout, bay: Bay) -> Iterator[Shape]:
+    """The screen as a line; while none hangs there, the line where one would."""
+    screens = bay.of(BayPart.SCREEN)
+    u = layout.screen_y_m
+    if screens:
+        (x0, _, z0), (x1, _, z1) = screens[0].box.low, screens[0].box.high
     else:
-        hands = {player.handedness for player in players} or {Handedness.RIGHT}
-        sides = [1 if hand is Handedness.RIGHT else -1 for hand in sorted(hands)]
-        spots = [(ball_y_m, ball_x_m + side * distance_m, foot_m) for side in sides]
-    shapes = [Shape("plan", "monitor", ((u, across),), False, label="monitor") for u, across, _ in spots]
-    shapes += [Shape("section", "monitor", ((u, up),), False, label="monitor") for u, _, up in spots[:1]]
-    return shapes
+        x0, x1, z0, z1 = 0.0, room.width_m, layout.screen_bottom_m, room.ceiling_m
+    meaning = "screen" if screens else "screen-line"
+    yield Shape("plan", meaning, ((u, x0), (u, x1)), False, label="screen")
+    yield Shape("section", meaning, ((u, z0), (u, z1)), False, label="screen")
+
+
+def _monitor_shapes(bay: Bay) -> Iterator[Shape]:
+    """Where it is, for each hand; from the side the first hides the others."""
+    spots = [
+        _spots(solid, overhead=bay.monitor is not None and bay.monitor.where == "overhead")
+        for solid in bay.of(BayPart.MONITOR)
+    ]
+    yield from (Shape("plan", "monitor", (above,), False, label="monitor") for above, _ in spots)
+    yield from (Shape("section", "monitor", (beside,), False, label="monitor") for _, beside in spots[:1])
+
+
+def _spots(solid: Solid, *, overhead: bool) -> tuple[Point, Point]:
+    """The middle of a body from above, and where it stands or hangs from the side."""
+    (x0, y0, z0), (x1, y1, z1) = solid.box.low, solid.box.high
+    u = (y0 + y1) / 2
+    return (u, (x0 + x1) / 2), (u, z1 if overhead else z0)
 
 
 def beam_shapes(lens: Lens, picture: Picture, room: Room, layout: Layout) -> list[Shape]:
@@ -88,12 +83,12 @@ def beam_shapes(lens: Lens, picture: Picture, room: Room, layout: Layout) -> lis
 
 
 def shadow_shapes(
-    lens: Lens, picture: Picture, layout: Layout, players: tuple[Player, ...], furnishing: Furnishing
+    lens: Lens, picture: Picture, layout: Layout, players: tuple[Player, ...], surface_m: float
 ) -> list[Shape]:
     """What golfers at the ball shade of the picture."""
     shapes = []
     for player in players:
-        head_m = furnishing.surface_m + player.height_m + HEAD_OVER_HEIGHT_M
+        head_m = surface_m + player.height_m + HEAD_OVER_HEIGHT_M
         head_x_m = layout.ball_x_m + swing_disc(player, player.longest_club).hub_x_m
         reaches = shadow_share(lens, picture, head_x_m, head_m, layout.ball_to_screen_m)
         if reaches > 0:

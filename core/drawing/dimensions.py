@@ -1,7 +1,7 @@
 """Dimension lines of room and layout, and the handles of what may be dragged."""
 
+from core.bay import Bay
 from core.drawing.shapes import Dimension, Handle
-from core.geometry.furnishing import Furnishing
 from core.model.room import CeilingShape, Layout, Room
 
 
@@ -21,7 +21,7 @@ def room_dimensions(room: Room) -> list[Dimension]:
     return dimensions
 
 
-def layout_dimensions(room: Room, layout: Layout, furnishing: Furnishing) -> list[Dimension]:
+def layout_dimensions(room: Room, layout: Layout, bay: Bay) -> list[Dimension]:
     """The room's own measurements, and how the layout shares them out."""
     length, width = room.length_m, room.width_m
     screen, ball_y, ball_x = layout.screen_y_m, layout.ball_y_m, layout.ball_x_m
@@ -43,12 +43,12 @@ def layout_dimensions(room: Room, layout: Layout, furnishing: Furnishing) -> lis
             "layout.screen_bottom_m",
         ),
     ]
-    if furnishing.monitor and furnishing.monitor[0] == "behind":
-        u = ball_y + furnishing.monitor[1]
+    if bay.monitor and bay.monitor.where == "behind":
+        u = ball_y + bay.monitor.distance_m
         dimensions.append(
             Dimension("plan", "Monitor to ball", (ball_y, ball_x), (u, ball_x), u - ball_y, "layout.monitor_distance_m")
         )
-    if lens := furnishing.lens:
+    if lens := bay.lens:
         u = screen + lens.distance_m
         dimensions += [
             Dimension("section", "Lens to screen", (screen, 0), (u, 0), lens.distance_m, "layout.lens_distance_m"),
@@ -57,14 +57,14 @@ def layout_dimensions(room: Room, layout: Layout, furnishing: Furnishing) -> lis
     return dimensions
 
 
-def layout_handles(room: Room, layout: Layout, furnishing: Furnishing) -> list[Handle]:
+def layout_handles(room: Room, layout: Layout, bay: Bay) -> list[Handle]:
     """Ball, screen line and projector."""
     handles = [
         Handle("plan", "ball", "Ball", (layout.ball_y_m, layout.ball_x_m), "ball_y_m", "ball_x_m"),
-        Handle("section", "ball", "Ball", (layout.ball_y_m, furnishing.surface_m), "ball_y_m"),
+        Handle("section", "ball", "Ball", (layout.ball_y_m, bay.surface_m), "ball_y_m"),
         Handle("plan", "screen", "Screen line", (layout.screen_y_m, room.width_m / 2), "screen_y_m"),
     ]
-    if lens := furnishing.lens:
+    if lens := bay.lens:
         u = layout.screen_y_m + lens.distance_m
         handles += [
             Handle("plan", "projector", "Projector", (u, lens.x_m), "lens_distance_m", "", layout.screen_y_m),

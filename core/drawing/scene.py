@@ -1,5 +1,6 @@
 """The drawing of a build: as people play in it, and as it is stowed."""
 
+from core.bay import Bay
 from core.drawing.bay import beam_shapes, furniture_shapes, shadow_shapes
 from core.drawing.cables import cable_shapes, machine_handle, machine_shapes
 from core.drawing.dimensions import layout_dimensions, layout_handles, room_dimensions
@@ -17,7 +18,6 @@ from core.drawing.things import (
 from core.geometry.cable_route import CableRoute, Point3
 from core.geometry.ceiling import Ceiling
 from core.geometry.conflicts import Conflict
-from core.geometry.furnishing import Furnishing
 from core.geometry.hitting_region import Area
 from core.geometry.solids import Solid
 from core.geometry.surroundings import Surroundings
@@ -29,7 +29,7 @@ def scene_of(
     room: Room,
     layout: Layout,
     players: tuple[Player, ...],
-    furnishing: Furnishing,
+    bay: Bay,
     ceiling: Ceiling | None,
     hitting: tuple[Area, ...] = (),
     surroundings: Surroundings | None = None,
@@ -43,17 +43,17 @@ def scene_of(
         *room_shapes(room, layout, ceiling),
         *opening_shapes(room),
         *hitting_shapes(hitting),
-        *furniture_shapes(room, layout, players, furnishing),
+        *furniture_shapes(room, layout, bay),
         *removed_shapes(room),
         *solid_shapes(contents),
         *conflict_shapes(conflicts),
     ]
     for player in players:
-        shapes += player_shapes(player, layout, furnishing)
-        shapes += early_release_shapes(player, layout, furnishing.surface_m)
-    if furnishing.lens and furnishing.picture:
-        shapes += beam_shapes(furnishing.lens, furnishing.picture, room, layout)
-        shapes += shadow_shapes(furnishing.lens, furnishing.picture, layout, players, furnishing)
+        shapes += player_shapes(player, layout, bay.surface_m)
+        shapes += early_release_shapes(player, layout, bay.surface_m)
+    if bay.lens and bay.picture:
+        shapes += beam_shapes(bay.lens, bay.picture, room, layout)
+        shapes += shadow_shapes(bay.lens, bay.picture, layout, players, bay.surface_m)
     if machine is not None:
         shapes += machine_shapes(machine)
     if cable is not None:
@@ -66,11 +66,11 @@ def scene_of(
         height_m=_height_m(room, ceiling),
         shapes=tuple(shapes),
         dimensions=(
-            *layout_dimensions(room, layout, furnishing),
+            *layout_dimensions(room, layout, bay),
             *content_dimensions(room, playing=True),
         ),
         handles=(
-            *layout_handles(room, layout, furnishing),
+            *layout_handles(room, layout, bay),
             *((machine_handle(machine),) if machine else ()),
             *content_handles(room, playing=True),
         ),

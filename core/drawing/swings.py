@@ -3,7 +3,6 @@
 from collections.abc import Iterator
 
 from core.drawing.shapes import Layer, Shape
-from core.geometry.furnishing import Furnishing
 from core.geometry.hitting_region import Area
 from core.geometry.shadow import HEAD_HALF_WIDTH_M, HEAD_OVER_HEIGHT_M
 from core.geometry.surroundings import Surroundings
@@ -12,13 +11,13 @@ from core.model.brief import Player
 from core.model.room import Layout
 
 
-def player_shapes(player: Player, layout: Layout, furnishing: Furnishing) -> list[Shape]:
+def player_shapes(player: Player, layout: Layout, surface_m: float) -> list[Shape]:
     """A player's disc with the longest club, and where the golfer stands."""
     disc = swing_disc(player, player.longest_club)
-    ball_x, ball_y, ball_z = layout.ball_x_m, layout.ball_y_m, furnishing.surface_m
+    ball_x, ball_y, ball_z = layout.ball_x_m, layout.ball_y_m, surface_m
     plan = tuple((ball_y + y, ball_x + x) for x, y, _ in disc.outline_m)
     section = tuple((ball_y + y, ball_z + z) for _, y, z in disc.outline_m)
-    head_m = furnishing.surface_m + player.height_m + HEAD_OVER_HEIGHT_M
+    head_m = surface_m + player.height_m + HEAD_OVER_HEIGHT_M
     head_x_m = layout.ball_x_m + disc.hub_x_m
     club = f"{player.name}, {player.longest_club}"
     return [

@@ -4,8 +4,8 @@ from collections.abc import Iterator
 from datetime import date
 from typing import NamedTuple
 
-from core.checks.fact_reads import checks_reading, items_reading
-from core.checks.register import REGISTRY
+from core.checks import GRAPH
+from core.checks.needs import items_reading
 from core.model.parts import Part
 from core.model.parts.sheets import record_of
 from core.model.parts.words import NOT_STATED, fact_text, fact_words
@@ -49,10 +49,10 @@ def spec_rows(part: Part, system: UnitSystem, today: date | None = None) -> Iter
 
 def read_by(kind: type[Part], field: str) -> list[str]:
     """Titles of what reads a fact: checks, then small items. A list of records is read where its records are."""
-    checks = dict.fromkeys(checks_reading(kind, field))
+    checks = dict.fromkeys(GRAPH.checks_reading(kind, field))
     if (record := record_of(kind, field)) is not None:
-        checks.update(dict.fromkeys(id for name in record.model_fields for id in checks_reading(record, name)))
-    return [*(REGISTRY[id].title for id in checks), *items_reading(kind, field)]
+        checks.update(dict.fromkeys(id for name in record.model_fields for id in GRAPH.checks_reading(record, name)))
+    return [*(GRAPH[id].title for id in checks), *items_reading(kind, field)]
 
 
 __all__ = ["NOT_STATED", "SpecRow", "read_by", "spec_rows"]

@@ -1,11 +1,13 @@
 """Ceilings as planes: flat, sloping to one side, or ridged. What is inside the room is below all of them."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from math import sqrt
 from typing import NamedTuple
 
+from core.geometry.edges import Edge
 from core.geometry.swing_disc import Point3, SwingDisc
-from core.model.facts import MissingFact
+from core.model.facts import known
 from core.model.room import CeilingShape, Room
 
 
@@ -49,15 +51,32 @@ class Ceiling:
         """Least height over a rectangle: a roof of planes is lowest over one of its corners."""
         return min(self.height_m(x, y) for x in x_m for y in y_m)
 
+    def edges(self, disc: SwingDisc, surface_m: float) -> Iterator[Edge]:
+        """From a swing disc on a hitting surface that high to each plane, at right angles to it."""
+        for plane in self.planes:
+            # The ball adds a·x + b·y − surface to every point of the disc.
+            below_m, at = disc.nearest_to_slope(plane.a, plane.b)
+            steep = plane.steepness
+            yield Edge("ceiling", plane.a / steep, plane.b / steep, (below_m + plane.c - surface_m) / steep, at)
+
     def clearance_m(self, disc: SwingDisc, ball: Point3) -> tuple[float, Point3]:
         """Smallest perpendicular distance from a swing disc to the ceiling, negative through it, and where."""
         x, y, z = ball
-        found = []
-        for plane in self.planes:
-            below_m, (px, py, pz) = disc.nearest_to_slope(plane.a, plane.b)
-            distance_m = (below_m + plane.height_m(x, y) - z) / plane.steepness
-            found.append((distance_m, (x + px, y + py, z + pz)))
-        return min(found)
+        return min(
+            (edge.distance_m(x, y), (x + edge.at[0], y + edge.at[1], z + edge.at[2])) for edge in self.edges(disc, z)
+        )
+
+    def volume_m3(self, width_m: float, length_m: float) -> float:
+        """What is under it over a floor. One plane is as high on average as over the middle of the floor, the two of
+        a ridge as over the middle of each half.
+
+        3 m wide, 4 m long, 2 m high at one wall and 3 m at the other: 2.5 m on average.
+
+        >>> Ceiling((Plane(1 / 3, 0.0, 2.0),)).volume_m3(3.0, 4.0)
+        30.0
+        """
+        share = 1 / 2 if len(self.planes) == 1 else 1 / 4
+        return width_m * length_m * self.height_m(width_m * share, length_m * share)
 
 
 def ceiling_of(room: Room) -> Ceiling:
@@ -83,14 +102,13 @@ def _planes(room: Room) -> tuple[Plane, ...]:
     low_m, width_m, length_m = room.ceiling_m, room.width_m, room.length_m
     if room.ceiling_shape is CeilingShape.FLAT:
         return (Plane(0.0, 0.0, low_m),)
-    if room.ridge_m is None:
-        raise MissingFact("The height of the ceiling's highest point", "Measure it and type it in the room.")
-    rise_m = room.ridge_m - low_m
+    ridge_m = known(room, "ridge_m")
+    rise_m = ridge_m - low_m
     across, along = rise_m / width_m, rise_m / length_m
     return {
-        CeilingShape.HIGH_LEFT: (Plane(-across, 0.0, room.ridge_m),),
+        CeilingShape.HIGH_LEFT: (Plane(-across, 0.0, ridge_m),),
         CeilingShape.HIGH_RIGHT: (Plane(across, 0.0, low_m),),
-        CeilingShape.HIGH_SCREEN: (Plane(0.0, -along, room.ridge_m),),
+        CeilingShape.HIGH_SCREEN: (Plane(0.0, -along, ridge_m),),
         CeilingShape.HIGH_REAR: (Plane(0.0, along, low_m),),
         CeilingShape.RIDGE_ALONG: (Plane(2 * across, 0.0, low_m), Plane(-2 * across, 0.0, low_m + 2 * rise_m)),
         CeilingShape.RIDGE_ACROSS: (Plane(0.0, 2 * along, low_m), Plane(0.0, -2 * along, low_m + 2 * rise_m)),

@@ -1,28 +1,28 @@
 """Where the ball may be: every position at which all players stay clear, as areas of the floor.
 
-A swing disc moves with the ball, so its distance to a wall or a ceiling plane is a linear function of where the
-ball is. Each wall, plane and rule of the room is then one half-plane, and what they leave of the floor is a convex
-polygon: exact, where a grid would only sample it. What boxes rule out is then cut out of it.
+Each straight rule is one half-plane, and what they leave of the floor is a convex polygon: exact, where a grid would
+only sample it. What boxes rule out, and what holds only inside an enclosure, is then cut out of it.
 """
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 from functools import lru_cache
 from typing import Any, NamedTuple
 
+import numpy as np
 from shapely import MultiPoint, MultiPolygon, Polygon, polygons, unary_union
 from shapely import Point as GeometryPoint
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import nearest_points
 
+from core.geometry.ball_rules import BallRule
 from core.geometry.boxes import Box
-from core.geometry.ceiling import Ceiling
+from core.geometry.edges import HalfPlane, Point
 from core.geometry.keep_out import Outline, keep_outs
-from core.geometry.swing_disc import COMFORT_M, SwingDisc, swing_disc
-from core.model.brief import Handedness, Player
-from core.model.room import Room
+from core.geometry.swing_disc import COMFORT_M, SwingDisc
+from core.quantities.tolerances import ROUNDING
 
-Point = tuple[float, float]
-EDGE_M = 1e-9
+BEYOND_M = 1.0
+"""Outlines reach this far over the edge of the floor, so that nothing is left along it."""
 
 
 class Area(NamedTuple):
@@ -32,69 +32,35 @@ class Area(NamedTuple):
     holes: tuple[tuple[Point, ...], ...] = ()
 
 
-class HalfPlane(NamedTuple):
-    """a·x + b·y ≤ limit, in metres."""
-
-    a: float
-    b: float
-    limit: float
-
-    def excess(self, point: Point) -> float:
-        """How far `point` is over the limit; negative inside."""
-        return self.a * point[0] + self.b * point[1] - self.limit
-
-
-def swing_limits(player: Player, room: Room, ceiling: Ceiling, surface_m: float) -> Iterable[HalfPlane]:
-    """Where the ball may be for `player`'s longest club to stay clear of walls and ceiling by the comfort margin."""
-    disc = swing_disc(player, player.longest_club)
-    low, high = disc.low_m, disc.high_m
-    yield HalfPlane(-1, 0, low[0] - COMFORT_M)
-    yield HalfPlane(1, 0, room.width_m - high[0] - COMFORT_M)
-    yield HalfPlane(0, 1, room.length_m - high[1] - COMFORT_M)
-    for plane in ceiling.planes:
-        # The ball adds a·x + b·y − surface to every point of the disc.
-        below_m, _ = disc.nearest_to_slope(plane.a, plane.b)
-        spare = below_m + plane.c - surface_m - COMFORT_M * plane.steepness
-        yield HalfPlane(-plane.a, -plane.b, spare)
-
-
-def free_side_limit(player: Player, room: Room, least_m: float) -> HalfPlane:
-    """The ball keeps `least_m` from the wall that `player` faces."""
-    if player.handedness is Handedness.RIGHT:
-        return HalfPlane(1, 0, room.width_m - least_m)
-    return HalfPlane(-1, 0, -least_m)
-
-
 def clear_floor(
-    room: Room,
-    ceiling: Ceiling,
-    surface_m: float,
-    players: Iterable[Player],
-    boxes: tuple[Box, ...],
-    rules: Iterable[HalfPlane],
-) -> tuple[Area, ...]:
-    """Where the ball may be for the longest clubs of `players` to be clear of room and boxes, by `rules` besides."""
-    limits, discs = list(rules), []
-    for player in players:
-        limits += swing_limits(player, room, ceiling, surface_m)
-        discs.append(swing_disc(player, player.longest_club))
-    return _clear_floor(room.width_m, room.length_m, tuple(limits), tuple(discs), surface_m, boxes)
-
-
-@lru_cache(maxsize=256)
-def _clear_floor(
     width_m: float,
     length_m: float,
-    limits: tuple[HalfPlane, ...],
-    discs: tuple[SwingDisc, ...],
+    rules: Iterable[BallRule],
+    discs: Iterable[SwingDisc],
     surface_m: float,
     boxes: tuple[Box, ...],
 ) -> tuple[Area, ...]:
-    """Kept, since dragging the ball about changes nothing of it."""
-    outlines = [
+    """Where the ball may be by `rules`, comfortably, and for swings of `discs` to be clear of `boxes`."""
+    limits: list[HalfPlane] = []
+    outlines: list[Outline] = []
+    for rule in rules:
+        keeping = rule.edge.keeping(rule.comfortable_m)
+        if rule.before_m is None:
+            limits.append(keeping)
+        else:
+            outlines += _beyond(keeping, width_m, rule.before_m)
+    outlines += [
         outline for disc in discs for box in boxes for outline in keep_outs(disc, surface_m, box, COMFORT_M, width_m)
     ]
     return region(width_m, length_m, limits, outlines)
+
+
+def _beyond(keeping: HalfPlane, width_m: float, before_m: float) -> Iterator[Outline]:
+    """What of the floor, as far as `before_m` from the screen's wall, is not within a half-plane across."""
+    limit_m = keeping.limit / keeping.a
+    low, high = (limit_m, width_m) if keeping.a > 0 else (0.0, limit_m)
+    if low < high:
+        yield np.array([(low, -BEYOND_M), (high, -BEYOND_M), (high, before_m), (low, before_m)])
 
 
 def region(
@@ -118,7 +84,7 @@ def region(
         return ()
     left = Polygon(corners).difference(unary_union(outlines))
     pieces = left.geoms if isinstance(left, MultiPolygon) else [left]
-    areas = [_area(piece) for piece in pieces if isinstance(piece, Polygon) and piece.area > EDGE_M]
+    areas = [_area(piece) for piece in pieces if isinstance(piece, Polygon) and piece.area > ROUNDING]
     return tuple(sorted(areas, key=lambda area: -Polygon(area.outline, area.holes).area))
 
 
@@ -128,7 +94,7 @@ def nearest_inside(areas: tuple[Area, ...], wanted: Point) -> Point:
     found = []
     for area in areas:
         shape = _shape(area)
-        if shape.distance(at) <= EDGE_M:
+        if shape.distance(at) <= ROUNDING:
             return wanted
         nearest, _ = nearest_points(shape, at)
         found.append((shape.distance(at), (float(nearest.x), float(nearest.y))))
@@ -156,9 +122,9 @@ def _clipped(corners: list[Point], limit: HalfPlane) -> list[Point]:
     kept: list[Point] = []
     for start, end in zip(corners, corners[1:] + corners[:1], strict=True):
         over, under = limit.excess(start), limit.excess(end)
-        if over <= EDGE_M:
+        if over <= ROUNDING:
             kept.append(start)
-        if (over > EDGE_M) != (under > EDGE_M):
+        if (over > ROUNDING) != (under > ROUNDING):
             share = over / (over - under)
             kept.append((start[0] + share * (end[0] - start[0]), start[1] + share * (end[1] - start[1])))
     return kept

@@ -1,26 +1,18 @@
 """What stands and hangs in a room as boxes, each with its name: as large as it is, and as far as a swing meets it."""
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterator
 from enum import StrEnum
 from math import inf
 from typing import NamedTuple
 
-from core.geometry.boxes import EVERYWHERE, Box, between
-from core.geometry.furnishing import Furnishing, Hood
+from core.geometry.boxes import Box, between
 from core.geometry.swing_disc import Point3, swing_disc
-from core.kept import kept
 from core.model.brief import Handedness, Player
 from core.model.room import Layout, Room
-from core.model.things import BayPart, FixedTo, Opening, OpeningKind, Opens, Remedy, Stored, Thing, ThingKind, Wall
+from core.model.things import FixedTo, Opening, OpeningKind, Opens, Remedy, Stored, Thing, ThingKind, Wall
 
 PAD_M = 0.05
 """Foam around what is padded (trade); it takes room of its own."""
-SIDE_BULGE_M = 0.30
-"""Fabric sides bulge outward when a ball is caught (trade)."""
-PROJECTOR_BODY = (0.35, 0.35, 0.15)
-MONITOR_BODY = (0.15, 0.15, 0.25)
-"""Usual bodies across, along and up, in metres (trade)."""
-SHEET_M = 0.02
 STANDING = (0.30, 0.35)
 """Half of what a standing golfer takes across and along, in metres (trade)."""
 
@@ -31,6 +23,17 @@ class Group(StrEnum):
     ROOM = "room"
     STORED = "stored"
     BAY = "bay"
+
+
+class Material(StrEnum):
+    """What the face of something is, as a ball or light meets it."""
+
+    SOLID = "solid"
+    FABRIC = "fabric"
+    NET = "net"
+    TURF = "turf"
+    CASE = "case"
+    GLASS = "glass"
 
 
 class Solid(NamedTuple):
@@ -46,6 +49,7 @@ class Solid(NamedTuple):
     """x and y of a door's hinges, where the box is what its leaf sweeps: only what is within its width is met."""
     carries: bool = False
     """It holds up the building, and is not touched without an engineer."""
+    material: Material = Material.SOLID
 
 
 def thing_solids(room: Room) -> tuple[Solid, ...]:
@@ -68,86 +72,6 @@ def door_sweeps(room: Room) -> tuple[Solid, ...]:
     return tuple(_sweep(opening, room) for opening in room.openings if opening.opens is Opens.INWARD)
 
 
-@kept
-def hood_solids(hood: Hood, layout: Layout, room: Room) -> tuple[Solid, ...]:
-    """Side panels and roof of an enclosure, centred across the room, from the screen to its mouth.
-
-    A swing that is outside a panel has gone through it, so each reaches outward without end.
-    """
-    middle_m, mouth_m = room.width_m / 2, layout.screen_y_m + hood.depth_m
-    inner, outer = hood.inner_width_m / 2, hood.outer_width_m / 2
-    along, up = (layout.screen_y_m, mouth_m), (0.0, hood.outer_height_m)
-    left = (middle_m - outer, middle_m - inner)
-    right = (middle_m + inner, middle_m + outer)
-    before_mouth = (-inf, mouth_m)
-    return (
-        Solid(
-            BayPart.ENCLOSURE,
-            "enclosure's left side",
-            Group.BAY,
-            between(left, along, up),
-            between((-inf, left[1]), before_mouth, EVERYWHERE),
-        ),
-        Solid(
-            BayPart.ENCLOSURE,
-            "enclosure's right side",
-            Group.BAY,
-            between(right, along, up),
-            between((right[0], inf), before_mouth, EVERYWHERE),
-        ),
-        Solid(
-            BayPart.ENCLOSURE,
-            "enclosure's roof",
-            Group.BAY,
-            between((left[0], right[1]), along, (hood.inner_height_m, hood.outer_height_m)),
-            between(EVERYWHERE, before_mouth, (hood.inner_height_m, inf)),
-        ),
-    )
-
-
-def bay_solids(
-    furnishing: Furnishing, layout: Layout, room: Room, standing: Iterable[BayPart], *, bulging: bool
-) -> Iterator[Solid]:
-    """The parts of the bay that stand; `bulging` gives the enclosure's sides room to catch a ball."""
-    stands = set(standing)
-    middle_m = room.width_m / 2
-    if furnishing.enclosure and BayPart.ENCLOSURE in stands:
-        yield from (_bulging_hood if bulging else hood_solids)(furnishing.enclosure, layout, room)
-    if furnishing.screen and BayPart.SCREEN in stands:
-        wide, high = furnishing.screen
-        bottom = layout.screen_bottom_m
-        yield _solid(
-            BayPart.SCREEN,
-            "screen",
-            between(
-                (middle_m - wide / 2, middle_m + wide / 2),
-                (layout.screen_y_m - SHEET_M / 2, layout.screen_y_m + SHEET_M / 2),
-                (bottom, bottom + high),
-            ),
-        )
-    if furnishing.mat and BayPart.MAT in stands:
-        wide, long = furnishing.mat
-        x, y = layout.ball_x_m, layout.ball_y_m
-        yield _solid(
-            BayPart.MAT,
-            "mat",
-            between((x - wide / 2, x + wide / 2), (y - long / 2, y + long / 2), (0.0, furnishing.surface_m)),
-        )
-    if furnishing.lens and BayPart.PROJECTOR in stands:
-        lens = furnishing.lens
-        wide, long, high = PROJECTOR_BODY
-        y = layout.screen_y_m + lens.distance_m
-        z = lens.height_m
-        yield _solid(
-            BayPart.PROJECTOR,
-            "projector",
-            between((lens.x_m - wide / 2, lens.x_m + wide / 2), (y, y + long), (z - high / 2, z + high / 2)),
-        )
-    if furnishing.monitor and BayPart.MONITOR in stands:
-        yield from _monitor(furnishing, layout, room)
-
-
-@kept
 def golfers(players: tuple[Player, ...], layout: Layout, surface_m: float) -> tuple[Solid, ...]:
     """Where the players stand, one of each hand: the tallest, with the longest club."""
     return tuple(_golfers(players, layout, surface_m))
@@ -160,43 +84,8 @@ def _golfers(players: tuple[Player, ...], layout: Layout, surface_m: float) -> I
             x = layout.ball_x_m + swing_disc(tallest, tallest.longest_club).hub_x_m
             wide, long = STANDING
             y, z = layout.ball_y_m, surface_m
-            yield _solid(
-                "golfer",
-                f"{tallest.name} at the ball",
-                between((x - wide, x + wide), (y - long, y + long), (z, z + tallest.height_m)),
-            )
-
-
-def _solid(key: str, name: str, box: Box) -> Solid:
-    return Solid(key, name, Group.BAY, box, box)
-
-
-@kept
-def _bulging_hood(hood: Hood, layout: Layout, room: Room) -> tuple[Solid, ...]:
-    return tuple(_bulged(solid, room.width_m / 2) for solid in hood_solids(hood, layout, room))
-
-
-def _bulged(solid: Solid, middle_m: float) -> Solid:
-    (x0, y0, z0), (x1, y1, z1) = solid.box.low, solid.box.high
-    left = x0 - SIDE_BULGE_M if x0 < middle_m else x0
-    right = x1 + SIDE_BULGE_M if x1 > middle_m else x1
-    return solid._replace(box=Box((left, y0, z0), (right, y1, z1)))
-
-
-def _monitor(furnishing: Furnishing, layout: Layout, room: Room) -> Iterator[Solid]:
-    assert furnishing.monitor is not None
-    where, distance_m = furnishing.monitor
-    wide, long, high = MONITOR_BODY
-    x, y = layout.ball_x_m, layout.ball_y_m
-    foot = furnishing.floor_m + layout.monitor_pad_m
-    if where == "overhead":
-        y, foot = y - distance_m, room.ceiling_m - room.lining_m - high
-    elif where == "behind":
-        y += distance_m
-    spots = [x] if where != "beside" else [x + distance_m]
-    for at in spots:
-        box = between((at - wide / 2, at + wide / 2), (y - long / 2, y + long / 2), (foot, foot + high))
-        yield _solid(BayPart.MONITOR, "launch monitor", box)
+            box = between((x - wide, x + wide), (y - long, y + long), (z, z + tallest.height_m))
+            yield Solid("golfer", f"{tallest.name} at the ball", Group.BAY, box, box)
 
 
 def _thing_solid(thing: Thing, room: Room) -> Solid:

@@ -5,15 +5,16 @@ from dataclasses import dataclass
 from functools import cached_property
 from typing import NamedTuple
 
+from core.geometry.ball_rules import CHECK_BY_EDGE, BallRoom, BallRule, swing_edges, swing_rules
 from core.geometry.boxes import Box
-from core.geometry.ceiling import Ceiling
-from core.geometry.hitting_region import Area, HalfPlane, clear_floor, nearest_inside
+from core.geometry.hitting_region import Area, clear_floor, nearest_inside
 from core.geometry.solids import Solid
 from core.geometry.swing_clearance import Clearances, clearances
-from core.geometry.swing_disc import Point3, SwingDisc, swing_disc
+from core.geometry.swing_disc import Point3, swing_disc
 from core.model.brief import Player
 from core.model.clubs import Club
-from core.model.room import Room
+
+SWINGS = frozenset(CHECK_BY_EDGE.values())
 
 
 class Closest(NamedTuple):
@@ -30,12 +31,11 @@ Table = tuple[dict[tuple[str, Club], int], Clearances]
 """Which row is whose with which club, and the clearances."""
 
 
-@dataclass(frozen=True, eq=False)
+@dataclass(frozen=True)
 class Surroundings:
     """Walls, ceiling, things in the way and the enclosure around the swings of `players` at `ball`."""
 
-    room: Room
-    ceiling: Ceiling
+    room: BallRoom
     ball: Point3
     players: tuple[Player, ...]
     things: tuple[Solid, ...]
@@ -58,34 +58,33 @@ class Surroundings:
 
     def closest(self, player: Player, club: Club) -> Closest:
         """The nearest of everything."""
-        found = list(self._structure(swing_disc(player, club)))
+        x, y, z = self.ball
+        found = [
+            Closest(edge.distance_m(x, y), edge.name, (x + edge.at[0], y + edge.at[1], z + edge.at[2]))
+            for edge in swing_edges(swing_disc(player, club), self.room)
+        ]
         if self.things or self.panels:
             found.append(self._closest(player, club, range(len(self.boxes))))
         return min(found)
 
-    def clear_floor(self, players: Iterable[Player], rules: Iterable[HalfPlane] = ()) -> tuple[Area, ...]:
-        """Where the ball may be for the longest clubs of `players` to be clear of everything, by `rules` besides."""
-        return clear_floor(self.room, self.ceiling, self.ball[2], players, self.boxes, rules)
+    def swing_rules(self, players: Iterable[Player]) -> tuple[BallRule, ...]:
+        """The straight limits that the longest clubs of `players` set the ball."""
+        discs = (swing_disc(player, player.longest_club) for player in players)
+        return tuple(rule for disc in discs for rule in swing_rules(disc, self.room))
+
+    def clear_floor(self, players: Iterable[Player], rules: Iterable[BallRule]) -> tuple[Area, ...]:
+        """Where the ball may be by `rules`, and for the longest clubs of `players` to be clear of all boxes."""
+        discs = [swing_disc(player, player.longest_club) for player in players]
+        return clear_floor(self.room.width_m, self.room.length_m, rules, discs, self.room.surface_m, self.boxes)
 
     def shift_to_clear(self, player: Player) -> tuple[float, float] | None:
         """How far across and along the ball would have to move for `player`'s swing to be clear; `None` if nowhere."""
-        areas = self.clear_floor([player])
+        areas = self.clear_floor([player], [rule for rule in self.swing_rules([player]) if rule.check in SWINGS])
         if not areas:
             return None
         x, y, _ = self.ball
         to_x, to_y = nearest_inside(areas, (x, y))
         return to_x - x, to_y - y
-
-    def _structure(self, disc: SwingDisc) -> Iterable[Closest]:
-        clearance_m, at = self.ceiling.clearance_m(disc, self.ball)
-        yield Closest(clearance_m, "ceiling", at)
-        left, right, rear = (
-            (self.ball[0] + x, self.ball[1] + y, self.ball[2] + z)
-            for x, y, z in (disc.leftmost_m, disc.rightmost_m, disc.rearmost_m)
-        )
-        yield Closest(left[0], "left wall", left)
-        yield Closest(self.room.width_m - right[0], "right wall", right)
-        yield Closest(self.room.length_m - rear[1], "rear wall", rear)
 
     def _closest(self, player: Player, club: Club, boxes: range) -> Closest:
         row, table = self._wanted if club is player.longest_club else self._shorter(player)

@@ -1,9 +1,9 @@
 """The chain with its parts: what a build's references mean, looked up once."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Callable, Hashable, Iterator, Mapping
 from dataclasses import dataclass
+from typing import ClassVar
 
-from core.kept import kept
 from core.model.build import Build, HungPart, Slot, slot_for
 from core.model.parts import LaunchMonitor, Part, Plan, Title
 
@@ -31,7 +31,12 @@ class Hanging:
 class Chain:
     """What hangs where, in the order of the chain."""
 
+    kind: ClassVar[type[Part]] = Part
     hangings: tuple[Hanging, ...]
+
+    def by_facts(self, take: Callable[[Part], Hashable]) -> Hashable:
+        """What tells this chain from others, where `take` takes the facts of a part that matter."""
+        return tuple((hung.slot, id(hung.decided), id(hung.plan), take(hung.part)) for hung in self.hangings)
 
     def __iter__(self) -> Iterator[Hanging]:
         return iter(self.hangings)
@@ -61,7 +66,6 @@ def _found(slot: Slot, decided: HungPart, parts: Mapping[str, Part]) -> Hanging:
     return _hanging(slot, decided, part)
 
 
-@kept
 def _hanging(slot: Slot, decided: HungPart, part: Part) -> Hanging:
     if slot_for(part) is not slot:
         raise UnknownPart(f"chain.{slot}", f"part '{part.id}' hangs in place '{slot_for(part) or 'none'}', not here")

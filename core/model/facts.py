@@ -1,49 +1,123 @@
-"""Facts that are not known, and the one way to ask a spec sheet for a fact."""
+"""Facts that are not known, and the one way to ask a record for a fact: by its field.
 
-from typing import TypeVar
+The field is the fact's name everywhere: its words in sentences and forms, its doubts, and which checks read it.
+"""
+
+from collections.abc import Mapping
+from typing import Any, NamedTuple
 
 from core.model.brief import Brief, Player
-from core.model.parts import Part
+from core.model.parts import Part, Plan
+from core.model.parts.words import fact_words
+from core.model.record import Record
+from core.model.room import Layout, Room
+from core.model.things import Opening
 
-T = TypeVar("T")
+
+class FactAt(NamedTuple):
+    """Where a fact is entered: a record, and its field there."""
+
+    record: str
+    """`brief`, `room`, `layout`, `parts/<id>`, or a thing in the room such as `openings/<id>`; empty where nowhere."""
+    field: str
+
+
+NOWHERE = FactAt("", "")
+
+
+class Missing(NamedTuple):
+    """A fact that is not known, how to get it, and where it is entered."""
+
+    fact: str
+    how: str
+    at: FactAt = NOWHERE
 
 
 class MissingFact(Exception):
     """A fact that a rule needs is not known. Says which, and how to get it."""
 
-    def __init__(self, fact: str, how: str) -> None:
+    def __init__(self, fact: str, how: str, at: FactAt = NOWHERE) -> None:
         super().__init__(f"{fact} is not known: {how}")
-        self.fact = fact
-        self.how = how
+        self.missing = Missing(fact, how, at)
 
-    def __eq__(self, other: object) -> bool:
-        """The same fact is missing, and is to be got in the same way."""
-        return (
-            type(self) is type(other)
-            and self.args == getattr(other, "args", None)
-            and self.how == getattr(other, "how", None)
-        )
+    @property
+    def fact(self) -> str:
+        """What is not known."""
+        return self.missing.fact
 
-    __hash__ = Exception.__hash__
+    @property
+    def how(self) -> str:
+        """How to get it."""
+        return self.missing.how
 
 
-def known(value: T | None, part: Part, fact: str) -> T:
-    """`value`, or `MissingFact` naming `fact` of `part` where its maker does not state it."""
+SAY_IN_BRIEF = "Say it in the brief."
+ENTER_IN_ROOM = "Enter it with the room."
+QUESTIONS: Mapping[tuple[type[Record], str], tuple[str, str]] = {
+    (Brief, "up_front_cap_minor"): ("The up-front cap", "Enter in the brief what may be spent up front."),
+    (Brief, "yearly_cap_minor"): ("The yearly cap", "Enter in the brief what it may cost each year."),
+    (Brief, "hours_a_week"): ("How many hours a week you will play", SAY_IN_BRIEF),
+    (Brief, "build_hours_a_week"): ("How many hours a week you will build", SAY_IN_BRIEF),
+    (Brief, "setup_minutes"): ("The set-up time you accept", "Enter it in the brief."),
+    (Brief, "subscriptions"): ("What you think of subscriptions", SAY_IN_BRIEF),
+    (Brief, "may_drill"): (
+        "Whether walls and ceiling may be drilled",
+        "Ask the owner of the home, and say it in the brief.",
+    ),
+    (Room, "ridge_m"): ("The height of the ceiling's highest point", "Measure it and type it in the room."),
+    (Room, "mains_v"): ("The voltage of the mains", "Enter it with the room: 230 V or 120 V are usual."),
+    (Room, "breaker_a"): ("The rating of the breaker", "Read it off the breaker, or ask an electrician."),
+    (Room, "floor_base"): ("What the floor is made of", "Say in the room whether it is concrete or timber."),
+    (Room, "openings"): ("Which windows and doors the room has", "Enter them with the room."),
+    (Room, "sockets"): ("Where the sockets are", "Enter them with the room."),
+}
+"""What is asked of a household: in words, and how to answer."""
+RECORDS: Mapping[type[Record], str] = {Brief: "brief", Room: "room", Layout: "layout"}
+
+
+def known(record: Record, field: str, of: Part | None = None) -> Any:
+    """The value of `field`, or `MissingFact` where nobody has stated it. A plan says `of` which part it is one.
+
+    The type checker knows the field's own type, without `None`.
+    """
+    value = getattr(record, field)
     if value is None:
-        raise not_stated(part, fact)
+        raise not_stated(record, field, of)
     return value
 
 
-def not_stated(part: Part, fact: str) -> MissingFact:
-    """`fact` of `part`, which its maker does not state."""
-    return MissingFact(f"The {fact} of {part.name}", f"Look in the spec sheet of {part.maker}, or ask them.")
+def known_some(record: Record, field: str, of: Part | None = None) -> Any:
+    """As `known`, for a list that says nothing while it is empty."""
+    value = getattr(record, field)
+    if not value:
+        raise not_stated(record, field, of)
+    return value
+
+
+def not_stated(record: Record, field: str, of: Part | None = None) -> MissingFact:
+    """The fact `field` of `record`, which nobody has stated."""
+    kind = type(record)
+    if (kind, field) in QUESTIONS:
+        return MissingFact(*QUESTIONS[kind, field], FactAt(RECORDS[kind], field))
+    if isinstance(record, Opening):
+        how = "Say in the room what is between it and a ball."
+        return MissingFact(f"What guards {record.name}", how, FactAt(f"openings/{record.id}", field))
+    part = of or record
+    assert isinstance(part, Part)
+    words = fact_words(kind, field)
+    plan = f" in plan {record.name}" if isinstance(record, Plan) else ""
+    return MissingFact(
+        f"The {words}{plan} of {part.name}",
+        f"Look in the spec sheet of {part.maker}, or ask them.",
+        FactAt(f"parts/{part.id}", "plans" if plan else field),
+    )
 
 
 class NobodySwings(MissingFact):
     """No player is named, and the answer depends on who swings."""
 
     def __init__(self) -> None:
-        super().__init__("Who will swing here", "Add the players to the brief.")
+        super().__init__("Who will swing here", "Add the players to the brief.", FactAt("brief", "players"))
 
 
 def known_players(brief: Brief) -> tuple[Player, ...]:

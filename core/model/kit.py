@@ -1,11 +1,10 @@
 """The parts beside the chain: what was chosen by wish, and what was decided about small items."""
 
-from collections.abc import Mapping
+from collections.abc import Callable, Hashable, Iterator, Mapping
 from dataclasses import dataclass
 from functools import cache, cached_property
-from typing import TYPE_CHECKING, TypeVar
+from typing import TYPE_CHECKING, ClassVar, TypeVar
 
-from core.kept import kept
 from core.model.build import Build, Extra, SmallDecision
 from core.model.chain import UnknownPart
 from core.model.parts import Part, kinds_of
@@ -19,6 +18,10 @@ class Beside(tuple[P, ...]):
     So a check that reads lamps is asked again when a lamp changes, and not for a cable.
     """
 
+    kind: type[Part] = Part
+    counts: tuple[int | None, ...] = ()
+    """How many of each there are; `None` for as many as the small item asks for that it was chosen for."""
+
     @classmethod
     @cache
     def of(cls, kind: type[Part]) -> type["Beside[Part]"]:
@@ -28,18 +31,38 @@ class Beside(tuple[P, ...]):
     if not TYPE_CHECKING:
         __class_getitem__ = of
 
+    def by_facts(self, take: Callable[[Part], Hashable]) -> Hashable:
+        """What tells these parts from others, where `take` takes the facts of one that matter."""
+        return (self.counts, *map(take, self))
+
+    def counted(self, asked: int = 1) -> Iterator[tuple[P, int]]:
+        """Each part and how many of it there are, where its small item asks for so many pieces."""
+        counts = self.counts or (1,) * len(self)
+        return ((part, asked if count is None else count) for part, count in zip(self, counts, strict=True))
+
 
 @dataclass(frozen=True)
 class Kit:
     """Extras with their parts, and the decided small items with theirs; an owned one may have none."""
 
+    kind: ClassVar[type[Part]] = Part
     extras: tuple[tuple[Extra, Part], ...] = ()
     small: tuple[tuple[str, SmallDecision, Part | None], ...] = ()
 
+    def by_facts(self, take: Callable[[Part], Hashable]) -> Hashable:
+        """What tells this kit from others, where `take` takes the facts of a part that matter."""
+        extras = tuple((id(extra), take(part)) for extra, part in self.extras)
+        small = tuple((item, id(decision), part and take(part)) for item, decision, part in self.small)
+        return extras, small
+
     def by_kind(self) -> Mapping[type, Beside[Part]]:
         """The parts under their own kind and every kind that it is one of, each as `Beside[kind]`."""
-        small = (part for _, _, part in self.small if part is not None)
-        return _by_kind(*(part for _, part in self.extras), *small)
+        found: dict[type[Part], list[tuple[Part, int | None]]] = {}
+        small = ((part, None) for _, _, part in self.small if part is not None)
+        for part, count in (*((part, extra.quantity) for extra, part in self.extras), *small):
+            for kind in kinds_of(type(part)):
+                found.setdefault(kind, []).append((part, count))
+        return dict(map(_beside, found, found.values()))
 
     def decided(self, item: str) -> SmallDecision | None:
         """What was decided about a small item."""
@@ -54,26 +77,24 @@ class Kit:
         return {id: (decision, part) for id, decision, part in self.small}
 
 
-@kept
-def _by_kind(*parts: Part) -> Mapping[type, Beside[Part]]:
-    found: dict[type[Part], list[Part]] = {}
-    for part in parts:
-        for kind in kinds_of(type(part)):
-            found.setdefault(kind, []).append(part)
-    return {beside: beside(alike) for kind, alike in found.items() for beside in [Beside.of(kind)]}
+def _beside(kind: type[Part], alike: list[tuple[Part, int | None]]) -> tuple[type, Beside[Part]]:
+    of_kind = Beside.of(kind)
+    beside = of_kind(part for part, _ in alike)
+    beside.counts = tuple(count for _, count in alike)
+    return of_kind, beside
 
 
 def resolve_kit(build: Build, parts: Mapping[str, Part]) -> Kit:
     """The kit of `build`, its references looked up in `parts`. Raises `UnknownPart` for one that is not there."""
-    extras = tuple((extra, _found(extra.part, f"extras.{extra.id}", parts)) for extra in build.extras)
+    extras = tuple((extra, _looked_up(extra.part, f"extras.{extra.id}", parts)) for extra in build.extras)
     small = tuple(
-        (id, decision, _found(decision.part, f"small_items.{id}", parts) if decision.part else None)
+        (id, decision, _looked_up(decision.part, f"small_items.{id}", parts) if decision.part else None)
         for id, decision in build.small_items.items()
     )
     return Kit(extras, small)
 
 
-def _found(id: str, place: str, parts: Mapping[str, Part]) -> Part:
+def _looked_up(id: str, place: str, parts: Mapping[str, Part]) -> Part:
     part = parts.get(id)
     if part is None:
         raise UnknownPart(place, f"part '{id}' is not among the parts given")

@@ -1,1 +1,1 @@
-"""What a build costs: lines, totals with their scope, and the horizon."""
+"""What things cost: prices, lines and totals, in whole minor units of one currency."""

@@ -7,11 +7,10 @@ from enum import StrEnum
 from typing import NamedTuple
 
 from core.geometry.floor_cover import Cover, roll_cover, tile_cover
-from core.kept import kept
 from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.chain import Chain, Hanging
-from core.model.facts import MissingFact, known
+from core.model.facts import FactAt, Missing, MissingFact, known
 from core.model.household import TaxTreatment, Valuation
 from core.model.parts import Billing, Flooring, FloorRoll, FloorTiles, MonitorPlan, Part, Plan, Price
 from core.model.room import Room
@@ -29,9 +28,10 @@ class MissingRate(MissingFact):
 
     def __init__(self, currency: str, into: str) -> None:
         super().__init__(
-            f"The rate from {currency} to {into}", f"Enter in the brief what 1 {currency} costs in {into}."
+            f"The rate from {currency} to {into}",
+            f"Enter in the brief what 1 {currency} costs in {into}.",
+            FactAt("brief", f"rate_{currency}"),
         )
-        self.currency = currency
 
 
 class Payment(StrEnum):
@@ -57,7 +57,7 @@ class Line(NamedTuple):
     """What it would cost a newcomer."""
     quantity: int = 1
     unit: str = ""
-    missing: MissingFact | None = None
+    missing: Missing | None = None
     beside: str = ""
     """The extra or small item that it is of; empty for what hangs on the chain."""
 
@@ -122,14 +122,15 @@ class Costs:
         )
 
     @property
-    def missing(self) -> tuple[MissingFact, ...]:
+    def missing(self) -> tuple[Missing, ...]:
         """Why amounts are not known, line by line."""
         return tuple(line.missing for line in self.lines if line.missing)
 
     @property
     def missing_rates(self) -> tuple[str, ...]:
         """Currencies that the brief has no rate for, each once."""
-        return tuple(sorted({fact.currency for fact in self.missing if isinstance(fact, MissingRate)}))
+        rates = (fact.at.field for fact in self.missing if fact.at.record == "brief")
+        return tuple(sorted({field.removeprefix("rate_") for field in rates if field.startswith("rate_")}))
 
 
 def costs_of(brief: Brief, chain: Chain, room: Room, beside: Iterable[Line] = ()) -> Costs:
@@ -160,10 +161,10 @@ def costs_of(brief: Brief, chain: Chain, room: Room, beside: Iterable[Line] = ()
 def floor_cover(flooring: Flooring, room: Room) -> Cover:
     """What to buy of `flooring` for the whole floor. Raises `MissingFact` where its size is not stated."""
     if isinstance(flooring, FloorTiles):
-        side_m = known(flooring.tile_side_m, flooring, "tile size")
-        return tile_cover(room.width_m, room.length_m, side_m, known(flooring.tiles_per_pack, flooring, "pack size"))
+        side_m, pack = known(flooring, "tile_side_m"), known(flooring, "tiles_per_pack")
+        return tile_cover(room.width_m, room.length_m, side_m, pack)
     if isinstance(flooring, FloorRoll):
-        return roll_cover(room.width_m, room.length_m, known(flooring.roll_width_m, flooring, "roll width"))
+        return roll_cover(room.width_m, room.length_m, known(flooring, "roll_width_m"))
     raise TypeError(f"{type(flooring).__name__} has no way to be laid")
 
 
@@ -191,7 +192,6 @@ def yearly_fee(plan: Plan, brief: Brief) -> Money:
     return in_currency(plan.price, brief) * (MONTHS if plan.billing is Billing.MONTHLY else 1)
 
 
-@kept
 def _lines(hanging: Hanging, brief: Brief, room: Room, monitor_plan: Plan | None) -> tuple[Line, ...]:
     line = _part_line(hanging, brief, room)
     return (line,) if hanging.plan is None else (line, _plan_line(hanging, hanging.plan, brief, monitor_plan))
@@ -243,14 +243,14 @@ def bought_line(bought: Bought, brief: Brief) -> Line:
 
 
 def _list_price(part: Part, brief: Brief) -> Money:
-    return in_currency(known(part.price, part, "price"), brief)
+    return in_currency(known(part, "price"), brief)
 
 
 def _paid(
     line: Line, listed: Money | MissingFact, *, owned: bool, quote: Money | None, worth: Money | None = None
 ) -> Line:
     """`line` with what it really costs: nothing if owned, the quote if there is one, else the list price."""
-    price, missing = (None, listed) if isinstance(listed, MissingFact) else (listed, None)
+    price, missing = (None, listed.missing) if isinstance(listed, MissingFact) else (listed, None)
     if owned:
         nothing = line.yearly
         return line._replace(payment=Payment.OWNED, up_front=nothing, replacement_value=worth or price)
@@ -275,8 +275,8 @@ def _plan_line(hanging: Hanging, plan: Plan, brief: Brief, monitor_plan: Plan | 
     if plan.billing is Billing.FREE:
         return Line(hanging.slot, label, Payment.FREE, nothing, nothing)
     try:
-        price = known(plan.price, hanging.part, f"price of plan {plan.name}")
+        price = known(plan, "price", hanging.part)
         once = in_currency(price, brief) if plan.billing is Billing.ONCE else nothing
         return Line(hanging.slot, label, Payment.LIST_PRICE, once, yearly_fee(plan, brief))
     except MissingFact as missing:
-        return Line(hanging.slot, label, Payment.LIST_PRICE, None, None, missing=missing)
+        return Line(hanging.slot, label, Payment.LIST_PRICE, None, None, missing=missing.missing)

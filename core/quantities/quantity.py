@@ -72,8 +72,8 @@ class Quantity(NamedTuple):
             value, decimals = value / factor, 1
         if self.unit in (Unit.GRADE, Unit.TIER):
             return f"{symbol} {value:.0f}"
-        if self.unit is Unit.PIECES and value == 1:
-            symbol = "piece"
+        if self.unit in (Unit.PIECES, Unit.COURSES) and value == 1:
+            symbol = symbol.removesuffix("s")
         number = f"{value:,.{decimals}f}".replace("-", "−")
         if self.unit is Unit.SHARE:
             number = number.removesuffix(".0")

@@ -43,6 +43,7 @@ class Unit(StrEnum):
     AMPERE = "A"
     VOLT = "V"
     PIECES = "pieces"
+    COURSES = "courses"
     PIXELS = "px"
     MINOR_MONEY = "minor units"
 

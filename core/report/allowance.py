@@ -1,27 +1,27 @@
 """What a room allows before any part is chosen: clubs, spot, kinds of monitor, picture, throw, enclosure (trade)."""
 
-from collections.abc import Iterable, Iterator
-from dataclasses import dataclass
+from collections.abc import Callable, Iterable, Iterator
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
-from core.checks.along import (
-    BEHIND_BALL_OVER_RADIUS_M,
-    GAP_COMFORT_M,
-)
+from core.bay import SIDE_BULGE_M, Hood, hood_solids
+from core.checks.along import GAP_COMFORT_M
+from core.checks.ball import ball_limits
 from core.checks.figures import metres
-from core.checks.readings import MONITOR_BODY_M, PROJECTOR_BODY_M
-from core.checks.swing import SWING_CLEARANCE_M
-from core.checks.verdict import State, judge
+from core.checks.limits import State, at_least
+from core.checks.readings import HANGING_DROP_M, MONITOR_BODY_M, PROJECTOR_BODY_M
+from core.checks.spots import SCREEN_DISTANCE, Around, HittingSpot, hitting_spots
+from core.checks.swing import projector_limit, swing_limit
+from core.geometry.ball_rules import BEHIND_BALL, BallRoom, swing_rules
 from core.geometry.ceiling import Ceiling, ceiling_of
 from core.geometry.picture import fit_shape
-from core.geometry.solids import SIDE_BULGE_M, stored_solids, thing_solids
+from core.geometry.solids import stored_solids, thing_solids
 from core.geometry.surroundings import Surroundings
-from core.geometry.swing_disc import COMFORT_M, swing_disc
+from core.geometry.swing_disc import distances_m, swing_disc
 from core.model.brief import Handedness, Player
 from core.model.clubs import Club
 from core.model.room import Layout, Room
 from core.quantities import say
-from core.report.hitting import HittingSpot, hitting_spots
 
 SHAPES = ("16:9", "16:10", "4:3", "1:1")
 FRAME_M = 0.10
@@ -37,7 +37,8 @@ COMFORT_LEFT_M = 0.15
 WORTHWHILE_PICTURE_M = 2.4
 """A picture of 16:9 from this width on fills the eye from 3 m (trade)."""
 HALVINGS = 24
-
+LENS_STEP_M = 0.05
+"""Places of a lens are tried so close; where one is in a swing's way is then found by halving."""
 
 RULES_OF_THUMB = (
     say("Worked out with the screen {gap} off its wall.", gap=metres(GAP_COMFORT_M)),
@@ -90,7 +91,7 @@ class MonitorRoom:
         """Clear from 0.15 m."""
         if not self.known:
             return State.UNKNOWN
-        return State.BLOCKED if self.left_m is None else judge(self.left_m, COMFORT_LEFT_M)
+        return State.BLOCKED if self.left_m is None else at_least(self.left_m, 0.0, COMFORT_LEFT_M).state
 
 
 @dataclass(frozen=True)
@@ -148,51 +149,51 @@ def allowance(room: Room, players: tuple[Player, ...], surface_m: float) -> Allo
     """
     ceiling = ceiling_of(room)
     layout = Layout(screen_y_m=GAP_COMFORT_M + room.wall_foam_m, ball_x_m=room.width_m / 2)
-    reaches = tuple(_reach(player, room, ceiling, layout, surface_m) for player in players)
+    place = BallRoom(room.width_m, room.length_m, ceiling, surface_m)
+    empty = Around(
+        Surroundings(place, (0.0, 0.0, surface_m), (), (*thing_solids(room), *stored_solids(room, playing=True)), ()),
+        None,
+        layout.screen_y_m,
+        SCREEN_DISTANCE,
+    )
+    reaches = tuple(_reach(player, empty) for player in players)
     swinging = tuple(reach.player.model_copy(update={"longest_club": reach.club}) for reach in reaches if reach.club)
-    spots = hitting_spots(_around(room, ceiling, layout, swinging, surface_m), layout)
+    spots = hitting_spots(_with(empty, *swinging))
     ball = next((spot.best for spot in spots if spot.best is not None), None)
     widest = _picture(SHAPES[0], room, ceiling, layout)
     return Allowance(
         reaches=reaches,
         spots=spots,
-        behind_left_m=None if ball is None else _behind_left_m(room, swinging, ball[1]),
+        behind_left_m=None if ball is None else _behind_left_m(place, swinging, ball),
         to_screen_m=None if ball is None else ball[1] - layout.screen_y_m,
         monitors=tuple(_monitors(room, ceiling, layout, swinging if spots else players, spots)),
         pictures=tuple(_picture(shape, room, ceiling, layout) for shape in SHAPES),
-        throw=_throw(room, layout, swinging, spots, widest.width_m),
-        enclosure=_enclosure(room, ceiling, layout, swinging, spots),
+        throw=_throw(place, layout, swinging, spots, widest.width_m),
+        enclosure=_enclosure(place, layout, swinging, spots),
     )
 
 
-def _around(
-    room: Room, ceiling: Ceiling, layout: Layout, players: tuple[Player, ...], surface_m: float
-) -> Surroundings:
-    things = (*thing_solids(room), *stored_solids(room, playing=True))
-    return Surroundings(room, ceiling, (layout.ball_x_m, layout.ball_y_m, surface_m), players, things, ())
+def _with(around: Around, *players: Player) -> Around:
+    return replace(around, surroundings=replace(around.surroundings, players=players))
 
 
-def _reach(player: Player, room: Room, ceiling: Ceiling, layout: Layout, surface_m: float) -> ReachOfPlayer:
+def _reach(player: Player, empty: Around) -> ReachOfPlayer:
     early = player.model_copy(update={"early_release": True})
-    return ReachOfPlayer(
-        player,
-        _longest(player, room, ceiling, layout, surface_m),
-        _longest(early, room, ceiling, layout, surface_m),
-    )
+    return ReachOfPlayer(player, _longest(player, empty), _longest(early, empty))
 
 
-def _longest(player: Player, room: Room, ceiling: Ceiling, layout: Layout, surface_m: float) -> Club | None:
+def _longest(player: Player, empty: Around) -> Club | None:
     for club in player.longest_club.and_shorter():
-        swinging = (player.model_copy(update={"longest_club": club}),)
-        (spot,) = hitting_spots(_around(room, ceiling, layout, swinging, surface_m), layout)
+        (spot,) = hitting_spots(_with(empty, player.model_copy(update={"longest_club": club})))
         if spot.best is not None:
             return club
     return None
 
 
-def _behind_left_m(room: Room, players: Iterable[Player], ball_y_m: float) -> float:
-    radius_m = max(swing_disc(player, player.longest_club).full_radius_m for player in players)
-    return room.length_m - ball_y_m - radius_m - BEHIND_BALL_OVER_RADIUS_M
+def _behind_left_m(place: BallRoom, players: Iterable[Player], ball: tuple[float, float]) -> float:
+    discs = {swing_disc(player, player.longest_club) for player in players}
+    rules = [rule for disc in discs for rule in swing_rules(disc, place) if rule.check == BEHIND_BALL]
+    return min(limit.spare for limit in ball_limits(rules, (*ball, place.surface_m)))
 
 
 def _monitors(
@@ -246,36 +247,84 @@ def _picture(shape: str, room: Room, ceiling: Ceiling, layout: Layout) -> Pictur
     return PictureRoom(shape, low_m, low_m / aspect)
 
 
-def _swing_span_m(players: tuple[Player, ...], spots: tuple[HittingSpot, ...]) -> tuple[float, float] | None:
-    """From the front of the foremost swing to the back of the rearmost, along the target line."""
-    found = []
-    for spot in spots:
-        for player in players:
-            if spot.best is not None and player.handedness in spot.hands:
-                low, high = swing_disc(player, player.longest_club).bounds((*spot.best, 0.0))
-                found.append((low[1], high[1]))
-    return (min(front for front, _ in found), max(back for _, back in found)) if found else None
+def _swings(players: tuple[Player, ...], spots: tuple[HittingSpot, ...]) -> list[tuple[Player, tuple[float, float]]]:
+    """Everybody who swings, at the spot of their hand."""
+    return [
+        (player, spot.best)
+        for spot in spots
+        if spot.best is not None
+        for player in players
+        if player.handedness in spot.hands
+    ]
 
 
 def _throw(
-    room: Room, layout: Layout, players: tuple[Player, ...], spots: tuple[HittingSpot, ...], width_m: float
+    place: BallRoom, layout: Layout, players: tuple[Player, ...], spots: tuple[HittingSpot, ...], width_m: float
 ) -> ThrowRoom:
-    span = _swing_span_m(players, spots)
-    if span is None or width_m <= 0:
+    """The lens under the ceiling in the middle of the room, wherever no swing rules it out."""
+    swings = _swings(players, spots)
+    most_m = place.length_m - PROJECTOR_BODY_M - layout.screen_y_m
+    if not swings or width_m <= 0 or most_m <= 0:
         return ThrowRoom(None, None, None)
-    ahead_m = span[0] - SWING_CLEARANCE_M - layout.screen_y_m
-    least_m = span[1] + SWING_CLEARANCE_M - layout.screen_y_m
-    most_m = room.length_m - PROJECTOR_BODY_M - layout.screen_y_m
+
+    def free(distance_m: float) -> bool:
+        y = layout.screen_y_m + distance_m
+        at = (place.width_m / 2, y, place.ceiling.height_m(place.width_m / 2, y) - HANGING_DROP_M)
+        nearest_m = min(
+            distances_m((swing_disc(player, player.longest_club),), (*ball, place.surface_m), at)[0]
+            for player, ball in swings
+        )
+        return projector_limit(nearest_m).state is not State.BLOCKED
+
+    tried = [step * LENS_STEP_M for step in range(int(most_m / LENS_STEP_M) + 1)]
+    taken = [distance_m for distance_m in tried if not free(distance_m)]
+    if not taken:
+        return ThrowRoom(most_m / width_m, None, None)
+    ahead_m = _edge_m(taken[0], taken[0] - LENS_STEP_M, free)
+    least_m = _edge_m(taken[-1], taken[-1] + LENS_STEP_M, free)
     behind = (least_m / width_m, most_m / width_m) if most_m >= least_m else (None, None)
     return ThrowRoom(ahead_m / width_m if ahead_m > 0 else None, *behind)
 
 
+def _edge_m(taken_m: float, free_m: float, free: Callable[[float], bool]) -> float:
+    """The free distance that is nearest to one that is taken."""
+    for _ in range(HALVINGS):
+        middle_m = (taken_m + free_m) / 2
+        taken_m, free_m = (taken_m, middle_m) if free(middle_m) else (middle_m, free_m)
+    return free_m
+
+
 def _enclosure(
-    room: Room, ceiling: Ceiling, layout: Layout, players: tuple[Player, ...], spots: tuple[HittingSpot, ...]
+    place: BallRoom, layout: Layout, players: tuple[Player, ...], spots: tuple[HittingSpot, ...]
 ) -> EnclosureRoom:
-    width_m = max(0.0, room.width_m - 2 * SIDE_BULGE_M)
-    span = _swing_span_m(players, spots)
-    depth_m = None if span is None else max(0.0, span[0] - COMFORT_M - layout.screen_y_m)
-    sides = ((room.width_m - width_m) / 2, (room.width_m + width_m) / 2)
-    height_m = ceiling.lowest_over_m(sides, (layout.screen_y_m, layout.screen_y_m + (depth_m or 0.0)))
-    return EnclosureRoom(width_m, height_m, depth_m)
+    """As wide as its sides may bulge, as high as the ceiling over it, and as deep as everybody's swing stays clear."""
+    width_m = max(0.0, place.width_m - 2 * SIDE_BULGE_M)
+    sides = ((place.width_m - width_m) / 2, (place.width_m + width_m) / 2)
+
+    def high_m(depth_m: float) -> float:
+        return place.ceiling.lowest_over_m(sides, (layout.screen_y_m, layout.screen_y_m + depth_m))
+
+    def fits(depth_m: float) -> bool:
+        panels = hood_solids(
+            Hood(width_m, high_m(depth_m), depth_m, width_m, high_m(depth_m)), layout.screen_y_m, place.width_m / 2
+        )
+        swings = (
+            (player, Surroundings(place, (*ball, place.surface_m), (player,), (), panels))
+            for player, ball in _swings(players, spots)
+        )
+        return all(
+            swing_limit(
+                around.closest_panel(player, player.longest_club).clearance_m,
+                swing_disc(player, player.longest_club),
+            ).state
+            is State.CLEAR
+            for player, around in swings
+        )
+
+    if not _swings(players, spots):
+        return EnclosureRoom(width_m, high_m(0.0), None)
+    low_m, deep_m = 0.0, place.length_m - layout.screen_y_m
+    for _ in range(HALVINGS):
+        middle_m = (low_m + deep_m) / 2
+        low_m, deep_m = (middle_m, deep_m) if fits(middle_m) else (low_m, middle_m)
+    return EnclosureRoom(width_m, high_m(low_m), low_m)

@@ -3,13 +3,12 @@
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from datetime import date
-from functools import cache
 
-from core.checks.deriving import Readings
-from core.checks.register import REGISTRY
-from core.checks.registry import Answers
+from core.checks import GRAPH
+from core.checks.evaluation import Evaluation
+from core.checks.limits import State
 from core.checks.space import PlayingLayout, StowedLayout
-from core.checks.verdict import State, Verdict
+from core.checks.verdict import Told, Verdict
 from core.geometry.ceiling import Ceiling
 from core.geometry.surroundings import Surroundings
 from core.model.build import Build, HungPart, Slot, slot_for
@@ -17,7 +16,7 @@ from core.model.chain import plans_of
 from core.model.parts import LaunchMonitor, MonitorPlan, Part, Title, link_to
 from core.model.room import Layout, Room
 from core.quantities import Money
-from core.report.evaluate import answers_of, known_costs
+from core.report.evaluate import evaluation_of, known_costs
 from core.report.small_items import without_unserving
 
 ROOM_READINGS: frozenset[type] = frozenset({Room, Layout, Ceiling, Surroundings, PlayingLayout, StowedLayout})
@@ -46,12 +45,18 @@ class Alternative:
     horizon_change: Money
     priced: bool
     """Its price is known; otherwise the changes leave it out."""
+    evaluation: Evaluation
+    """Of the build with the candidate in it."""
 
     @property
     def fits_room(self) -> bool:
         """Nothing that measures the room or the layout rules it out."""
         blocked = (verdict for verdict in self.reasons if verdict.state is State.BLOCKED)
-        return not any(REGISTRY[verdict.id].read_types & ROOM_READINGS for verdict in blocked)
+        return not any(GRAPH[verdict.id].reads.types & ROOM_READINGS for verdict in blocked)
+
+    def told(self, verdict: Verdict) -> Told:
+        """One of its verdicts in words."""
+        return self.evaluation.told(verdict)
 
 
 def alternatives(
@@ -66,7 +71,7 @@ def weighed(
     build: Build, parts: Mapping[str, Part], candidates: Iterable[Part], today: date | None = None
 ) -> Iterator[Alternative]:
     """Each of `candidates` that hangs on the chain, in its own place, against the rest of `build`."""
-    now = answers_of(build, parts, today=today)
+    now = evaluation_of(build, parts, today=today)
     for part in candidates:
         slot = slot_for(part)
         if slot is not None:
@@ -78,37 +83,26 @@ def _order(found: Alternative) -> tuple[int, int, int]:
     return found.state.rank, len(worst), found.up_front_change.minor
 
 
-def hung(build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, before: Answers | None = None) -> Build:
+def hung(build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, before: Evaluation | None = None) -> Build:
     """`build` with `part` in `slot`, under the plan that suits it best; decisions on another part are dropped.
 
-    A small item that was bought for another part, and does not serve this one, is open again. With the answers of
-    `build` as they are `before`, only what changes is asked.
+    A small item that was bought for another part, and does not serve this one, is open again. `before` may be the
+    evaluation of `build`.
     """
-    return _hung(build, parts, slot, part, before, only=frozenset())[0]
+    return _hung(build, parts, slot, part, before)[0]
 
 
 def _hung(
-    build: Build,
-    parts: Mapping[str, Part],
-    slot: Slot,
-    part: Part,
-    before: Answers | None,
-    only: frozenset[str] | None = None,
-) -> tuple[Build, Answers]:
+    build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, before: Evaluation | None
+) -> tuple[Build, Evaluation]:
     now = build.chain.get(slot)
     if now is not None and now.part == part.id:
-        return build, answers_of(build, parts, before=before, only=only)
+        return build, evaluation_of(build, parts, before=before)
     decided = HungPart(part=part.id, plan=_default_plan(build, parts, part))
     swapped = build.model_copy(update={"chain": {**build.chain, slot: decided}})
-    shown = swapped
-
-    def settle(readings: Readings) -> Build | None:
-        nonlocal shown
-        shown = without_unserving(swapped, readings)
-        return None if shown is swapped else shown
-
-    answers = answers_of(swapped, parts, before=before, only=only, settle=settle)
-    return shown, answers
+    there = evaluation_of(swapped, parts, before=before)
+    shown = without_unserving(swapped, there)
+    return shown, there if shown is swapped else evaluation_of(shown, parts, before=before)
 
 
 def _default_plan(build: Build, parts: Mapping[str, Part], part: Part) -> str | None:
@@ -122,42 +116,37 @@ def _default_plan(build: Build, parts: Mapping[str, Part], part: Part) -> str | 
     return plans[0].id if plans else None
 
 
-def _weigh(build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, now: Answers) -> Alternative:
-    _, changed = _hung(build, parts, slot, part, now)
-    fresh = [verdict for id in changed.asked for verdict in changed.by_check[id]]
-    moved = [(verdict, now.by_subject.get(verdict.key)) for verdict in fresh]
-    own = [v for check in _checks_of(slot) for v in changed.by_check.get(check, ())]
-    worse = [verdict for verdict, was in moved if was and verdict.state.rank > was.state.rank]
-    beside = [verdict for verdict in worse if slot not in REGISTRY[verdict.id].place.slots]
+def _weigh(build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, now: Evaluation) -> Alternative:
+    _, there = _hung(build, parts, slot, part, now)
+    before = now.by_key
+    moved = [(verdict, was) for verdict in there.verdicts if (was := before.get(verdict.key)) and was != verdict]
+    own = [verdict for verdict in there.verdicts if slot in GRAPH[verdict.id].place.slots]
+    worse = [verdict for verdict, was in moved if verdict.state.rank > was.state.rank]
+    beside = [verdict for verdict in worse if slot not in GRAPH[verdict.id].place.slots]
     ranked = sorted((v for v in (*own, *beside) if v.state is not State.CLEAR), key=lambda v: -v.state.rank)
-    costs, costs_now = known_costs(changed), known_costs(now)
+    costs, costs_now = known_costs(there), known_costs(now)
     return Alternative(
         part=part,
         hangs_now=slot in build.chain and build.chain[slot].part == part.id,
         state=ranked[0].state if ranked else State.CLEAR,
         reasons=tuple(ranked),
-        better=tuple(verdict for verdict, was in moved if was and verdict.state.rank < was.state.rank),
+        better=tuple(verdict for verdict, was in moved if verdict.state.rank < was.state.rank),
         worse=tuple(worse),
         links=tuple(_deciding_links(own)),
         up_front_change=costs.up_front - costs_now.up_front,
         yearly_change=costs.yearly - costs_now.yearly,
         horizon_change=costs.horizon - costs_now.horizon,
         priced=costs.of_slot(slot) is not None,
+        evaluation=there,
     )
 
 
 def _deciding_links(verdicts: Iterable[Verdict]) -> Iterator[Verdict]:
     by_link: dict[tuple[Slot, ...], Verdict] = {}
     for verdict in verdicts:
-        slots = REGISTRY[verdict.id].place.slots
+        slots = GRAPH[verdict.id].place.slots
         if len(slots) == LINKED:
             was = by_link.get(slots)
             if was is None or verdict.state.rank > was.state.rank:
                 by_link[slots] = verdict
     yield from by_link.values()
-
-
-@cache
-def _checks_of(slot: Slot) -> tuple[str, ...]:
-    """Ids of the checks that belong to a place or to a link of it."""
-    return tuple(check.id for check in REGISTRY.checks if slot in check.place.slots)

@@ -6,13 +6,14 @@ from enum import StrEnum
 from typing import NamedTuple
 
 from core.checks.along import BALL_TO_SCREEN_COMFORT_M
-from core.checks.verdict import ROUNDING, State
+from core.checks.limits import State
 from core.geometry.solids import nearest_wall, thing_solids
 from core.model.bounds import swings_among_things
 from core.model.brief import Player
 from core.model.room import Room
 from core.model.things import FixedTo, Thing, Wall
 from core.quantities import Quantity, Sentence, Unit, say
+from core.quantities.tolerances import ROUNDING
 from core.report.allowance import WORTHWHILE_PICTURE_M, Allowance, MonitorKind, allowance
 
 MOST_MORE_M = 1.5

@@ -4,8 +4,7 @@ from collections.abc import Mapping
 from contextlib import suppress
 from dataclasses import dataclass
 
-from core.checks.readings import HittingSurface, given_readings
-from core.checks.register import REGISTRY
+from core.checks.readings import HittingSurface
 from core.model.bounds import swings_among_things
 from core.model.build import Build
 from core.model.facts import MissingFact
@@ -16,6 +15,7 @@ from core.model.turning import ROUND, turned
 from core.quantities import Sentence, say
 from core.report.allowance import Allowance, allowance
 from core.report.bottleneck import Bottleneck, TooMuch, bottleneck
+from core.report.evaluate import evaluation_of
 
 MOST_COMPARED = 160
 """Players times things, over all walls of all rooms: about a second and a half of work."""
@@ -25,7 +25,7 @@ TOO_MUCH_TO_COMPARE = say(
 
 
 @dataclass(frozen=True)
-class Option:
+class RoomOption:
     """One room with the screen on one of its walls as they are named now."""
 
     candidate: str | None
@@ -51,15 +51,14 @@ class Rooms:
     would take too long to tell.
     """
 
-    options: tuple[Option, ...]
+    options: tuple[RoomOption, ...]
     short_of: Bottleneck | None
 
 
 def rooms_of(build: Build, parts: Mapping[str, Part]) -> Rooms:
     """What the rooms of `build` allow on the floor and mat that hang on its chain; on the bare floor without."""
-    readings = REGISTRY.derived(given_readings(build, parts))
-    surface = readings.get(HittingSurface)
-    surface_m = surface.height_m if isinstance(surface, HittingSurface) else 0.0
+    surface = evaluation_of(build, parts).reading(HittingSurface)
+    surface_m = surface.height_m if surface else 0.0
     options = compare(build, surface_m)
     short_of = None
     if options[0].allowance is not None and build.brief.players:
@@ -68,7 +67,7 @@ def rooms_of(build: Build, parts: Mapping[str, Part]) -> Rooms:
     return Rooms(options, short_of)
 
 
-def compare(build: Build, surface_m: float) -> tuple[Option, ...]:
+def compare(build: Build, surface_m: float) -> tuple[RoomOption, ...]:
     """Every room of `build` with its screen on every wall, the chosen one first.
 
     Those that would go beyond `MOST_COMPARED` say so.
@@ -85,11 +84,11 @@ def compare(build: Build, surface_m: float) -> tuple[Option, ...]:
     return tuple(options)
 
 
-def _option(id: str | None, room: Room, quarters: int, build: Build, surface_m: float, too_much: bool) -> Option:
+def _option(id: str | None, room: Room, quarters: int, build: Build, surface_m: float, too_much: bool) -> RoomOption:
     if too_much:
-        return Option(id, room, quarters, ROUND[quarters], None, TOO_MUCH_TO_COMPARE)
+        return RoomOption(id, room, quarters, ROUND[quarters], None, TOO_MUCH_TO_COMPARE)
     try:
         found, unknown = allowance(turned(room, quarters), build.brief.players, surface_m), None
     except MissingFact as missing:
         found, unknown = None, say("{fact} is not known. {how}", fact=missing.fact, how=missing.how)
-    return Option(id, room, quarters, ROUND[quarters], found, unknown)
+    return RoomOption(id, room, quarters, ROUND[quarters], found, unknown)

@@ -6,8 +6,7 @@ from datetime import date
 
 from pydantic import ValidationError
 
-from core.checks.fact_reads import checks_reading
-from core.kept import kept
+from core.checks import GRAPH
 from core.model.parts import FactSource, Part
 from core.model.parts.words import fact_text, fact_words
 from core.quantities import Sentence, say
@@ -31,14 +30,13 @@ class Doubt:
 def doubts_of(part: Part, today: date | None) -> Iterator[Doubt]:
     """What is doubtful on the sheet of `part`; without `today` nothing is old."""
     for field, source in part.sources.items():
-        checks = checks_reading(type(part), field)
+        checks = GRAPH.checks_reading(type(part), field)
         if source.other is not None:
             yield Doubt(part, field, checks, _disputed(part, field, source), stating(part, field, source.other))
         if source.seen is not None and today is not None and (today - source.seen).days > STALE_DAYS:
             yield Doubt(part, field, checks, _old(part, field, source, (today - source.seen).days))
 
 
-@kept
 def stating(part: Part, field: str, other: str | float) -> Part | None:
     """`part` as another source has it; `None` where its words are no value of that fact."""
     try:

@@ -1,26 +1,24 @@
 """evaluate(build, parts): every verdict on a build, its drawing, its money, its open questions."""
 
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import replace
 from datetime import date
 from itertools import pairwise
 
-import core.checks  # noqa: F401  registers the checks
-from core.checks.along import BallDistance
-from core.checks.cables import DisplayRun, MachineSpot
-from core.checks.deriving import Readings
-from core.checks.household import Today
+from core.bay import Bay
+from core.checks import GRAPH, MEMO
+from core.checks.cable_ways import DisplayRun, MachineSpot
+from core.checks.evaluation import Evaluation
+from core.checks.limits import State
+from core.checks.needs import SmallItems
 from core.checks.places import Step
-from core.checks.readings import given_readings
-from core.checks.register import REGISTRY
-from core.checks.registry import Answers, Registry, Settle
-from core.checks.small_items import SmallItems
+from core.checks.readings import Today, given_readings
 from core.checks.space import PlayingLayout, StowedLayout
-from core.checks.verdict import State, Verdict, unknown
+from core.checks.spots import Spots
+from core.checks.verdict import Verdict
 from core.checks.works import Works
 from core.drawing import Scene, scene_of, stowed_scene_of
 from core.geometry.ceiling import Ceiling
-from core.geometry.furnishing import Furnishing
 from core.geometry.surroundings import Surroundings
 from core.model.build import Build, Slot, optional_slots
 from core.model.facts import NobodySwings
@@ -29,7 +27,6 @@ from core.model.parts import Part
 from core.money.costs import Costs
 from core.quantities import say
 from core.report.doubts import Doubt, doubts_of
-from core.report.hitting import SCREEN_DISTANCE, hitting_spots
 from core.report.report import LinkStatus, OpenQuestion, Report, SlotStatus
 from core.report.small_items import SmallStatus, small_statuses
 from core.report.stages import stage_costs
@@ -37,121 +34,94 @@ from core.report.stages import stage_costs
 ROOM_QUESTIONS = {"width_m": "width", "length_m": "length", "ceiling_m": "ceiling height"}
 
 
-def evaluate(
-    build: Build, parts: Mapping[str, Part], registry: Registry = REGISTRY, *, today: date | None = None
-) -> Report:
+def evaluate(build: Build, parts: Mapping[str, Part], *, today: date | None = None) -> Report:
     """The report on `build`, whose chain refers to `parts` by id; without `today` nothing is said of dates.
 
     Raises `UnknownPart` where the chain names a part or plan that is not there.
     """
-    answers = answers_of(build, parts, registry, today=today)
-    verdicts = answers.verdicts
-    worst = _worst_by_place(verdicts, registry)
-    surroundings = answers.reading(Surroundings)
-    distance = answers.reading(BallDistance) or SCREEN_DISTANCE
-    hitting = hitting_spots(surroundings, build.layout, distance) if surroundings else ()
-    playing = answers.reading(PlayingLayout)
-    items, kit = answers.reading(SmallItems), answers.reading(Kit)
+    found = evaluation_of(build, parts, today=today)
+    verdicts = found.verdicts
+    worst = _worst_by_place(verdicts)
+    items, kit = found.reading(SmallItems), found.reading(Kit)
     small = small_statuses(items, kit) if items and kit else ()
-    costs = known_costs(answers)
+    costs, spots, works = known_costs(found), found.reading(Spots), found.reading(Works)
     return Report(
-        verdicts=verdicts,
+        evaluation=found,
         slots=tuple(_slot_status(slot, build, worst, costs) for slot in Slot),
         links=tuple(_link_status(upper, lower, build, worst) for upper, lower in pairwise(Slot)),
-        scene=scene_of(
-            build.room,
-            build.layout,
-            build.brief.players,
-            answers.reading(Furnishing) or Furnishing(),
-            answers.reading(Ceiling),
-            tuple(area for spot in hitting for area in spot.areas),
-            surroundings,
-            playing.solids if playing else (),
-            playing.conflicts if playing else (),
-            spot.at if (spot := answers.reading(MachineSpot)) else None,
-            run.route if (run := answers.reading(DisplayRun)) else None,
-        ),
-        stowed=_stowed_scene(build, answers),
+        scene=_scene(build, found),
+        stowed=_stowed_scene(build, found),
         costs=costs,
         stages=stage_costs(build.brief, costs),
-        works=works.works if (works := answers.reading(Works)) else (),
+        works=works.works if works else (),
         small=small,
-        doubts=tuple(_leaned_on(build, parts, answers, today)),
-        questions=(*_questions(build, verdicts, registry), *_open_items(small)),
-        hitting=hitting,
+        doubts=tuple(_leaned_on(build, parts, found, today)),
+        questions=(*_questions(build, verdicts), *_open_items(small)),
+        hitting=spots.spots if spots else (),
     )
 
 
-def answers_of(
-    build: Build,
-    parts: Mapping[str, Part],
-    registry: Registry = REGISTRY,
-    *,
-    today: date | None = None,
-    before: Answers | None = None,
-    only: frozenset[str] | None = None,
-    settle: Callable[[Readings], Build | None] | None = None,
-) -> Answers:
-    """Readings and verdicts alone. With the answers of a build that differs little, only what changed is asked again.
+def evaluation_of(
+    build: Build, parts: Mapping[str, Part], *, today: date | None = None, before: Evaluation | None = None
+) -> Evaluation:
+    """Readings and verdicts of `build`, each worked out when it is asked for, unless the like of it was before.
 
-    Without `today` the day is that of the answers before, if there are any.
-    With `only`, nothing but the checks of these ids is answered. `settle` sees the small items that follow from the
-    build, and may answer with another build to be judged in its place. Raises `UnknownPart` as `evaluate` does.
+    With the evaluation of a build `before` that differs little, without `today` on the same day. Raises `UnknownPart`
+    as `evaluate` does.
     """
-
     day = Today(today) if today is not None else before.reading(Today) if before else None
-
-    def given(shown: Build) -> dict[type, object]:
-        readings = given_readings(shown, parts)
-        if day is not None:
-            readings[Today] = day
-        return readings
-
-    def settled(readings: Readings) -> Readings | None:
-        other = settle(readings) if settle else None
-        return None if other is None else given(other)
-
-    return registry.answers(
-        given(build), build.brief.players, before, only, Settle(SmallItems, settled) if settle else None
-    )
+    return Evaluation(GRAPH, given_readings(build, parts, day), build.brief.players, MEMO, before)
 
 
-def _leaned_on(build: Build, parts: Mapping[str, Part], answers: Answers, today: date | None) -> Iterator[Doubt]:
+def _leaned_on(build: Build, parts: Mapping[str, Part], found: Evaluation, today: date | None) -> Iterator[Doubt]:
     """What is doubtful about the parts of `build`. On a disputed fact leans what the second source's value changes."""
-    for part in _parts_there(build, parts):
-        for doubt in doubts_of(part, today):
+    for id in sorted(build.parts_named):
+        for doubt in doubts_of(parts[id], today):
             if doubt.other is None:
                 yield doubt
                 continue
-            told = answers_of(build, {**parts, part.id: doubt.other}, before=answers, only=frozenset(doubt.checks))
-            leaning = tuple(id for id in doubt.checks if _figures(told, id) != _figures(answers, id))
+            told = evaluation_of(build, {**parts, id: doubt.other}, before=found)
+            leaning = tuple(check for check in doubt.checks if told.of_check(check) != found.of_check(check))
             yield replace(doubt, checks=leaning)
 
 
-def _figures(answers: Answers, check: str) -> list[tuple[object, ...]]:
-    verdicts = answers.by_check.get(check, ())
-    return [(v.subject_id, v.state, v.measured, v.required, v.margin) for v in verdicts]
-
-
-def known_costs(answers: Answers) -> Costs:
+def known_costs(found: Evaluation) -> Costs:
     """What the build costs; always known, line by line where not in all."""
-    costs = answers.reading(Costs)
+    costs = found.reading(Costs)
     assert costs is not None
     return costs
 
 
-def _stowed_scene(build: Build, answers: Answers) -> Scene | None:
-    stowed = answers.reading(StowedLayout)
+def _scene(build: Build, found: Evaluation) -> Scene:
+    playing, spots, spot, run = (found.reading(kind) for kind in (PlayingLayout, Spots, MachineSpot, DisplayRun))
+    bay = found.reading(Bay)
+    assert bay is not None
+    return scene_of(
+        build.room,
+        build.layout,
+        build.brief.players,
+        bay,
+        found.reading(Ceiling),
+        hitting=tuple(area for each in spots.spots for area in each.areas) if isinstance(spots, Spots) else (),
+        surroundings=found.reading(Surroundings),
+        contents=playing.solids if isinstance(playing, PlayingLayout) else (),
+        conflicts=playing.conflicts if isinstance(playing, PlayingLayout) else (),
+        machine=spot.at if isinstance(spot, MachineSpot) else None,
+        cable=run.route if isinstance(run, DisplayRun) else None,
+    )
+
+
+def _stowed_scene(build: Build, found: Evaluation) -> Scene | None:
+    stowed = found.reading(StowedLayout)
     if stowed is None:
         return None
-    ceiling = answers.reading(Ceiling)
-    return stowed_scene_of(build.room, build.layout, ceiling, stowed.solids, stowed.conflicts)
+    return stowed_scene_of(build.room, build.layout, found.reading(Ceiling), stowed.solids, stowed.conflicts)
 
 
-def _worst_by_place(verdicts: tuple[Verdict, ...], registry: Registry) -> dict[tuple[Slot, ...], Verdict]:
+def _worst_by_place(verdicts: tuple[Verdict, ...]) -> dict[tuple[Slot, ...], Verdict]:
     by_place: dict[tuple[Slot, ...], Verdict] = {}
     for verdict in verdicts:
-        slots = registry[verdict.id].place.slots
+        slots = GRAPH[verdict.id].place.slots
         if slots not in by_place or verdict.state.rank > by_place[slots].state.rank:
             by_place[slots] = verdict
     return by_place
@@ -168,10 +138,10 @@ def _link_status(upper: Slot, lower: Slot, build: Build, worst: Mapping[tuple[Sl
     return LinkStatus(upper, lower, deciding.state if deciding else None, deciding)
 
 
-def _questions(build: Build, verdicts: tuple[Verdict, ...], registry: Registry) -> Iterator[OpenQuestion]:
+def _questions(build: Build, verdicts: tuple[Verdict, ...]) -> Iterator[OpenQuestion]:
     if not build.brief.players:
-        nobody = unknown(NobodySwings())
-        yield OpenQuestion(Step.BRIEF, nobody.headline, nobody.changes[0])
+        nobody = NobodySwings().missing
+        yield OpenQuestion(Step.BRIEF, say("{fact} is not known", fact=nobody.fact), say("{how}", how=nobody.how))
     yield from _household_questions(build)
     for field in build.room.guessed:
         if name := ROOM_QUESTIONS.get(field):
@@ -183,11 +153,7 @@ def _questions(build: Build, verdicts: tuple[Verdict, ...], registry: Registry) 
     for slot in Slot:
         if slot not in build.chain and slot not in optional_slots(build.brief):
             yield OpenQuestion(Step.PARTS, say("Nothing hangs here yet"), say("Choose a part."), slot)
-    yield from _questions_of_verdicts(build, verdicts, registry)
-
-
-def _parts_there(build: Build, parts: Mapping[str, Part]) -> Iterator[Part]:
-    yield from (parts[id] for id in sorted(build.parts_named))
+    yield from _questions_of_verdicts(verdicts)
 
 
 def _open_items(small: tuple[SmallStatus, ...]) -> Iterator[OpenQuestion]:
@@ -224,11 +190,18 @@ def _household_questions(build: Build) -> Iterator[OpenQuestion]:
             )
 
 
-def _questions_of_verdicts(build: Build, verdicts: tuple[Verdict, ...], registry: Registry) -> Iterator[OpenQuestion]:
-    asked = {unknown(NobodySwings()).headline}
+def _questions_of_verdicts(verdicts: tuple[Verdict, ...]) -> Iterator[OpenQuestion]:
+    asked = {NobodySwings().missing}
     for verdict in verdicts:
-        if verdict.state is not State.UNKNOWN or verdict.headline in asked:
+        missing = verdict.missing
+        if missing is None or missing in asked:
             continue
-        asked.add(verdict.headline)
-        place = registry[verdict.id].place
-        yield OpenQuestion(place.step, verdict.headline, verdict.changes[0], place.slots[0] if place.slots else None)
+        asked.add(missing)
+        place = GRAPH[verdict.id].place
+        yield OpenQuestion(
+            place.step,
+            say("{fact} is not known", fact=missing.fact),
+            say("{how}", how=missing.how),
+            place.slots[0] if place.slots else None,
+            missing.at,
+        )

@@ -2,15 +2,18 @@
 
 from dataclasses import dataclass
 
+from core.checks.evaluation import Evaluation
+from core.checks.limits import State
 from core.checks.places import Step
-from core.checks.verdict import State, Verdict
+from core.checks.spots import HittingSpot
+from core.checks.verdict import Told, Verdict
 from core.checks.works import Work
 from core.drawing import Scene
 from core.model.build import Slot
+from core.model.facts import NOWHERE, FactAt
 from core.money.costs import Costs
 from core.quantities import Money, Sentence
 from core.report.doubts import Doubt
-from core.report.hitting import HittingSpot
 from core.report.small_items import SmallStatus
 from core.report.stages import StageCost
 
@@ -23,6 +26,8 @@ class OpenQuestion:
     question: Sentence
     how: Sentence
     slot: Slot | None = None
+    at: FactAt = NOWHERE
+    """Where it is entered, if it is a fact of a record."""
 
 
 @dataclass(frozen=True)
@@ -50,7 +55,8 @@ class LinkStatus:
 class Report:
     """Everything the core says of a build."""
 
-    verdicts: tuple[Verdict, ...]
+    evaluation: Evaluation
+    """What it is made of."""
     slots: tuple[SlotStatus, ...]
     links: tuple[LinkStatus, ...]
     scene: Scene
@@ -64,6 +70,15 @@ class Report:
     small: tuple[SmallStatus, ...]
     doubts: tuple[Doubt, ...]
     """What is old or disputed about the facts of the parts that are there."""
+
+    @property
+    def verdicts(self) -> tuple[Verdict, ...]:
+        """Checks in order of id, players in their own order."""
+        return self.evaluation.verdicts
+
+    def told(self, verdict: Verdict) -> Told:
+        """One of the verdicts in words."""
+        return self.evaluation.told(verdict)
 
     @property
     def attention(self) -> tuple[Verdict, ...]:

@@ -1,16 +1,14 @@
 """Small items as a report tells them, the parts that could serve, and what of the decisions still holds."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 
-from core.checks.deriving import Readings
+from core.checks import GRAPH, MEMO
+from core.checks.asks import Objection
+from core.checks.evaluation import Evaluation
+from core.checks.limits import State
+from core.checks.needs import ITEMS, SmallItem, SmallItems
 from core.checks.readings import given_readings
-from core.checks.register import REGISTRY
-from core.checks.small_items import SmallItem, SmallItems
-from core.checks.small_items.item import Objection, objections
-from core.checks.small_items.register import RULES
-from core.checks.verdict import State
-from core.kept import kept
 from core.model.build import Build, SmallDecision
 from core.model.facts import MissingFact
 from core.model.kit import Kit
@@ -38,9 +36,7 @@ class SmallStatus:
             return State.UNKNOWN if self.item.missing else None
         if self.decision.choice == "strike":
             return State.CLEAR
-        if any(objection.blocked for objection in self.objections):
-            return State.BLOCKED
-        return State.UNKNOWN if self.objections else State.CLEAR
+        return max((found.state for found in self.objections), key=lambda state: state.rank, default=State.CLEAR)
 
 
 @dataclass(frozen=True)
@@ -58,6 +54,11 @@ class Option:
         """Nothing speaks against it."""
         return not self.objections and self.units is not None
 
+    @property
+    def rank(self) -> tuple[int, int]:
+        """How bad the worst is that speaks against it, and how much does."""
+        return max((found.state.rank for found in self.objections), default=0), len(self.objections)
+
 
 def small_statuses(small: SmallItems, kit: Kit) -> tuple[SmallStatus, ...]:
     """Every item that follows from a build, in the order of the chain."""
@@ -66,7 +67,7 @@ def small_statuses(small: SmallItems, kit: Kit) -> tuple[SmallStatus, ...]:
 
 def kinds_serving(*items: str) -> frozenset[str]:
     """The kinds of part that are of use for these small items, or for any where none is named."""
-    asked = tuple(rule.item.kind for id, rule in RULES.items() if not items or id in items)
+    asked = tuple(need.item.kind for id, need in ITEMS.items() if not items or id in items)
     return frozenset(kind for kind, part in KINDS.items() if issubclass(part, asked))
 
 
@@ -84,7 +85,7 @@ def options_for(build: Build, parts: Mapping[str, Part], item_id: str) -> tuple[
 def best_item_for(build: Build, parts: Mapping[str, Part], part: Part) -> str | None:
     """Id of the small item that `part` could be chosen for and serves best; `None` where none asks for its kind."""
     asking = [item for item in _small_items(build, parts).items if isinstance(part, item.item.kind)]
-    best = min(asking, key=lambda item: len(tuple(_objections(item, part))), default=None)
+    best = min(asking, key=lambda item: len(item.objections(part)), default=None)
     return None if best is None else best.item.id
 
 
@@ -99,17 +100,17 @@ def with_cheapest(build: Build, parts: Mapping[str, Part]) -> Build:
     return build.model_copy(update={"small_items": {**build.small_items, **chosen}})
 
 
-def without_unserving(build: Build, readings: Readings) -> Build:
-    """`build` with every bought or owned small item open again whose part does not serve any more."""
-    small, kit = readings.get(SmallItems), readings.get(Kit)
-    if not build.small_items or not isinstance(small, SmallItems) or not isinstance(kit, Kit):
+def without_unserving(build: Build, found: Evaluation) -> Build:
+    """`build`, whose evaluation is `found`, with every small item open again whose part does not serve any more."""
+    small, kit = found.reading(SmallItems), found.reading(Kit)
+    if not build.small_items or small is None or kit is None:
         return build
     decided = [(item, build.small_items[item.item.id]) for item in small.items if item.item.id in build.small_items]
     chosen = [(item, kit.picked(item.item.id)) for item, decision in decided if decision.choice != "strike"]
     astray = {
         item.item.id
         for item, part in chosen
-        if part is not None and any(objection.blocked for objection in _objections(item, part))
+        if part is not None and any(objection.blocked for objection in item.objections(part))
     }
     if not astray:
         return build
@@ -130,21 +131,17 @@ def without_lapsed(build: Build, parts: Mapping[str, Part]) -> Build:
 
 
 def _small_items(build: Build, parts: Mapping[str, Part]) -> SmallItems:
-    small = REGISTRY.derived(given_readings(build, parts), until=SmallItems)[SmallItems]
-    assert isinstance(small, SmallItems)
+    small = Evaluation(GRAPH, given_readings(build, parts), build.brief.players, MEMO).reading(SmallItems)
+    assert small is not None
     return small
 
 
 def _status(item: SmallItem, kit: Kit) -> SmallStatus:
-    return _judged(item, kit.decided(item.item.id), kit.picked(item.item.id))
-
-
-@kept
-def _judged(item: SmallItem, decision: SmallDecision | None, part: Part | None) -> SmallStatus:
+    decision, part = kit.decided(item.item.id), kit.picked(item.item.id)
     found: tuple[Objection, ...] = ()
     units, left_over = None, None
     if part is not None and item.need is not None:
-        found = tuple(objections(item.need.asks, part))
+        found = item.objections(part)
         try:
             units, left_over = item.units(part), item.left_over(part)
         except MissingFact as missing:
@@ -157,21 +154,15 @@ def _options(build: Build, parts: Mapping[str, Part], item: SmallItem) -> tuple[
     return tuple(sorted(options, key=_rank))
 
 
-def _rank(option: Option) -> tuple[bool, int, bool, int]:
-    blocked = sum(objection.blocked for objection in option.objections)
-    return not option.serves, blocked, option.total is None, option.total.minor if option.total else 0
+def _rank(option: Option) -> tuple[bool, tuple[int, int], bool, int]:
+    return not option.serves, option.rank, option.total is None, option.total.minor if option.total else 0
 
 
 def _option(build: Build, item: SmallItem, part: Part) -> Option:
-    found = list(_objections(item, part))
+    found = item.objections(part)
     try:
         units = item.units(part)
         total = in_currency(part.price, build.brief) * units if part.price else None
     except MissingFact as missing:
         return Option(part, (*found, Objection.missing(missing)), None, None)
-    return Option(part, tuple(found), units, total)
-
-
-def _objections(item: SmallItem, part: Part) -> Iterator[Objection]:
-    if item.need is not None:
-        yield from objections(item.need.asks, part)
+    return Option(part, found, units, total)

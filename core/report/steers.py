@@ -1,6 +1,6 @@
 """What each answer of the brief steers. Nothing is asked that steers nothing: a test holds every row to that."""
 
-from core.checks.register import REGISTRY
+from core.checks import GRAPH
 
 QUESTIONS = "open questions"
 COSTS = "every sum of money"
@@ -58,5 +58,5 @@ STEERS: dict[str, tuple[str, ...]] = {
 
 def steers() -> dict[str, list[str]]:
     """`STEERS` with checks by their titles."""
-    titles = {check.id: check.title for check in REGISTRY.checks}
+    titles = {check.id: check.title for check in GRAPH.checks}
     return {field: [titles.get(what, what) for what in steered] for field, steered in STEERS.items()}

@@ -6,7 +6,7 @@ from typing import Annotated, Any, Literal
 from ninja import Schema
 from pydantic import ConfigDict, Field
 
-from core.checks.verdict import State
+from core.checks.limits import State
 from core.formats.report_json import AlternativeJson, ReportJson, SceneJson, ServingJson
 from core.formats.report_json.routes import RouteJson
 from core.formats.report_json.sheets import ListRowJson, PackRowJson, SheetFactJson

@@ -8,7 +8,7 @@ from functools import cached_property
 
 from django.utils import timezone
 
-from core.checks.verdict import State
+from core.checks.limits import State
 from core.model.build import Build as BuildDocument
 from core.model.chain import UnknownPart, resolve_chain
 from core.model.kit import resolve_kit

@@ -9,7 +9,6 @@ from django.core.management import call_command
 from django.test import override_settings
 from playwright.sync_api import Browser, BrowserContext, Page, Playwright, Request, expect, sync_playwright
 
-from core.checks.fact_reads import facts_by_check
 from jungle.plans.models import Build
 from tests.browser.chromium import DESK, EXECUTABLE, FLAGS
 
@@ -29,7 +28,6 @@ class BrowserTestCase(StaticLiveServerTestCase):
     @classmethod
     def setUpClass(cls) -> None:
         os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
-        facts_by_check()  # As the server does before it answers anybody.
         super().setUpClass()
         cls.playwright = sync_playwright().start()
         cls.addClassCleanup(cls.playwright.stop)

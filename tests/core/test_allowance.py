@@ -2,7 +2,8 @@
 
 from unittest import TestCase
 
-from core.checks.verdict import State
+from core.checks.limits import State
+from core.geometry.shadow import Lens
 from core.model.build import Build
 from core.model.candidates import NoSuchRoom, with_candidate, with_chosen, with_screen_turned, without_candidate
 from core.model.clubs import Club
@@ -12,7 +13,8 @@ from core.report.allowance import MonitorKind, allowance
 from core.report.bottleneck import Measurement, bottleneck, grown
 from core.report.comparison import compare, rooms_of
 from tests.core import worlds
-from tests.core.worlds import left_hander, player, room, stored, thing
+from tests.core.checks.base import answer
+from tests.core.worlds import layout, left_hander, player, room, stored, thing
 
 METRIC = UnitSystem.METRIC
 
@@ -52,10 +54,25 @@ class AllowanceTests(TestCase):
         self.assertAlmostEqual(square.width_m, 2.6966, places=3)
 
     def test_throws_keep_off_the_swing(self) -> None:
-        """Ball at 3.40: the disc spans 1.501 either way, so ahead 3.40 − 1.501 − 0.30 − 0.40 = 1.199 over 4.40."""
+        """Under 3.0 m a lens at 2.85 m is over the ball, 1.8 m beside the top of the swing: nowhere in its way.
+
+        All of 7.0 − 0.4 − 0.2 = 6.4 m over a picture of 4.40 m.
+        """
         throw = allowance(room(), (player(),), 0.0).throw
-        self.assertAlmostEqual(throw.ahead or 0, 1.199 / 4.40, places=3)
-        self.assertAlmostEqual(throw.behind_least or 0, (3.40 + 1.501 + 0.30 - 0.40) / 4.40, places=3)
+        self.assertAlmostEqual(throw.ahead or 0, 6.4 / 4.40, places=3)
+        self.assertIsNone(throw.behind_least)
+
+    def test_a_throw_that_is_promised_is_what_the_check_allows(self) -> None:
+        for ceiling_m, club, height_m in ((3.0, "driver", 1.8), (2.85, "wedge", 1.9), (2.8, "4-iron", 1.6)):
+            where, who = room(ceiling_m=ceiling_m), player(longest_club=club, height_m=height_m)
+            found = allowance(where, (who,), 0.0)
+            (spot,) = found.spots
+            assert spot.best is not None
+            assert found.throw.ahead is not None
+            placed = layout(ball_x_m=spot.best[0], ball_y_m=spot.best[1])
+            away_m = (found.throw.ahead - 0.01) * found.pictures[0].width_m
+            lens = Lens(where.width_m / 2, away_m, where.ceiling_m - 0.15, proposed=False)
+            self.assertIsNot(answer("projector.swing", who, where, placed, lens).state, State.BLOCKED)
 
     def test_without_a_spot_nothing_is_promised(self) -> None:
         found = allowance(room(ceiling_m=2.2), (player(),), 0.0)

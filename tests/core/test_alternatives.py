@@ -3,8 +3,8 @@
 from unittest import TestCase
 from unittest.mock import patch
 
-from core.checks.register import REGISTRY
-from core.checks.verdict import State
+from core.checks import GRAPH
+from core.checks.limits import State
 from core.model.build import HungPart, Slot, slot_for
 from core.model.found import listed
 from core.model.parts import MonitorLink, Part
@@ -51,7 +51,7 @@ class AlternativeTests(TestCase):
             for alternative in alternatives(self.build, self.parts, slot):
                 with self.subTest(slot=slot, part=alternative.part.id):
                     report = evaluate(hung(self.build, self.parts, slot, alternative.part), self.parts)
-                    own = [verdict.state for verdict in report.verdicts if slot in REGISTRY[verdict.id].place.slots]
+                    own = [verdict.state for verdict in report.verdicts if slot in GRAPH[verdict.id].place.slots]
                     self.assertGreaterEqual(alternative.state.rank, max(state.rank for state in own))
                     before = evaluate(self.build, self.parts).costs
                     self.assertEqual(alternative.up_front_change, report.costs.up_front - before.up_front)
@@ -114,8 +114,9 @@ class DataTests(TestCase):
             ("package", worlds.radar(plans=(), by_package=("club_path", "face_angle"))),
         ):
             bare = build.model_copy(update={"chain": {Slot.MONITOR: HungPart(part="radar")}})
-            verdicts = evaluate(bare, {"radar": radar}).verdicts
-            cures[name] = next(v for v in verdicts if v.id == "monitor.data").changes[0].text(UnitSystem.METRIC)
+            report = evaluate(bare, {"radar": radar})
+            told = report.told(next(v for v in report.verdicts if v.id == "monitor.data"))
+            cures[name] = told.changes[0].text(UnitSystem.METRIC)
         self.assertEqual(cures["plan"], "Plan Full unlocks club path, face angle.")
         self.assertEqual(cures["package"], "A package of Maker unlocks club path, face angle.")
 

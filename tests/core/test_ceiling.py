@@ -7,8 +7,7 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from core.checks.swing import under_ceiling
-from core.checks.verdict import State
+from core.checks.limits import State
 from core.geometry.ceiling import ceiling_of
 from core.geometry.swing_disc import swing_disc
 from core.model.clubs import Club
@@ -16,7 +15,8 @@ from core.model.facts import MissingFact
 from core.model.room import CeilingShape, Room
 from core.report import evaluate
 from tests.core import worlds
-from tests.core.worlds import around, layout, left_hander, player, room
+from tests.core.checks.base import answer
+from tests.core.worlds import left_hander, player, room
 
 SLOPING = [shape for shape in CeilingShape if shape is not CeilingShape.FLAT]
 lengths = st.integers(250, 900).map(lambda cm: cm / 100)
@@ -145,7 +145,7 @@ class CeilingTests(TestCase):
             states = []
             for ridge in (2.5, 2.8, 3.1, 3.6):
                 shed = room(ceiling_m=2.5, ridge_m=ridge, ceiling_shape=shape)
-                states.append(under_ceiling(player(), shed, around(shed, layout(), player())).state.rank)
+                states.append(answer("swing.ceiling", player(), shed).state.rank)
             self.assertEqual(states, sorted(states, reverse=True), shape)
 
 
@@ -157,14 +157,14 @@ class MeasuredReachTests(TestCase):
         self.assertAlmostEqual(swing_disc(measured, Club.DRIVER).apex_m, 2.55)
         self.assertAlmostEqual(swing_disc(measured, Club.WEDGE).apex_m, swing_disc(player(), Club.WEDGE).apex_m)
         low = room(ceiling_m=2.6)
-        verdict = under_ceiling(measured, low, around(low, layout(), measured))
+        verdict = answer("swing.ceiling", measured, low)
         self.assertEqual((verdict.state, verdict.basis.value), (State.TIGHT, "measured"))
         self.assertIn("Measured reach, 2026-11-20", [row.name for row in verdict.inputs()])
 
     def test_what_was_measured_is_not_in_doubt(self) -> None:
         """68 mm too high is tight for an estimate and blocked once it was measured."""
         low = room(ceiling_m=2.6)
-        guessed = under_ceiling(player(), low, around(low, layout(), player()))
+        guessed = answer("swing.ceiling", player(), low)
         measured = player(measured_reaches=[{"club": "driver", "height_m": 2.668}])
-        known = under_ceiling(measured, low, around(low, layout(), measured))
+        known = answer("swing.ceiling", measured, low)
         self.assertEqual((guessed.state, known.state), (State.TIGHT, State.BLOCKED))

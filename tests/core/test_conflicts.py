@@ -3,7 +3,8 @@
 from typing import Any
 from unittest import TestCase
 
-from core.checks.verdict import State, Verdict
+from core.checks.limits import State
+from core.checks.verdict import Told
 from core.geometry.boxes import Box
 from core.geometry.ceiling import ceiling_of
 from core.geometry.conflicts import conflicts, free_shift
@@ -18,9 +19,10 @@ from tests.core.worlds import door, room, stored, thing
 METRIC = UnitSystem.METRIC
 
 
-def verdict(id: str, where: Room, **layout: Any) -> Verdict:
+def verdict(id: str, where: Room, **layout: Any) -> Told:
     build = worlds.full_build(room=where, layout=worlds.layout(**layout))
-    return next(v for v in evaluate(build, worlds.full_parts()).verdicts if v.id == id)
+    report = evaluate(build, worlds.full_parts())
+    return report.told(next(v for v in report.verdicts if v.id == id))
 
 
 class SolidTests(TestCase):

@@ -1,42 +1,152 @@
-"""Which checks read which facts, against clearing the fact and looking what becomes unknown; and doubts."""
+"""What a check declares that it reads, against what it really takes off records; and doubts, which follow from that."""
 
+from collections.abc import Iterator
+from contextlib import suppress
 from datetime import date
+from functools import cache
+from typing import Any
 from unittest import TestCase
+from unittest.mock import patch
 
-from core.checks.fact_reads import OF_EVERY_PART, checks_reading, facts_by_check
-from core.checks.register import REGISTRY
+from core.checks import GRAPH
+from core.checks.declared import Check, Derivation, Read
+from core.checks.evaluation import Evaluation
+from core.checks.memo import Memo
+from core.checks.readings import Today, given_readings
+from core.model import facts
+from core.model.kit import Beside
 from core.model.parts import KINDS, FactSource, Projector, kind_of
+from core.model.record import Record
 from core.quantities import UnitSystem
 from core.report import evaluate
 from core.report.doubts import doubts_of
-from core.report.evaluate import answers_of
+from core.report.evaluate import evaluation_of
 from tests.core import worlds
 from tests.core.matrix.case import TODAY, world
+from tests.core.matrix.test_matrix import TABLES
 
 FEW = ("note", "plans", "monitor_links", "machine_needs", "shapes", "platforms", "measures")
+NAMING = frozenset({"id", "name", "maker", "note", "kind", "sources"})
 
 
-class FactReadTests(TestCase):
+class Watch:
+    """Which facts were taken off records, by the parameter that the record was passed as."""
+
+    naming = False
+    """A part is named in an error: that is no answer yet."""
+
+    def __init__(self) -> None:
+        self.taken: set[str] = set()
+        self.looking = False
+
+    def watched(self, read: Read, value: Any) -> Any:
+        """`value` with every fact that is taken off it noted."""
+        if isinstance(value, Beside):
+            beside = type(value)(self._record(read, part) for part in value)
+            beside.counts = value.counts
+            return beside
+        return self._record(read, value) if isinstance(value, Record) else value
+
+    def _record(self, read: Read, record: Record) -> Record:
+        kind = _watched_kind(type(record))
+        copy: Record = kind.__new__(kind)
+        object.__setattr__(copy, "__dict__", {**record.__dict__, "_watch": self, "_read": read})
+        for held in ("__pydantic_fields_set__", "__pydantic_extra__", "__pydantic_private__"):
+            object.__setattr__(copy, held, getattr(record, held, None))
+        return copy
+
+
+@cache
+def _watched_kind(kind: Any) -> Any:
+    def taking(self: Any, name: str) -> Any:
+        if name in kind.model_fields:
+            inside = object.__getattribute__(self, "__dict__")
+            watch, read = inside["_watch"], inside["_read"]
+            if watch.looking and not Watch.naming and read.facts is not None and name not in read.facts:
+                watch.taken.add(f"{read.name}.{name}")
+        return kind.__getattribute__(self, name)
+
+    return type(kind.__name__, (kind,), {"__getattribute__": taking, "__module__": kind.__module__})
+
+
+class Watching(Evaluation):
+    """An evaluation in which every function is also run on records that note what is taken off them."""
+
+    undeclared: set[str]
+
+    def _arguments(self, node: Check | Derivation, number: int | None) -> tuple[object, ...] | None:
+        values = super()._arguments(node, number)
+        if values is not None:
+            watch = Watch()
+            watched = [watch.watched(read, value) for read, value in zip(node.reads.each, values, strict=True)]
+            watch.looking = True
+            with suppress(facts.MissingFact, AssertionError, KeyError):
+                node.run(*watched)
+            name = node.id if isinstance(node, Check) else node.gives.__name__
+            self.undeclared |= {f"{name}: {taken}" for taken in watch.taken}
+        return values
+
+
+def named(*args: Any) -> facts.MissingFact:
+    """As `not_stated`, unwatched."""
+    Watch.naming = True
+    try:
+        return NOT_STATED(*args)
+    finally:
+        Watch.naming = False
+
+
+NOT_STATED = facts.not_stated
+
+
+@patch("core.checks.screen.not_stated", named)
+@patch("core.model.facts.not_stated", named)
+class DeclaredTests(TestCase):
+    def test_nothing_is_taken_off_a_record_that_is_not_declared(self) -> None:
+        undeclared: set[str] = set()
+        for table in TABLES:
+            for check, cases in table.ROWS.items():
+                for case in cases:
+                    build, parts = world(case.changes)
+                    found = Watching(GRAPH, given_readings(build, parts, Today(TODAY)), build.brief.players, Memo())
+                    found.undeclared = undeclared
+                    found.of_check(check)
+        self.assertEqual(undeclared, set())
+
     def test_whatever_changes_when_a_fact_is_cleared_is_said_to_read_it(self) -> None:
         build, parts = world({})
-        before = {(v.id, v.subject): v.headline for v in answers_of(build, parts, today=TODAY).verdicts}
+        before = evaluation_of(build, parts, today=TODAY).by_key
         for part in worlds.full_parts().values():
             for field, info in type(part).model_fields.items():
-                if info.is_required() or field in OF_EVERY_PART or field in FEW or getattr(part, field) is None:
+                if info.is_required() or field in NAMING or field in FEW or getattr(part, field) is None:
                     continue
                 cleared = part.model_copy(update={field: info.default})
-                after = answers_of(build, {**parts, part.id: cleared}, today=TODAY).verdicts
-                changed = {v.id for v in after if before.get((v.id, v.subject)) != v.headline}
+                after = evaluation_of(build, {**parts, part.id: cleared}, today=TODAY).verdicts
+                changed = {verdict.id for verdict in after if before.get(verdict.key) != verdict}
                 with self.subTest(part=part.id, field=field):
-                    self.assertLessEqual(changed, set(checks_reading(KINDS[kind_of(part)], field)))
+                    self.assertLessEqual(changed, set(GRAPH.checks_reading(KINDS[kind_of(part)], field)))
+
+    def test_whatever_another_answer_changes_is_said_to_read_it(self) -> None:
+        build, parts = world({})
+        before = evaluation_of(build, parts, today=TODAY).by_key
+        for name, record in (("brief", build.brief), ("room", build.room), ("layout", build.layout)):
+            for field, value in _others(record):
+                changed_build = build.model_copy(update={name: record.model_copy(update={field: value})})
+                after = evaluation_of(changed_build, parts, today=TODAY).verdicts
+                changed = {verdict.id for verdict in after if before.get(verdict.key) != verdict}
+                with self.subTest(name, field=field):
+                    self.assertLessEqual(changed, set(GRAPH.checks_reading(type(record), field)))
 
     def test_a_fact_is_read_through_what_is_derived(self) -> None:
-        self.assertIn("picture.throw", checks_reading(KINDS["projector"], "throw_min"))
-        self.assertIn("display.cable", checks_reading(KINDS["projector"], "throw_min"), "by the place of the lens")
-        self.assertIn("display.cable", checks_reading(KINDS["video_cable"], "length_m"), "out of the kit")
-        self.assertIn("money.up_front", checks_reading(KINDS["mat"], "price"))
-        self.assertEqual(checks_reading(KINDS["case"], "material"), ())
-        self.assertEqual(set(facts_by_check()), {check.id for check in REGISTRY.checks})
+        reading = GRAPH.checks_reading
+        self.assertIn("picture.throw", reading(KINDS["projector"], "throw_min"))
+        self.assertIn("display.cable", reading(KINDS["projector"], "throw_min"), "by the place of the lens")
+        self.assertIn("display.cable", reading(KINDS["video_cable"], "length_m"), "out of the kit")
+        self.assertEqual(reading(KINDS["case"], "material"), ())
+
+    def test_places_follow_from_what_is_read(self) -> None:
+        self.assertEqual([slot.value for slot in GRAPH.places_of("picture.throw")], ["title", "display", "screen"])
+        self.assertEqual([kind.__name__ for kind in GRAPH.beside_of("display.mount")], ["Mount"])
 
     def test_every_fact_of_every_kind_says_what_it_means(self) -> None:
         for kind, sheet in KINDS.items():
@@ -44,6 +154,16 @@ class FactReadTests(TestCase):
             for field, info in sheet.model_fields.items():
                 if field not in ("kind", "sources"):
                     self.assertTrue(info.description, f"{kind}.{field}")
+
+
+def _others(record: Record) -> Iterator[tuple[str, object]]:
+    """Another value for every number and yes or no of a record."""
+    for field in type(record).model_fields:
+        value = getattr(record, field)
+        if isinstance(value, bool):
+            yield field, not value
+        elif isinstance(value, int | float):
+            yield field, value * 1.25 + 0.05 if isinstance(value, float) else value + 1
 
 
 class DoubtTests(TestCase):
@@ -72,7 +192,7 @@ class DoubtTests(TestCase):
         report = evaluate(worlds.full_build(), parts, today=TODAY)
         (throw,) = (doubt for doubt in report.doubts if doubt.field == "throw_min")
         self.assertIn("picture.throw", throw.checks)
-        self.assertIn("money.yearly", checks_reading(Projector, "throw_min"), "by the length of a cable that is bought")
+        self.assertIn("money.yearly", GRAPH.checks_reading(Projector, "throw_min"), "by the length of what is bought")
         self.assertNotIn("money.yearly", throw.checks)
         self.assertNotIn("machine.outputs", throw.checks)
 

@@ -6,15 +6,15 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely import MultiPoint, Point, Polygon
 
-from core.checks.along import BallDistance, ball_to_screen, behind_ball, free_side
-from core.checks.space import Obstructions
-from core.checks.swing import past_things, rear_wall, side_walls, under_ceiling
-from core.checks.verdict import State
+from core.checks.along import BallDistance
+from core.checks.limits import State
+from core.checks.spots import Around, HittingSpot, hitting_spots
 from core.geometry.hitting_region import Area, nearest_inside
 from core.model.brief import Brief, Player
+from core.model.build import Build
 from core.model.room import CeilingShape, Room
-from core.report.hitting import HittingSpot, hitting_spots
-from tests.core.worlds import BARE_FLOOR, around, layout, left_hander, player, room, thing
+from core.report.evaluate import evaluation_of
+from tests.core.worlds import around, layout, left_hander, player, room, thing
 
 AWAY_M = 0.004
 
@@ -46,27 +46,20 @@ def rooms(draw: st.DrawFn, most_things: int = 0) -> Room:
 
 
 def spots(where: Room, *players: Player) -> tuple[HittingSpot, ...]:
-    return hitting_spots(around(where, layout(), *players), layout())
+    placed = layout()
+    return hitting_spots(Around(around(where, placed, *players), None, placed.screen_y_m, BallDistance()))
+
+
+RULES = ("room.behind_ball", "room.free_side", "swing.ceiling", "swing.side_walls", "swing.rear_wall", "swing.things")
 
 
 def all_clear(where: Room, at: tuple[float, float], players: tuple[Player, ...]) -> bool:
     """Every check that the region stands for, asked one by one with the ball there."""
-    placed = layout(ball_x_m=at[0], ball_y_m=at[1])
-    surroundings = around(where, placed, *players)
-    states = [behind_ball(Brief(players=players), where, placed).state]
-    for who in players:
-        states += [
-            under_ceiling(who, where, surroundings).state,
-            side_walls(who, where, placed, BARE_FLOOR).state,
-            rear_wall(who, where, placed, BARE_FLOOR).state,
-            free_side(who, where, placed, None).state,
-        ]
-        if surroundings.things:
-            states.append(past_things(who, Obstructions(surroundings.things), surroundings).state)
-    return (
-        all(state is State.CLEAR for state in states)
-        and ball_to_screen(placed, BallDistance()).state is not State.BLOCKED
-    )
+    build = Build(name="B", room=where, layout=layout(ball_x_m=at[0], ball_y_m=at[1]), brief=Brief(players=players))
+    found = evaluation_of(build, {})
+    states = [verdict.state for rule in RULES for verdict in found.of_check(rule)]
+    (to_screen,) = found.of_check("room.ball_to_screen")
+    return all(state is State.CLEAR for state in states) and to_screen.state is not State.BLOCKED
 
 
 def inside_by(areas: tuple[Area, ...], x: float, y: float) -> float:
@@ -121,7 +114,7 @@ class RegionTests(TestCase):
             (BallDistance(), 2.8, (2.3, 3.4)),
             (BallDistance(1.6, 2.4, "Net"), 2.0, (2.3, 2.8)),
         ):
-            (spot,) = hitting_spots(around(room(), layout(), player()), layout(), distance)
+            (spot,) = hitting_spots(Around(around(room(), layout(), player()), None, 0.4, distance))
             self.assertAlmostEqual(min(y for area in spot.areas for _, y in area.outline), nearest_m)
             self.assertEqual(spot.best, best)
 

@@ -1,4 +1,4 @@
-"""Asking again only what changed comes to the same as asking everything."""
+"""Asking again only what is not remembered comes to the same as asking everything."""
 
 from typing import Any
 from unittest import TestCase
@@ -6,11 +6,12 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from core.checks.registry import Answers
+from core.checks import GRAPH
+from core.checks.evaluation import Evaluation
+from core.checks.memo import Memo
+from core.checks.readings import Today, given_readings
 from core.model.build import Build, Slot
-from core.quantities import UnitSystem
 from core.report.alternatives import alternatives
-from core.report.evaluate import answers_of
 from tests.core import worlds
 from tests.core.matrix.case import TODAY, extra, world
 
@@ -31,29 +32,27 @@ CHANGES: tuple[dict[str, Any], ...] = (
 )
 
 
-def told(answers: Answers) -> list[tuple[object, ...]]:
-    return [
-        (v.id, v.subject, v.state, v.headline.text(UnitSystem.METRIC), v.measured, v.required, v.margin)
-        for v in answers.verdicts
-    ]
-
-
 class IncrementalTests(TestCase):
     @settings(max_examples=60)
     @given(st.sampled_from(CHANGES), st.sampled_from(CHANGES))
-    def test_from_any_build_to_any_other(self, one: dict[str, Any], other: dict[str, Any]) -> None:
-        before_build, before_parts = world(one)
-        build, parts = world(other)
-        before = answers_of(before_build, before_parts, today=TODAY)
-        self.assertEqual(
-            told(answers_of(build, parts, today=TODAY, before=before)), told(answers_of(build, parts, today=TODAY))
-        )
+    def test_a_memory_of_another_build_changes_nothing(self, one: dict[str, Any], other: dict[str, Any]) -> None:
+        memo = Memo()
+        for changes in (one, other):
+            build, parts = world(changes)
+            given = given_readings(build, parts, Today(TODAY))
+            remembered = Evaluation(GRAPH, given, build.brief.players, memo)
+            afresh = Evaluation(GRAPH, given, build.brief.players, Memo())
+            self.assertEqual(remembered.verdicts, afresh.verdicts)
+            told = [[found.told(v).headline for v in found.verdicts] for found in (remembered, afresh)]
+            self.assertEqual(*told)
 
-    def test_a_check_that_reads_nothing_that_changed_keeps_its_answer(self) -> None:
-        build, parts = world({})
-        before = answers_of(build, parts)
-        after = answers_of(*world({"hung_monitor__plan": "full"}), before=before)
-        self.assertIs(after.by_check["room.gap_behind_screen"], before.by_check["room.gap_behind_screen"])
+    def test_what_is_remembered_is_forgotten_when_there_is_too_much(self) -> None:
+        memo = Memo(most=2)
+        for width in (4.6, 4.7, 4.8, 4.6):
+            build, parts = world({"room__width_m": width})
+            given = given_readings(build, parts)
+            verdicts = Evaluation(GRAPH, given, build.brief.players, memo).verdicts
+            self.assertEqual(verdicts, Evaluation(GRAPH, given, build.brief.players, Memo()).verdicts)
 
     def test_weighing_leaves_the_build_as_it_was(self) -> None:
         build, parts = world({})

@@ -3,8 +3,8 @@
 from unittest import TestCase
 
 from core.model.parts import FactSource, Part
-from core.quantities import Quantity, UnitSystem
-from core.report.evaluate import answers_of
+from core.quantities import UnitSystem
+from core.report.evaluate import evaluation_of
 from core.report.other_values import OtherValue, with_other_values
 from tests.core import worlds
 
@@ -16,18 +16,16 @@ class OtherValueTests(TestCase):
         screen = worlds.screen(sources={field: source.model_dump() for field, source in sources.items()})
         parts: dict[str, Part] = {**worlds.full_parts(), "screen": screen}
         build = worlds.full_build()
-        verdict = answers_of(build, parts).by_subject[check, ""]
+        verdict = evaluation_of(build, parts).by_key[check, ""]
         return list(with_other_values(build, parts, verdict))
 
     def test_the_other_value_is_judged_by_the_same_check(self) -> None:
         """Rated 90, 66 needed: clear. The shop says 60: six short."""
         rated = FactSource(source="maker", other=60.0, other_source="a shop")
         (other,) = self.others("screen.rating", rated_ball_speed_m_s=rated)
-        self.assertEqual(
-            (other.source, other.fact, other.verdict.state.value), ("a shop", "rated ball speed", "blocked")
-        )
-        assert isinstance(other.verdict.margin, Quantity)
-        self.assertEqual(other.verdict.margin.text(METRIC), "−6.0 m/s")
+        self.assertEqual((other.source, other.fact, other.told.state.value), ("a shop", "rated ball speed", "blocked"))
+        assert other.told.margin is not None
+        self.assertEqual(other.told.margin.text(METRIC), "−6.0 m/s")
 
     def test_a_fact_that_the_check_does_not_read_changes_nothing(self) -> None:
         self.assertEqual(self.others("screen.room", rated_ball_speed_m_s=FactSource(source="maker", other=60.0)), [])

@@ -6,7 +6,7 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from core.geometry.cutting import KERF_M, cut_plan
+from core.geometry.cutting import KERF_M, cut_out
 from core.model.build import Slot
 from core.model.facts import MissingFact
 from core.model.household import Skill
@@ -36,7 +36,7 @@ class CuttingTests(TestCase):
     @settings(max_examples=60)
     @given(CUTS)
     def test_no_piece_is_lost_and_few_sticks_too_many(self, pieces: list[float]) -> None:
-        plan = cut_plan(pieces, 2.0)
+        plan = cut_out(pieces, 2.0)
         assert plan is not None
         self.assertEqual(sorted(piece for stick in plan.sticks for piece in stick), sorted(pieces))
         for stick in plan.sticks:
@@ -45,7 +45,7 @@ class CuttingTests(TestCase):
         self.assertAlmostEqual(plan.waste_m, len(plan.sticks) * 2.0 - sum(pieces))
 
     def test_a_piece_longer_than_a_stick(self) -> None:
-        self.assertIsNone(cut_plan([2.1], 2.0))
+        self.assertIsNone(cut_out([2.1], 2.0))
 
 
 PARTS = (

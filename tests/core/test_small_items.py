@@ -3,16 +3,15 @@
 from typing import Any
 from unittest import TestCase
 
-from core.checks.fact_reads import items_reading
-from core.checks.small_items import SmallItem, SmallItems
-from core.checks.small_items.item import objections
-from core.checks.small_items.register import RULES
+from core.checks import GRAPH
+from core.checks.asks import objections
+from core.checks.needs import ITEMS, SmallItem, SmallItems, items_reading
 from core.model.build import Build, SmallDecision
 from core.model.facts import MissingFact
 from core.model.parts import KINDS, Part, Tablet
 from core.quantities import UnitSystem
 from core.report import evaluate
-from core.report.evaluate import answers_of
+from core.report.evaluate import evaluation_of
 from core.report.small_items import options_for, with_cheapest, without_lapsed
 from tests.core import worlds
 from tests.core.matrix.case import extra, world
@@ -30,7 +29,7 @@ CABLES = (
 
 def items(**changes: Any) -> dict[str, SmallItem]:
     build, parts = world(changes)
-    small = answers_of(build, parts, only=frozenset()).reading(SmallItems)
+    small = evaluation_of(build, parts).reading(SmallItems)
     assert small is not None
     return {item.item.id: item for item in small.items}
 
@@ -135,11 +134,11 @@ class ReasonTests(TestCase):
         self.assertEqual(found.missing and found.missing.fact, "The spacing of its edge of Square")
 
     def test_every_item_follows_from_some_build_and_asks_for_facts_that_its_kind_has(self) -> None:
-        for rule in RULES.values():
-            with self.subTest(rule.item.id):
-                self.assertTrue(rule.reads.each)
-                facts = [f for f in rule.item.kind.model_fields if rule.item.title in items_reading(rule.item.kind, f)]
-                self.assertLessEqual(set(rule.item.sold_by), set(facts))
+        for need in ITEMS.values():
+            with self.subTest(need.item.id):
+                self.assertTrue(GRAPH.derivations[need].reads.each)
+                facts = [f for f in need.item.kind.model_fields if need.item.title in items_reading(need.item.kind, f)]
+                self.assertEqual({*need.item.sold_by, *need.item.asks}, set(facts))
 
 
 class PartTests(TestCase):
@@ -160,7 +159,7 @@ class PartTests(TestCase):
         short, long, _, mute = (list(objections(need.asks, cable)) for cable in CABLES)
         self.assertEqual([o.reason.text(METRIC) for o in short], ["Length 5.00 m, at least 7.402 m asked"])
         self.assertEqual(long, [])
-        self.assertEqual([o.blocked for o in mute], [False, False], "length and lines are not stated")
+        self.assertEqual([o.blocked for o in mute], [False, False, False], "length, lines, technology")
 
 
 class DecisionTests(TestCase):

@@ -5,7 +5,7 @@ from datetime import date
 from typing import Any
 from unittest import TestCase
 
-from core.checks.register import REGISTRY
+from core.checks import GRAPH
 from core.model.brief import Brief
 from core.model.build import Build, Extra, HungPart, Slot
 from core.model.parts import PuttingSurface
@@ -87,9 +87,9 @@ def told(report: Report, what: str) -> object:
     if what in readers:
         return readers[what]()
     return [
-        (v.state, v.headline.text(METRIC), v.margin, [change.text(METRIC) for change in v.changes])
-        for v in report.verdicts
-        if v.id == what
+        (t.state, t.headline.text(METRIC), t.margin, [change.text(METRIC) for change in t.changes])
+        for t in map(report.told, report.verdicts)
+        if t.verdict.id == what
     ]
 
 
@@ -121,4 +121,4 @@ class SteersTests(TestCase):
                         self.assertNotEqual(told(before, what), told(after, what))
 
     def test_what_is_steered_is_told_by_its_title(self) -> None:
-        self.assertEqual(steers()["may_drill"][0], REGISTRY["display.drilling"].title)
+        self.assertEqual(steers()["may_drill"][0], GRAPH["display.drilling"].title)

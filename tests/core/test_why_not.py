@@ -24,7 +24,7 @@ class WhyNotTests(TestCase):
     def asked(self, part: Part) -> tuple[list[str], list[tuple[Trouble, str]]]:
         found = why_not(self.build, {**self.parts, part.id: part}, part)
         changes = [(admission.trouble, admission.change.text(METRIC)) for admission in found.admitted_by]
-        return [verdict.id for verdict in found.ruled_out_by], changes
+        return [told.verdict.id for told in found.ruled_out_by], changes
 
     def test_nothing_rules_a_good_part_out(self) -> None:
         self.assertEqual(self.asked(worlds.computer(id="other")), ([], []))
@@ -131,7 +131,7 @@ class BesideTests(TestCase):
         self.parts["radar"] = radar
         found = self.asked(heater)
         self.assertEqual((found.slot, found.item), (None, ""))
-        self.assertEqual([verdict.id for verdict in found.ruled_out_by], ["monitor.interference"])
+        self.assertEqual([told.verdict.id for told in found.ruled_out_by], ["monitor.interference"])
         self.assertEqual((found.admitted_by, found.together), ((), ()))
         self.parts["deaf"] = radar.model_copy(update={"id": "deaf", "name": "Deaf", "dislikes": ()})
         self.parts["title"] = worlds.title(monitor_links=(MonitorLink(monitor="radar"), MonitorLink(monitor="deaf")))
@@ -144,7 +144,7 @@ class BesideTests(TestCase):
         there = Extra(id="extra", part=heater.id)
         self.build = self.build.model_copy(update={"extras": (there,)})
         found = self.asked(heater)
-        self.assertEqual([verdict.id for verdict in found.ruled_out_by], ["monitor.interference"])
+        self.assertEqual([told.verdict.id for told in found.ruled_out_by], ["monitor.interference"])
         self.assertNotIn("Do without Gust.", [admission.change.text(METRIC) for admission in found.admitted_by])
 
     def test_a_part_that_nothing_asks_for(self) -> None:

@@ -2,10 +2,11 @@
 
 from typing import Any, TypeVar
 
+from core.bay import Hood, hood_solids
 from core.checks.readings import HittingSurface
+from core.geometry.ball_rules import BallRoom
 from core.geometry.ceiling import ceiling_of
-from core.geometry.furnishing import Hood
-from core.geometry.solids import hood_solids, stored_solids, thing_solids
+from core.geometry.solids import stored_solids, thing_solids
 from core.geometry.surroundings import Surroundings
 from core.model.brief import Brief, Player
 from core.model.build import Build
@@ -109,12 +110,11 @@ def around(
 ) -> Surroundings:
     """What the swings of `players` must keep clear of in a room."""
     return Surroundings(
-        room=where,
-        ceiling=ceiling_of(where),
+        room=BallRoom(where.width_m, where.length_m, ceiling_of(where), surface_m),
         ball=(placed.ball_x_m, placed.ball_y_m, surface_m),
         players=players,
         things=(*thing_solids(where), *stored_solids(where, playing=True)),
-        panels=hood_solids(hood, placed, where) if hood else (),
+        panels=hood_solids(hood, placed.screen_y_m, where.width_m / 2) if hood else (),
     )
 
 

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from datetime import date
 
-from core.checks.verdict import State
+from core.checks.limits import State
 from core.formats.report_json.figures import FigureJson, signed_money_json
 from core.formats.report_json.verdicts import ReasonJson, reasons_json
 from core.formats.spec_sheet import spec_rows
@@ -66,13 +66,13 @@ def alternative_json(alternative: Alternative, system: UnitSystem, today: date) 
         price=part.price.told if part.price else "price not known",
         hangs_now=alternative.hangs_now,
         state=alternative.state,
-        reasons=reasons_json(alternative.reasons, system),
-        better=reasons_json(alternative.better, system),
-        worse=reasons_json(alternative.worse, system),
+        reasons=reasons_json(map(alternative.told, alternative.reasons), system),
+        better=reasons_json(map(alternative.told, alternative.better), system),
+        worse=reasons_json(map(alternative.told, alternative.worse), system),
         up_front_change=signed_money_json(alternative.up_front_change),
         yearly_change=signed_money_json(alternative.yearly_change),
         horizon_change=signed_money_json(alternative.horizon_change),
-        links=reasons_json(alternative.links, system),
+        links=reasons_json(map(alternative.told, alternative.links), system),
         priced=alternative.priced,
         facts=facts_json(part, system, today),
     )

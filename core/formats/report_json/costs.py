@@ -2,7 +2,8 @@
 
 from dataclasses import dataclass
 
-from core.checks.verdict import State, Verdict
+from core.checks.limits import State
+from core.checks.verdict import Verdict
 from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, texts_of
 from core.model.build import Slot
 from core.money.costs import Costs, Line, Payment

@@ -4,19 +4,19 @@ from dataclasses import dataclass
 
 from pydantic import TypeAdapter
 
+from core.checks import GRAPH
+from core.checks.limits import State
 from core.checks.places import Step
-from core.checks.register import REGISTRY
-from core.checks.verdict import State
+from core.checks.spots import HittingSpot
+from core.checks.verdict import Told
 from core.formats.report_json.costs import CostsJson, costs_json
 from core.formats.report_json.drawing import SceneJson, scene_json
-from core.formats.report_json.figures import text_of
 from core.formats.report_json.small_items import SmallItemJson, small_item_json
 from core.formats.report_json.verdicts import VerdictJson, WorkingsJson, verdict_json, workings_json
 from core.model.brief import Handedness, Stage
 from core.model.build import Slot
 from core.quantities import UnitSystem
-from core.report import Report, SlotStatus
-from core.report.hitting import HittingSpot
+from core.report import LinkStatus, Report, SlotStatus
 
 CAUTION = (
     "Estimates are not a safety certificate: test at low speed first. Local codes come first; mains wiring is a "
@@ -147,28 +147,17 @@ _FULL_REPORT = TypeAdapter(FullReportJson)
 def report_json(report: Report, system: UnitSystem) -> ReportJson:
     """`report` for a reader of `system`."""
     doubts = _doubts_by_check(report, system)
+    by_key = {verdict.key: report.told(verdict) for verdict in report.verdicts}
     return ReportJson(
         blocked=report.blocked,
-        verdicts=[verdict_json(verdict, system, doubts.get(verdict.id, ())) for verdict in report.verdicts],
+        verdicts=[verdict_json(told, system, doubts.get(told.verdict.id, ())) for told in by_key.values()],
         steps=[_step(step, report) for step in Step],
         attention=[
-            AttentionJson(id=verdict.id, subject=verdict.subject, subject_id=verdict.subject_id)
+            AttentionJson(id=verdict.id, subject=by_key[verdict.key].subject, subject_id=verdict.subject_id)
             for verdict in report.attention
         ],
         slots=[_slot(status) for status in report.slots],
-        links=[
-            LinkJson(
-                upper=link.upper,
-                lower=link.lower,
-                state=link.state,
-                headline=link.deciding.headline.text(system) if link.deciding else "",
-                margin=text_of(link.deciding.margin if link.deciding else None, system),
-                verdict=link.deciding.id if link.deciding else None,
-                subject=link.deciding.subject if link.deciding else "",
-                subject_id=link.deciding.subject_id if link.deciding else "",
-            )
-            for link in report.links
-        ],
+        links=[_link(link, by_key[link.deciding.key] if link.deciding else None, system) for link in report.links],
         scene=scene_json(report.scene, system),
         stowed=scene_json(report.stowed, system) if report.stowed else None,
         costs=costs_json(report.costs, report.verdicts, system),
@@ -205,12 +194,12 @@ def _doubts_by_check(report: Report, system: UnitSystem) -> dict[str, list[str]]
 
 def full_report_text(report: Report, system: UnitSystem) -> str:
     """The report with all workings, as indented JSON."""
-    workings = [workings_json(verdict, system) for verdict in report.verdicts]
+    workings = [workings_json(report.told(verdict), system) for verdict in report.verdicts]
     return _FULL_REPORT.dump_json(FullReportJson(report_json(report, system), workings), indent=2).decode()
 
 
 def _step(step: Step, report: Report) -> StepJson:
-    states = [verdict.state for verdict in report.verdicts if REGISTRY[verdict.id].place.step is step]
+    states = [verdict.state for verdict in report.verdicts if GRAPH[verdict.id].place.step is step]
     questions = sum(question.step is step for question in report.questions)
     asked = [State.UNKNOWN] if questions else []
     return StepJson(
@@ -218,6 +207,21 @@ def _step(step: Step, report: Report) -> StepJson:
         state=max([State.CLEAR, *asked, *states], key=lambda state: state.rank),
         blocked=states.count(State.BLOCKED),
         questions=questions,
+    )
+
+
+def _link(link: LinkStatus, deciding: Told | None, system: UnitSystem) -> LinkJson:
+    if deciding is None:
+        return LinkJson(link.upper, link.lower, link.state, "", "", None, "", "")
+    return LinkJson(
+        upper=link.upper,
+        lower=link.lower,
+        state=link.state,
+        headline=deciding.headline.text(system),
+        margin=deciding.margin.text(system) if deciding.margin else "",
+        verdict=deciding.verdict.id,
+        subject=deciding.subject,
+        subject_id=deciding.verdict.subject_id,
     )
 
 

@@ -2,12 +2,12 @@
 
 from dataclasses import dataclass
 
-from core.checks.verdict import State
+from core.checks.limits import State
 from core.model.things import Wall
 from core.quantities import Quantity, Unit, UnitSystem
 from core.report.allowance import RULES_OF_THUMB, Allowance, MonitorKind
 from core.report.bottleneck import Bottleneck, Measurement
-from core.report.comparison import Option, Rooms
+from core.report.comparison import RoomOption, Rooms
 
 NOWHERE = "none"
 NO_SPOT = "no clear spot"
@@ -102,7 +102,7 @@ def rooms_json(rooms: Rooms, system: UnitSystem) -> RoomsJson:
     )
 
 
-def _option(option: Option, system: UnitSystem) -> OptionJson:
+def _option(option: RoomOption, system: UnitSystem) -> OptionJson:
     room = option.room
     across, along = (room.width_m, room.length_m) if option.quarters % 2 == 0 else (room.length_m, room.width_m)
     return OptionJson(

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from core.checks.verdict import State
+from core.checks.limits import State
 from core.formats.report_json.figures import FigureJson, maybe_figure_json, text_of
 from core.model.build import Slot
 from core.quantities import UnitSystem

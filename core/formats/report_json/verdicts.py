@@ -3,10 +3,11 @@
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
+from core.checks import GRAPH
+from core.checks.limits import State
 from core.checks.places import Step
-from core.checks.register import REGISTRY
-from core.checks.verdict import Basis, State, Verdict
-from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, text_of, texts_of
+from core.checks.verdict import Basis, Told
+from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, texts_of
 from core.model.build import Slot
 from core.quantities import UnitSystem, figure_text
 from core.report.other_values import OtherValue
@@ -30,6 +31,8 @@ class VerdictJson:
     changes: list[str]
     doubts: list[str]
     """Facts that it leans on and that are old or disputed."""
+    missing: str
+    """Record and field of the fact that is not known, as `brief.hours_a_week` or `parts/radar.links`; else empty."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,7 +51,7 @@ class WorkingsJson:
     verdict: VerdictJson
     measured: FigureJson | None
     required: FigureJson | None
-    margin: FigureJson | None
+    margin: str
     basis: Basis
     formula: str
     inputs: list[InputJson]
@@ -90,39 +93,41 @@ class CheckJson:
     manual: str
 
 
-def verdict_json(verdict: Verdict, system: UnitSystem, doubts: Sequence[str] = ()) -> VerdictJson:
-    """`verdict` in short, with what is doubtful about the facts it leans on, for a reader of `system`."""
-    check = REGISTRY[verdict.id]
+def verdict_json(told: Told, system: UnitSystem, doubts: Sequence[str] = ()) -> VerdictJson:
+    """`told` in short, with what is doubtful about the facts it leans on, for a reader of `system`."""
+    verdict = told.verdict
+    check = GRAPH[verdict.id]
     return VerdictJson(
         id=verdict.id,
         title=check.title,
-        subject=verdict.subject,
+        subject=told.subject,
         subject_id=verdict.subject_id,
         step=check.place.step,
         slots=check.place.slots,
         state=verdict.state,
         rank=verdict.state.rank,
-        headline=verdict.headline.text(system),
-        margin=text_of(verdict.margin, system),
-        changes=texts_of(verdict.changes, system),
+        headline=told.headline.text(system),
+        margin=verdict.margin.text(system) if verdict.margin else "",
+        changes=texts_of(told.changes, system),
         doubts=list(doubts),
+        missing=f"{verdict.missing.at.record}.{verdict.missing.at.field}" if verdict.missing else "",
     )
 
 
-def workings_json(verdict: Verdict, system: UnitSystem, others: Iterable[OtherValue] = ()) -> WorkingsJson:
-    """`verdict` and how it came about, for a reader of `system`."""
+def workings_json(told: Told, system: UnitSystem, others: Iterable[OtherValue] = ()) -> WorkingsJson:
+    """`told` and how it came about, for a reader of `system`."""
     return WorkingsJson(
-        verdict=verdict_json(verdict, system),
-        measured=maybe_figure_json(verdict.measured, system),
-        required=maybe_figure_json(verdict.required, system),
-        margin=maybe_figure_json(verdict.margin, system),
-        basis=verdict.basis,
-        formula=verdict.formula,
+        verdict=verdict_json(told, system),
+        measured=maybe_figure_json(told.measured, system),
+        required=maybe_figure_json(told.required, system),
+        margin=told.margin.text(system) if told.margin else "",
+        basis=told.basis,
+        formula=told.formula,
         inputs=[
             InputJson(name=input.name, value=figure_json(input.value, system), basis=input.basis)
-            for input in verdict.inputs()
+            for input in told.inputs()
         ],
-        manual=_unwrapped(REGISTRY[verdict.id].manual),
+        manual=_unwrapped(GRAPH[told.verdict.id].manual),
         others=[_other(other, system) for other in others],
     )
 
@@ -132,30 +137,30 @@ def _other(other: OtherValue, system: UnitSystem) -> OtherValueJson:
         fact=f"{other.part.name}, {other.fact}",
         value=figure_text(other.value, system),
         source=other.source,
-        state=other.verdict.state,
-        headline=other.verdict.headline.text(system),
-        margin=text_of(other.verdict.margin, system),
+        state=other.told.state,
+        headline=other.told.headline.text(system),
+        margin=other.told.margin.text(system) if other.told.margin else "",
     )
 
 
-def reasons_json(verdicts: Iterable[Verdict], system: UnitSystem) -> list[ReasonJson]:
+def reasons_json(told: Iterable[Told], system: UnitSystem) -> list[ReasonJson]:
     """Verdicts as reasons for or against a candidate."""
     return [
         ReasonJson(
-            id=verdict.id,
-            title=REGISTRY[verdict.id].title,
-            subject=verdict.subject,
-            subject_id=verdict.subject_id,
-            state=verdict.state,
-            headline=verdict.headline.text(system),
+            id=each.verdict.id,
+            title=GRAPH[each.verdict.id].title,
+            subject=each.subject,
+            subject_id=each.verdict.subject_id,
+            state=each.state,
+            headline=each.headline.text(system),
         )
-        for verdict in verdicts
+        for each in told
     ]
 
 
 def checks_json() -> list[CheckJson]:
     """The manual: every check there is."""
-    return [CheckJson(id=check.id, title=check.title, manual=_unwrapped(check.manual)) for check in REGISTRY.checks]
+    return [CheckJson(id=check.id, title=check.title, manual=_unwrapped(check.manual)) for check in GRAPH.checks]
 
 
 def _unwrapped(docstring: str) -> str:

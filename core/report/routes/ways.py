@@ -4,7 +4,7 @@ import math
 from collections.abc import Iterator, Mapping
 
 from core.geometry.box_frame import CLOTH_PANELS, CORNERS, frame_cuts_m, open_edge_m
-from core.geometry.cutting import cut_plan
+from core.geometry.cutting import cut_out
 from core.geometry.floor_cover import tape_m
 from core.model.build import Build, Slot
 from core.model.facts import MissingFact, known
@@ -79,7 +79,7 @@ def _frame(basket: Basket, material: str, cuts: tuple[float, ...]) -> None:
         FrameMaterial,
         f"{material} for the frame",
         edges,
-        lambda stick: len(plan.sticks) if (plan := cut_plan(cuts, stick.stock_length_m or 0.0)) else None,
+        lambda stick: len(cutting.sticks) if (cutting := cut_out(cuts, stick.stock_length_m or 0.0)) else None,
         lambda stick: stick.material == material,
     )
     section_m = stick.section_m if stick else None
@@ -211,7 +211,7 @@ def _box_m(build: Build, parts: Mapping[str, Part]) -> tuple[float, float, float
         return kit.outer_width_m, kit.outer_height_m, kit.depth_m
     if not isinstance(screen, Surface):
         raise MissingFact("How large the enclosure must be", "Hang a screen first.")
-    width_m, height_m = known(screen.width_m, screen, "width"), known(screen.height_m, screen, "height")
+    width_m, height_m = known(screen, "width_m"), known(screen, "height_m")
     return width_m + 2 * AROUND_SCREEN_M, height_m + build.layout.screen_bottom_m + AROUND_SCREEN_M, USUAL_DEPTH_M
 
 

@@ -9,16 +9,17 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from datetime import date
 
-from core.checks.register import REGISTRY
-from core.checks.registry import Answers
-from core.checks.small_items import SmallItems
-from core.checks.small_items.register import RULES
-from core.checks.verdict import State, Verdict
+from core.checks import GRAPH
+from core.checks.declared import Reads
+from core.checks.evaluation import Evaluation
+from core.checks.limits import State
+from core.checks.needs import ITEMS, SmallItems
+from core.checks.verdict import Told, Verdict
 from core.model.build import Build, Slot
 from core.model.kit import Kit
 from core.model.parts import Part
 from core.quantities import Money, Sentence
-from core.report.evaluate import answers_of, known_costs
+from core.report.evaluate import evaluation_of, known_costs
 from core.report.small_items import SmallStatus, small_statuses
 from core.report.why_not.changes import Changes, Trouble
 from core.report.why_not.placing import Placed, placed
@@ -47,7 +48,7 @@ class WhyNot:
     """Its place on the chain, if it hangs there."""
     item: str
     """Title of the small item that it would be chosen for; empty where it is not."""
-    ruled_out_by: tuple[Verdict, ...]
+    ruled_out_by: tuple[Told, ...]
     objections: tuple[Sentence, ...]
     """What the small item asks, and the part does not do."""
     admitted_by: tuple[Admission, ...]
@@ -58,8 +59,8 @@ class WhyNot:
 def why_not(build: Build, parts: Mapping[str, Part], part: Part, today: date | None = None) -> WhyNot:
     """What speaks against `part` where it goes: on the chain, for a small item, or beside everything."""
     put = placed(build, parts, part)
-    without = answers_of(put.without, parts, today=today)
-    there = answers_of(put.build, parts, before=without)
+    without = evaluation_of(put.without, parts, today=today)
+    there = evaluation_of(put.build, parts, before=without)
     already, blocked = _blocked(without, put), _blocked(there, put)
     against = tuple(v for v in there.verdicts if v.state is State.BLOCKED and _concerns(v, put.slot, already))
     status = _status(there, put)
@@ -67,12 +68,13 @@ def why_not(build: Build, parts: Mapping[str, Part], part: Part, today: date | N
     title = status.item.item.title if status else ""
     if not against and not objections:
         return WhyNot(part, put.slot, title, (), (), ())
-    now = answers_of(build, parts, before=without)
+    now = evaluation_of(build, parts, before=without)
     tolerated = frozenset(blocked - {verdict.key for verdict in against} - {(AS_ITEM, put.item)})
     search = _Search(Changes(put.build, parts, put, there), tolerated, now)
     reads = _all_reads(blocked - tolerated)
     found = tuple(search.admissions(reads))
-    return WhyNot(part, put.slot, title, against, objections, found, () if found else search.together(reads))
+    told = tuple(there.told(verdict) for verdict in against)
+    return WhyNot(part, put.slot, title, told, objections, found, () if found else search.together(reads))
 
 
 @dataclass(frozen=True)
@@ -81,17 +83,15 @@ class _Search:
     """Of the build with the part in it."""
     tolerated: frozenset[Key]
     """What is blocked today and stays so."""
-    now: Answers
+    now: Evaluation
 
     def admissions(self, reads: frozenset[type]) -> Iterator[Admission]:
         """The first change of each kind of trouble that admits the part; `reads` is what the blocked rules read."""
         for trouble, changes in self.changes.by_trouble(reads, self._touched):
             for words, changed in changes:
-                if not self._answers(changed, quickly=True)[1] <= self.tolerated:
-                    continue
-                answers, blocked = self._answers(changed)
-                if blocked <= self.tolerated:
-                    yield self._admission(trouble, words, answers)
+                found = self._evaluated(changed)
+                if not self._still_blocked(found) and _blocked(found, self.changes.placed) <= self.tolerated:
+                    yield self._admission(trouble, words, found)
                     break
 
     def together(self, reads: frozenset[type]) -> tuple[Admission, ...]:
@@ -110,7 +110,7 @@ class _Search:
     @property
     def _still(self) -> frozenset[Key]:
         """What rules the part out before any change."""
-        return _blocked(self.changes.answers, self.changes.placed) - self.tolerated
+        return _blocked(self.changes.evaluation, self.changes.placed) - self.tolerated
 
     @property
     def _touched(self) -> frozenset[Slot]:
@@ -120,61 +120,65 @@ class _Search:
         still = self._still
         for trouble, changes in self.changes.by_trouble(reads, self._touched):
             for words, changed in changes:
-                if not self._answers(changed, quickly=True)[1] - self.tolerated < still:
+                found = self._evaluated(changed)
+                if not self._still_blocked(found) < still:
                     continue
-                answers, blocked = self._answers(changed)
-                if blocked - self.tolerated < still:
-                    further = replace(self.changes, build=changed, answers=answers)
-                    return self._admission(trouble, words, answers), replace(self, changes=further)
+                if _blocked(found, self.changes.placed) - self.tolerated < still:
+                    further = replace(self.changes, build=changed, evaluation=found)
+                    return self._admission(trouble, words, found), replace(self, changes=further)
         return None
 
-    def _answers(self, changed: Build, *, quickly: bool = False) -> tuple[Answers, frozenset[Key]]:
-        """What a changed build answers, and what is blocked in it.
+    def _evaluated(self, changed: Build) -> Evaluation:
+        return evaluation_of(changed, self.changes.parts, before=self.changes.evaluation)
 
-        Quickly, only what rules the part out is asked again: most changes fail there already.
-        """
-        only = frozenset(id for id, _ in self._still) if quickly else None
-        answers = answers_of(changed, self.changes.parts, before=self.changes.answers, only=only)
-        return answers, _blocked(answers, self.changes.placed)
+    def _still_blocked(self, found: Evaluation) -> frozenset[Key]:
+        """What still rules the part out: most changes fail there already, and nothing else is asked of them."""
+        return frozenset(key for key in self._still if _rules_out(key, found, self.changes.placed))
 
-    def _admission(self, trouble: Trouble, words: Sentence, answers: Answers) -> Admission:
-        return Admission(trouble, words, known_costs(answers).up_front - known_costs(self.now).up_front)
+    def _admission(self, trouble: Trouble, words: Sentence, found: Evaluation) -> Admission:
+        return Admission(trouble, words, known_costs(found).up_front - known_costs(self.now).up_front)
 
 
-def _blocked(answers: Answers, put: Placed) -> frozenset[Key]:
+def _rules_out(key: Key, found: Evaluation, put: Placed) -> bool:
+    """What `key` names is blocked."""
+    id, subject = key
+    if id == AS_ITEM:
+        status = _status(found, put)
+        return status is not None and status.state is State.BLOCKED
+    return any(v.state is State.BLOCKED for v in found.of_check(id) if v.subject_id == subject)
+
+
+def _blocked(found: Evaluation, put: Placed) -> frozenset[Key]:
     """Keys of the blocked verdicts, and of the small item that the part was put in for, where it does not serve."""
-    found = {verdict.key for verdict in answers.verdicts if verdict.state is State.BLOCKED}
-    status = _status(answers, put)
+    keys = {verdict.key for verdict in found.verdicts if verdict.state is State.BLOCKED}
+    status = _status(found, put)
     if status is not None and status.state is State.BLOCKED:
-        found.add((AS_ITEM, put.item))
-    return frozenset(found)
+        keys.add((AS_ITEM, put.item))
+    return frozenset(keys)
 
 
-def _status(answers: Answers, put: Placed) -> SmallStatus | None:
-    items, kit = answers.reading(SmallItems), answers.reading(Kit)
+def _status(found: Evaluation, put: Placed) -> SmallStatus | None:
+    items, kit = found.reading(SmallItems), found.reading(Kit)
     if not put.item or items is None or kit is None:
         return None
     return next((status for status in small_statuses(items, kit) if status.item.item.id == put.item), None)
 
 
 def _slots(key: Key) -> tuple[Slot, ...]:
-    return (RULES[key[1]].item.near,) if key[0] == AS_ITEM else REGISTRY[key[0]].place.slots
+    return (ITEMS[key[1]].item.near,) if key[0] == AS_ITEM else GRAPH[key[0]].place.slots
 
 
 def _concerns(verdict: Verdict, slot: Slot | None, blocked_today: frozenset[Key]) -> bool:
-    return slot in REGISTRY[verdict.id].place.slots or verdict.key not in blocked_today
+    return slot in GRAPH[verdict.id].place.slots or verdict.key not in blocked_today
 
 
 def _all_reads(keys: frozenset[Key]) -> frozenset[type]:
     """Everything that the rules of `keys` read, themselves or through what is derived."""
-    found: set[type] = set()
-    waiting: list[type] = []
-    for id, subject in keys:
-        waiting += [read.type for read in (RULES[subject] if id == AS_ITEM else REGISTRY[id]).reads.each]
-    while waiting:
-        kind = waiting.pop()
-        if kind not in found:
-            found.add(kind)
-            derivation = REGISTRY.derivations.get(kind)
-            waiting += derivation.reads.types if derivation else ()
-    return frozenset(found)
+    needs = frozenset(
+        kind for id, subject in keys if id == AS_ITEM for kind in GRAPH.asked_by(_reads_of(ITEMS[subject]))
+    )
+    return needs.union(*(GRAPH.reads_of(id) for id, _ in keys if id != AS_ITEM))
+
+
+def _reads_of(need: type) -> Reads:
+    return GRAPH.derivations[need].reads

@@ -4,8 +4,8 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 
-from core.checks.cables import MachineSpot
-from core.checks.registry import Answers
+from core.checks.cable_ways import MachineSpot
+from core.checks.evaluation import Evaluation
 from core.model.brief import MUST, Brief, Purpose, Stage
 from core.model.build import Build, Slot, slot_for
 from core.model.chain import plans_of
@@ -45,7 +45,7 @@ class Changes:
     build: Build
     parts: Mapping[str, Part]
     placed: Placed
-    answers: Answers
+    evaluation: Evaluation
     """What the build answers before any change."""
 
     def by_trouble(self, reads: frozenset[type], touched: frozenset[Slot]) -> list[tuple[Trouble, Iterator[Change]]]:
@@ -89,7 +89,7 @@ class Changes:
             ("monitor_pad_m", +1, 0.5, "Put the monitor on a pad {by} higher."),
         )
         at = {field: getattr(layout, field) for field, *_ in ways}
-        spot = self.answers.reading(MachineSpot)
+        spot = self.evaluation.reading(MachineSpot)
         if spot is not None and MachineSpot in reads:
             at["machine_y_m"] = spot.at[1]
             ways = (
@@ -132,7 +132,7 @@ class Changes:
             others = [part for part in self.parts.values() if slot_for(part) is slot and part.id != decided.part]
             for other in sorted(others, key=self._dearness):
                 words = say("Hang {other} in place of {part}.", other=other.name, part=self.parts[decided.part].name)
-                yield words, self._with_the_part(hung(self.build, self.parts, slot, other, self.answers))
+                yield words, self._with_the_part(hung(self.build, self.parts, slot, other, self.evaluation))
 
     def _dearness(self, part: Part) -> tuple[int, int, str]:
         """The cheapest first; amounts in another currency than the brief's are not compared with those in it."""

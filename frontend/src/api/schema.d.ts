@@ -2595,6 +2595,8 @@ export interface components {
             changes: string[];
             /** Doubts */
             doubts: string[];
+            /** Missing */
+            missing: string;
         };
         /**
          * Wall
@@ -2724,7 +2726,8 @@ export interface components {
             verdict: components["schemas"]["VerdictJson"];
             measured: components["schemas"]["FigureJson"] | null;
             required: components["schemas"]["FigureJson"] | null;
-            margin: components["schemas"]["FigureJson"] | null;
+            /** Margin */
+            margin: string;
             basis: components["schemas"]["Basis"];
             /** Formula */
             formula: string;

@@ -24,7 +24,7 @@
     <span class={titled ? 'block text-xs text-faint' : 'sr-only'}>{verdict.title}{titled ? '' : ': '}</span>
     {verdict.headline}
     {#if verdict.margin && verdict.state !== 'clear'}
-      <span class="text-{verdict.state} whitespace-nowrap">margin {verdict.margin}</span>
+      <span class="text-{verdict.state} whitespace-nowrap">{verdict.margin}</span>
     {/if}
     {#if verdict.doubts.length > 0}<span class="block text-[13px] text-warning"
         >Leans on a doubtful fact: {verdict.doubts[0]}</span

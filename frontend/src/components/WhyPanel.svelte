@@ -31,10 +31,10 @@
   </p>
   {#if workings?.measured && workings.required}
     <dl class="grid grid-cols-3 border-y border-base-300 py-2">
-      {#each [['Has', workings.measured], ['Needs', workings.required], ['Margin', workings.margin]] as const as [name, figure] (name)}
+      {#each [['Has', workings.measured.text], ['Needs', workings.required.text], ['Margin', workings.margin]] as const as [name, text] (name)}
         <div>
           <dt class="text-xs text-faint">{name}</dt>
-          <dd class="text-lg">{figure?.text ?? '–'}</dd>
+          <dd class="text-lg">{text || '–'}</dd>
         </div>
       {/each}
     </dl>
@@ -48,7 +48,7 @@
       <span
         >If {other.source} is right about {other.fact} ({other.value}):
         <span class="text-{other.state}">{STATE_WORDS[other.state]}</span>, {other.headline}{other.margin
-          ? `, margin ${other.margin}`
+          ? `, ${other.margin}`
           : ''}</span
       >
     </p>

@@ -6,12 +6,12 @@ from django.http import HttpResponse
 from ninja import File, Query, Router, Status
 from ninja.files import UploadedFile
 
-from core.checks.verdict import State
+from core.checks.limits import State
 from core.formats.build_file import write_build_file
 from core.formats.report_json import WorkingsJson, workings_json
 from core.model.brief import Stage
 from core.model.build import Build as BuildDocument
-from core.report.evaluate import answers_of
+from core.report.evaluate import evaluation_of
 from core.report.other_values import with_other_values
 from jungle.api.replies import answer_for, edit_on, show
 from jungle.api.requests import SignedIn
@@ -79,9 +79,11 @@ def read_workings(request: SignedIn, build_id: int, check_id: str, subject: Subj
     """How a verdict came about; `subject` is the id of the player it speaks of, where it speaks of one."""
     build = editing.find_build(build_id, request.user)
     plan, parts, today = build.plan, build.judged.sheets, build.judged.day
-    verdict = answers_of(plan, parts, today=today).by_subject.get((check_id, subject))
+    found = evaluation_of(plan, parts, today=today)
+    verdict = found.by_key.get((check_id, subject))
     if verdict is not None:
-        return workings_json(verdict, units_of(request.user), with_other_values(plan, parts, verdict, today))
+        others = with_other_values(plan, parts, verdict, today)
+        return workings_json(found.told(verdict), units_of(request.user), others)
     raise NothingThere(f"This build has no answer of check '{check_id}'.")
 
 

@@ -9,7 +9,7 @@ from ninja import File, Form, Query, Router, Status
 from ninja.files import UploadedFile
 from pydantic import Field, TypeAdapter
 
-from core.checks.verdict import State
+from core.checks.limits import State
 from core.formats.errors import BadFile
 from core.formats.machine_report import known_machines, read_machine_report
 from core.formats.parts_pack import write_parts_pack

@@ -2,8 +2,16 @@
 
 from unittest import TestCase
 
-from core.checks.verdict import State, Verdict
+from core.checks import GRAPH
+from core.checks.evaluation import Evaluation
+from core.checks.limits import State
+from core.checks.memo import Memo
+from core.checks.verdict import Told
+from core.model.brief import Brief, Player
+from core.model.parts import Part, Plan, kinds_of
+from core.model.room import Layout, Room
 from core.quantities import Figure, UnitSystem, figure_text
+from tests.core import worlds
 
 METRIC = UnitSystem.METRIC
 
@@ -12,12 +20,24 @@ def told(figure: Figure | None) -> str:
     return "" if figure is None else figure_text(figure, METRIC)
 
 
+def answer(check: str, *given: object) -> Told:
+    """What `check` says where `given` are the readings; a player plays alone, and what is not given is as usual."""
+    players = tuple(value for value in given if isinstance(value, Player))
+    readings: dict[type, object] = {Room: worlds.room(), Layout: worlds.layout(), Brief: Brief(players=players)}
+    for value in given:
+        kinds = kinds_of(type(value)) if isinstance(value, Part | Plan) else (type(value),)
+        readings.update(dict.fromkeys(kinds, value))
+    found = Evaluation(GRAPH, readings, players, Memo())
+    return found.told(found.of_check(check)[0])
+
+
 class CheckTestCase(TestCase):
     def assert_verdict(
-        self, verdict: Verdict, state: str, measured: str, required: str, margin: str, cure: str | None = None
+        self, verdict: Told, state: str, measured: str, required: str, margin: str, cure: str | None = None
     ) -> None:
         """The whole answer; `cure` is the first change offered, and a clear verdict offers none."""
-        found = (verdict.state.value, told(verdict.measured), told(verdict.required), told(verdict.margin))
+        shown = verdict.margin.text(METRIC) if verdict.margin else ""
+        found = (verdict.state.value, told(verdict.measured), told(verdict.required), shown)
         self.assertEqual(found, (state, measured, required, margin))
         self.assertTrue(verdict.headline.text(METRIC))
         self.assertTrue(verdict.formula)
@@ -29,7 +49,7 @@ class CheckTestCase(TestCase):
         if cure is not None:
             self.assertEqual(verdict.changes[0].text(METRIC), cure)
 
-    def assert_unknown(self, verdict: Verdict, fact: str) -> None:
+    def assert_unknown(self, verdict: Told, fact: str) -> None:
         """The answer names the fact that is missing and how to get it."""
         self.assertEqual(verdict.state, State.UNKNOWN)
         self.assertEqual(verdict.headline.text(METRIC), f"{fact} is not known")

@@ -1,16 +1,15 @@
 """The room shared out around the ball."""
 
-from core.checks.along import BallDistance, ball_to_screen, behind_ball, free_side, gap_behind_screen, picture_offset
-from core.checks.verdict import Verdict
+from core.checks.along import gap_behind_screen, picture_offset
+from core.checks.verdict import Told
 from core.geometry.picture import Picture
-from core.model.brief import Brief
 from core.model.parts import Net
-from tests.core.checks.base import METRIC, CheckTestCase
-from tests.core.worlds import layout, left_hander, player, room
+from tests.core.checks.base import METRIC, CheckTestCase, answer
+from tests.core.worlds import BARE_FLOOR, layout, left_hander, player, room
 
 
 class GapTests(CheckTestCase):
-    def answer(self, gap_m: float, foam_m: float = 0.0) -> Verdict:
+    def answer(self, gap_m: float, foam_m: float = 0.0) -> Told:
         return gap_behind_screen(room(wall_foam_m=foam_m), layout(screen_y_m=gap_m), None)
 
     def test_bare_wall(self) -> None:
@@ -42,9 +41,11 @@ class GapTests(CheckTestCase):
 
 class BallToScreenTests(CheckTestCase):
     def test_clear_tight_blocked(self) -> None:
-        self.assert_verdict(ball_to_screen(layout(ball_y_m=3.4), BallDistance()), "clear", "3.00 m", "2.40 m", "600 mm")
         self.assert_verdict(
-            ball_to_screen(layout(ball_y_m=3.0), BallDistance()),
+            answer("room.ball_to_screen", layout(ball_y_m=3.4), BARE_FLOOR), "clear", "3.00 m", "2.40 m", "600 mm"
+        )
+        self.assert_verdict(
+            answer("room.ball_to_screen", layout(ball_y_m=3.0), BARE_FLOOR),
             "tight",
             "2.60 m",
             "2.40 m",
@@ -52,13 +53,13 @@ class BallToScreenTests(CheckTestCase):
             "Move the ball back 400 mm.",
         )
         self.assert_verdict(
-            ball_to_screen(layout(ball_y_m=2.0), BallDistance()), "blocked", "1.60 m", "2.40 m", "−800 mm"
+            answer("room.ball_to_screen", layout(ball_y_m=2.0), BARE_FLOOR), "blocked", "1.60 m", "2.40 m", "−800 mm"
         )
 
 
 class BehindBallTests(CheckTestCase):
-    def answer(self, ball_y_m: float, *players: object) -> Verdict:
-        return behind_ball(Brief(players=players), room(), layout(ball_y_m=ball_y_m))
+    def answer(self, ball_y_m: float, *players: object) -> Told:
+        return answer("room.behind_ball", layout(ball_y_m=ball_y_m), *players)
 
     def test_the_widest_swing_decides(self) -> None:
         """Ada: R = 0.648 + 1.156 = 1.804, and 0.30 is 2.104; shorter Lin needs less."""
@@ -80,9 +81,9 @@ class BehindBallTests(CheckTestCase):
 
 class FreeSideTests(CheckTestCase):
     def test_right_hander_faces_the_right_wall(self) -> None:
-        self.assert_verdict(free_side(player(), room(), layout(), None), "clear", "2.30 m", "900 mm", "1.40 m")
+        self.assert_verdict(answer("room.free_side", player(), layout()), "clear", "2.30 m", "900 mm", "1.40 m")
         self.assert_verdict(
-            free_side(player(), room(), layout(ball_x_m=3.6), None),
+            answer("room.free_side", player(), layout(ball_x_m=3.6)),
             "tight",
             "1.00 m",
             "900 mm",
@@ -90,16 +91,16 @@ class FreeSideTests(CheckTestCase):
             "Move the ball 50 mm to the left.",
         )
         self.assert_verdict(
-            free_side(player(), room(), layout(ball_x_m=4.0), None), "blocked", "600 mm", "900 mm", "−300 mm"
+            answer("room.free_side", player(), layout(ball_x_m=4.0)), "blocked", "600 mm", "900 mm", "−300 mm"
         )
 
     def test_left_hander_faces_the_left_wall(self) -> None:
-        verdict = free_side(left_hander(), room(), layout(ball_x_m=1.0), None)
+        verdict = answer("room.free_side", left_hander(), layout(ball_x_m=1.0))
         self.assert_verdict(verdict, "tight", "1.00 m", "900 mm", "100 mm", "Move the ball 50 mm to the right.")
 
 
 class OffsetTests(CheckTestCase):
-    def answer(self, ball_x_m: float) -> Verdict:
+    def answer(self, ball_x_m: float) -> Told:
         return picture_offset(room(), layout(ball_x_m=ball_x_m), Picture(2.6, 2.6, 0.0, "1:1", 1.0))
 
     def test_clear_tight_blocked(self) -> None:

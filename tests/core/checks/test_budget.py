@@ -1,7 +1,7 @@
 """The build against both caps."""
 
 from core.checks.budget import up_front, yearly
-from core.checks.verdict import Verdict
+from core.checks.verdict import Told
 from core.model.brief import Brief
 from core.model.build import Build
 from core.model.chain import resolve_chain
@@ -14,7 +14,7 @@ from tests.core.checks.base import CheckTestCase
 class BudgetTests(CheckTestCase):
     """35 packs of tiles 1050, mat 400, radar 500, tower 1000, lamp 900, square 300, box 800: 4950, and 180 a year."""
 
-    def answers(self, parts: dict[str, Part] | None = None, **brief: object) -> tuple[Verdict, Verdict]:
+    def answers(self, parts: dict[str, Part] | None = None, **brief: object) -> tuple[Told, Told]:
         build: Build = worlds.full_build()
         parts = parts or worlds.full_parts()
         changed = Brief.model_validate({**build.brief.model_dump(), **brief})

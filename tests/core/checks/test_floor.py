@@ -1,7 +1,7 @@
 """Mat and floor."""
 
 from core.checks.floor import cover, flush, strip
-from core.checks.verdict import Verdict
+from core.checks.verdict import Told
 from core.model.parts import Turf
 from tests.core.checks.base import CheckTestCase
 from tests.core.worlds import mat, room, tiles
@@ -19,7 +19,7 @@ class StripTests(CheckTestCase):
 
 
 class FlushTests(CheckTestCase):
-    def answer(self, mat_m: float | None, floor_m: float | None) -> Verdict:
+    def answer(self, mat_m: float | None, floor_m: float | None) -> Told:
         return flush(mat(thickness_m=mat_m), tiles(thickness_m=floor_m))
 
     def test_within_three_millimetres(self) -> None:
@@ -42,19 +42,19 @@ class FlushTests(CheckTestCase):
 class CoverTests(CheckTestCase):
     def test_tiles(self) -> None:
         """35 packs, 35.0 m² for 32.2 m²: 2.8 / 35 = 8 %."""
-        self.assert_verdict(cover(tiles(), room()), "clear", "8 %", "15 %", "7 %")
+        self.assert_verdict(cover(tiles(), room()), "clear", "8 %", "50 %", "42 %")
 
     def test_much_waste_is_worth_a_second_look(self) -> None:
         """In 1.5 m tiles, sold singly: 4 × 5 = 20, 45 m² for 32.2: 28.4 %."""
         self.assert_verdict(
-            cover(tiles(tile_side_m=1.5, tiles_per_pack=1), room()), "tight", "28.4 %", "15 %", "−13.4 %"
+            cover(tiles(tile_side_m=1.5, tiles_per_pack=1), room()), "tight", "28.4 %", "50 %", "21.6 %"
         )
 
     def test_off_the_roll(self) -> None:
         """2 m wide: 3 strips of 7 m are 21 m, 4 strips of 4.6 m are 19 m: 38 m² for 32.2: 15.3 %."""
         roll = Turf(id="roll", maker="Maker", name="Roll", roll_width_m=2.0)
-        self.assert_verdict(cover(roll, room()), "tight", "15.3 %", "15 %", "−0.3 %")
+        self.assert_verdict(cover(roll, room()), "tight", "15.3 %", "50 %", "34.7 %")
 
     def test_unknown(self) -> None:
-        self.assert_unknown(cover(tiles(tile_side_m=None), room()), "The tile size of Tile")
+        self.assert_unknown(cover(tiles(tile_side_m=None), room()), "The side of a tile of Tile")
         self.assert_unknown(cover(Turf(id="roll", maker="M", name="Roll"), room()), "The roll width of Roll")

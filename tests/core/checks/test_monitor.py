@@ -2,18 +2,17 @@
 
 from typing import Any
 
-from core.checks.monitor import ball_speed, behind, beside, flight, hands, level, overhead
-from core.checks.readings import HittingSurface, MonitorSpot, monitor_spot
-from core.checks.verdict import Verdict
-from core.geometry.ceiling import ceiling_of
+from core.checks.monitor import behind, beside, flight, hands, level
+from core.checks.readings import Filled, HittingSurface, MonitorSpot, monitor_spot
+from core.checks.verdict import Told
 from core.model.brief import Brief, Player
 from core.model.parts import OverheadCamera, SideCamera
-from tests.core.checks.base import CheckTestCase
+from tests.core.checks.base import CheckTestCase, answer
 from tests.core.worlds import layout, left_hander, monitor_of, player, radar, room
 
 
 class BehindTests(CheckTestCase):
-    def answer(self, ball_y_m: float, spot_m: float, **facts: Any) -> Verdict:
+    def answer(self, ball_y_m: float, spot_m: float, **facts: Any) -> Told:
         return behind(radar(**facts), MonitorSpot(spot_m, False), room(), layout(ball_y_m=ball_y_m))
 
     def test_room_before_the_wall(self) -> None:
@@ -31,11 +30,11 @@ class BehindTests(CheckTestCase):
         )
 
     def test_unknown_without_the_range(self) -> None:
-        self.assert_unknown(self.answer(3.5, 2.3, distance_max_m=None), "The distance from the ball of Radar")
+        self.assert_unknown(self.answer(3.5, 2.3, distance_max_m=None), "The greatest distance from the ball of Radar")
 
 
 class BesideTests(CheckTestCase):
-    def answer(self, who: Player, ball_x_m: float, **facts: Any) -> Verdict:
+    def answer(self, who: Player, ball_x_m: float, **facts: Any) -> Told:
         camera = monitor_of(SideCamera, **{"distance_min_m": 0.4, "distance_max_m": 0.6, **facts})
         return beside(who, camera, MonitorSpot(0.5, True), room(), layout(ball_x_m=ball_x_m))
 
@@ -49,16 +48,16 @@ class BesideTests(CheckTestCase):
 
     def test_unknown_without_the_range(self) -> None:
         verdict = self.answer(player(), 2.3, distance_min_m=None)
-        self.assert_unknown(verdict, "The distance from the ball of Monitor")
+        self.assert_unknown(verdict, "The least distance from the ball of Monitor")
 
 
 class OverheadTests(CheckTestCase):
     HANGS = {"mount_height_min_m": 2.7, "mount_height_max_m": 3.2, "ahead_min_m": 0.6, "ahead_max_m": 1.0}
 
-    def answer(self, ceiling_m: float, **facts: Any) -> Verdict:
+    def answer(self, ceiling_m: float, **facts: Any) -> Told:
         camera = monitor_of(OverheadCamera, **{**self.HANGS, **facts})
         where = room(ceiling_m=ceiling_m)
-        return overhead(camera, where, layout(), ceiling_of(where), HittingSurface(0.04, 0.04))
+        return answer("monitor.overhead", camera, where, HittingSurface(0.04, 0.04))
 
     def test_height_over_the_hitting_surface(self) -> None:
         """2.90 − 0.04 = 2.86, 160 mm over the least; 2.77 − 0.04 = 2.73, 30 mm over."""
@@ -68,15 +67,15 @@ class OverheadTests(CheckTestCase):
 
     def test_too_high_is_cured_by_a_drop_rod(self) -> None:
         self.assert_verdict(
-            self.answer(3.5), "blocked", "3.46 m", "3.20 m", "−260 mm", "Hang it on a drop rod of 260 mm or more."
+            self.answer(3.5), "blocked", "3.46 m", "3.20 m", "−260 mm", "Hang it on a drop rod of 310 mm or more."
         )
 
     def test_unknown_without_its_heights(self) -> None:
-        self.assert_unknown(self.answer(2.9, mount_height_min_m=None), "The mounting height of Monitor")
+        self.assert_unknown(self.answer(2.9, mount_height_min_m=None), "The lowest mount of Monitor")
 
 
 class FlightTests(CheckTestCase):
-    def answer(self, ball_y_m: float, **facts: Any) -> Verdict:
+    def answer(self, ball_y_m: float, **facts: Any) -> Told:
         return flight(radar(**facts), layout(ball_y_m=ball_y_m))
 
     def test_clear_tight_blocked(self) -> None:
@@ -85,19 +84,19 @@ class FlightTests(CheckTestCase):
         self.assert_verdict(self.answer(2.5), "blocked", "2.10 m", "2.40 m", "−300 mm")
 
     def test_unknown(self) -> None:
-        self.assert_unknown(self.answer(3.5, flight_min_m=None), "The flight it needs of Radar")
+        self.assert_unknown(self.answer(3.5, flight_min_m=None), "The flight that it needs of Radar")
 
 
 class HandsTests(CheckTestCase):
     BOTH = Brief(players=(player(), left_hander()))
 
-    def answer(self, served: str | None, brief: Brief = BOTH) -> Verdict:
+    def answer(self, served: str | None, brief: Brief = BOTH) -> Told:
         return hands(brief, radar(both_hands=served))
 
     def test_clear_tight_blocked(self) -> None:
-        self.assert_verdict(self.answer("unmoved"), "clear", "both hands, unmoved", "both hands", "0 players")
-        self.assert_verdict(self.answer("moved"), "tight", "both hands, moved across", "both hands", "0 players")
-        self.assert_verdict(self.answer("no"), "blocked", "right hand only", "both hands", "−1 players")
+        self.assert_verdict(self.answer("unmoved"), "clear", "both hands, unmoved", "both hands", "")
+        self.assert_verdict(self.answer("moved"), "tight", "both hands, moved across", "both hands", "")
+        self.assert_verdict(self.answer("no"), "blocked", "right hand only", "both hands", "lacks Lin")
 
     def test_one_hand_alone_need_not_be_moved_for(self) -> None:
         self.assert_verdict(
@@ -105,18 +104,20 @@ class HandsTests(CheckTestCase):
             "clear",
             "both hands, moved across",
             "left hand",
-            "0 players",
+            "",
         )
 
     def test_unknown(self) -> None:
-        self.assert_unknown(self.answer(None), "The handedness of Radar")
+        self.assert_unknown(self.answer(None), "The hands that it serves of Radar")
         self.assert_unknown(self.answer("no", Brief()), "Who will swing here")
 
 
 class LevelTests(CheckTestCase):
-    def answer(self, mat_m: float, floor_m: float, pad_m: float = 0.0, tolerance: float | None = 0.010) -> Verdict:
+    def answer(self, mat_m: float, floor_m: float, pad_m: float = 0.0, tolerance: float | None = 0.010) -> Told:
         camera = monitor_of(SideCamera, level_tolerance_m=tolerance)
-        return level(camera, HittingSurface(mat_m, floor_m), layout(monitor_pad_m=pad_m))
+        return level(
+            camera, HittingSurface(mat_m, floor_m), layout(monitor_pad_m=pad_m), Filled(frozenset(), frozenset())
+        )
 
     def test_clear_tight_blocked(self) -> None:
         """10 mm are allowed; up to half of it is clear."""
@@ -140,8 +141,8 @@ class LevelTests(CheckTestCase):
 
 
 class BallSpeedTests(CheckTestCase):
-    def answer(self, limit: float | None, **facts: Any) -> Verdict:
-        return ball_speed(Brief(players=(player(**facts),)), radar(ball_speed_max_m_s=limit))
+    def answer(self, limit: float | None, **facts: Any) -> Told:
+        return answer("monitor.ball_speed", player(**facts), radar(ball_speed_max_m_s=limit))
 
     def test_clear_tight_blocked(self) -> None:
         self.assert_verdict(self.answer(72, speed_band="recreational"), "clear", "72.0 m/s", "60.0 m/s", "12.0 m/s")
@@ -153,8 +154,8 @@ class BallSpeedTests(CheckTestCase):
         self.assert_verdict(verdict, "clear", "72.0 m/s", "65.0 m/s", "7.0 m/s")
 
     def test_unknown(self) -> None:
-        self.assert_unknown(self.answer(None), "The greatest ball speed of Radar")
-        self.assert_unknown(ball_speed(Brief(), radar()), "Who will swing here")
+        self.assert_unknown(self.answer(None), "The fastest ball that it reads of Radar")
+        self.assert_unknown(answer("monitor.ball_speed", radar()), "Who will swing here")
 
 
 class PlacementTests(CheckTestCase):

@@ -6,18 +6,17 @@ from core.checks.picture import (
     luminance,
     panel_fill,
     screen_fill,
-    shadow,
     sharpness,
     throw_distance,
 )
 from core.checks.readings import HittingSurface, LensBand, Throw, lens, picture, raster
-from core.checks.verdict import Verdict
+from core.checks.verdict import Told
 from core.geometry.ceiling import ceiling_of
 from core.geometry.picture import Picture, Raster, raster_around
 from core.geometry.shadow import Lens
 from core.model.brief import Brief
 from core.model.facts import MissingFact
-from tests.core.checks.base import METRIC, CheckTestCase
+from tests.core.checks.base import METRIC, CheckTestCase, answer
 from tests.core.worlds import layout, player, projector, room, screen, title
 
 SQUARE = Picture(2.6, 2.6, 0.05, "1:1", 1.0)
@@ -61,7 +60,7 @@ class ReadingTests(CheckTestCase):
 
 
 class FillTests(CheckTestCase):
-    def answer(self, fill: float) -> Verdict:
+    def answer(self, fill: float) -> Told:
         return screen_fill(title(), screen(), Picture(2.6, 2.0, 0.0, "4:3", fill))
 
     def test_screen(self) -> None:
@@ -81,7 +80,7 @@ class FillTests(CheckTestCase):
 class ThrowTests(CheckTestCase):
     THROW = Throw(3.189, 3.836)
 
-    def answer(self, distance_m: float, length_m: float = 7.0, throw: Throw = THROW) -> Verdict:
+    def answer(self, distance_m: float, length_m: float = 7.0, throw: Throw = THROW) -> Told:
         spot = Lens(2.3, distance_m, 2.8, False)
         return throw_distance(projector(), RASTER, throw, spot, room(length_m=length_m), layout())
 
@@ -116,22 +115,22 @@ class ThrowTests(CheckTestCase):
 class LensHeightTests(CheckTestCase):
     BAND = LensBand(2.7, 2.9)
 
-    def answer(self, height_m: float, keystone: float = 20, ceiling_m: float = 3.0) -> Verdict:
+    def answer(self, height_m: float, keystone: float = 20, ceiling_m: float = 3.0) -> Told:
         spot = Lens(2.3, 3.0, height_m, False)
         low = ceiling_of(room(ceiling_m=ceiling_m))
         return lens_height(projector(keystone_max_deg=keystone), self.BAND, spot, layout(), low)
 
     def test_in_the_band(self) -> None:
-        self.assert_verdict(self.answer(2.8), "clear", "2.80 m", "2.90 m", "100 mm")
+        self.assert_verdict(self.answer(2.8), "clear", "2.80 m", "2.70 m", "100 mm")
 
     def test_below_the_band_takes_keystone(self) -> None:
         """0.20 m outside at 3.0 m: 3.8°."""
         verdict = self.answer(2.5)
-        self.assert_verdict(verdict, "tight", "2.50 m", "2.70 m", "−200 mm", "Hang the lens between 2.70 m and 2.90 m.")
+        self.assert_verdict(verdict, "tight", "3.8°", "20.0°", "16.2°", "Hang the lens between 2.70 m and 2.90 m.")
         self.assertIn("3.8° of keystone", verdict.headline.text(METRIC))
 
     def test_more_than_it_can_square(self) -> None:
-        self.assert_verdict(self.answer(2.5, keystone=3), "blocked", "2.50 m", "2.70 m", "−200 mm")
+        self.assert_verdict(self.answer(2.5, keystone=3), "blocked", "3.8°", "3.0°", "−0.8°")
 
     def test_through_the_ceiling(self) -> None:
         self.assertEqual(self.answer(2.8, ceiling_m=2.6).state.value, "blocked")
@@ -140,10 +139,10 @@ class LensHeightTests(CheckTestCase):
 class ShadowTests(CheckTestCase):
     """Head 1.85 m up, 3.10 m from the screen; picture from 0.05 to 2.65 m; lens above the golfer's own head line."""
 
-    def answer(self, distance_m: float, height_m: float, surface_m: float = 0.0) -> Verdict:
+    def answer(self, distance_m: float, height_m: float, surface_m: float = 0.0) -> Told:
         # A golfer whose hub is over the lens line, so that the beam's width never hides the shadow.
         spot = Lens(2.3 - 1.804 * 0.5446, distance_m, height_m, False)
-        return shadow(player(), SQUARE, spot, layout(), HittingSurface(surface_m, surface_m))
+        return answer("picture.shadow", player(), SQUARE, spot, HittingSurface(surface_m, surface_m))
 
     def test_lens_in_front_of_the_golfer(self) -> None:
         self.assert_verdict(self.answer(3.0, 2.8), "clear", "0 %", "20 %", "20 %")
@@ -200,7 +199,11 @@ class SharpnessTests(CheckTestCase):
     def test_pixels_are_advice(self) -> None:
         """1080 px on 2.6 m at 3.1 m: 45.5°, 23.7 a degree; 2160 px: 47.5."""
         self.assert_verdict(
-            sharpness(Brief(), projector(), SQUARE, RASTER, layout()), "tight", "23.7 px/°", "30.0 px/°", "−6.3 px/°"
+            sharpness(Brief(), projector(), SQUARE, RASTER, layout()),
+            "tight",
+            "23.7 px/°",
+            "30.0 px/°",
+            "6.3 px/° short, tolerated",
         )
         sharp = projector(width_px=3840, height_px=2160)
         self.assert_verdict(
@@ -209,4 +212,4 @@ class SharpnessTests(CheckTestCase):
 
     def test_unknown(self) -> None:
         verdict = sharpness(Brief(), projector(width_px=None), SQUARE, RASTER, layout())
-        self.assert_unknown(verdict, "The panel resolution of Lamp")
+        self.assert_unknown(verdict, "The pixels across of Lamp")

@@ -1,7 +1,7 @@
 """Monitor, title and machine."""
 
 from core.checks.software import picture_lines, platform, spec, title_listens
-from core.checks.verdict import Verdict
+from core.checks.verdict import Told
 from core.model.brief import Brief
 from core.model.parts import MachineNeeds, MonitorLink, MonitorPlan, ResolutionNeeds
 from tests.core.checks.base import METRIC, CheckTestCase
@@ -9,7 +9,7 @@ from tests.core.worlds import computer, projector, radar, title
 
 
 class LinkTests(CheckTestCase):
-    def answer(self, link: MonitorLink | None, tier: int = 0) -> Verdict:
+    def answer(self, link: MonitorLink | None, tier: int = 0) -> Told:
         plan = MonitorPlan(id="held", name="Held", tier=tier)
         return title_listens(radar(), plan, title(monitor_links=(link,) if link else ()))
 
@@ -18,38 +18,40 @@ class LinkTests(CheckTestCase):
 
     def test_a_connector_is_at_ones_own_risk(self) -> None:
         link = MonitorLink(monitor="radar", via="connector")
-        self.assert_verdict(self.answer(link), "tight", "tier 0", "tier 0", "0 tiers")
+        self.assert_verdict(self.answer(link), "tight", "connector", "native", "")
 
     def test_too_low_a_plan_names_those_that_unlock_it(self) -> None:
         link = MonitorLink(monitor="radar", tier=2)
-        self.assert_verdict(self.answer(link), "blocked", "tier 0", "tier 2", "−2 tiers", "Plans that unlock it: Full.")
+        self.assert_verdict(
+            self.answer(link), "blocked", "tier 0", "tier 2", "2 tiers too low", "Plans that unlock it: Full."
+        )
         self.assert_verdict(self.answer(link, tier=2), "clear", "tier 2", "tier 2", "0 tiers")
 
     def test_no_link_names_what_the_title_does_hear(self) -> None:
         self.assert_verdict(
-            self.answer(None), "blocked", "no link", "native or connector", "not met", "Rounds listens to: no monitor."
+            self.answer(None), "blocked", "no link", "native or connector", "", "Rounds listens to: no monitor."
         )
 
     def test_without_a_plan_the_tier_is_zero(self) -> None:
         verdict = title_listens(radar(), None, title(monitor_links=(MonitorLink(monitor="radar", tier=1),)))
-        self.assert_verdict(verdict, "blocked", "tier 0", "tier 1", "−1 tiers")
+        self.assert_verdict(verdict, "blocked", "tier 0", "tier 1", "one tier too low")
 
 
 class PlatformTests(CheckTestCase):
     def test_clear_and_blocked(self) -> None:
-        self.assert_verdict(platform(title(), computer()), "clear", "Wicket OS", "Wicket OS", "met")
+        self.assert_verdict(platform(title(), computer()), "clear", "Wicket OS", "Wicket OS", "")
         self.assert_verdict(
             platform(title(), computer(platform="Heron Linux")),
             "blocked",
             "Heron Linux",
             "Wicket OS",
-            "not met",
+            "",
             "Choose a machine with Wicket OS.",
         )
 
     def test_unknown(self) -> None:
         self.assert_unknown(platform(title(), computer(platform=None)), "The operating system of Tower")
-        self.assert_unknown(platform(title(platforms=()), computer()), "The list of platforms of Rounds")
+        self.assert_unknown(platform(title(platforms=()), computer()), "The list of systems that it runs on of Rounds")
 
 
 class SpecTests(CheckTestCase):
@@ -65,13 +67,13 @@ class SpecTests(CheckTestCase):
 
     def test_weak_graphics_are_not_rescued_by_memory(self) -> None:
         verdict = spec(Brief(), title(), computer(graphics_grade=2, memory_gb=128), picture_lines(projector()))
-        self.assert_verdict(verdict, "blocked", "class 2", "class 4", "−2 classes")
+        self.assert_verdict(verdict, "blocked", "class 2", "class 4", "2 classes too low")
         self.assertIn("retire", verdict.changes[0].text(METRIC))
 
     def test_graphics_below_the_minimum_decide_whatever_else_is_short(self) -> None:
         """Graphics memory is at a quarter of what is asked and graphics at a third, yet graphics decide."""
         verdict = spec(Brief(), title(), computer(graphics_grade=2, graphics_memory_gb=2), picture_lines(projector()))
-        self.assert_verdict(verdict, "blocked", "class 2", "class 4", "−2 classes")
+        self.assert_verdict(verdict, "blocked", "class 2", "class 4", "2 classes too low")
 
     def test_too_little_memory_is_blocked_and_can_be_upgraded(self) -> None:
         verdict = spec(Brief(), title(), computer(memory_gb=8), picture_lines(projector()))
@@ -90,7 +92,7 @@ class SpecTests(CheckTestCase):
         both = title(machine_needs=(*title().machine_needs, sharp))
         self.assertEqual(spec(Brief(), both, computer(), picture_lines(projector())).state.value, "clear")
         verdict = spec(Brief(), both, computer(), picture_lines(projector(width_px=3840, height_px=2160)))
-        self.assert_verdict(verdict, "blocked", "class 6", "class 8", "−2 classes")
+        self.assert_verdict(verdict, "blocked", "class 6", "class 8", "2 classes too low")
 
     def test_unknown_for_a_picture_nobody_stated_a_machine_for(self) -> None:
         verdict = spec(Brief(), title(), computer(), picture_lines(projector(width_px=3840, height_px=2160)))
@@ -98,5 +100,6 @@ class SpecTests(CheckTestCase):
 
     def test_unknown_without_a_line_of_the_machine(self) -> None:
         self.assert_unknown(
-            spec(Brief(), title(), computer(graphics_grade=None), picture_lines(None)), "The graphics of Tower"
+            spec(Brief(), title(), computer(graphics_grade=None), picture_lines(None)),
+            "The class of its graphics of Tower",
         )

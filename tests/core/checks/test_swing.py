@@ -2,39 +2,29 @@
 
 from typing import Any
 
-from core.checks.space import hood as hood_of
-from core.checks.swing import (
-    clubs_past_lens,
-    inside_enclosure,
-    longest_club,
-    projector_clearance,
-    rear_wall,
-    side_walls,
-    under_ceiling,
-)
-from core.checks.verdict import Verdict
+from core.checks.readings import HittingSurface
+from core.checks.verdict import Told
 from core.geometry.shadow import Lens
-from core.model.brief import Brief
 from core.model.parts import Enclosure
 from core.model.room import Room
 from tests.core import worlds
-from tests.core.checks.base import METRIC, CheckTestCase
-from tests.core.worlds import BARE_FLOOR, around, layout, left_hander, player, room
+from tests.core.checks.base import METRIC, CheckTestCase, answer
+from tests.core.worlds import layout, left_hander, player, room
 
 
 class CeilingTests(CheckTestCase):
-    def answer(self, ceiling_m: float, **facts: Any) -> Verdict:
+    def answer(self, ceiling_m: float, **facts: Any) -> Told:
         low = room(ceiling_m=ceiling_m)
-        return under_ceiling(player(**facts), low, around(low, layout(), player(**facts)))
+        return answer("swing.ceiling", player(**facts), low)
 
     def test_clear_from_150_mm(self) -> None:
         """3.000 − 2.668 = 0.332."""
-        self.assert_verdict(self.answer(3.0), "clear", "3.00 m", "2.668 m", "332 mm")
+        self.assert_verdict(self.answer(3.0), "clear", "332 mm", "0 mm", "332 mm")
 
     def test_tight_below_comfort_and_says_which_club_is_clear(self) -> None:
         """2.750 − 2.668 = 0.082. A 4-iron: r² = 0.4199 + 0.9565 + 2·0.6337·0.2588, apex 2.535: 0.215 to spare."""
         verdict = self.answer(2.75)
-        self.assert_verdict(verdict, "tight", "2.75 m", "2.668 m", "82 mm")
+        self.assert_verdict(verdict, "tight", "82 mm", "0 mm", "82 mm")
         self.assertIn("slow test swing", verdict.changes[0].text(METRIC))
         self.assertEqual(verdict.changes[1].text(METRIC), "A 4-iron at the longest leaves 215 mm.")
         self.assertEqual(
@@ -43,24 +33,24 @@ class CeilingTests(CheckTestCase):
 
     def test_still_tight_while_the_estimate_may_be_wrong(self) -> None:
         """2.60 is 68 mm short, inside ±0.10 m: only a test swing can tell."""
-        self.assert_verdict(self.answer(2.6), "tight", "2.60 m", "2.668 m", "−68 mm")
+        self.assert_verdict(self.answer(2.6), "tight", "−68 mm", "0 mm", "68 mm short, tolerated")
 
     def test_blocked_beyond_the_uncertainty(self) -> None:
-        self.assert_verdict(self.answer(2.5), "blocked", "2.50 m", "2.668 m", "−168 mm")
+        self.assert_verdict(self.answer(2.5), "blocked", "−168 mm", "0 mm", "−168 mm")
 
     def test_an_early_release_takes_more(self) -> None:
-        self.assert_verdict(self.answer(3.0, early_release=True), "tight", "3.00 m", "2.932 m", "68 mm")
+        self.assert_verdict(self.answer(3.0, early_release=True), "tight", "68 mm", "0 mm", "68 mm")
 
     def test_lining_and_mat_come_off_the_height(self) -> None:
         """3.000 − 0.050 − 0.040 = 2.910."""
         lined = room(lining_m=0.05)
-        verdict = under_ceiling(player(), lined, around(lined, layout(), player(), surface_m=0.04))
-        self.assert_verdict(verdict, "clear", "2.91 m", "2.668 m", "242 mm")
+        verdict = answer("swing.ceiling", player(), lined, HittingSurface(0.04, 0.04))
+        self.assert_verdict(verdict, "clear", "242 mm", "0 mm", "242 mm")
 
 
 class SideWallTests(CheckTestCase):
-    def answer(self, ball_x_m: float, width_m: float = 4.6) -> Verdict:
-        return side_walls(player(), room(width_m=width_m), layout(ball_x_m=ball_x_m), BARE_FLOOR)
+    def answer(self, ball_x_m: float, width_m: float = 4.6) -> Told:
+        return answer("swing.side_walls", player(), room(width_m=width_m), layout(ball_x_m=ball_x_m))
 
     def test_clear_in_the_middle(self) -> None:
         """The disc reaches (R + r)·cos 57° = 3.268·0.5446 = 1.780 m to the player's side: 2.30 − 1.780 = 0.520."""
@@ -80,13 +70,13 @@ class SideWallTests(CheckTestCase):
 
     def test_a_left_hander_is_stopped_by_the_other_wall(self) -> None:
         """4.60 − 2.75 = 1.85 m to the right wall: as tight as the mirror image."""
-        verdict = side_walls(left_hander(), room(), layout(ball_x_m=2.75), BARE_FLOOR)
+        verdict = answer("swing.side_walls", left_hander(), layout(ball_x_m=2.75))
         self.assert_verdict(verdict, "tight", "70 mm", "0 mm", "70 mm", "Move the ball 80 mm to the left.")
 
 
 class RearWallTests(CheckTestCase):
-    def answer(self, ball_y_m: float) -> Verdict:
-        return rear_wall(player(), room(), layout(ball_y_m=ball_y_m), BARE_FLOOR)
+    def answer(self, ball_y_m: float) -> Told:
+        return answer("swing.rear_wall", player(), layout(ball_y_m=ball_y_m))
 
     def test_clear_tight_blocked(self) -> None:
         """The disc reaches 1.501 m back, where (r + (R − r)·sin δ)·cos δ is greatest: 7.00 − 5.30 − 1.501 = 0.199."""
@@ -98,27 +88,25 @@ class RearWallTests(CheckTestCase):
 
 
 class LongestClubTests(CheckTestCase):
-    def answer(self, **facts: Any) -> Verdict:
-        where = room(**facts)
-        return longest_club(player(), around(where, layout(), player()))
+    def answer(self, **facts: Any) -> Told:
+        return answer("swing.longest_club", player(), room(**facts))
 
     def test_the_wanted_club_is_clear(self) -> None:
-        self.assert_verdict(self.answer(), "clear", "driver", "driver", "332 mm")
+        self.assert_verdict(self.answer(), "clear", "driver", "driver", "")
 
     def test_a_shorter_club_is_clear(self) -> None:
         """Under 2.75 m the 3- and 5-wood leave 129 and 147 mm; the 4-iron is the first to leave 150 mm."""
-        self.assert_verdict(self.answer(ceiling_m=2.75), "tight", "4-iron", "driver", "82 mm")
+        self.assert_verdict(self.answer(ceiling_m=2.75), "tight", "4-iron", "driver", "")
 
     def test_no_club_is_clear(self) -> None:
         """2.20 m: even the wedge needs 2.48 m."""
         verdict = self.answer(ceiling_m=2.2)
-        self.assert_verdict(verdict, "blocked", "none", "driver", "−468 mm", "Possible after a slow test swing: none.")
+        self.assert_verdict(verdict, "blocked", "none", "driver", "", "Possible after a slow test swing: none.")
 
 
 class EnclosureTests(CheckTestCase):
-    def answer(self, box: Enclosure, where: Room | None = None) -> Verdict:
-        hood = hood_of(box)
-        return inside_enclosure(player(), box, layout(), around(where or room(), layout(), player(), hood=hood))
+    def answer(self, box: Enclosure, where: Room | None = None) -> Told:
+        return answer("enclosure.swing", player(), box, where or room())
 
     def test_a_shallow_box_ends_before_the_swing(self) -> None:
         """0.599 m short of its mouth; the left panel at 0.90 m is nearest: 0.714 m by a dense sampler of the disc."""
@@ -146,11 +134,8 @@ class EnclosureTests(CheckTestCase):
 
 
 class ProjectorTests(CheckTestCase):
-    def answer(self, x_m: float, distance_m: float, height_m: float) -> Verdict:
-        lens = Lens(x_m, distance_m, height_m, False)
-        clubs = clubs_past_lens(Brief(players=(player(),)), lens, layout(), BARE_FLOOR)
-        assert clubs is not None
-        return projector_clearance(player(), lens, clubs)
+    def answer(self, x_m: float, distance_m: float, height_m: float) -> Told:
+        return answer("projector.swing", player(), Lens(x_m, distance_m, height_m, False))
 
     def test_well_in_front_is_clear(self) -> None:
         """The disc's foremost point is 1.999 m from the wall, 0.81 m left of the ball line and 1.17 m up."""

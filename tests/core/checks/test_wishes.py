@@ -16,10 +16,10 @@ class DrillingTests(CheckTestCase):
     def test_what_hangs_needs_drilling(self) -> None:
         camera = monitor_of(OverheadCamera)
         for verdict in (projector_mount(Brief(), projector()), monitor_mount(Brief(), camera)):
-            self.assert_verdict(verdict, "clear", "drilling allowed", "fixings in the ceiling", "met")
+            self.assert_verdict(verdict, "clear", "drilling allowed", "fixings in the ceiling", "")
         rented = Brief(may_drill=False)
         for verdict in (projector_mount(rented, projector()), monitor_mount(rented, camera)):
-            self.assert_verdict(verdict, "blocked", "no drilling", "fixings in the ceiling", "not met")
+            self.assert_verdict(verdict, "blocked", "no drilling", "fixings in the ceiling", "")
 
 
 class SubscriptionTests(CheckTestCase):
@@ -30,10 +30,10 @@ class SubscriptionTests(CheckTestCase):
         both = title(plans=(MONTHLY, ONCE))
         verdict = title_subscription(self.WISH, both, MONTHLY)
         self.assert_verdict(
-            verdict, "tight", "monthly", "no subscription", "not met", "Once, €450.00 once, pays after 2.5 years."
+            verdict, "tight", "monthly", "no subscription", "", "Once, €450.00 once, pays after 2.5 years."
         )
-        self.assert_verdict(title_subscription(self.WISH, both, ONCE), "clear", "once", "no subscription", "met")
-        self.assert_verdict(title_subscription(Brief(), both, MONTHLY), "clear", "monthly", "any licence", "met")
+        self.assert_verdict(title_subscription(self.WISH, both, ONCE), "clear", "once", "no subscription", "")
+        self.assert_verdict(title_subscription(Brief(), both, MONTHLY), "clear", "monthly", "any licence", "")
 
     def test_without_another_licence_another_title_is_advised(self) -> None:
         verdict = title_subscription(self.WISH, title(plans=(MONTHLY,)), MONTHLY)
@@ -46,7 +46,7 @@ class SubscriptionTests(CheckTestCase):
             "tight",
             "yearly",
             "no subscription",
-            "not met",
+            "",
             "Plan Base is free.",
         )
-        self.assert_verdict(monitor_subscription(self.WISH, monitor, FREE), "clear", "free", "no subscription", "met")
+        self.assert_verdict(monitor_subscription(self.WISH, monitor, FREE), "clear", "free", "no subscription", "")

@@ -3,10 +3,10 @@
 from datetime import date
 from typing import Any, NamedTuple
 
-from core.checks.registry import Answers
+from core.checks.verdict import Told
 from core.model.build import Build, slot_for
 from core.model.parts import KINDS, SHEET, Part, kind_of
-from core.report.evaluate import answers_of
+from core.report.evaluate import evaluation_of
 from tests.core import worlds
 
 TODAY = date(2026, 11, 25)
@@ -91,10 +91,11 @@ def world(changes: dict[str, Any]) -> tuple[Build, dict[str, Part]]:
     return Build.model_validate(document), parts
 
 
-def answered(check: str, changes: dict[str, Any]) -> Answers:
+def answered(check: str, changes: dict[str, Any]) -> list[Told]:
     """What `check` alone answers."""
     build, parts = world(changes)
-    return answers_of(build, parts, today=TODAY, only=frozenset({check}))
+    found = evaluation_of(build, parts, today=TODAY)
+    return [found.told(verdict) for verdict in found.of_check(check)]
 
 
 def _hangs_there(part: Part, slot: str) -> bool:

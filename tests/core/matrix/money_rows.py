@@ -18,10 +18,10 @@ ROWS: dict[str, list[Case]] = {
         unknown("The yearly cap", brief__yearly_cap_minor=None),
     ],
     "money.movable": [
-        clear("20.5 % | 25 % | 4.5 %", "800 of 3,900 without a floor", without=("floor",)),
-        tight("37.4 % | 25 % | −12.4 %", "1,850 of 4,950"),
+        clear("20.5 % | 50 % | 29.5 %", "800 of 3,900 without a floor", without=("floor",)),
+        tight("37.4 % | 50 % | 12.6 %", "1,850 of 4,950"),
         blocked(
-            "72.5 % | 25 % | −47.5 %",
+            "72.5 % | 50 % | −22.5 %",
             "1,850 of 2,550 without monitor, machine and projector",
             without=("monitor", "machine", "display"),
         ),

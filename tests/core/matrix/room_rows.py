@@ -25,7 +25,7 @@ ROWS: dict[str, list[Case]] = {
         blocked("250 mm | 300 mm | −50 mm", "0.25 without foam", layout__screen_y_m=0.25),
         clear("400 mm | 250 mm | 150 mm", "the net gives 0.25, and 0.35 is comfortable", swap=[NET], net__gives_m=0.25),
         blocked("400 mm | 500 mm | −100 mm", "the net gives 0.5", swap=[NET], net__gives_m=0.5),
-        unknown("The way that a ball pushes it back of Net", swap=[NET]),
+        unknown("The way that it gives of Net", swap=[NET]),
     ],
     "room.ball_to_screen": [
         clear("3.10 m | 2.40 m | 700 mm", "3.5 − 0.4"),
@@ -33,7 +33,7 @@ ROWS: dict[str, list[Case]] = {
         blocked("1.60 m | 2.40 m | −800 mm", "2.0 − 0.4", layout__ball_y_m=2.0),
         clear("3.10 m | 2.00 m | 1.10 m", "before a net that asks for 2.0", swap=[NET], net__stand_off_m=2.0),
         tight("3.10 m | 2.20 m | 900 mm", "2.2, and 3.3 is comfortable", swap=[NET], net__stand_off_m=2.2),
-        unknown("The distance that it asks for of Net", swap=[NET]),
+        unknown("The distance to stand off of Net", swap=[NET]),
     ],
     "room.behind_ball": [
         clear("3.50 m | 2.104 m | 1.396 m", "0.36 × 1.80 + 1.156 + 0.30"),
@@ -56,7 +56,7 @@ ROWS: dict[str, list[Case]] = {
     ],
     "room.filming": [
         clear("2.30 m | 2.00 m | 300 mm", "2.3 to either wall"),
-        tight("1.60 m | 2.00 m | −400 mm", "4.6 − 3.0 before Ada", layout__ball_x_m=3.0),
+        tight("1.60 m | 2.00 m | 400 mm short, tolerated", "4.6 − 3.0 before Ada", layout__ball_x_m=3.0),
         blocked(
             "1.60 m | 2.00 m | −400 mm",
             "the same, and filming is a must",
@@ -66,39 +66,39 @@ ROWS: dict[str, list[Case]] = {
         unknown("Who will swing here", brief__players=()),
     ],
     "room.glass": [
-        clear("none | none | met", "only behind the golfer", room__openings=(WINDOW,)),
+        clear("none | none | –", "only behind the golfer", room__openings=(WINDOW,)),
         clear(
-            "none | none | met",
+            "none | none | –",
             "behind the screen, with a net before it",
             room__openings=({**WINDOW, "wall": "screen", "guard": "net"},),
         ),
-        tight("window | none | not met", "in the left wall, before the ball, behind film"),
+        tight("window | none | –", "in the left wall, before the ball, behind film"),
         blocked(
-            "pane | none | not met",
+            "pane | none | –",
             "behind the screen, and bare",
             room__openings=({**WINDOW, "wall": "screen", "guard": "nothing"},),
         ),
         unknown("What guards pane", room__openings=({**WINDOW, "wall": "screen"},)),
     ],
     "swing.ceiling": [
-        clear("2.96 m | 2.668 m | 292 mm", "3.0 − 0.04 of mat; the apex of the disc is 2.668", **ADA),
-        tight("2.71 m | 2.668 m | 42 mm", "2.75 − 0.04", room__ceiling_m=2.75, room__things=(), **ADA),
-        blocked("2.46 m | 2.668 m | −208 mm", "2.5 − 0.04", room__ceiling_m=2.5, room__things=(), **ADA),
+        clear("292 mm | 0 mm | 292 mm", "3.0 − 0.04 of mat; the apex of the disc is 2.668", **ADA),
+        tight("42 mm | 0 mm | 42 mm", "2.75 − 0.04", room__ceiling_m=2.75, room__things=(), **ADA),
+        blocked("−208 mm | 0 mm | −208 mm", "2.5 − 0.04", room__ceiling_m=2.5, room__things=(), **ADA),
         unknown(
             "The height of the ceiling's highest point", room__ceiling_shape="ridge_along", room__ridge_m=None, **ADA
         ),
     ],
     "swing.longest_club": [
-        clear("driver | driver | 292 mm", "the driver is clear", **ADA),
+        clear("driver | driver | –", "the driver is clear", **ADA),
         tight(
-            "4-iron | driver | 82 mm",
+            "4-iron | driver | –",
             "at 2.79 less 0.04 as at 2.75: the 4-iron is the first with 150 mm",
             room__ceiling_m=2.79,
             room__things=(),
             **ADA,
         ),
         blocked(
-            "none | driver | −468 mm",
+            "none | driver | –",
             "2.24 less 0.04: not even the wedge",
             room__ceiling_m=2.24,
             room__things=(),
@@ -134,7 +134,7 @@ ROWS: dict[str, list[Case]] = {
         unknown("The thickness of Strip", mat__thickness_m=None, **ADA),
     ],
     "layout.playing": [
-        clear("nothing in the way | nothing in the way | met", "the dinghy is out"),
+        clear("nothing in the way | nothing in the way | –", "the dinghy is out"),
         blocked(
             "900 mm | 0 mm | −900 mm",
             "the dinghy stays where Ada stands, 0.9 along the target line",
@@ -145,11 +145,11 @@ ROWS: dict[str, list[Case]] = {
             "the enclosure's side from 2.3 − 1.45 − 0.30 of bulge = 0.55, a crate to 0.52",
             room__stored=(crate(0.52, while_playing="stays"),),
         ),
-        unknown("The size of Square", screen__width_m=None),
+        unknown("The width of Square", screen__width_m=None),
     ],
     "layout.stowed": [
         clear(
-            "nothing in the way | nothing in the way | met",
+            "nothing in the way | nothing in the way | –",
             "a short boat beside the door",
             room__stored=(worlds.stored(x_m=2.5, y_m=2.0, length_m=3.0).model_dump(),),
             layout__stays_up=(),
@@ -162,7 +162,7 @@ ROWS: dict[str, list[Case]] = {
         ),
         blocked("500 mm | 0 mm | −500 mm", "the door swings 0.5 into the dinghy's width"),
         unknown(
-            "The outer size of Box",
+            "The outer width of Box",
             room__stored=(crate(0.5),),
             layout__stays_up=("enclosure",),
             enclosure__outer_width_m=None,
@@ -175,7 +175,7 @@ ROWS: dict[str, list[Case]] = {
         unknown("The set-up time you accept", brief__setup_minutes=None),
     ],
     "power.strips": [
-        clear("0 W | 0 W | 0 W", "no strip"),
+        clear("no strip | none overloaded | –", "no strip"),
         clear("710 W | 3,500 W | 2,790 W", "400 + 300 + 10 on one strip", beside=[extra("power_strip", rated_w=3500)]),
         tight(
             "710 W | 1,000 W | 290 W",
@@ -196,29 +196,29 @@ ROWS: dict[str, list[Case]] = {
             "at 2.0 and 2.6, the lens at 2.3; the mount that is chosen reaches 0.45",
             beside=[extra("mount", holds="projector", reach_m=0.45)],
         ),
-        tight("300 mm | 100 mm | −200 mm", "at 2.0 and 2.6, the lens at 2.3"),
+        tight("300 mm | 100 mm | 200 mm over, tolerated", "at 2.0 and 2.6, the lens at 2.3"),
         blocked(
             "300 mm | 100 mm | −200 mm",
             "at 2.0 and 3.5: no plate spans 1.5",
             room__joists={"along": True, "first_m": 0.5, "spacing_m": 1.5},
         ),
-        unknown("The throw ratio of Lamp", projector__throw_min=None),
+        unknown("The least throw ratio of Lamp", projector__throw_min=None),
     ],
     "projector.socket": [
         clear(
-            "2.00 m | 3.00 m | 1.00 m",
+            "2.00 m | 10.00 m | 8.00 m",
             "2.0 across in a room 4.0 wide, level with the lens",
             room__sockets=({"id": "s", "name": "up", "wall": "left", "along_m": 3.035, "height_m": 2.195},),
             room__width_m=4.0,
         ),
-        tight("4.66 m | 3.00 m | −1.66 m", "2.3 across, 0.465 along, 1.895 up"),
+        tight("4.66 m | 10.00 m | 5.34 m", "2.3 across, 0.465 along, 1.895 up"),
         blocked(
-            "12.86 m | 3.00 m | −9.86 m",
+            "12.86 m | 10.00 m | −2.86 m",
             "in the rear wall of a room 14 long: 10.965 along, 1.895 up",
             room__length_m=14.0,
             room__sockets=({"id": "s", "name": "rear", "wall": "rear", "along_m": 2.3},),
         ),
-        unknown("The throw ratio of Lamp", projector__throw_min=None),
+        unknown("The least throw ratio of Lamp", projector__throw_min=None),
     ],
     "projector.swing": [
         clear("1.569 m | 300 mm | 1.269 m", "far over and before the disc", **ADA),
@@ -240,7 +240,7 @@ ROWS: dict[str, list[Case]] = {
             layout__lens_height_m=2.9,
             **ADA,
         ),
-        unknown("The throw ratio of Lamp", projector__throw_min=None, **ADA),
+        unknown("The least throw ratio of Lamp", projector__throw_min=None, **ADA),
     ],
     "power.circuit": [
         clear("3.1 A | 12.8 A | 9.7 A", "10 + 400 + 300 W at 230 V; 0.8 × 16"),
@@ -250,13 +250,13 @@ ROWS: dict[str, list[Case]] = {
     ],
     "power.sockets": [
         clear(
-            "6 pieces | 3 pieces | 3 pieces",
+            "surge protection | surge protection | –",
             "1 + 6 − 1",
             beside=[extra("power_strip", sockets=6, surge_protected=True)],
         ),
-        tight("1 piece | 3 pieces | −2 pieces", "one socket for three plugs"),
+        tight("none | surge protection | –", "one socket for three plugs"),
         blocked(
-            "2 pieces | 3 pieces | −1 pieces",
+            "2 pieces | 3 pieces | one short",
             "1 + 2 − 1",
             beside=[extra("power_strip", sockets=2, surge_protected=True)],
         ),
@@ -266,14 +266,14 @@ ROWS: dict[str, list[Case]] = {
         clear(
             "35 L/s | 20 L/s | 15 L/s", "35 for two players", beside=[extra("ventilation", airflow_l_s=35, power_w=8)]
         ),
-        tight("0 L/s | 20 L/s | −20 L/s", "only through the door"),
+        tight("0 L/s | 20 L/s | 20 L/s short, tolerated", "only through the door"),
         blocked("0 L/s | 20 L/s | −20 L/s", "nothing opens", room__openings=(WINDOW,)),
         unknown("Which windows and doors the room has", room__openings=()),
     ],
     "air.heat": [
         clear("1,010 W | 1,932 W | 922 W", "300 + 710; 20 × 96.6 m³"),
         tight(
-            "2,010 W | 1,932 W | −78 W",
+            "2,010 W | 1,932 W | 78 W over, tolerated",
             "a heater of 1000 W, the door opens",
             beside=[extra("heater", method="oil", power_w=1000)],
         ),
@@ -286,14 +286,14 @@ ROWS: dict[str, list[Case]] = {
         unknown("The power of Tower", computer__power_w=None),
     ],
     "heater.fuel": [
-        clear("none | none, or made for indoors, with alarm and ventilation | met", "nothing burns"),
+        clear("none | none, or made for indoors, with alarm and ventilation | –", "nothing burns"),
         tight(
-            "Stove | none, or made for indoors, with alarm and ventilation | not met",
+            "Stove | none, or made for indoors, with alarm and ventilation | –",
             "made for it, with alarm and a door",
             beside=[extra("heater", "Stove", method="fuel", made_for_indoors=True), extra("co_alarm", "Alarm")],
         ),
         blocked(
-            "Stove | none, or made for indoors, with alarm and ventilation | not met",
+            "Stove | none, or made for indoors, with alarm and ventilation | lacks a carbon-monoxide alarm",
             "no alarm",
             beside=[extra("heater", "Stove", method="fuel", made_for_indoors=True)],
         ),
@@ -306,15 +306,15 @@ ROWS: dict[str, list[Case]] = {
         unknown("The noise of Tower", computer__noise_db=None),
     ],
     "sound.speaker": [
-        clear("5 W | 0 W | 5 W", "neither films nor games are wanted"),
-        tight("5 W | 15 W | −10 W", "films are", brief__purposes={"films": 4}),
+        clear("5 W | any | –", "neither films nor games are wanted"),
+        tight("5 W | 15 W | 10 W short, tolerated", "films are", brief__purposes={"films": 4}),
         blocked("0 W | 15 W | −15 W", "and nothing is heard", brief__purposes={"films": 4}, projector__speaker_w=0),
         unknown("The speaker of Lamp", projector__speaker_w=None),
     ],
     "light.screen": [
-        clear("none | none | met", "no lamp"),
-        tight("Bar | none | not met", "lights the room", beside=[extra("lamp", "Bar", lights="room")]),
-        blocked("Flood | none | not met", "shines on the screen", beside=[extra("lamp", "Flood", lights="screen")]),
-        unknown("The place it lights of Spot", beside=[extra("lamp", "Spot")]),
+        clear("none | none | –", "no lamp"),
+        tight("Bar | none | –", "lights the room", beside=[extra("lamp", "Bar", lights="room")]),
+        blocked("Flood | none | –", "shines on the screen", beside=[extra("lamp", "Flood", lights="screen")]),
+        unknown("The place that it lights of Spot", beside=[extra("lamp", "Spot")]),
     ],
 }

@@ -1,0 +1,253 @@
+"""The bay as solids: where screen, enclosure, nets, mat, projector, monitor, machine, mount and lamp are."""
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+from math import inf
+from typing import Literal
+
+from core.bay.bodies import (
+    LAMP_BODY,
+    MACHINE_BODY,
+    MONITOR_BODY,
+    MOUNT_M,
+    PROJECTOR_BODY,
+    SHEET_M,
+    SIDE_BULGE_M,
+)
+from core.geometry.boxes import EVERYWHERE, Box, between
+from core.geometry.ceiling import Ceiling
+from core.geometry.picture import Picture
+from core.geometry.shadow import Lens
+from core.geometry.solids import Group, Material, Solid
+from core.geometry.swing_disc import Point3
+from core.model.brief import Handedness
+from core.model.facts import Missing
+from core.model.things import BayPart
+
+MACHINE, MOUNT, NETTING, LAMP = "machine", "mount", "netting", "lamp"
+"""Parts of the bay that stand or hang wherever it suits: they are shown, and nothing is measured against them."""
+
+
+@dataclass(frozen=True)
+class Hood:
+    """An enclosure: sizes outside, its depth from the screen, and the clear width and height inside, in metres."""
+
+    outer_width_m: float
+    outer_height_m: float
+    depth_m: float
+    inner_width_m: float
+    inner_height_m: float
+
+
+@dataclass(frozen=True)
+class MonitorPlace:
+    """Where a launch monitor is: behind the ball, beside it for each hand, or ahead of it under the ceiling."""
+
+    where: Literal["behind", "beside", "overhead"]
+    distance_m: float
+    """From the ball."""
+    foot_m: float
+    """Its lower edge above the bare floor; of one overhead its upper edge, where the ceiling is."""
+    hands: tuple[Handedness, ...] = ()
+    """Hands that play, for one beside the ball: it stands before the player, on the free side."""
+
+
+@dataclass(frozen=True)
+class Sizes:
+    """What of the chain takes up space, in metres; `None` where nothing hangs there or its size is not known."""
+
+    screen: tuple[float, float] | None = None
+    """Width and height."""
+    enclosure: Hood | None = None
+    mat: tuple[float, float] | None = None
+    """Width and length."""
+    nets: tuple[tuple[float, float], ...] = ()
+    """Length along the bay and height of each net beside it, the first on the side of the first hand."""
+    missing: tuple[tuple[BayPart, Missing], ...] = ()
+    """Parts that take up space, and do not say how much."""
+
+
+@dataclass(frozen=True)
+class Bay:
+    """Every part of the bay where it is, and what is lit."""
+
+    solids: tuple[Solid, ...]
+    surface_m: float
+    """Where the ball lies, above the bare floor."""
+    floor_m: float
+    """Top of the covering around the mat."""
+    monitor: MonitorPlace | None = None
+    picture: Picture | None = None
+    lens: Lens | None = None
+    missing: tuple[tuple[BayPart, Missing], ...] = ()
+    """Parts that are not among the solids, since their size is not known."""
+
+    def of(self, *keys: str) -> tuple[Solid, ...]:
+        """The solids of these parts."""
+        return tuple(solid for solid in self.solids if solid.key in keys)
+
+    def standing(self, parts: Iterable[BayPart], *, bulging: bool, middle_m: float) -> tuple[Solid, ...]:
+        """Those of `parts` that count while they stand; `bulging` gives fabric sides room to catch a ball."""
+        stands = set(parts)
+        found = (solid for solid in self.solids if solid.key in stands)
+        return tuple(_bulged(solid, middle_m) if bulging else solid for solid in found)
+
+    def unsized(self, standing: Iterable[BayPart]) -> Missing | None:
+        """The first size that is missing among what stands."""
+        missing = dict(self.missing)
+        return next((missing[part] for part in standing if part in missing), None)
+
+
+def bay_of(
+    *,
+    ball: Point3,
+    floor_m: float,
+    middle_m: float,
+    screen_y_m: float,
+    screen_bottom_m: float,
+    sizes: Sizes,
+    ceiling: Ceiling | None = None,
+    monitor: MonitorPlace | None = None,
+    picture: Picture | None = None,
+    lens: Lens | None = None,
+    machine: Point3 | None = None,
+    mounted: bool = False,
+    lamp: bool = False,
+    hands: tuple[Handedness, ...] = (),
+) -> Bay:
+    """The bay around a ball, its screen centred at `middle_m` across the room.
+
+    `mounted` is a projector's mount that was chosen, `lamp` one on the ball; both hang from `ceiling`.
+    """
+    solids = [
+        *(hood_solids(sizes.enclosure, screen_y_m, middle_m) if sizes.enclosure else ()),
+        *_screen(sizes, screen_y_m, screen_bottom_m, middle_m),
+        *_mat(sizes, ball),
+        *(_projector(lens, screen_y_m) if lens else ()),
+        *(_monitors(monitor, ball) if monitor else ()),
+        *_nets(sizes, hands, screen_y_m, middle_m),
+        *((_centred(MACHINE, "machine", (machine[0], machine[1]), 0.0, MACHINE_BODY),) if machine else ()),
+    ]
+    if ceiling is not None and lens is not None and mounted:
+        solids.append(_mount(lens, screen_y_m, ceiling))
+    if ceiling is not None and lamp:
+        solids.append(_hanging(LAMP, "lamp on the ball", (ball[0], ball[1]), LAMP_BODY, ceiling))
+    return Bay(tuple(solids), ball[2], floor_m, monitor, picture, lens, sizes.missing)
+
+
+def hood_solids(hood: Hood, screen_y_m: float, middle_m: float) -> tuple[Solid, ...]:
+    """Side panels and roof of an enclosure, centred across the room, from the screen to its mouth.
+
+    A swing that is outside a panel has gone through it, so each reaches outward without end.
+    """
+    mouth_m = screen_y_m + hood.depth_m
+    inner, outer = hood.inner_width_m / 2, hood.outer_width_m / 2
+    along, up = (screen_y_m, mouth_m), (0.0, hood.outer_height_m)
+    left = (middle_m - outer, middle_m - inner)
+    right = (middle_m + inner, middle_m + outer)
+    before_mouth = (-inf, mouth_m)
+    top = (hood.inner_height_m, hood.outer_height_m)
+    panels = (
+        ("left side", between(left, along, up), between((-inf, left[1]), before_mouth, EVERYWHERE)),
+        ("right side", between(right, along, up), between((right[0], inf), before_mouth, EVERYWHERE)),
+        (
+            "roof",
+            between((left[0], right[1]), along, top),
+            between(EVERYWHERE, before_mouth, (hood.inner_height_m, inf)),
+        ),
+    )
+    return tuple(
+        Solid(BayPart.ENCLOSURE, f"enclosure's {panel}", Group.BAY, box, reach, material=Material.FABRIC)
+        for panel, box, reach in panels
+    )
+
+
+def _bulged(solid: Solid, middle_m: float) -> Solid:
+    if solid.key != BayPart.ENCLOSURE:
+        return solid
+    (x0, y0, z0), (x1, y1, z1) = solid.box.low, solid.box.high
+    left = x0 - SIDE_BULGE_M if x0 < middle_m else x0
+    right = x1 + SIDE_BULGE_M if x1 > middle_m else x1
+    return solid._replace(box=Box((left, y0, z0), (right, y1, z1)))
+
+
+def _screen(sizes: Sizes, screen_y_m: float, bottom_m: float, middle_m: float) -> Iterator[Solid]:
+    if sizes.screen:
+        wide, high = sizes.screen
+        box = between(
+            (middle_m - wide / 2, middle_m + wide / 2),
+            (screen_y_m - SHEET_M / 2, screen_y_m + SHEET_M / 2),
+            (bottom_m, bottom_m + high),
+        )
+        yield _solid(BayPart.SCREEN, "screen", box, Material.FABRIC)
+
+
+def _mat(sizes: Sizes, ball: Point3) -> Iterator[Solid]:
+    if sizes.mat:
+        wide, long = sizes.mat
+        yield _centred(BayPart.MAT, "mat", (ball[0], ball[1]), 0.0, (wide, long, ball[2]), Material.TURF)
+
+
+def _projector(lens: Lens, screen_y_m: float) -> Iterator[Solid]:
+    """Its body is behind the lens."""
+    wide, long, high = PROJECTOR_BODY
+    y, z = screen_y_m + lens.distance_m, lens.height_m
+    box = between((lens.x_m - wide / 2, lens.x_m + wide / 2), (y, y + long), (z - high / 2, z + high / 2))
+    yield _solid(BayPart.PROJECTOR, "projector", box, Material.CASE)
+
+
+def _monitors(place: MonitorPlace, ball: Point3) -> Iterator[Solid]:
+    x, y, _ = ball
+    if place.where == "beside":
+        for hand in place.hands or (Handedness.RIGHT,):
+            across_m = place.distance_m if hand is Handedness.RIGHT else -place.distance_m
+            both = len(place.hands) > 1
+            name = f"launch monitor, {hand}-handed" if both else "launch monitor"
+            yield _centred(BayPart.MONITOR, name, (x + across_m, y), place.foot_m, MONITOR_BODY, Material.CASE)
+        return
+    overhead = place.where == "overhead"
+    at = (x, y - place.distance_m if overhead else y + place.distance_m)
+    foot_m = place.foot_m - MONITOR_BODY[2] if overhead else place.foot_m
+    yield _centred(BayPart.MONITOR, "launch monitor", at, foot_m, MONITOR_BODY, Material.CASE)
+
+
+def _nets(sizes: Sizes, hands: tuple[Handedness, ...], screen_y_m: float, middle_m: float) -> Iterator[Solid]:
+    """From the edge of the screen toward the golfer, a shank flying right off a right-hander's club."""
+    half_m = sizes.screen[0] / 2 if sizes.screen else 0.0
+    sides = [1.0 if hand is Handedness.RIGHT else -1.0 for hand in hands] or [1.0]
+    sides += [-side for side in sides if -side not in sides]
+    if half_m:
+        for side, (long, high) in zip(sides, sizes.nets, strict=False):
+            x = middle_m + side * half_m
+            box = between((x - SHEET_M / 2, x + SHEET_M / 2), (screen_y_m, screen_y_m + long), (0.0, high))
+            yield _solid(NETTING, "netting", box, Material.NET)
+
+
+def _mount(lens: Lens, screen_y_m: float, ceiling: Ceiling) -> Solid:
+    y = screen_y_m + lens.distance_m + PROJECTOR_BODY[1] / 2
+    foot_m = lens.height_m + PROJECTOR_BODY[2] / 2
+    up_m = max(0.0, ceiling.height_m(lens.x_m, y) - foot_m)
+    return _centred(MOUNT, "mount", (lens.x_m, y), foot_m, (MOUNT_M, MOUNT_M, up_m), Material.SOLID)
+
+
+def _hanging(key: str, name: str, at: tuple[float, float], body: Point3, ceiling: Ceiling) -> Solid:
+    (x, y), (wide, long, high) = at, body
+    top_m = ceiling.lowest_over_m((x - wide / 2, x + wide / 2), (y - long / 2, y + long / 2))
+    return _centred(key, name, at, top_m - high, body, Material.CASE)
+
+
+def _centred(
+    key: str,
+    name: str,
+    at: tuple[float, float],
+    foot_m: float,
+    body: Point3,
+    material: Material = Material.CASE,
+) -> Solid:
+    (x, y), (wide, long, high) = at, body
+    box = between((x - wide / 2, x + wide / 2), (y - long / 2, y + long / 2), (foot_m, foot_m + high))
+    return _solid(key, name, box, material)
+
+
+def _solid(key: str, name: str, box: Box, material: Material) -> Solid:
+    return Solid(key, name, Group.BAY, box, box, material=material)

@@ -1,0 +1,204 @@
+"""One evaluation: readings and verdicts that follow from what a build gives, each worked out when it is asked for."""
+
+from collections.abc import Iterable, Mapping
+from functools import cached_property
+from typing import Any, TypeVar
+
+from core.checks.declared import Check, Derivation
+from core.checks.graph import Graph
+from core.checks.memo import Memo
+from core.checks.verdict import Answer, Told, Verdict, tell, verdict_of
+from core.model.brief import Player
+from core.model.facts import Missing, MissingFact
+
+T = TypeVar("T")
+Readings = Mapping[type, object]
+NOT_MADE = ()
+"""The verdicts of a check where something that it reads is not there."""
+
+
+class Evaluation:
+    """What `given` comes to for `players`.
+
+    A memory shared with others makes it ask again only what nobody has asked before; with an evaluation of something
+    that differs little `before`, what reads nothing that differs is not even looked up.
+    """
+
+    def __init__(
+        self,
+        graph: Graph,
+        given: Readings,
+        players: tuple[Player, ...],
+        memo: Memo,
+        before: "Evaluation | None" = None,
+    ) -> None:
+        self.graph = graph
+        self.players = players
+        self._given = given
+        self._memo = memo
+        self._before = before
+        self._touched = graph.touched_by(_changed(given, before._given, players, before.players)) if before else None
+        self._readings: dict[type, object] = dict(given)
+        self._of_player: list[dict[type, object]] = [{Player: player} for player in players]
+        self._verdicts: dict[str, tuple[Verdict, ...]] = {}
+        self._answers: dict[tuple[str, int], Answer] = {}
+
+    def reading(self, kind: type[T]) -> T | None:
+        """A reading, or `None` where it is absent or not known."""
+        value = self._value(kind, None)
+        return value if isinstance(value, kind) else None
+
+    @cached_property
+    def verdicts(self) -> tuple[Verdict, ...]:
+        """All verdicts, checks in order of id, players in their own order."""
+        return tuple(verdict for check in self.graph.checks for verdict in self.of_check(check.id))
+
+    @cached_property
+    def by_key(self) -> Mapping[tuple[str, str], Verdict]:
+        """Each verdict by its check and the id of the player that it speaks of."""
+        return {verdict.key: verdict for verdict in self.verdicts}
+
+    def of_check(self, id: str) -> tuple[Verdict, ...]:
+        """The verdicts of one check, one for each player where it is made for each."""
+        found = self._verdicts.get(id)
+        if found is None:
+            if self._touched is not None and id not in self._touched and self._before is not None:
+                found = self._before.of_check(id)
+            else:
+                found = self._judged(self.graph[id])
+            self._verdicts[id] = found
+        return found
+
+    def told(self, verdict: Verdict) -> Told:
+        """`verdict`, which this evaluation gave, in words: headline, cures, formula and inputs."""
+        check = self.graph[verdict.id]
+        number = self._numbers[verdict.subject_id] if check.per_player else None
+        name = "" if number is None else self.players[number].name
+        return tell(verdict, verdict.missing or self._answer(check, number), name)
+
+    @cached_property
+    def _numbers(self) -> Mapping[str, int]:
+        return {player.id: number for number, player in enumerate(self.players)}
+
+    def _answer(self, check: Check, number: int | None) -> Answer:
+        answer = self._answers.get((check.id, -1 if number is None else number))
+        if answer is None:
+            values = self._arguments(check, number)
+            assert values is not None
+            answer = check.run(*values)  # type: ignore[assignment]
+            assert answer is not None
+        return answer
+
+    def _judged(self, check: Check) -> tuple[Verdict, ...]:
+        if not check.per_player:
+            verdict = self._outcome(check, None)
+            return NOT_MADE if verdict is None else (verdict,)
+        outcomes = ((player, self._outcome(check, number)) for number, player in enumerate(self.players))
+        return tuple(verdict.about(player.id) for player, verdict in outcomes if verdict is not None)
+
+    def _outcome(self, check: Check, number: int | None) -> Verdict | None:
+        """The verdict of a check, about nobody yet; `None` where something that it reads is not there."""
+        try:
+            values = self._arguments(check, number)
+            if values is None:
+                return None
+            memory = self._memo.of(check)
+            key = memory.key(values)
+            kept = memory.answers.get(key)
+            if kept is not None:
+                verdict: Verdict = kept[1]
+                return verdict
+            answer: Answer = check.run(*values)  # type: ignore[assignment]
+        except MissingFact as fact:
+            return verdict_of(check.id, fact.missing)
+        self._answers[check.id, -1 if number is None else number] = answer
+        verdict = verdict_of(check.id, answer.compared)
+        memory.keep(key, values, verdict)
+        return verdict
+
+    def _value(self, kind: type, number: int | None) -> object:
+        """A reading, the `Missing` that stands in for one, or `None`."""
+        of_player = number is not None and kind in self.graph.per_player
+        readings = self._of_player[number] if of_player else self._readings  # type: ignore[index]
+        if kind in readings:
+            return readings[kind]
+        derivation = self.graph.derivations.get(kind)
+        if derivation is None:
+            return None
+        if self._touched is not None and kind not in self._touched and self._before is not None:
+            value = self._before._value(kind, number)
+        else:
+            value = self._derived(derivation, number if of_player else None)
+        readings[kind] = value
+        return value
+
+    def _derived(self, derivation: Derivation, number: int | None) -> object:
+        try:
+            values = self._arguments(derivation, number)
+            if values is None:
+                return None
+            memory = self._memo.of(derivation)
+            key = memory.key(values)
+            kept = memory.answers.get(key)
+            if kept is not None:
+                return kept[1]
+            value = derivation.run(*values)
+        except MissingFact as fact:
+            return self._memo.one(Missing, fact.missing)
+        if value is not None:
+            value = self._memo.one(derivation.gives, value)
+        memory.keep(key, values, value)
+        return value
+
+    def _arguments(self, node: Check | Derivation, number: int | None) -> tuple[object, ...] | None:
+        """What a function reads, in the order of its parameters; `None` where one that must be there is absent.
+
+        Raises the `MissingFact` that stands in for one of them.
+        """
+        values: list[object] = []
+        readings = self._readings
+        missing: Missing | None = None
+        for read in node.reads.each:
+            kind = read.type
+            value = readings[kind] if kind in readings else self._value(kind, number)
+            if value is None:
+                value = read.absent
+                if value is None and not read.optional:
+                    return None
+            elif type(value) is Missing:
+                if node.takes_missing:
+                    pass
+                elif node.lenient and read.optional:
+                    value = None
+                else:
+                    missing = missing or value
+            values.append(value)
+        if missing is not None:
+            raise MissingFact(*missing)
+        return tuple(values)
+
+
+def _changed(
+    given: Readings, before: Readings, players: tuple[Player, ...], players_before: tuple[Player, ...]
+) -> Iterable[type]:
+    """The types of what is given now and is not the very same as before, and of what was and is not now."""
+    if players is not players_before and players != players_before:
+        yield Player
+    yield from before.keys() - given.keys()
+    for kind, value in given.items():
+        if not _same(value, before.get(kind)):
+            yield kind
+
+
+def _same(value: Any, other: Any) -> bool:
+    """Parts beside the chain are gathered anew for every build: they are the same where each of them is."""
+    if value is other:
+        return True
+    if isinstance(value, tuple) and type(value) is type(other):
+        counts = getattr(value, "counts", None) == getattr(other, "counts", None)
+        return counts and len(value) == len(other) and all(map(_is, value, other))
+    return False
+
+
+def _is(one: object, other: object) -> bool:
+    return one is other

@@ -1,0 +1,106 @@
+"""Where to hit from: the region that is clear for everybody, the best spot in it, or one for each hand."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from typing import Annotated
+
+from core.checks.along import BallDistance
+from core.checks.register import derive
+from core.geometry.ball_rules import Inside, free_side_rules, to_screen_rule
+from core.geometry.edges import Point
+from core.geometry.hitting_region import Area, nearest_inside
+from core.geometry.surroundings import Surroundings
+from core.model.brief import Handedness, Player
+from core.model.room import Layout
+from core.quantities import Quantity, Sentence, Unit, say
+
+SPOT_DECIMALS = 3
+SCREEN_DISTANCE = BallDistance()
+
+
+@dataclass(frozen=True)
+class HittingSpot:
+    """A region of ball positions and the best one in it, for the players of one or both hands."""
+
+    hands: tuple[Handedness, ...]
+    areas: tuple[Area, ...]
+    """None where nobody can stand."""
+    best: Point | None
+    reason: Sentence
+
+
+@dataclass(frozen=True)
+class Spots:
+    """One spot that serves all players, or one for each hand; none while nobody plays."""
+
+    spots: tuple[HittingSpot, ...]
+
+
+@dataclass(frozen=True)
+class Around:
+    """What decides where the ball may lie, and does not change with where it lies."""
+
+    surroundings: Surroundings
+    """With the ball nowhere in particular."""
+    inside: Inside | None
+    screen_y_m: float
+    distance: BallDistance
+
+
+@derive
+def around(
+    surroundings: Surroundings, inside: Inside | None, layout: Annotated[Layout, "screen_y_m"], distance: BallDistance
+) -> Around:
+    """Everything but the ball."""
+    z = surroundings.room.surface_m
+    anywhere = Surroundings(
+        surroundings.room, (0.0, 0.0, z), surroundings.players, surroundings.things, surroundings.panels
+    )
+    return Around(anywhere, inside, layout.screen_y_m, distance)
+
+
+@derive
+def spots(around: Around) -> Spots:
+    """Where everybody's checks are clear."""
+    return Spots(hitting_spots(around))
+
+
+def hitting_spots(around: Around) -> tuple[HittingSpot, ...]:
+    """One spot that serves all players; where there is none and both hands play, one for each hand."""
+    players = around.surroundings.players
+    if not players:
+        return ()
+    together = _spot(around, players)
+    hands = sorted({player.handedness for player in players})
+    if together.best is not None or len(hands) == 1:
+        return (together,)
+    groups = [tuple(player for player in players if player.handedness is hand) for hand in hands]
+    return tuple(_spot(around, group) for group in groups)
+
+
+def _spot(around: Around, players: tuple[Player, ...]) -> HittingSpot:
+    distance = around.distance
+    width_m = around.surroundings.room.width_m
+    hands = tuple(sorted({player.handedness for player in players}))
+    rules = [
+        # The ball may lie nearer to the screen than is comfortable; the best spot does not where it can.
+        to_screen_rule(around.screen_y_m, distance.least_m, distance.least_m),
+        *around.surroundings.swing_rules(players),
+        *(rule for hand in hands for rule in free_side_rules(hand is Handedness.RIGHT, width_m, around.inside)),
+    ]
+    areas = around.surroundings.clear_floor(players, rules)
+    if not areas:
+        return HittingSpot(hands, (), None, say("No spot on this floor is clear for {who}.", who=_names(players)))
+    wanted = (width_m / 2, around.screen_y_m + distance.comfortable_m)
+    x_m, y_m = nearest_inside(areas, wanted)
+    reason = say(
+        "Clear for {who}; {offset} beside the picture's centre, {to_screen} from the screen.",
+        who=_names(players),
+        offset=Quantity(abs(x_m - width_m / 2), Unit.METRE),
+        to_screen=Quantity(y_m - around.screen_y_m, Unit.METRE),
+    )
+    return HittingSpot(hands, areas, (round(x_m, SPOT_DECIMALS), round(y_m, SPOT_DECIMALS)), reason)
+
+
+def _names(players: Iterable[Player]) -> str:
+    return ", ".join(player.name for player in players)
