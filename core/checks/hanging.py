@@ -7,7 +7,7 @@ from typing import Annotated
 from core.checks.asks import ask_among, ask_at_least, ask_at_most, ask_equal
 from core.checks.declared import THERE
 from core.checks.figures import in_a_row, metres, stated
-from core.checks.limits import Limit, State, Words, at_least
+from core.checks.limits import State, Words, at_least
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
 from core.checks.readings import Filled
@@ -325,27 +325,25 @@ def weight(
     chosen yet is tight.
     """
     own = known(surface, "weight_kg")
-    count = round(need.amount.value) if need else 0
-    carried = sum(
-        known(hanging, "load_kg") * (count if units is None else units * known(hanging, "pack_size"))
+    # As many as a small item asks for that is not needed any more are none.
+    pieces_of = [
+        (hanging, units * known(hanging, "pack_size") if units is not None else round(need.amount.value) if need else 0)
         for hanging, units in zip(hangings, hangings.counts or (1,) * len(hangings), strict=True)
-    )
+    ]
+    used = [(hanging, count) for hanging, count in pieces_of if count]
+    carried = sum(known(hanging, "load_kg") * count for hanging, count in used)
     limit = at_least(carried, own, own * LOAD_COMFORT, Unit.KILOGRAM)
-    if hangings:
-        limits: Limit | Words = limit
-    elif need is None:
-        limits = Words(State.CLEAR, "held by its frame", "cords that carry it")
-    else:
-        limits = Words(State.TIGHT, "none chosen yet", _kg(own * LOAD_COMFORT))
+    held = Words(State.CLEAR, "held by its frame", "cords that carry it")
+    unhung = Words(State.TIGHT, "none chosen yet", _kg(own * LOAD_COMFORT))
     return Answer(
-        limits,
+        limit if used else held if need is None else unhung,
         headline=lambda: (
             say(
                 "{screen} weighs {own}, its cords carry {carried}", screen=surface.name, own=_kg(own), carried=limit.has
             )
-            if hangings
+            if used
             else say("The enclosure brings its cords")
-            if need is None and enclosure is not None
+            if need is None and _brings_cords(enclosure)
             else say("Its edge is held all along")
             if need is None
             else say("{screen} weighs {own}, nothing to hang it by is chosen yet", screen=surface.name, own=_kg(own))

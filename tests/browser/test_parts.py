@@ -158,7 +158,7 @@ class CatalogueTests(BrowserTestCase):
         expect(page.get_by_text("facts from it (diagnostic text)")).to_be_visible()
         for label, text in (
             ("name", "Old office machine"),
-            ("output lines", "1080"),
+            ("lines that it sends", "1080"),
             ("USB sockets", "4"),
             ("power", "90 W"),
             ("noise", "30"),
@@ -223,11 +223,11 @@ class CatalogueTests(BrowserTestCase):
         form.get_by_label("Kind", exact=True).select_option("title")
         form.get_by_label("maker", exact=True).fill("Ourselves")
         form.get_by_label("name", exact=True).fill("Back Garden")
-        form.get_by_role("button", name="Add to monitor links").click()
+        form.get_by_role("button", name="Add to monitors that it listens to").click()
         form.get_by_label("monitor", exact=True).select_option("Lodestill Twosight")
         form.get_by_role("button", name="Add it to the catalogue").click()
         opened = page.get_by_role("dialog", name="Back Garden")
-        expect(opened.get_by_role("region", name="monitor links")).to_contain_text("Lodestill Twosight")
+        expect(opened.get_by_role("region", name="monitors that it listens to")).to_contain_text("Lodestill Twosight")
         sheet = Entry.objects.get(sheet__name="Back Garden").spec
         assert isinstance(sheet, Title)
         self.assertEqual([link.monitor for link in sheet.monitor_links or ()], ["lodestill-twosight"])

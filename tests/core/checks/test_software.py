@@ -51,7 +51,7 @@ class PlatformTests(CheckTestCase):
 
     def test_unknown(self) -> None:
         self.assert_unknown(platform(title(), computer(platform=None)), "The operating system of Tower")
-        self.assert_unknown(platform(title(platforms=()), computer()), "The list of systems that it runs on of Rounds")
+        self.assert_unknown(platform(title(platforms=()), computer()), "The systems that it runs on of Rounds")
 
 
 class SpecTests(CheckTestCase):

@@ -132,7 +132,7 @@ ROWS: dict[str, list[Case]] = {
             radar__platforms=("Slate OS",),
             title__monitor_links=({"monitor": "radar", "via": "connector"},),
         ),
-        unknown("The list of systems that it runs on of Radar", radar__platforms=None),
+        unknown("The systems that it runs on of Radar", radar__platforms=None),
     ],
     "monitor.edition": [
         clear("1.0 years | 4.0 years | 3.0 years", "2025, and it is 2026"),

@@ -39,7 +39,7 @@ ROWS: dict[str, list[Case]] = {
             "asks tier 2, the base plan is 0",
             title__monitor_links=(MonitorLink(monitor="radar", tier=2),),
         ),
-        unknown("The list of monitors that it listens to of Rounds", title__monitor_links=None),
+        unknown("The monitors that it listens to of Rounds", title__monitor_links=None),
     ],
     "title.bundle": [
         clear("Base | each paid for once | –", "a free base plan beside a paid title"),

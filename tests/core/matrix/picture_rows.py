@@ -311,7 +311,7 @@ ROWS: dict[str, list[Case]] = {
             "the frame is, and nothing stands",
             enclosure__leaves_out=("frame",),
         ),
-        unknown("The list of what it leaves out of Box", enclosure__leaves_out=None),
+        unknown("The pieces that it leaves out of Box", enclosure__leaves_out=None),
     ],
     "enclosure.swing": [
         clear("714 mm | 0 mm | 714 mm", "a box one metre deep ends before the swing", subject="Ada"),
