@@ -4,8 +4,8 @@ from typing import Annotated
 
 from core.checks.declared import THERE
 from core.checks.figures import in_a_row, metres, placed, stated
-from core.checks.hanging import JOIST_REACH_M, ProjectorMount
-from core.checks.limits import ENDLESS, State, Words, at_most
+from core.checks.hanging import JOIST_REACH_M, JoistOffset, ProjectorMount
+from core.checks.limits import State, Words, at_most
 from core.checks.places import IN_ROOM, on
 from core.checks.register import check
 from core.checks.space import Glass, Sockets
@@ -23,15 +23,12 @@ CABLE_USUAL_M = 3.0
 """What is in the box of most projectors (trade)."""
 CABLE_MOST_M = 10.0
 """A longer run of flexible cable is no longer a good answer (trade)."""
-PLATE_MOST_M = 1.20
-"""A plate that spans more than this bends under a projector (trade)."""
 
 
 @check("projector.joist", title="Something to fix the projector to", place=on(Slot.DISPLAY))
 def projector_on_joist(
-    lens: Lens,
-    layout: Annotated[Layout, "screen_y_m"],
-    joists: Annotated[Joists, "along", "first_m", "spacing_m"],
+    offset: JoistOffset,
+    joists: Annotated[Joists, THERE],
     need: ProjectorMount | None,
     mounts: Annotated[Beside[Mount], "drop_max_m", "drop_min_m", "holds", "load_kg", "reach_m"],
 ) -> Answer:
@@ -41,13 +38,9 @@ def projector_on_joist(
     is chosen 0.10 m, as most do. Joists further apart than 1.20 m are not bridged by a plate. A joist is never cut or
     notched for it, and cables and pipes are looked for before drilling.
     """
-    at_m = lens.x_m if joists.along else layout.screen_y_m + lens.distance_m
-    steps = max(0, round((at_m - joists.first_m) / joists.spacing_m))
-    nearest_m = joists.first_m + steps * joists.spacing_m
     mount = need.best(mounts) if need else None
     reach_m = known(mount, "reach_m") if mount else JOIST_REACH_M
-    bridged = joists.spacing_m <= PLATE_MOST_M
-    limit = at_most(abs(at_m - nearest_m), reach_m, tolerated=ENDLESS if bridged else 0.0)
+    limit = at_most(offset.offset_m, reach_m, tolerated=offset.tolerated_m)
     return Answer(
         limit,
         headline=lambda: say("{offset} from the projector to the nearest joist", offset=limit.has),
@@ -55,14 +48,14 @@ def projector_on_joist(
         inputs=lambda: (
             Input("First joist", metres(joists.first_m), Basis.MEASURED),
             Input("Spacing", metres(joists.spacing_m), Basis.MEASURED),
-            placed("Projector", at_m),
+            placed("Projector", offset.at_m),
             stated(f"{mount.name} reaches", metres(reach_m))
             if mount
             else Input("Most mounts reach", metres(reach_m), Basis.TRADE),
         ),
         cures=lambda: (
             say("Screw a plate across two joists, and the mount to the plate.")
-            if bridged
+            if offset.bridged
             else say("Have a carpenter fix timber between two joists."),
             say("Move the projector {offset}, if its throw allows.", offset=limit.has),
         ),

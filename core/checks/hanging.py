@@ -7,7 +7,7 @@ from typing import Annotated
 from core.checks.asks import ask_among, ask_at_least, ask_at_most, ask_equal
 from core.checks.declared import THERE
 from core.checks.figures import in_a_row, metres, stated
-from core.checks.limits import State, Words, at_least
+from core.checks.limits import ENDLESS, State, Words, at_least
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
 from core.checks.readings import Filled
@@ -38,6 +38,7 @@ from core.model.parts import (
     Tool,
 )
 from core.model.room import Layout
+from core.model.things import Joists
 from core.quantities import Quantity, Unit, say
 from core.quantities.tolerances import ROUNDING
 
@@ -45,6 +46,8 @@ LOAD_COMFORT = 1.25
 """A quarter of the load is left for what people pull at (trade)."""
 DROP_TOLERATED_M = 0.02
 """A slot or a washer makes up for so much (trade)."""
+PLATE_MOST_M = 1.20
+"""A plate that spans more than this bends under a projector (trade)."""
 JOIST_REACH_M = 0.10
 """Most mounts reach a joist this far from their middle (trade)."""
 MOUNT_FIXINGS = 4
@@ -66,6 +69,22 @@ class ChosenPieces:
     pieces: frozenset[KitPiece]
 
 
+@dataclass(frozen=True)
+class JoistOffset:
+    """How far the projector is from the nearest joist, in metres."""
+
+    at_m: float
+    """Where the projector is, across the joists."""
+    offset_m: float
+    bridged: bool
+    """Joists are so near to each other that a plate spans two of them."""
+
+    @property
+    def tolerated_m(self) -> float:
+        """With a plate a mount need not reach a joist."""
+        return ENDLESS if self.bridged else 0.0
+
+
 class ProjectorMount(Need):
     """What a projector hangs from."""
 
@@ -74,7 +93,7 @@ class ProjectorMount(Need):
         "Projector mount",
         near=Slot.DISPLAY,
         kind=Mount,
-        asks=("holds", "load_kg", "drop_min_m", "drop_max_m"),
+        asks=("holds", "load_kg", "drop_min_m", "drop_max_m", "reach_m"),
     )
 
 
@@ -131,7 +150,17 @@ def drop(lens: Lens, layout: Annotated[Layout, "screen_y_m"], ceiling: Ceiling) 
 
 
 @derive
-def projector_mount(projector: Annotated[Projector, "name", "weight_kg"], drop: Drop | None) -> ProjectorMount:
+def joist_offset(lens: Lens, layout: Annotated[Layout, "screen_y_m"], joists: Joists) -> JoistOffset:
+    """From the lens to the nearest joist, and how far these are apart."""
+    at_m = lens.x_m if joists.along else layout.screen_y_m + lens.distance_m
+    steps = max(0, round((at_m - joists.first_m) / joists.spacing_m))
+    return JoistOffset(at_m, abs(at_m - (joists.first_m + steps * joists.spacing_m)), joists.spacing_m <= PLATE_MOST_M)
+
+
+@derive
+def projector_mount(
+    projector: Annotated[Projector, "name", "weight_kg"], drop: Drop | None, joists: JoistOffset | None
+) -> ProjectorMount:
     """A projector hangs from a mount that carries a quarter more than it weighs, and is as long as its drop."""
     weight = known(projector, "weight_kg")
     asks = [ask_equal("holds", "projector", purpose=True), ask_at_least("load_kg", weight, weight * LOAD_COMFORT)]
@@ -140,6 +169,8 @@ def projector_mount(projector: Annotated[Projector, "name", "weight_kg"], drop: 
             ask_at_most("drop_min_m", drop.drop_m)._replace(tolerated=DROP_TOLERATED_M),
             ask_at_least("drop_max_m", drop.drop_m)._replace(tolerated=DROP_TOLERATED_M),
         ]
+    if joists is not None:
+        asks.append(ask_at_least("reach_m", joists.offset_m)._replace(tolerated=joists.tolerated_m))
     why = say("{projector}, {weight}, hangs from the ceiling", projector=projector.name, weight=_kg(weight))
     return ProjectorMount(pieces(1), why, tuple(asks))
 
@@ -314,7 +345,7 @@ def cords(
 
 @check("screen.weight", title="Weight on its cords", place=on(Slot.SCREEN))
 def weight(
-    surface: Annotated[Surface, "weight_kg"],
+    surface: Annotated[Surface, "edge", "weight_kg"],
     enclosure: Annotated[Enclosure, THERE] | None,
     need: Cords | None,
     hangings: Annotated[Beside[Hanging], "load_kg", "pack_size", "takes"],
@@ -331,7 +362,8 @@ def weight(
         for hanging, units in zip(hangings, hangings.counts or (1,) * len(hangings), strict=True)
     ]
     used = [(hanging, count) for hanging, count in pieces_of if count]
-    carried = sum(known(hanging, "load_kg") * count for hanging, count in used)
+    edge = surface.edge
+    carried = sum(known(hanging, "load_kg") * count for hanging, count in used if edge in (hanging.takes or (edge,)))
     limit = at_least(carried, own, own * LOAD_COMFORT, Unit.KILOGRAM)
     held = Words(State.CLEAR, "held by its frame", "cords that carry it")
     unhung = Words(State.TIGHT, "none chosen yet", _kg(own * LOAD_COMFORT))

@@ -16,7 +16,7 @@ from core.model.chain import plans_of
 from core.model.parts import LaunchMonitor, MonitorPlan, Part, Title, link_to
 from core.model.room import Layout, Room
 from core.quantities import Money
-from core.report.evaluate import evaluation_of, known_costs
+from core.report.evaluation_of import evaluation_of, known_costs
 from core.report.small_items import without_unserving
 
 ROOM_READINGS: frozenset[type] = frozenset({Room, Layout, Ceiling, Surroundings, PlayingLayout, StowedLayout})

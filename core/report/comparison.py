@@ -15,7 +15,7 @@ from core.model.turning import ROUND, turned
 from core.quantities import Sentence, say
 from core.report.allowance import Allowance, allowance
 from core.report.bottleneck import Bottleneck, TooMuch, bottleneck
-from core.report.evaluate import evaluation_of
+from core.report.evaluation_of import evaluation_of
 
 MOST_COMPARED = 160
 """Players times things, over all walls of all rooms: about a second and a half of work."""

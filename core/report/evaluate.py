@@ -6,13 +6,12 @@ from datetime import date
 from itertools import pairwise
 
 from core.bay import Bay
-from core.checks import GRAPH, MEMO
+from core.checks import GRAPH
 from core.checks.cable_ways import DisplayRun, MachineSpot
 from core.checks.evaluation import Evaluation
 from core.checks.limits import State
 from core.checks.needs import SmallItems
 from core.checks.places import Step
-from core.checks.readings import Today, given_readings
 from core.checks.space import PlayingLayout, StowedLayout
 from core.checks.spots import Spots
 from core.checks.verdict import Verdict
@@ -27,6 +26,7 @@ from core.model.parts import Part
 from core.money.costs import Costs
 from core.quantities import say
 from core.report.doubts import Doubt, doubts_of
+from core.report.evaluation_of import evaluation_of, known_costs
 from core.report.report import LinkStatus, OpenQuestion, Report, SlotStatus
 from core.report.small_items import SmallStatus, small_statuses
 from core.report.stages import stage_costs
@@ -61,18 +61,6 @@ def evaluate(build: Build, parts: Mapping[str, Part], *, today: date | None = No
     )
 
 
-def evaluation_of(
-    build: Build, parts: Mapping[str, Part], *, today: date | None = None, before: Evaluation | None = None
-) -> Evaluation:
-    """Readings and verdicts of `build`, each worked out when it is asked for, unless the like of it was before.
-
-    With the evaluation of a build `before` that differs little, without `today` on the same day. Raises `UnknownPart`
-    as `evaluate` does.
-    """
-    day = Today(today) if today is not None else before.reading(Today) if before else None
-    return Evaluation(GRAPH, given_readings(build, parts, day), build.brief.players, MEMO, before)
-
-
 def _leaned_on(build: Build, parts: Mapping[str, Part], found: Evaluation, today: date | None) -> Iterator[Doubt]:
     """What is doubtful about the parts of `build`. On a disputed fact leans what the second source's value changes."""
     for id in sorted(build.parts_named):
@@ -83,13 +71,6 @@ def _leaned_on(build: Build, parts: Mapping[str, Part], found: Evaluation, today
             told = evaluation_of(build, {**parts, id: doubt.other}, before=found)
             leaning = tuple(check for check in doubt.checks if told.of_check(check) != found.of_check(check))
             yield replace(doubt, checks=leaning)
-
-
-def known_costs(found: Evaluation) -> Costs:
-    """What the build costs; always known, line by line where not in all."""
-    costs = found.reading(Costs)
-    assert costs is not None
-    return costs
 
 
 def _scene(build: Build, found: Evaluation) -> Scene:

@@ -11,7 +11,7 @@ from core.model.parts import Part
 from core.model.parts.words import fact_text, fact_words
 from core.quantities import Figure
 from core.report.doubts import stating
-from core.report.evaluate import evaluation_of
+from core.report.evaluation_of import evaluation_of
 
 
 @dataclass(frozen=True)

@@ -1,20 +1,22 @@
 """Small items as a report tells them, the parts that could serve, and what of the decisions still holds."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
-from core.checks import GRAPH, MEMO
+from core.checks import GRAPH
 from core.checks.asks import Objection
 from core.checks.evaluation import Evaluation
 from core.checks.limits import State
 from core.checks.needs import ITEMS, SmallItem, SmallItems
-from core.checks.readings import given_readings
+from core.checks.places import IN_BUDGET
+from core.checks.verdict import Verdict
 from core.model.build import Build, SmallDecision
 from core.model.facts import MissingFact
 from core.model.kit import Kit
 from core.model.parts import KINDS, Part
 from core.money.costs import in_currency
 from core.quantities import Money, Quantity
+from core.report.evaluation_of import evaluation_of
 
 
 @dataclass(frozen=True)
@@ -74,30 +76,68 @@ def kinds_serving(*items: str) -> frozenset[str]:
 def options_for(build: Build, parts: Mapping[str, Part], item_id: str) -> tuple[Option, ...]:
     """The parts of the right kind for an item: those that serve first, the cheapest of them in front.
 
-    Raises `LookupError` for an item that does not follow from the build.
+    Each that nothing speaks against is bought and judged: what it would rule out speaks against it. Raises
+    `LookupError` for an item that does not follow from the build.
     """
-    item = next((item for item in _small_items(build, parts).items if item.item.id == item_id), None)
+    found = evaluation_of(build, parts)
+    item = next((item for item in _small_items(found).items if item.item.id == item_id), None)
     if item is None:
         raise LookupError(item_id)
-    return _options(build, parts, item)
+    options = [
+        _carried_out(build, parts, item, option, found) if option.serves else option
+        for option in _options(build, parts, item)
+    ]
+    return tuple(sorted(options, key=_rank))
 
 
 def best_item_for(build: Build, parts: Mapping[str, Part], part: Part) -> str | None:
     """Id of the small item that `part` could be chosen for and serves best; `None` where none asks for its kind."""
-    asking = [item for item in _small_items(build, parts).items if isinstance(part, item.item.kind)]
+    asking = [item for item in _small_items(evaluation_of(build, parts)).items if isinstance(part, item.item.kind)]
     best = min(asking, key=lambda item: len(item.objections(part)), default=None)
     return None if best is None else best.item.id
 
 
 def with_cheapest(build: Build, parts: Mapping[str, Part]) -> Build:
-    """`build` with the cheapest part that serves for every item that is still open and has one."""
-    chosen = {}
-    for item in _small_items(build, parts).items:
+    """`build` with the cheapest part that serves for every item that is still open and has one.
+
+    Each is bought and judged before the next is: one that would rule something out is passed over.
+    """
+    found = evaluation_of(build, parts)
+    for item in _small_items(found).items:
         if item.item.id not in build.small_items:
-            serving = [option for option in _options(build, parts, item) if option.serves and option.total is not None]
-            if serving:
-                chosen[item.item.id] = SmallDecision(choice="buy", part=serving[0].part.id)
-    return build.model_copy(update={"small_items": {**build.small_items, **chosen}})
+            for option in _options(build, parts, item):
+                if option.serves and option.total is not None:
+                    bought = _bought(build, item, option.part)
+                    there = evaluation_of(bought, parts, before=found)
+                    if not ruled_out(there, found):
+                        build, found = bought, there
+                        break
+    return build
+
+
+def ruled_out(there: Evaluation, before: Evaluation) -> tuple[Verdict, ...]:
+    """What is blocked now and was not before, caps aside: what something costs is told beside it."""
+    was = before.by_key
+    return tuple(
+        verdict
+        for verdict in there.verdicts
+        if verdict.state is State.BLOCKED
+        and GRAPH[verdict.id].place is not IN_BUDGET
+        and (verdict.key not in was or was[verdict.key].state is not State.BLOCKED)
+    )
+
+
+def _carried_out(
+    build: Build, parts: Mapping[str, Part], item: SmallItem, option: Option, before: Evaluation
+) -> Option:
+    there = evaluation_of(_bought(build, item, option.part), parts, before=before)
+    against = (Objection(State.BLOCKED, there.told(verdict).headline) for verdict in ruled_out(there, before))
+    return replace(option, objections=(*option.objections, *against))
+
+
+def _bought(build: Build, item: SmallItem, part: Part) -> Build:
+    decided = {**build.small_items, item.item.id: SmallDecision(choice="buy", part=part.id)}
+    return build.model_copy(update={"small_items": decided})
 
 
 def without_unserving(build: Build, found: Evaluation) -> Build:
@@ -123,15 +163,15 @@ def without_lapsed(build: Build, parts: Mapping[str, Part]) -> Build:
     struck = {id for id, decision in build.small_items.items() if decision.choice == "strike"}
     if not struck:
         return build
-    lapsed = struck - {item.item.id for item in _small_items(build, parts).items}
+    lapsed = struck - {item.item.id for item in _small_items(evaluation_of(build, parts)).items}
     if not lapsed:
         return build
     kept = {id: decision for id, decision in build.small_items.items() if id not in lapsed}
     return build.model_copy(update={"small_items": kept})
 
 
-def _small_items(build: Build, parts: Mapping[str, Part]) -> SmallItems:
-    small = Evaluation(GRAPH, given_readings(build, parts), build.brief.players, MEMO).reading(SmallItems)
+def _small_items(found: Evaluation) -> SmallItems:
+    small = found.reading(SmallItems)
     assert small is not None
     return small
 

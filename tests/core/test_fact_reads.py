@@ -20,7 +20,7 @@ from core.model.record import Record
 from core.quantities import UnitSystem
 from core.report import evaluate
 from core.report.doubts import doubts_of
-from core.report.evaluate import evaluation_of
+from core.report.evaluation_of import evaluation_of
 from tests.core import worlds
 from tests.core.matrix.case import TODAY, world
 from tests.core.matrix.test_matrix import TABLES

@@ -13,7 +13,7 @@ from core.geometry.hitting_region import Area, nearest_inside
 from core.model.brief import Brief, Player
 from core.model.build import Build
 from core.model.room import CeilingShape, Room
-from core.report.evaluate import evaluation_of
+from core.report.evaluation_of import evaluation_of
 from tests.core.worlds import around, layout, left_hander, player, room, thing
 
 AWAY_M = 0.004
@@ -119,10 +119,14 @@ class RegionTests(TestCase):
             self.assertEqual(spot.best, best)
 
     def test_a_narrow_room_moves_a_right_hander_right(self) -> None:
-        """3.2 m wide: the disc needs 1.780 m and 0.15 on the left, so 1.930 instead of the centre at 1.60."""
+        """3.2 m wide: the disc needs 1.780 m and 0.15 on the left, so 1.930 instead of the centre at 1.60.
+
+        The outline of a region runs within a millimetre inside the edge, and a spot is a whole number of them.
+        """
         (spot,) = spots(room(width_m=3.2), player())
         assert spot.best is not None
-        self.assertAlmostEqual(spot.best[0], 1.930, places=3)
+        self.assertGreaterEqual(spot.best[0], 1.930)
+        self.assertLessEqual(spot.best[0], 1.931)
 
     def test_a_column_makes_a_hole(self) -> None:
         """A column in the middle of a wide room: the ball may be on any side of it, and nowhere near."""

@@ -4,7 +4,7 @@ from unittest import TestCase
 
 from core.model.parts import FactSource, Part
 from core.quantities import UnitSystem
-from core.report.evaluate import evaluation_of
+from core.report.evaluation_of import evaluation_of
 from core.report.other_values import OtherValue, with_other_values
 from tests.core import worlds
 

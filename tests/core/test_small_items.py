@@ -11,7 +11,7 @@ from core.model.facts import MissingFact
 from core.model.parts import KINDS, Part, Tablet
 from core.quantities import UnitSystem
 from core.report import evaluate
-from core.report.evaluate import evaluation_of
+from core.report.evaluation_of import evaluation_of
 from core.report.small_items import options_for, with_cheapest, without_lapsed
 from tests.core import worlds
 from tests.core.matrix.case import extra, world

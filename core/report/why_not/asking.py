@@ -19,7 +19,7 @@ from core.model.build import Build, Slot
 from core.model.kit import Kit
 from core.model.parts import Part
 from core.quantities import Money, Sentence
-from core.report.evaluate import evaluation_of, known_costs
+from core.report.evaluation_of import evaluation_of, known_costs
 from core.report.small_items import SmallStatus, small_statuses
 from core.report.why_not.changes import Changes, Trouble
 from core.report.why_not.placing import Placed, placed
@@ -37,6 +37,8 @@ class Admission:
     trouble: Trouble
     change: Sentence
     up_front_change: Money
+    build: Build
+    """With the part and the change in it."""
 
 
 @dataclass(frozen=True)
@@ -91,7 +93,7 @@ class _Search:
             for words, changed in changes:
                 found = self._evaluated(changed)
                 if not self._still_blocked(found) and _blocked(found, self.changes.placed) <= self.tolerated:
-                    yield self._admission(trouble, words, found)
+                    yield self._admission(trouble, words, found, changed)
                     break
 
     def together(self, reads: frozenset[type]) -> tuple[Admission, ...]:
@@ -125,7 +127,7 @@ class _Search:
                     continue
                 if _blocked(found, self.changes.placed) - self.tolerated < still:
                     further = replace(self.changes, build=changed, evaluation=found)
-                    return self._admission(trouble, words, found), replace(self, changes=further)
+                    return self._admission(trouble, words, found, changed), replace(self, changes=further)
         return None
 
     def _evaluated(self, changed: Build) -> Evaluation:
@@ -135,8 +137,9 @@ class _Search:
         """What still rules the part out: most changes fail there already, and nothing else is asked of them."""
         return frozenset(key for key in self._still if _rules_out(key, found, self.changes.placed))
 
-    def _admission(self, trouble: Trouble, words: Sentence, found: Evaluation) -> Admission:
-        return Admission(trouble, words, known_costs(found).up_front - known_costs(self.now).up_front)
+    def _admission(self, trouble: Trouble, words: Sentence, found: Evaluation, changed: Build) -> Admission:
+        more = known_costs(found).up_front - known_costs(self.now).up_front
+        return Admission(trouble, words, more, changed)
 
 
 def _rules_out(key: Key, found: Evaluation, put: Placed) -> bool:

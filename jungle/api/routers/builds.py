@@ -11,7 +11,7 @@ from core.formats.build_file import write_build_file
 from core.formats.report_json import WorkingsJson, workings_json
 from core.model.brief import Stage
 from core.model.build import Build as BuildDocument
-from core.report.evaluate import evaluation_of
+from core.report.evaluation_of import evaluation_of
 from core.report.other_values import with_other_values
 from jungle.api.replies import answer_for, edit_on, show
 from jungle.api.requests import SignedIn

@@ -1,12 +1,11 @@
 """Joists, sockets, glass, and swings past what is in the room."""
 
-from core.checks.fixings import glass, projector_on_joist, projector_socket
+from core.checks.fixings import glass, projector_socket
 from core.checks.space import Glass, Sockets
 from core.checks.space import glass as glass_of
 from core.checks.space import sockets as sockets_of
 from core.checks.verdict import Told
 from core.geometry.shadow import Lens
-from core.model.kit import Beside
 from core.model.things import Joists, Opening
 from tests.core import worlds
 from tests.core.checks.base import METRIC, CheckTestCase, answer
@@ -17,7 +16,7 @@ LENS = Lens(2.3, 3.0, 2.6, proposed=False)
 
 class JoistTests(CheckTestCase):
     def answer(self, **facts: object) -> Told:
-        return projector_on_joist(LENS, layout(), Joists.model_validate(facts), None, Beside())
+        return answer("projector.joist", LENS, Joists.model_validate(facts))
 
     def test_along_the_target_line(self) -> None:
         """0.2 + 0.6 n: 2.0 and 2.6 are 0.3 from the lens at 2.3; with the first at 0.5 one is right over it."""

@@ -6,7 +6,7 @@ from typing import Any, NamedTuple
 from core.checks.verdict import Told
 from core.model.build import Build, slot_for
 from core.model.parts import KINDS, SHEET, Part, kind_of
-from core.report.evaluate import evaluation_of
+from core.report.evaluation_of import evaluation_of
 from tests.core import worlds
 
 TODAY = date(2026, 11, 25)

@@ -1,0 +1,91 @@
+"""Builds made of the sample catalogue at random, by a seed: rooms, players, parts on the chain and beside it."""
+
+from functools import cache
+from pathlib import Path
+from random import Random
+from typing import Any
+
+from core.formats.parts_pack import read_parts_pack
+from core.model.build import Build, Slot, slot_for
+from core.model.chain import plans_of
+from core.model.parts import Part
+from core.model.room import CeilingShape
+from tests.core import worlds
+
+PACKS = Path(__file__).resolve().parents[2] / "jungle" / "demo" / "parts"
+FILLED = 0.85
+BESIDE = 6
+
+
+@cache
+def sample_parts() -> dict[str, Part]:
+    """The sample catalogue, by id."""
+    return {part.id: part for pack in sorted(PACKS.glob("*.json")) for part in read_parts_pack(pack.read_text()).parts}
+
+
+@cache
+def of_place(slot: Slot | None) -> tuple[Part, ...]:
+    """The sample parts that hang in `slot`; those that stand beside the chain for `None`."""
+    return tuple(part for part in sample_parts().values() if slot_for(part) is slot)
+
+
+def random_build(seed: int) -> Build:
+    """A build that somebody might come to, however little of it goes together."""
+    dice = Random(seed)
+    width, length, low = dice.uniform(2.8, 6.2), dice.uniform(4.5, 8.5), dice.uniform(2.3, 3.3)
+    facts: dict[str, Any] = {
+        "width_m": round(width, 3),
+        "length_m": round(length, 3),
+        "ceiling_m": round(low, 3),
+        "mains_v": 230,
+        "breaker_a": dice.choice((10, 16, 32)),
+        "floor_base": dice.choice(("concrete", "timber")),
+        "wall_foam_m": dice.choice((0.0, 0.0, 0.06)),
+    }
+    if dice.random() < 0.4:
+        facts["ceiling_shape"] = dice.choice([shape.value for shape in CeilingShape if shape is not CeilingShape.FLAT])
+        facts["ridge_m"] = round(low + dice.uniform(0.2, 1.2), 3)
+    if dice.random() < 0.3:
+        facts["joists"] = {"along": dice.random() < 0.5, "first_m": 0.3, "spacing_m": dice.choice((0.4, 0.6, 1.4))}
+    if dice.random() < 0.4:
+        at = {"x_m": round(dice.uniform(0, width - 0.5), 3), "y_m": round(dice.uniform(0, length - 0.5), 3)}
+        facts["things"] = [worlds.thing(**at, z_m=round(low - 0.3, 3), width_m=1.2, length_m=0.3).model_dump()]
+    players = [
+        worlds.player(
+            f"P{number}",
+            height_m=round(dice.uniform(1.4, 2.0), 2),
+            handedness=dice.choice(("right", "right", "left")),
+            longest_club=dice.choice(("driver", "driver", "7-iron")),
+            speed_band=dice.choice(("junior", "recreational", "fast")),
+        ).model_dump()
+        for number in range(dice.randint(1, 3))
+    ]
+    brief = {
+        "players": players,
+        "visitors": dice.random() < 0.2,
+        "stage": dice.choice(("net", "tablet", "projected", "projected", "projected")),
+        "purposes": {purpose: dice.randint(0, 5) for purpose in ("full_rounds", "putting", "films", "filming")},
+        "hours_a_week": dice.choice((1, 4, 8)),
+        "noise": dice.choice(("any", "damped", "quiet")),
+        "skills": dice.choice(((), ("timber",), ("sewing", "ceiling"))),
+    }
+    layout = {
+        "ball_x_m": round(dice.uniform(0.8, width - 0.8), 3),
+        "ball_y_m": round(dice.uniform(2.4, max(2.5, length - 1.2)), 3),
+        "screen_y_m": round(dice.uniform(0.2, 0.6), 3),
+        "monitor_pad_m": dice.choice((0.0, 0.0, 0.03)),
+    }
+    chain = {}
+    for slot in Slot:
+        if dice.random() < FILLED:
+            part = dice.choice(of_place(slot))
+            plans = plans_of(part)
+            chain[slot] = {"part": part.id, "plan": dice.choice(plans).id if plans else None}
+    extras = [
+        {"id": f"extra-{number}", "part": part.id, "quantity": dice.choice((1, 1, 2))}
+        for number, part in enumerate(dice.sample(of_place(None), dice.randint(0, BESIDE)))
+    ]
+    return Build.model_validate(
+        {"name": f"Random {seed}", "room": worlds.room(**facts).model_dump(), "brief": brief, "layout": layout}
+        | {"chain": chain, "extras": extras}
+    )

@@ -1,0 +1,144 @@
+"""Nothing is offered that was not carried out: spots, parts that serve, changes that admit, over random builds."""
+
+from collections.abc import Iterator
+from unittest import TestCase
+
+from core.checks import GRAPH
+from core.checks.limits import State
+from core.checks.needs import ITEMS, Need, SmallItems
+from core.checks.spots import Spots
+from core.geometry.hitting_region import Area
+from core.model.build import Build, Slot, SmallDecision
+from core.model.kit import Beside
+from core.report.alternatives import hung
+from core.report.evaluation_of import evaluation_of
+from core.report.small_items import options_for, with_cheapest
+from core.report.why_not import why_not
+from tests.core.random_builds import of_place, random_build, sample_parts
+
+SPOT_RULES = (
+    "room.behind_ball",
+    "room.free_side",
+    "swing.ceiling",
+    "swing.side_walls",
+    "swing.rear_wall",
+    "swing.things",
+    "enclosure.swing",
+)
+
+
+def checks_on(need: type[Need]) -> tuple[str, ...]:
+    """The checks that judge what fills a need."""
+    return tuple(check.id for check in GRAPH.checks if need in check.reads.types)
+
+
+def chosen(build: Build, item: str, part: str) -> Build:
+    """`build` with a part bought for one item, and nothing else beside the chain."""
+    small = {item: SmallDecision(choice="buy", part=part)}
+    return build.model_copy(update={"small_items": small, "extras": ()})
+
+
+def at_spot(build: Build, best: tuple[float, float]) -> Build:
+    return build.model_copy(
+        update={"layout": build.layout.model_copy(update={"ball_x_m": best[0], "ball_y_m": best[1]})}
+    )
+
+
+class SpotTests(TestCase):
+    def test_a_spot_is_clear_for_those_whom_it_is_offered_to(self) -> None:
+        """However the enclosure stands around it, and whatever is in the room."""
+        for seed in range(150):
+            build = random_build(seed)
+            found = evaluation_of(build, sample_parts()).reading(Spots)
+            for spot in found.spots if found else ():
+                if spot.best is None:
+                    continue
+                there = evaluation_of(at_spot(build, spot.best), sample_parts())
+                hands = {player.id: player.handedness for player in build.brief.players}
+                for rule in SPOT_RULES:
+                    for verdict in there.of_check(rule):
+                        if not verdict.subject_id or hands[verdict.subject_id] in spot.hands:
+                            if rule == "room.behind_ball" and len(found.spots if found else ()) > 1:
+                                continue
+                            with self.subTest(seed=seed, rule=rule, who=verdict.subject_id):
+                                self.assertIs(verdict.state, State.CLEAR)
+                for verdict in there.of_check("room.ball_to_screen"):
+                    with self.subTest(seed=seed):
+                        self.assertIn(verdict.state, (State.CLEAR, State.TIGHT))
+
+    def test_regions_lie_within_the_room(self) -> None:
+        for seed in range(60):
+            build = random_build(seed)
+            found = evaluation_of(build, sample_parts()).reading(Spots)
+            for area in _areas(found):
+                for x, y in area.outline:
+                    self.assertTrue(-1e-6 <= x <= build.room.width_m + 1e-6, seed)
+                    self.assertTrue(-1e-6 <= y <= build.room.length_m + 1e-6, seed)
+
+
+def _areas(found: Spots | None) -> Iterator[Area]:
+    for spot in found.spots if found else ():
+        yield from spot.areas
+
+
+class ServingTests(TestCase):
+    def test_a_part_without_objections_leaves_its_checks_clear_and_the_reverse(self) -> None:
+        """Bought for its item alone, with nothing else beside the chain that might serve as well."""
+        served: set[str] = set()
+        for seed in range(70):
+            build = random_build(seed).model_copy(update={"extras": ()})
+            small = evaluation_of(build, sample_parts()).reading(SmallItems)
+            assert small is not None
+            for item in small.items:
+                judges = checks_on(ITEMS[item.item.id])
+                if item.need is None or not judges:
+                    continue
+                for option in options_for(build, sample_parts(), item.item.id):
+                    there = evaluation_of(chosen(build, item.item.id, option.part.id), sample_parts())
+                    states = [verdict.state for id in judges for verdict in there.of_check(id)]
+                    if not states or State.UNKNOWN in states:
+                        continue
+                    worst = max(states, key=lambda state: state.rank)
+                    meant = item.need.meant(Beside.of(type(option.part))([option.part]))
+                    with self.subTest(seed=seed, item=item.item.id, part=option.part.id, states=states):
+                        if option.serves:
+                            served.add(item.item.id)
+                            self.assertIs(worst, State.CLEAR)
+                        elif meant and worst is State.CLEAR:
+                            self.assertFalse([found for found in option.objections if found.blocked])
+        self.assertGreater(len(served), 10)
+
+    def test_the_cheapest_that_serve_rule_nothing_out(self) -> None:
+        for seed in range(40):
+            build = random_build(seed).model_copy(update={"extras": ()})
+            before, after = (
+                {v.key for v in evaluation_of(each, sample_parts()).verdicts if v.state is State.BLOCKED}
+                for each in (build, with_cheapest(build, sample_parts()))
+            )
+            with self.subTest(seed=seed):
+                self.assertEqual(after - before - {("money.up_front", ""), ("money.yearly", "")}, set())
+
+
+class AdmissionTests(TestCase):
+    def test_what_would_admit_a_part_admits_it(self) -> None:
+        offered = 0
+        for seed in range(6):
+            build = random_build(seed)
+            for slot in (Slot.SCREEN, Slot.DISPLAY, Slot.MONITOR):
+                for part in of_place(slot)[::4]:
+                    told = why_not(build, sample_parts(), part)
+                    ruled = {each.verdict.key for each in told.ruled_out_by}
+                    before = evaluation_of(build, sample_parts())
+                    there = evaluation_of(hung(build, sample_parts(), slot, part), sample_parts())
+                    blocked = {v.key for v in there.verdicts if v.state is State.BLOCKED}
+                    self.assertLessEqual(ruled, blocked)
+                    today = {v.key for v in before.verdicts if v.state is State.BLOCKED}
+                    for admission in told.admitted_by:
+                        offered += 1
+                        done = evaluation_of(admission.build, sample_parts())
+                        still = {v.key for v in done.verdicts if v.state is State.BLOCKED}
+                        with self.subTest(seed=seed, part=part.id, change=admission.change.template):
+                            self.assertEqual(admission.build.chain[slot].part, part.id)
+                            self.assertFalse(still & ruled)
+                            self.assertLessEqual(still, blocked | today)
+        self.assertGreater(offered, 5)
