@@ -19,7 +19,7 @@ USED_LINES = 3
 
 
 @check("money.up_front", title="Up-front cap", place=IN_BUDGET)
-def up_front(brief: Annotated[Brief, "currency", "up_front_cap_minor"], costs: Costs) -> Answer:
+def up_front(brief: Annotated[Brief, "currency", "up_front_cap_minor", "used_is_fine"], costs: Costs) -> Answer:
     """What is spent up front stays under its cap, the contingency included.
 
     Within the cap only without the contingency is tight. A line without a price leaves the answer unknown,

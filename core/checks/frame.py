@@ -93,7 +93,7 @@ class PipeCutter(Need):
 
 @derive
 def frame(
-    enclosure: Annotated[Enclosure, "depth_m", "leaves_out", "name", "outer_height_m", "outer_width_m"],
+    enclosure: Annotated[Enclosure, "depth_m", "frame_of", "leaves_out", "name", "outer_height_m", "outer_width_m"],
 ) -> FrameSticks | None:
     """The twelve edges of the box, where the kit brings fittings only, cut out of sticks as long as the longest."""
     if KitPiece.FRAME not in known(enclosure, "leaves_out"):
@@ -103,20 +103,21 @@ def frame(
     return FrameSticks(
         Quantity(sum(cuts), Unit.METRE),
         say("{kit} is fittings only: twelve edges", kit=enclosure.name),
-        (ask_equal("material", "pipe", purpose=True), ask_at_least("stock_length_m", max(cuts))),
+        (ask_equal("material", enclosure.frame_of, purpose=True), ask_at_least("stock_length_m", max(cuts))),
         cuts,
     )
 
 
 @derive
 def frame_fittings(
-    enclosure: Annotated[Enclosure, "leaves_out", "name"],
+    enclosure: Annotated[Enclosure, "frame_of", "leaves_out", "name"],
     sticks: Annotated[Beside[FrameMaterial], "material", "section_m"],
 ) -> FrameFittings | None:
     """A corner at each of the eight, where the kit brings none, made for the sticks that are chosen."""
     if KitPiece.FITTINGS not in known(enclosure, "leaves_out"):
         return None
-    return FrameFittings(pieces(CORNERS), say("{kit} brings no corners", kit=enclosure.name), fitting_asks(sticks))
+    asks = fitting_asks(sticks) or (ask_equal("material", enclosure.frame_of),)
+    return FrameFittings(pieces(CORNERS), say("{kit} brings no corners", kit=enclosure.name), asks)
 
 
 def fitting_asks(sticks: Beside[FrameMaterial]) -> tuple[Ask, ...]:
@@ -163,9 +164,9 @@ def edge_padding(
 
 
 @derive
-def pipe_cutter(enclosure: Annotated[Enclosure, "leaves_out", "name"]) -> PipeCutter | None:
+def pipe_cutter(enclosure: Annotated[Enclosure, "frame_of", "leaves_out", "name"]) -> PipeCutter | None:
     """To cut sticks of pipe to length, where the frame is made at home."""
-    if KitPiece.FRAME not in (enclosure.leaves_out or ()):
+    if enclosure.frame_of != "pipe" or KitPiece.FRAME not in (enclosure.leaves_out or ()):
         return None
     why = say("The sticks of {kit} are cut at home", kit=enclosure.name)
     return PipeCutter(pieces(1), why, (ask_equal("use", "pipe cutting", purpose=True),))

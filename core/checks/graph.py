@@ -1,11 +1,11 @@
 """The graph of the job: checks, the readings they ask for, what these are derived from, down to facts of records."""
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Container, Iterable, Iterator, Mapping
 from functools import cached_property
 from graphlib import CycleError, TopologicalSorter
 
 from core.checks.declared import BadCheck, Check, Derivation, Reads
-from core.model.brief import Player
+from core.model.brief import Brief, Player
 from core.model.build import PART_TYPE_BY_SLOT, Slot
 from core.model.kit import Beside
 from core.model.parts import MonitorPlan, Part, TitlePlan
@@ -14,6 +14,8 @@ from core.model.record import Record
 Fact = tuple[type[Record], str]
 PLAN_PLACES: Mapping[type, Slot] = {MonitorPlan: Slot.MONITOR, TitlePlan: Slot.TITLE}
 Node = Check | Derivation
+EACH_PLAYER: Fact = (Brief, "players")
+"""Where the readings of type `Player` come from."""
 
 
 class Graph:
@@ -88,15 +90,21 @@ class Graph:
                 found.setdefault(kind, set()).add(gives)
         return {kind: frozenset(touched) for kind, touched in found.items()}
 
-    def asked_by(self, reads: Reads) -> frozenset[type]:
-        """All types that something reads which asks for `reads`."""
+    def facts_below(self, reads: Reads, beside: Container[type] = ()) -> frozenset[Fact]:
+        """All facts that something reads which asks for `reads`, but for what it has by way of a type of `beside`."""
+        asked = self.asked_by(reads, beside)
+        below = (self.derivations[kind] for kind in asked if kind in self.derivations and kind not in beside)
+        return reads.facts.union(*(each.reads.facts for each in below), {EACH_PLAYER} if Player in asked else ())
+
+    def asked_by(self, reads: Reads, not_below: Container[type] = ()) -> frozenset[type]:
+        """All types that something reads which asks for `reads`; what is read for one of `not_below` is left out."""
         found: set[type] = set()
         waiting = list(reads.types)
         while waiting:
             kind = waiting.pop()
             if kind not in found:
                 found.add(kind)
-                if kind in self.derivations:
+                if kind in self.derivations and kind not in not_below:
                     waiting += self.derivations[kind].reads.types
         return frozenset(found)
 
@@ -106,11 +114,7 @@ class Graph:
 
     @cached_property
     def _facts(self) -> Mapping[str, frozenset[Fact]]:
-        derived = {kind: derivation.reads.facts for kind, derivation in self.derivations.items()}
-        return {
-            check.id: check.reads.facts.union(*(derived.get(kind, frozenset()) for kind in self._reach[check.id]))
-            for check in self.checks
-        }
+        return {check.id: self.facts_below(check.reads) for check in self.checks}
 
     @cached_property
     def _checks_by_fact(self) -> Mapping[Fact, tuple[str, ...]]:

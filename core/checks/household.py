@@ -18,7 +18,7 @@ from core.model.household import Noise
 from core.model.kit import Beside
 from core.model.parts import Baffle, Projector, Surface
 from core.model.room import Layout, Room
-from core.model.things import BayPart, WhilePlaying
+from core.model.things import BayPart, StoredKind, WhilePlaying
 from core.money.costs import Costs
 from core.quantities import Money, Quantity, Unit, say
 
@@ -53,6 +53,16 @@ MOST_LOUDNESS = {Noise.ANY: 2, Noise.DAMPED: 1, Noise.QUIET: 0}
 
 
 @dataclass(frozen=True)
+class Unsettled:
+    """What the household asked for before money is spent, and is not settled yet."""
+
+    conditions: tuple[str, ...]
+    """What has not been ticked."""
+    homeless: tuple[StoredKind, ...]
+    """What the space must also hold and nobody has said where."""
+
+
+@dataclass(frozen=True)
 class PackedAway:
     """The bay comes down after play: the minutes that setting it up takes, by what is put up or moved."""
 
@@ -82,6 +92,16 @@ class Deadline:
 
     by: date
     today: date
+
+
+@derive
+def unsettled(brief: Annotated[Brief, "conditions", "other_uses"], room: Annotated[Room, "stored"]) -> Unsettled:
+    """Conditions that are not met, and other uses without a place."""
+    held = {stored.kind for stored in room.stored}
+    return Unsettled(
+        tuple(condition.text for condition in brief.conditions if not condition.met),
+        tuple(kind for kind in brief.other_uses if kind not in held),
+    )
 
 
 @derive

@@ -150,6 +150,11 @@ class SmallItems:
 
     items: tuple[SmallItem, ...]
 
+    @property
+    def by_id(self) -> dict[str, SmallItem]:
+        """Each by the id of its kind."""
+        return {item.item.id: item for item in self.items}
+
 
 def gather_items() -> None:
     """Make `SmallItems` a reading, of all needs that are registered. Called once, after the last of them."""

@@ -5,11 +5,23 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from core.checks.register import derive
+from core.geometry.box_frame import EDGES
 from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.chain import Chain
 from core.model.household import Skill
-from core.model.parts import ImpactScreen, OverheadCamera, Part, Projector
+from core.model.parts import (
+    Carpet,
+    Edge,
+    Enclosure,
+    Flooring,
+    KitPiece,
+    OverheadCamera,
+    Part,
+    Projector,
+    Surface,
+    Turf,
+)
 from core.model.room import Room
 from core.model.things import Remedy, Thing, ThingKind
 from core.quantities import Sentence, say
@@ -27,27 +39,45 @@ TRADE_BY_KIND = {
 }
 """Who may take such a thing down or move it. Local codes come first."""
 HOURS_BY_SLOT = {
-    Slot.FLOOR: 6.0,
     Slot.MAT: 0.5,
     Slot.MONITOR: 1.0,
     Slot.TITLE: 1.0,
     Slot.MACHINE: 1.0,
     Slot.DISPLAY: 2.0,
-    Slot.SCREEN: 3.0,
-    Slot.ENCLOSURE: 8.0,
+    Slot.SCREEN: 2.0,
+    Slot.ENCLOSURE: 4.0,
 }
+HOURS_PER_M2 = {Turf: 0.25, Carpet: 0.08, Flooring: 0.10}
+"""To lay a floor, the first kind that it is."""
 HOURS_OVERHEAD = 2.0
 HOURS_HEMMING = 4.0
+HOURS_JOINING = {"pipe": 1.0, "timber": 10.0}
+HOURS_PER_CUT = {"pipe": 0.2, "timber": 0.4}
+"""A frame made at home, before it is put up."""
+SKILLS_JOINING = {"pipe": (), "timber": (Skill.TIMBER, Skill.SEWING)}
+VERBS = {Slot.ENCLOSURE: "Put up", Slot.SCREEN: "Put up", Slot.FLOOR: "Lay"}
 HOURS_BY_REMEDY = {Remedy.MOVE: 3.0, Remedy.PAD: 1.0, Remedy.REMOVE: 2.0}
+SAID_DECIMALS = 1
 
 
 @dataclass(frozen=True)
 class Work:
-    """One piece of work, who does it, and the hours that the household spends on it; none for a trade's."""
+    """One piece of work, who does it, and the hours that it takes."""
 
+    id: str
+    """What is done, and to what: the same for as long as it has to be done."""
     what: Sentence
     who: str
     hours: float
+    slot: Slot | None = None
+    """The place whose part brings it along."""
+    skills: tuple[Skill, ...] = ()
+    """What one must be able to do."""
+
+    @property
+    def own_hours(self) -> float:
+        """What the household spends on it: nothing where a trade does it."""
+        return self.hours if self.who == OURSELVES else 0.0
 
 
 @dataclass(frozen=True)
@@ -59,53 +89,56 @@ class Works:
     @property
     def own_hours(self) -> float:
         """What the household does itself."""
-        return sum(work.hours for work in self.works)
+        return sum(work.own_hours for work in self.works)
 
 
 @derive
-def works(brief: Annotated[Brief, "skills"], room: Annotated[Room, "things"], chain: Annotated[Chain, "name"]) -> Works:
+def works(
+    brief: Annotated[Brief, "skills"],
+    room: Annotated[Room, "length_m", "things", "width_m"],
+    chain: Annotated[Chain, "edge", "frame_of", "leaves_out", "name"],
+) -> Works:
     """What decisions and parts bring with them."""
-    return Works((*_in_the_way(room), *_on_the_bay(chain, brief.skills)))
+    on_the_bay = (work for hung in chain for work in _of_part(hung.slot, hung.part, room, brief.skills))
+    return Works((*_in_the_way(room), *on_the_bay))
 
 
-def _in_the_way(room: Room) -> tuple[Work, ...]:
-    return tuple(_works_on_things(room))
-
-
-def _works_on_things(room: Room) -> Iterator[Work]:
+def _in_the_way(room: Room) -> Iterator[Work]:
     verbs = {Remedy.MOVE: "Move", Remedy.PAD: "Pad", Remedy.REMOVE: "Remove"}
     for thing in room.things:
         if thing.decision in verbs:
-            who = _who_moves(thing)
-            hours = HOURS_BY_REMEDY[thing.decision] if who == OURSELVES else 0.0
-            yield Work(say("{verb} the {thing}", verb=verbs[thing.decision], thing=thing.name), who, hours)
+            what = say("{verb} the {thing}", verb=verbs[thing.decision], thing=thing.name)
+            yield Work(f"{thing.decision}:{thing.id}", what, _who_moves(thing), HOURS_BY_REMEDY[thing.decision])
 
 
 def _who_moves(thing: Thing) -> str:
     return OURSELVES if thing.decision is Remedy.PAD else TRADE_BY_KIND.get(thing.kind, OURSELVES)
 
 
-def _on_the_bay(chain: Chain, skills: tuple[Skill, ...]) -> Iterator[Work]:
-    for hanging in chain:
-        yield from _of_part(hanging.slot, hanging.part, skills)
-
-
-def _of_part(slot: Slot, part: Part, skills: tuple[Skill, ...]) -> tuple[Work, ...]:
-    return tuple(_works_of(slot, part, skills))
-
-
-def _works_of(slot: Slot, part: Part, skills: tuple[Skill, ...]) -> Iterator[Work]:
+def _of_part(slot: Slot, part: Part, room: Room, skills: tuple[Skill, ...]) -> Iterator[Work]:
     overhead = isinstance(part, Projector | OverheadCamera)
-    asked = Skill.CEILING if overhead else Skill.TIMBER if slot is Slot.ENCLOSURE else None
-    who = OURSELVES if asked is None or asked in skills else BUILDER
-    hours = HOURS_BY_SLOT[slot] + (HOURS_OVERHEAD if overhead else 0.0)
-    if isinstance(part, ImpactScreen):
-        sews = Skill.SEWING in skills
-        yield Work(
-            say("Hem {part} and set its eyelets", part=part.name),
-            OURSELVES if sews else "its maker: order it with finished edges",
-            HOURS_HEMMING if sews else 0.0,
-        )
-    verb = "Hang" if overhead else "Put up" if slot in (Slot.ENCLOSURE, Slot.SCREEN) else "Set up"
-    what = say("{verb} {part}", verb="Lay" if slot is Slot.FLOOR else verb, part=part.name)
-    yield Work(what, who, hours if who == OURSELVES else 0.0)
+    if isinstance(part, Surface) and part.edge is Edge.RAW:
+        what = say("Hem {part} and set its eyelets", part=part.name)
+        who = OURSELVES if Skill.SEWING in skills else "its maker: order it with finished edges"
+        yield Work(f"hem:{slot}", what, who, HOURS_HEMMING, slot, (Skill.SEWING,))
+    if isinstance(part, Enclosure) and KitPiece.FRAME in (part.leaves_out or ()):
+        asked = SKILLS_JOINING[part.frame_of]
+        hours = HOURS_JOINING[part.frame_of] + EDGES * HOURS_PER_CUT[part.frame_of]
+        what = say("Cut and join the frame of {part}", part=part.name)
+        yield Work(f"join:{slot}", what, _ourselves_or_builder(asked, skills), hours, slot, asked)
+    asked = (Skill.CEILING,) if overhead else ()
+    verb = "Hang" if overhead else VERBS.get(slot, "Set up")
+    hours = _hours(slot, part, room) + (HOURS_OVERHEAD if overhead else 0.0)
+    what = say("{verb} {part}", verb=verb, part=part.name)
+    yield Work(f"install:{slot}", what, _ourselves_or_builder(asked, skills), hours, slot, asked)
+
+
+def _hours(slot: Slot, part: Part, room: Room) -> float:
+    if isinstance(part, Flooring):
+        per_m2 = next(hours for kind, hours in HOURS_PER_M2.items() if isinstance(part, kind))
+        return round(room.width_m * room.length_m * per_m2, SAID_DECIMALS)
+    return HOURS_BY_SLOT[slot]
+
+
+def _ourselves_or_builder(asked: tuple[Skill, ...], skills: tuple[Skill, ...]) -> str:
+    return OURSELVES if set(asked) <= set(skills) else BUILDER

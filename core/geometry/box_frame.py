@@ -1,5 +1,6 @@
 """The frame of an enclosure: its edges, what is padded, and what is hung with cloth."""
 
+EDGES = 12
 CORNERS = 8
 CLOTH_PANELS = 3
 """Two sides and a roof."""

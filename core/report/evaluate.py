@@ -9,17 +9,19 @@ from core.bay import Bay
 from core.checks import GRAPH
 from core.checks.cable_ways import DisplayRun, MachineSpot
 from core.checks.evaluation import Evaluation
+from core.checks.household import Unsettled
 from core.checks.limits import State
 from core.checks.needs import SmallItems
 from core.checks.places import Step
 from core.checks.space import PlayingLayout, StowedLayout
 from core.checks.spots import Spots
+from core.checks.stages import OptionalPlaces, StageCosts
 from core.checks.verdict import Verdict
 from core.checks.works import Works
 from core.drawing import Scene, scene_of, stowed_scene_of
 from core.geometry.ceiling import Ceiling
 from core.geometry.surroundings import Surroundings
-from core.model.build import Build, Slot, optional_slots
+from core.model.build import Build, Slot
 from core.model.facts import NobodySwings
 from core.model.kit import Kit
 from core.model.parts import Part
@@ -29,7 +31,6 @@ from core.report.doubts import Doubt, doubts_of
 from core.report.evaluation_of import evaluation_of, known_costs
 from core.report.report import LinkStatus, OpenQuestion, Report, SlotStatus
 from core.report.small_items import SmallStatus, small_statuses
-from core.report.stages import stage_costs
 
 ROOM_QUESTIONS = {"width_m": "width", "length_m": "length", "ceiling_m": "ceiling height"}
 
@@ -45,18 +46,20 @@ def evaluate(build: Build, parts: Mapping[str, Part], *, today: date | None = No
     items, kit = found.reading(SmallItems), found.reading(Kit)
     small = small_statuses(items, kit) if items and kit else ()
     costs, spots, works = known_costs(found), found.reading(Spots), found.reading(Works)
+    stages, optional = found.reading(StageCosts), found.reading(OptionalPlaces)
+    may_be_empty = optional.slots if optional else frozenset()
     return Report(
         evaluation=found,
-        slots=tuple(_slot_status(slot, build, worst, costs) for slot in Slot),
+        slots=tuple(_slot_status(slot, build, worst, costs, may_be_empty) for slot in Slot),
         links=tuple(_link_status(upper, lower, build, worst) for upper, lower in pairwise(Slot)),
         scene=_scene(build, found),
         stowed=_stowed_scene(build, found),
         costs=costs,
-        stages=stage_costs(build.brief, costs),
+        stages=stages.stages if stages else (),
         works=works.works if works else (),
         small=small,
         doubts=tuple(_leaned_on(build, parts, found, today)),
-        questions=(*_questions(build, verdicts), *_open_items(small)),
+        questions=(*_questions(build, found, may_be_empty), *_open_items(small)),
         hitting=spots.spots if spots else (),
     )
 
@@ -108,10 +111,11 @@ def _worst_by_place(verdicts: tuple[Verdict, ...]) -> dict[tuple[Slot, ...], Ver
     return by_place
 
 
-def _slot_status(slot: Slot, build: Build, worst: Mapping[tuple[Slot, ...], Verdict], costs: Costs) -> SlotStatus:
-    optional = slot in optional_slots(build.brief)
+def _slot_status(
+    slot: Slot, build: Build, worst: Mapping[tuple[Slot, ...], Verdict], costs: Costs, may_be_empty: frozenset[Slot]
+) -> SlotStatus:
     state = worst[slot,].state if (slot,) in worst else State.CLEAR
-    return SlotStatus(slot, optional, state if slot in build.chain else None, costs.of_slot(slot))
+    return SlotStatus(slot, slot in may_be_empty, state if slot in build.chain else None, costs.of_slot(slot))
 
 
 def _link_status(upper: Slot, lower: Slot, build: Build, worst: Mapping[tuple[Slot, ...], Verdict]) -> LinkStatus:
@@ -119,11 +123,12 @@ def _link_status(upper: Slot, lower: Slot, build: Build, worst: Mapping[tuple[Sl
     return LinkStatus(upper, lower, deciding.state if deciding else None, deciding)
 
 
-def _questions(build: Build, verdicts: tuple[Verdict, ...]) -> Iterator[OpenQuestion]:
+def _questions(build: Build, found: Evaluation, may_be_empty: frozenset[Slot]) -> Iterator[OpenQuestion]:
     if not build.brief.players:
         nobody = NobodySwings().missing
         yield OpenQuestion(Step.BRIEF, say("{fact} is not known", fact=nobody.fact), say("{how}", how=nobody.how))
-    yield from _household_questions(build)
+    unsettled = found.reading(Unsettled)
+    yield from _household_questions(unsettled) if unsettled else ()
     for field in build.room.guessed:
         if name := ROOM_QUESTIONS.get(field):
             yield OpenQuestion(
@@ -132,9 +137,9 @@ def _questions(build: Build, verdicts: tuple[Verdict, ...]) -> Iterator[OpenQues
                 say("Measure it and type it on the drawing."),
             )
     for slot in Slot:
-        if slot not in build.chain and slot not in optional_slots(build.brief):
+        if slot not in build.chain and slot not in may_be_empty:
             yield OpenQuestion(Step.PARTS, say("Nothing hangs here yet"), say("Choose a part."), slot)
-    yield from _questions_of_verdicts(verdicts)
+    yield from _questions_of_verdicts(found.verdicts)
 
 
 def _open_items(small: tuple[SmallStatus, ...]) -> Iterator[OpenQuestion]:
@@ -153,22 +158,19 @@ def _open_items(small: tuple[SmallStatus, ...]) -> Iterator[OpenQuestion]:
         )
 
 
-def _household_questions(build: Build) -> Iterator[OpenQuestion]:
-    for condition in build.brief.conditions:
-        if not condition.met:
-            yield OpenQuestion(
-                Step.BRIEF,
-                say("Not settled yet: {condition}", condition=condition.text),
-                say("Settle it before money is spent, and tick it."),
-            )
-    held = {stored.kind for stored in build.room.stored}
-    for kind in build.brief.other_uses:
-        if kind not in held:
-            yield OpenQuestion(
-                Step.ROOM,
-                say("Where the {thing} stands is not known", thing=kind.value),
-                say("Add it to what the room must still hold."),
-            )
+def _household_questions(unsettled: Unsettled) -> Iterator[OpenQuestion]:
+    for condition in unsettled.conditions:
+        yield OpenQuestion(
+            Step.BRIEF,
+            say("Not settled yet: {condition}", condition=condition),
+            say("Settle it before money is spent, and tick it."),
+        )
+    for kind in unsettled.homeless:
+        yield OpenQuestion(
+            Step.ROOM,
+            say("Where the {thing} stands is not known", thing=kind.value),
+            say("Add it to what the room must still hold."),
+        )
 
 
 def _questions_of_verdicts(verdicts: tuple[Verdict, ...]) -> Iterator[OpenQuestion]:

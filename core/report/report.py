@@ -6,6 +6,7 @@ from core.checks.evaluation import Evaluation
 from core.checks.limits import State
 from core.checks.places import Step
 from core.checks.spots import HittingSpot
+from core.checks.stages import StageCost
 from core.checks.verdict import Told, Verdict
 from core.checks.works import Work
 from core.drawing import Scene
@@ -15,7 +16,6 @@ from core.money.costs import Costs
 from core.quantities import Money, Sentence
 from core.report.doubts import Doubt
 from core.report.small_items import SmallStatus
-from core.report.stages import StageCost
 
 
 @dataclass(frozen=True)

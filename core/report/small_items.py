@@ -1,6 +1,6 @@
 """Small items as a report tells them, the parts that could serve, and what of the decisions still holds."""
 
-from collections.abc import Mapping
+from collections.abc import Container, Mapping
 from dataclasses import dataclass, replace
 
 from core.checks import GRAPH
@@ -10,7 +10,7 @@ from core.checks.limits import State
 from core.checks.needs import ITEMS, SmallItem, SmallItems
 from core.checks.places import IN_BUDGET
 from core.checks.verdict import Verdict
-from core.model.build import Build, SmallDecision
+from core.model.build import Build, Slot, SmallDecision
 from core.model.facts import MissingFact
 from core.model.kit import Kit
 from core.model.parts import KINDS, Part
@@ -80,7 +80,7 @@ def options_for(build: Build, parts: Mapping[str, Part], item_id: str) -> tuple[
     `LookupError` for an item that does not follow from the build.
     """
     found = evaluation_of(build, parts)
-    item = next((item for item in _small_items(found).items if item.item.id == item_id), None)
+    item = _small_items(found).by_id.get(item_id)
     if item is None:
         raise LookupError(item_id)
     options = [
@@ -97,21 +97,23 @@ def best_item_for(build: Build, parts: Mapping[str, Part], part: Part) -> str | 
     return None if best is None else best.item.id
 
 
-def with_cheapest(build: Build, parts: Mapping[str, Part]) -> Build:
-    """`build` with the cheapest part that serves for every item that is still open and has one.
+def with_cheapest(build: Build, parts: Mapping[str, Part], near: Container[Slot] = tuple(Slot)) -> Build:
+    """`build` with the cheapest part that serves for every item that is still open and has one, of places `near`.
 
     Each is bought and judged before the next is: one that would rule something out is passed over.
     """
     found = evaluation_of(build, parts)
-    for item in _small_items(found).items:
-        if item.item.id not in build.small_items:
-            for option in _options(build, parts, item):
-                if option.serves and option.total is not None:
-                    bought = _bought(build, item, option.part)
-                    there = evaluation_of(bought, parts, before=found)
-                    if not ruled_out(there, found):
-                        build, found = bought, there
-                        break
+    for id in [item.item.id for item in _small_items(found).items if item.item.near in near]:
+        item = _small_items(found).by_id.get(id)
+        if item is None or id in build.small_items:
+            continue
+        for option in _options(build, parts, item):
+            if option.serves and option.total is not None:
+                bought = _bought(build, item, option.part)
+                there = evaluation_of(bought, parts, before=found)
+                if not ruled_out(there, found):
+                    build, found = bought, there
+                    break
     return build
 
 

@@ -163,7 +163,7 @@ class BriefTests(ApiTestCase):
 
     def test_what_each_answer_steers_is_told(self) -> None:
         steers = self.client.get("/api/session").json()["steers"]
-        self.assertEqual(steers["noise"], ["Noise of the strike", "Hum of the devices"])
+        self.assertEqual(steers["noise"], ["Hum of the devices", "Noise of the strike"])
 
 
 class DrawingFileTests(ApiTestCase):

@@ -7,11 +7,15 @@ from core.checks import GRAPH
 from core.checks.limits import State
 from core.checks.needs import ITEMS, Need, SmallItems
 from core.checks.spots import Spots
+from core.checks.verdict import Verdict
 from core.geometry.hitting_region import Area
 from core.model.build import Build, Slot, SmallDecision
+from core.model.facts import MissingFact
 from core.model.kit import Beside
 from core.report.alternatives import hung
 from core.report.evaluation_of import evaluation_of
+from core.report.routes import Route, routes_to
+from core.report.routes.ways import SCOPE
 from core.report.small_items import options_for, with_cheapest
 from core.report.why_not import why_not
 from tests.core.random_builds import of_place, random_build, sample_parts
@@ -117,6 +121,52 @@ class ServingTests(TestCase):
             )
             with self.subTest(seed=seed):
                 self.assertEqual(after - before - {("money.up_front", ""), ("money.yearly", "")}, set())
+
+
+class RouteTests(TestCase):
+    def test_a_route_that_is_offered_comes_out_as_it_says(self) -> None:
+        """It rules nothing out, leaves no small item of its places open, and costs what its purchases add up to."""
+        offered = 0
+        for seed in range(12):
+            build = random_build(seed)
+            for slot in SCOPE:
+                for route in routes_of(slot, build):
+                    if route.build is None or route.against:
+                        continue
+                    made = {} if route.made is None else {route.made.id: route.made}
+                    there = evaluation_of(route.build, {**sample_parts(), **made})
+                    was = {v.key for v in evaluation_of(emptied(build, slot), sample_parts()).verdicts if blocked(v)}
+                    small = there.reading(SmallItems)
+                    assert small is not None
+                    open_items = [
+                        item.item.title.lower()
+                        for item in small.items
+                        if item.item.near in SCOPE[slot] and item.item.id not in route.build.small_items
+                    ]
+                    caps = {("money.up_front", ""), ("money.yearly", "")}
+                    with self.subTest(seed=seed, slot=slot, kind=route.kind):
+                        offered += 1
+                        self.assertEqual({v.key for v in there.verdicts if blocked(v)} - was - caps, set())
+                        self.assertEqual(open_items, list(route.lacks))
+                        paid = [bought.line.up_front for bought in route.purchases if bought.line.up_front]
+                        self.assertEqual(sum(money.minor for money in paid), route.money.minor)
+        self.assertGreater(offered, 20)
+
+
+def routes_of(slot: Slot, build: Build) -> tuple[Route, ...]:
+    try:
+        return routes_to(slot, build, sample_parts())
+    except MissingFact:
+        return ()
+
+
+def emptied(build: Build, slot: Slot) -> Build:
+    chain = {place: hanging for place, hanging in build.chain.items() if place is not slot}
+    return build.model_copy(update={"chain": chain})
+
+
+def blocked(verdict: Verdict) -> bool:
+    return verdict.state is State.BLOCKED
 
 
 class AdmissionTests(TestCase):

@@ -11,8 +11,7 @@ from core.model.build import Slot
 from core.model.facts import MissingFact
 from core.model.household import Skill
 from core.model.parts import Part
-from core.quantities import UnitSystem
-from core.report.routes import RouteKind, routes_to
+from core.report.routes import Route, RouteKind, routes_to
 from tests.core import worlds
 from tests.core.matrix.case import extra, world
 
@@ -54,6 +53,7 @@ PARTS = (
     extra("side_protection", "Cloth", width_m=1.5, height_m=2.9, price={"minor": 6400}),
     extra("padding", "Foam", purpose="edge", length_m=2.0, pack_size=4, price={"minor": 1900}),
     extra("tool", "Cutter", use="pipe cutting", price={"minor": 2300}),
+    extra("hanging", "Cords", takes=("grommets",), load_kg=9.0, pack_size=50, price={"minor": 2400}),
 )
 
 
@@ -62,20 +62,24 @@ class RouteTests(TestCase):
         self.build, parts = world({})
         self.parts: dict[str, Part] = {**parts, **{part.id: part for part in PARTS}}
 
+    def routes(self, slot: Slot, **more: Part) -> dict[RouteKind, Route]:
+        return {route.kind: route for route in routes_to(slot, self.build, {**self.parts, **more})}
+
     def test_a_pipe_frame_by_hand(self) -> None:
         """2.9, 2.85 and 1.0, four of each, out of 6 m: 2.9 + 2.9 twice, 2.85 + 2.85 twice, 1.0 × 4: 5 sticks of 26;
-        corners 72, three cloths of 64, foam 19 twice for 8.6 m in packs of 8, a cutter 23."""
-        routes = {route.kind: route for route in routes_to(Slot.ENCLOSURE, self.build, self.parts)}
+        corners 72, three cloths of 64, foam 19 twice for 8.6 m in packs of 8, a cutter 23, cords 24. Four hours to put
+        it up, one to join it and 0.2 for each of twelve cuts."""
+        routes = self.routes(Slot.ENCLOSURE)
         thrifty = routes[RouteKind.THRIFTY]
         self.assertEqual(
-            [(b.part.name, b.units) for b in thrifty.bought],
-            [("Pipe", 5), ("Corner", 1), ("Cutter", 1), ("Cloth", 3), ("Foam", 2)],
+            {bought.part.name: bought.line.quantity for bought in thrifty.purchases},
+            {"Pipe": 5, "Corner": 1, "Cutter": 1, "Cloth": 3, "Foam": 2, "Cords": 1},
         )
-        self.assertEqual(thrifty.money("EUR").minor, 5 * 2600 + 7200 + 2300 + 3 * 6400 + 2 * 1900)
-        self.assertAlmostEqual(thrifty.hours, 5.0 + 12 * 0.2)
-        self.assertEqual(routes[RouteKind.READY_MADE].money("EUR").minor, 80_000)
+        self.assertEqual(thrifty.money.minor, 5 * 2600 + 7200 + 2300 + 3 * 6400 + 2 * 1900 + 2400)
+        self.assertAlmostEqual(thrifty.hours, 4.0 + 1.0 + 12 * 0.2)
+        self.assertEqual(routes[RouteKind.READY_MADE].money.minor, 80_000)
         fine = routes[RouteKind.FINE]
-        self.assertEqual(fine.lacks, ("timber for the frame", "corners for timber"))
+        self.assertEqual(fine.lacks, ("sticks for the frame", "fittings for the frame"))
         self.assertEqual(fine.lacking((Skill.TIMBER,)), (Skill.SEWING,))
 
     def test_what_has_one_route_only(self) -> None:
@@ -87,12 +91,20 @@ class RouteTests(TestCase):
             routes_to(Slot.ENCLOSURE, bare, parts)
 
     def test_floors_tell_their_packs(self) -> None:
-        first = routes_to(Slot.FLOOR, self.build, self.parts)[0]
-        self.assertEqual((first.bought[0].units, first.money("EUR").minor), (35, 105_000))
-        self.assertTrue(first.bought[0].why.text(UnitSystem.METRIC).startswith("32.20 m²"))
+        first = self.routes(Slot.FLOOR)[RouteKind.READY_MADE]
+        self.assertEqual((first.purchases[0].line.quantity, first.money.minor), (35, 105_000))
 
     def test_a_screen_to_be_sewn_needs_a_raw_one(self) -> None:
+        """Two hours to hang it and four for its hem."""
         raw = worlds.screen(id="raw", name="Raw", edge="raw", price=worlds.price(150))
-        routes = {route.kind: route for route in routes_to(Slot.SCREEN, self.build, {**self.parts, "raw": raw})}
-        self.assertEqual(routes[RouteKind.THRIFTY].bought[0].part.name, "Raw")
-        self.assertEqual(routes[RouteKind.READY_MADE].bought[0].part.name, "Square")
+        routes = self.routes(Slot.SCREEN, raw=raw)
+        self.assertEqual(routes[RouteKind.THRIFTY].purchases[0].part.name, "Raw")
+        self.assertEqual((routes[RouteKind.THRIFTY].hours, routes[RouteKind.THRIFTY].skills), (6.0, (Skill.SEWING,)))
+        self.assertEqual(routes[RouteKind.READY_MADE].purchases[0].part.name, "Square")
+        self.assertEqual(self.routes(Slot.SCREEN)[RouteKind.THRIFTY].lacks, ("a screen with a raw edge",))
+
+    def test_a_route_tells_what_it_would_rule_out(self) -> None:
+        """A screen 3.4 m wide, and nothing smaller, before a frame 2.7 m wide inside."""
+        only = {"screen": worlds.screen(id="screen", width_m=3.4)}
+        told = self.routes(Slot.SCREEN, **only)[RouteKind.READY_MADE].against
+        self.assertIn("screen.enclosure", [each.verdict.id for each in told])

@@ -107,6 +107,7 @@ class StageJson:
 class WorkJson:
     """A piece of work, who does it, and the household's own hours on it."""
 
+    id: str
     what: str
     who: str
     hours: str
@@ -176,7 +177,7 @@ def report_json(report: Report, system: UnitSystem) -> ReportJson:
             for stage in report.stages
         ],
         works=[
-            WorkJson(work.what.text(system), work.who, f"about {work.hours:g} h" if work.hours else "")
+            WorkJson(work.id, work.what.text(system), work.who, f"about {work.own_hours:g} h" if work.own_hours else "")
             for work in report.works
         ],
         small_items=[small_item_json(status, system) for status in report.small],

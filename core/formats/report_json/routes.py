@@ -31,6 +31,8 @@ class RouteJson:
     lacking: list[Skill]
     bought: list[RouteLineJson]
     lacks: list[str]
+    against: list[str]
+    """What it would rule out."""
     caution: str
 
 
@@ -38,20 +40,21 @@ def route_json(route: Route, brief: Brief, system: UnitSystem) -> RouteJson:
     """`route` for the household of `brief`, read in `system`."""
     return RouteJson(
         kind=route.kind,
-        money=figure_json(route.money(brief.currency), system),
-        hours=f"about {route.hours:g} h",
+        money=figure_json(route.money, system),
+        hours=f"about {route.hours:g} h" if route.hours else "",
         skills=list(route.skills),
         lacking=list(route.lacking(brief.skills)),
         bought=[
             RouteLineJson(
                 part=bought.part.id,
                 name=f"{bought.part.name}, {bought.part.maker}",
-                units=bought.units,
-                cost=bought.cost.text() if bought.cost else "price not known",
-                why=bought.why.text(system),
+                units=bought.line.quantity,
+                cost=bought.line.up_front.text() if bought.line.up_front is not None else "price not known",
+                why=bought.why.text(system) if bought.why else "",
             )
-            for bought in route.bought
+            for bought in route.purchases
         ],
         lacks=list(route.lacks),
+        against=[told.headline.text(system) for told in route.against],
         caution=route.caution,
     )

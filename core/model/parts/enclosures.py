@@ -50,6 +50,8 @@ class Enclosure(Part):
     """Edges of a screen that its frame can hold."""
     leaves_out: Several[KitPiece] | None = None
     """What the kit leaves to the buyer; empty for one that is complete."""
+    frame_of: Literal["pipe", "timber"] = "pipe"
+    """What its frame is made of, where that is made at home."""
 
 
 class FrameMaterial(Weighed):

@@ -39,6 +39,7 @@ NAMES = {
     "graphics_grade": "class of its graphics",
     "inputs": "video inputs",
     "leaves_out": "pieces that it leaves out",
+    "frame_of": "what its frame is made of",
     "lens_above_max": "highest lens offset",
     "lens_above_min": "lowest lens offset",
     "light": "kind of light source",

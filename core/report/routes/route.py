@@ -1,18 +1,17 @@
-"""One way to come by something: what is bought for it, the hours it takes, and what one must be able to do."""
+"""One way to come by what hangs in a place, carried out: the build as it would be, its money, hours and skills."""
 
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Iterable
 from dataclasses import dataclass
 from enum import StrEnum
-from typing import TypeVar
 
-from core.model.brief import Brief
-from core.model.facts import MissingFact
+from core.checks.evaluation import Evaluation
+from core.checks.verdict import Told
+from core.checks.works import Work
+from core.model.build import Build
 from core.model.household import Skill
 from core.model.parts import Part
-from core.money.costs import in_currency
+from core.money.costs import Line
 from core.quantities import Money, Sentence
-
-P = TypeVar("P", bound=Part)
 
 
 class RouteKind(StrEnum):
@@ -24,64 +23,47 @@ class RouteKind(StrEnum):
 
 
 @dataclass(frozen=True)
-class Bought:
-    """So many of a part, and what they cost; `None` while its price is not known."""
+class Purchase:
+    """Something that a route buys, why, and its line of the cost."""
 
     part: Part
-    units: int
-    cost: Money | None
-    why: Sentence
+    line: Line
+    why: Sentence | None
+    """Why there is so much of it; of the part itself nothing need be said."""
 
 
 @dataclass(frozen=True)
 class Route:
-    """A way to come by what a place needs."""
+    """A way to come by what a place needs, with all that follows from it."""
 
     kind: RouteKind
-    bought: tuple[Bought, ...]
-    hours: float
-    skills: tuple[Skill, ...]
-    caution: str = ""
+    build: Build | None
+    """The build with it; `None` where the catalogue has no part for it at all."""
+    evaluation: Evaluation
+    """Of that build, or of one with the place empty."""
+    made: Part | None
+    """What is made to measure, and stands in no catalogue."""
+    purchases: tuple[Purchase, ...]
+    money: Money
+    """What the build costs up front more than with the place empty, as far as prices are known."""
+    works: tuple[Work, ...]
+    caution: str
     lacks: tuple[str, ...] = ()
-    """What the catalogue has no part for: the money leaves it out."""
+    """What the catalogue has nothing for that serves: the money leaves it out."""
+    against: tuple[Told, ...] = ()
+    """What it would rule out."""
 
-    def money(self, currency: str) -> Money:
-        """What all of it costs, as far as it is known."""
-        return Money.total([bought.cost for bought in self.bought if bought.cost], currency)
+    @property
+    def hours(self) -> float:
+        """What the works take, whoever does them."""
+        return sum(work.hours for work in self.works)
+
+    @property
+    def skills(self) -> tuple[Skill, ...]:
+        """What one must be able to do, each once."""
+        return tuple(dict.fromkeys(skill for work in self.works for skill in work.skills))
 
     def lacking(self, skills: Iterable[Skill]) -> tuple[Skill, ...]:
         """Skills it asks for that are not among `skills`."""
         held = set(skills)
         return tuple(skill for skill in self.skills if skill not in held)
-
-
-class Basket:
-    """What a route buys, the cheapest of the catalogue that serves; what there is none of is noted."""
-
-    def __init__(self, parts: Mapping[str, Part], brief: Brief) -> None:
-        self.bought: list[Bought] = []
-        self.lacks: list[str] = []
-        self._parts, self._brief = parts, brief
-
-    def cheapest(
-        self, kind: type[P], words: str, why: Sentence, units: Callable[[P], int | None], serves: Callable[[P], bool]
-    ) -> P | None:
-        """Put so many of the cheapest serving part in; `units` answers `None` for one that cannot be counted."""
-        found: list[tuple[int, Bought, P]] = []
-        for part in self._parts.values():
-            if isinstance(part, kind) and serves(part) and (count := units(part)) is not None:
-                cost = self._cost(part, count)
-                if cost is not None:
-                    found.append((cost.minor, Bought(part, count, cost, why), part))
-        if not found:
-            self.lacks.append(words)
-            return None
-        _, bought, part = min(found, key=lambda entry: (entry[0], entry[2].id))
-        self.bought.append(bought)
-        return part
-
-    def _cost(self, part: Part, count: int) -> Money | None:
-        try:
-            return in_currency(part.price, self._brief) * count if part.price else None
-        except MissingFact:
-            return None

@@ -2615,6 +2615,8 @@ export interface components {
          * @description A piece of work, who does it, and the household's own hours on it.
          */
         WorkJson: {
+            /** Id */
+            id: string;
             /** What */
             what: string;
             /** Who */
@@ -3383,6 +3385,8 @@ export interface components {
             bought: components["schemas"]["RouteLineJson"][];
             /** Lacks */
             lacks: string[];
+            /** Against */
+            against: string[];
             /** Caution */
             caution: string;
         };

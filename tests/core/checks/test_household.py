@@ -65,7 +65,7 @@ class HouseholdTests(CheckTestCase):
 
     def test_playable_by_the_date(self) -> None:
         """3 weeks of delivery and 24 h at 6 a week: 7 weeks. To 20 January 2027 there are 8.0, to 6 January 6.0."""
-        own = Works((Work(say("Lay the floor"), OURSELVES, 24.0),))
+        own = Works((Work("install:floor", say("Lay the floor"), OURSELVES, 24.0),))
         today = date(2026, 11, 25)
         asked = brief(build_hours_a_week=6)
         late = playable(Deadline(date(2027, 1, 6), today), asked, own)
@@ -126,9 +126,18 @@ class WorksTests(CheckTestCase):
     def test_skills_decide_the_rest(self) -> None:
         self.assertEqual(self.who()["Hang Lamp"], BUILDER)
         self.assertEqual(self.who(("ceiling",))["Hang Lamp"], OURSELVES)
-        self.assertEqual(self.who(("timber",))["Put up Box"], OURSELVES)
+        self.assertEqual(self.who()["Put up Box"], OURSELVES)
+
+    def test_a_frame_made_at_home_is_cut_and_joined(self) -> None:
+        """Timber 10 h and 0.4 for each of twelve cuts; who cannot do both timber and sewing has it done."""
+        kit = worlds.enclosure(leaves_out=("frame",), frame_of="timber")
+        hanging = resolve_chain(worlds.full_build(), {**worlds.full_parts(), kit.id: kit})
+        for skills, who in ((("timber",), BUILDER), (("timber", "sewing"), OURSELVES)):
+            found = works(brief(skills=skills), room(), hanging).works
+            (joined,) = (work for work in found if work.id == "join:enclosure")
+            self.assertEqual((joined.who, round(joined.hours, 6)), (who, 14.8))
 
     def test_own_hours_are_what_the_household_does(self) -> None:
-        """Floor 6, mat 0.5, monitor 1, title 1, machine 1, screen 3: 12.5; timber adds the enclosure's 8."""
-        self.assertEqual(works(brief(), room(), chain()).own_hours, 12.5)
-        self.assertEqual(works(brief(skills=("timber",)), room(), chain()).own_hours, 20.5)
+        """32.2 m² of floor at 0.1, mat 0.5, monitor, title and machine 1 each, screen 2, enclosure 4; the lamp 4."""
+        self.assertAlmostEqual(works(brief(), room(), chain()).own_hours, 12.7)
+        self.assertAlmostEqual(works(brief(skills=("ceiling",)), room(), chain()).own_hours, 16.7)

@@ -63,7 +63,7 @@
         >What has to be done, and by whom</summary
       >
       <ul class="mt-1 text-sm leading-snug">
-        {#each works as work, index (index)}
+        {#each works as work (work.id)}
           <li class="flex justify-between gap-3 border-b border-base-300 py-1">
             <span>{work.what}<span class="block text-faint">{work.who}</span></span>
             <span class="whitespace-nowrap">{work.hours}</span>

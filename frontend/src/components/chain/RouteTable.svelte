@@ -25,7 +25,9 @@
       <section class="border-t border-base-300 py-1.5">
         <h4 class="flex items-baseline justify-between gap-3 font-semibold">
           <span class="first-letter:uppercase">{route.kind}</span>
-          <span class="font-normal whitespace-nowrap">{route.money.text} · {route.hours}</span>
+          <span class="font-normal whitespace-nowrap"
+            >{[route.money.text, route.hours].filter(Boolean).join(' · ')}</span
+          >
         </h4>
         {#if route.skills.length > 0}
           <p class="text-[13px] {route.lacking.length > 0 ? 'text-warning' : 'text-faint'}">
@@ -42,6 +44,9 @@
             </li>
           {/each}
         </ul>
+        {#if route.against.length > 0}
+          <p class="text-[13px] text-error">Ruled out here: {route.against.join('; ')}</p>
+        {/if}
         {#if route.lacks.length > 0}
           <p class="text-[13px] text-warning">Not in the catalogue, and left out: {route.lacks.join(', ')}</p>
         {/if}

@@ -1,11 +1,20 @@
-"""The stages a build goes through, each with what it needs that the ones before it did not, and its subtotal."""
+"""The stages a build goes through, which places each of them needs, and what it comes to."""
 
 from dataclasses import dataclass
+from typing import Annotated
 
+from core.checks.register import derive
 from core.model.brief import Brief, Stage
-from core.model.build import OPTIONAL_SLOTS_BY_STAGE, Slot
+from core.model.build import OPTIONAL_SLOTS_BY_STAGE, Slot, optional_slots
 from core.money.costs import Costs
 from core.quantities import Money
+
+
+@dataclass(frozen=True)
+class OptionalPlaces:
+    """The places of the chain that may stay empty."""
+
+    slots: frozenset[Slot]
 
 
 @dataclass(frozen=True)
@@ -18,17 +27,31 @@ class StageCost:
     yearly: Money
 
 
-def stage_costs(brief: Brief, costs: Costs) -> tuple[StageCost, ...]:
-    """The stages of `brief` in their order; the last of them takes what no stage needs."""
+@dataclass(frozen=True)
+class StageCosts:
+    """The stages of a build in their order."""
+
+    stages: tuple[StageCost, ...]
+
+
+@derive
+def optional_places(brief: Annotated[Brief, "looks", "purposes", "stage", "visitors"]) -> OptionalPlaces:
+    """By the stage, unless guests, looks or films ask for more."""
+    return OptionalPlaces(optional_slots(brief))
+
+
+@derive
+def stage_costs(brief: Annotated[Brief, "currency", "earlier_stages", "stage"], costs: Costs) -> StageCosts:
+    """Each stage with what it needs that the ones before it did not; the last of them takes what no stage needs."""
     path = stages_of(brief)
     taken: set[Slot] = set()
-    found = []
+    stages = []
     for number, stage in enumerate(path):
         last = number == len(path) - 1
         slots = [slot for slot in Slot if slot not in taken and (last or slot not in OPTIONAL_SLOTS_BY_STAGE[stage])]
         taken.update(slots)
         lines = [line for line in costs.lines if line.slot in slots or (last and line.slot is None)]
-        found.append(
+        stages.append(
             StageCost(
                 stage,
                 tuple(slots),
@@ -36,7 +59,7 @@ def stage_costs(brief: Brief, costs: Costs) -> tuple[StageCost, ...]:
                 Money.total([line.yearly for line in lines if line.yearly], brief.currency),
             )
         )
-    return tuple(found)
+    return StageCosts(tuple(stages))
 
 
 def stages_of(brief: Brief) -> tuple[Stage, ...]:
