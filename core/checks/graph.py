@@ -7,6 +7,7 @@ from graphlib import CycleError, TopologicalSorter
 from core.checks.declared import BadCheck, Check, Derivation, Reads
 from core.model.brief import Brief, Player
 from core.model.build import PART_TYPE_BY_SLOT, Slot
+from core.model.chain import Chain
 from core.model.kit import Beside
 from core.model.parts import MonitorPlan, Part, TitlePlan
 from core.model.record import Record
@@ -126,6 +127,8 @@ class Graph:
 
 
 def _speaks_of(kind: type, slot: Slot) -> bool:
+    if kind is Chain:
+        return True
     if issubclass(kind, Beside):
         return False
     if kind in PLAN_PLACES:

@@ -28,7 +28,7 @@ class Memory:
     __slots__ = ("answers", "keyers", "most")
 
     def __init__(self, node: Check | Derivation, most: int) -> None:
-        self.keyers = tuple(_keyer(read) for read in node.reads.each)
+        self.keyers = tuple(keyer(read) for read in node.reads.each)
         self.answers: dict[Hashable, Kept] = {}
         self.most = most
 
@@ -73,7 +73,7 @@ class Memo:
         return values.setdefault(value, value)
 
 
-def _keyer(read: Read) -> Keyer:
+def keyer(read: Read) -> Keyer:
     """Tells readings of one parameter apart: by the facts of a record, or by the identity of anything else."""
     facts = read.facts
     if facts is None:

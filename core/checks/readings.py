@@ -16,7 +16,7 @@ from core.model.build import Build, Slot
 from core.model.chain import Chain, resolve_chain
 from core.model.facts import known, known_some
 from core.model.kit import Beside, Kit, resolve_kit
-from core.model.parts import KINDS, Flooring, FloorStanding, ImpactScreen, Mat, Part, Projector, Title, kinds_of
+from core.model.parts import KINDS, Flooring, FloorStanding, ImpactScreen, Mat, Part, Plan, Projector, Title, kinds_of
 from core.model.room import Layout, Room
 
 MONITOR_BODY_M = 0.15
@@ -128,10 +128,14 @@ def given_readings(build: Build, parts: Mapping[str, Part], today: Today | None 
     if today is not None:
         readings[Today] = today
     for hung in chain:
-        for value in (hung.part, hung.plan):
-            if value is not None:
-                readings.update(dict.fromkeys(kinds_of(type(value)), value))
+        readings.update(hung_readings(hung.part, hung.plan))
     return readings
+
+
+def hung_readings(part: Part, plan: Plan | None) -> dict[type, object]:
+    """What hangs in one place, under its own class and every class that it is a kind of."""
+    found: dict[type, object] = dict.fromkeys(kinds_of(type(part)), part)
+    return found if plan is None else {**found, **dict.fromkeys(kinds_of(type(plan)), plan)}
 
 
 @derive
