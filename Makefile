@@ -52,7 +52,8 @@ lint: setup-development ## lint, types, import contracts, generated files
 bench: setup-development browser ## measure, and print the figures that docs/performance.md keeps
 	$(PYTHON) -m bench
 
-endurance: setup-development ## search for longer: killed workers, and random edits in any order
+endurance: setup-development ## search for longer: killed workers, random edits in any order, examples never tried
+	JUNGLE_SEARCH=1 $(MANAGE) test --noinput --parallel 2 tests.core
 	JUNGLE_JOURNAL_MODE=MEMORY JUNGLE_KILL_ROUNDS=20 $(MANAGE) test --noinput tests.app.test_killed
 	JUNGLE_JOURNAL_MODE=MEMORY JUNGLE_WANDERERS=25 JUNGLE_STEPS=120 $(MANAGE) test --noinput tests.app.test_wandering
 

@@ -1,9 +1,9 @@
 """Several rooms, or one with its screen on another wall: kept beside each other, one of them chosen."""
 
 from core.model.build import Build, Candidate
+from core.model.free_ids import free_id
 from core.model.room import Layout, Room
 from core.model.turning import turned
-from core.model.usual import free_id
 
 BALL_TO_SCREEN_M = 3.0
 """Where the ball goes in a room that is new or turned: the comfortable distance (trade)."""

@@ -10,10 +10,10 @@ from django.http.multipartparser import MultiPartParserError
 from ninja import NinjaAPI
 from ninja.errors import HttpError, ValidationError
 
+from core.contents.changes import NotInRoom
 from core.formats.errors import MOST_ERRORS, BadFile
 from core.model.candidates import NoSuchRoom
 from core.model.chain import UnknownPart
-from core.model.contents import NotInRoom
 from core.model.typed import FieldErrors
 from jungle.api.replies import build_reply, part_detail, send
 from jungle.api.requests import SignedIn

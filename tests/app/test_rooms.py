@@ -6,8 +6,8 @@ from xml.etree import ElementTree
 
 from django.utils import timezone
 
+from core.contents.changes import ContentGroup
 from core.model.build import Build as BuildDocument
-from core.model.contents import ContentGroup
 from tests.app.worlds import ApiTestCase
 
 

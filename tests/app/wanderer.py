@@ -12,10 +12,10 @@ from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
+from core.contents.changes import KINDS_BY_GROUP
 from core.formats.build_file import read_build_file
 from core.model.brief import SpeedBand, Stage
 from core.model.build import Slot
-from core.model.contents import KINDS_BY_GROUP
 from core.model.parts import KINDS
 from core.model.parts.sheets import FieldKind, sheet_fields
 from core.model.room import CeilingShape

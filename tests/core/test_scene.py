@@ -2,8 +2,8 @@
 
 from unittest import TestCase
 
+from core.contents.changes import ContentGroup, found
 from core.drawing import Scene
-from core.model.contents import ContentGroup, found
 from core.model.moves import LayoutMove, layout_changes
 from core.model.parts import OverheadCamera, SideCamera
 from core.report import evaluate

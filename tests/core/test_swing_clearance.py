@@ -4,7 +4,7 @@ from math import cos, pi, radians, sin, sqrt
 from unittest import TestCase
 
 import numpy as np
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from core.geometry.boxes import Box
@@ -17,7 +17,9 @@ from core.model.room import CeilingShape, Room
 from core.model.turning import turned
 from tests.core.worlds import around, layout, left_hander, player, room, stored, thing
 
-AGREED_M = 0.002
+AGREED_M = 0.001
+ROUNDS = 2
+ON_A_FACE_M = 1e-9
 coordinates = st.tuples(st.floats(0, 4.4), st.floats(0, 7), st.floats(0, 2.8))
 sizes = st.tuples(st.floats(0.05, 1.5), st.floats(0.05, 1.5), st.floats(0.05, 1.5))
 clubs = st.sampled_from(list(Club))
@@ -39,15 +41,21 @@ def swingers(draw: st.DrawFn) -> Player:
 def sampled_m(who: Player, club: Club, ball: Point3, box: Box, toward: int = 0) -> float:
     """Clearance by the formula of the swing disc and grids over all of it, hub to rim, without the core.
 
-    Where samples lie in the box it is minus the longest piece of reach from such a sample to the rim. A second grid
-    looks closer around the best sample of the first. `toward` turns the target line to the right by quarters of a
-    turn; the box stays where it is.
+    Where samples lie in the box it is minus the longest piece of reach from such a sample to the rim. Each further grid
+    looks closer around the best sample of the one before, until its steps are under a tenth of a millimetre.
+    `toward` turns the target line to the right by quarters of a turn; the box stays where it is.
     """
-    turn, depth = 2 * pi / 720, 1 / 300
-    phi, share = best_sample_m(who, club, ball, box, toward, np.linspace(-pi, pi, 721), np.linspace(0, 1, 301))[1:]
-    near_phi = np.linspace(phi - 12 * turn, phi + 12 * turn, 1201)
-    near_share = np.clip(np.linspace(share - 2 * depth, share + 2 * depth, 201), 0, 1)
-    return best_sample_m(who, club, ball, box, toward, near_phi, near_share)[0]
+    clearance, phi, share = best_sample_m(
+        who, club, ball, box, toward, np.linspace(-pi, pi, 721), np.linspace(0, 1, 301)
+    )
+    # Deep in a box the clearance hardly changes with the angle: the second grid looks far to either side.
+    wide, deep = pi / 6, 2 / 300
+    for _ in range(ROUNDS):
+        near_phi = np.linspace(phi - wide, phi + wide, 1201)
+        near_share = np.clip(np.linspace(share - deep, share + deep, 201), 0, 1)
+        clearance, phi, share = best_sample_m(who, club, ball, box, toward, near_phi, near_share)
+        wide, deep = wide / 100, deep / 25
+    return clearance
 
 
 def best_sample_m(
@@ -71,7 +79,8 @@ def best_sample_m(
     squared = np.zeros_like(z)
     for values, low, high in zip((ball[0] + across, ball[1] + away, z), box.low, box.high, strict=True):
         squared += np.maximum(np.maximum(low - values, values - high), 0.0) ** 2
-    clearance = np.where(squared == 0.0, reach - rim, np.sqrt(squared))
+    # A sample on the very face of a box is in it, whatever the last digit of a cosine says.
+    clearance = np.where(squared < ON_A_FACE_M**2, reach - rim, np.sqrt(squared))
     row, column = np.unravel_index(int(clearance.argmin()), clearance.shape)
     return float(clearance[row, column]), float(phis[row]), float(shares[column])
 
@@ -127,7 +136,9 @@ class WorkedValueTests(TestCase):
 class PropertyTests(TestCase):
     @settings(max_examples=100)
     @given(swingers(), clubs, boxes())
-    def test_within_two_millimetres_of_a_dense_sampler(self, who: Player, club: Club, box: Box) -> None:
+    @example(player(height_m=1.91), Club.DRIVER, Box((1.387, 2, 1.387), (2.387, 3.5, 2.387)))
+    @example(left_hander(height_m=1.91), Club.DRIVER, Box((1.387, 2, 1.387), (2.387, 3.5, 2.387)))
+    def test_within_a_millimetre_of_a_dense_sampler(self, who: Player, club: Club, box: Box) -> None:
         self.assertAlmostEqual(clearance_m(who, club, BALL, box), sampled_m(who, club, BALL, box), delta=AGREED_M)
 
     @given(st.integers(130, 205), clubs, boxes())

@@ -7,13 +7,13 @@ from typing import Annotated, Any, Literal, NamedTuple, Union, get_args, get_ori
 
 from pydantic import ValidationError
 
+from core.model.free_ids import free_id
 from core.model.parts import KINDS, Part, Price
 from core.model.parts.base import Plan, RefersTo
 from core.model.parts.price import ACCEPTED_PRICE, price_text, read_price
 from core.model.parts.words import fact_words
 from core.model.record import Record
 from core.model.typed import FieldErrors, changed, field_texts, read_value, unit_of
-from core.model.usual import free_id
 from core.quantities import Unit, UnitSystem
 from core.quantities.money import MoneyError
 

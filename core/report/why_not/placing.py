@@ -4,8 +4,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from core.model.build import Build, Extra, Slot, SmallDecision, slot_for
+from core.model.free_ids import free_id
 from core.model.parts import Part
-from core.model.usual import free_id
 from core.report.alternatives import hung
 from core.report.small_items import best_item_for
 

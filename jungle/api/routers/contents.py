@@ -4,7 +4,7 @@ from typing import Any
 
 from ninja import Router
 
-from core.model.contents import ContentGroup
+from core.contents.changes import ContentGroup
 from jungle.api.replies import edit_on, preview_reply, send, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES

@@ -2,8 +2,8 @@
 
 from collections.abc import Mapping
 
+from core.contents.changes import ContentGroup, with_changed, with_usual, without
 from core.model.build import Build as BuildDocument
-from core.model.contents import ContentGroup, with_changed, with_usual, without
 from core.model.room import Room
 from core.model.things import Joists
 from core.model.typed import changed

@@ -4,9 +4,9 @@ from collections.abc import Mapping
 
 from core.model.build import Build as BuildDocument
 from core.model.build import Extra, SmallDecision, slot_for
+from core.model.free_ids import free_id
 from core.model.parts import Part as SpecSheet
 from core.model.typed import changed
-from core.model.usual import free_id
 from core.report.small_items import Option, kinds_serving, options_for, with_cheapest
 from jungle.catalogue.models import Entry
 from jungle.plans.models import Build

@@ -5,11 +5,11 @@ from enum import StrEnum
 
 from pydantic import ValidationError
 
+from core.contents.usual import usual_opening, usual_socket, usual_stored, usual_thing
 from core.model.record import Record
 from core.model.room import MOST_THINGS, Room
 from core.model.things import Opening, OpeningKind, Socket, Stored, StoredKind, Thing, ThingKind
 from core.model.typed import FieldErrors, changed
-from core.model.usual import usual_opening, usual_socket, usual_stored, usual_thing
 from core.quantities import UnitSystem
 
 Content = Thing | Opening | Socket | Stored

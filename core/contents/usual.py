@@ -3,6 +3,9 @@
 from collections.abc import Iterable
 from typing import NamedTuple
 
+from core.geometry.ceiling import ceiling_of
+from core.model.facts import MissingFact
+from core.model.free_ids import free_id, free_name
 from core.model.room import Room
 from core.model.things import (
     FixedTo,
@@ -57,18 +60,23 @@ WINDOW = (1.20, 1.20, 0.90)
 
 
 def usual_thing(kind: ThingKind, room: Room, taken: Iterable[str]) -> Thing:
-    """An obstruction of the usual size: overhead in the middle of the room, on the left wall, or on the floor there."""
+    """An obstruction of the usual size: overhead in the middle of the room, on the left wall, or on the floor there.
+
+    What hangs from the ceiling touches it where it is lowest over it; a column reaches up to it there.
+    """
     usual = USUAL_THINGS[kind]
     across, along = _size(usual.across_m, room.width_m), _size(usual.along_m, room.length_m)
-    up = _size(usual.up_m, room.ceiling_m)
     on_wall = usual.fixed_to is FixedTo.WALL
-    z = room.ceiling_m - room.lining_m - up if usual.fixed_to is FixedTo.CEILING else usual.lower_edge_m
+    x, y = 0.0 if on_wall else (room.width_m - across) / 2, (room.length_m - along) / 2
+    overhead_m = _ceiling_m(room, (x, x + across), (y, y + along))
+    up = _size(usual.up_m, overhead_m)
+    z = overhead_m - up if usual.fixed_to is FixedTo.CEILING else usual.lower_edge_m
     return Thing(
         id=free_id(kind, taken),
         kind=kind,
         name=free_name(kind, taken),
-        x_m=0.0 if on_wall else (room.width_m - across) / 2,
-        y_m=(room.length_m - along) / 2,
+        x_m=x,
+        y_m=y,
         z_m=max(0.0, z),
         width_m=across,
         length_m=along,
@@ -81,15 +89,16 @@ def usual_stored(kind: StoredKind, room: Room, taken: Iterable[str]) -> Stored:
     """A thing the room must still hold, of the usual size, along the left wall in the rear."""
     usual = USUAL_STORED[kind]
     across, along = _size(usual.across_m, room.width_m), _size(usual.along_m, room.length_m)
+    y = max(0.0, room.length_m - along)
     return Stored(
         id=free_id(kind, taken),
         kind=kind,
         name=free_name(kind, taken),
         x_m=0.0,
-        y_m=max(0.0, room.length_m - along),
+        y_m=y,
         width_m=across,
         length_m=along,
-        height_m=_size(usual.up_m, room.ceiling_m),
+        height_m=_size(usual.up_m, _ceiling_m(room, (0.0, across), (y, y + along))),
     )
 
 
@@ -119,22 +128,13 @@ def usual_socket(room: Room, taken: Iterable[str]) -> Socket:
     )
 
 
-def free_id(kind: str, taken: Iterable[str]) -> str:
-    """`beam`, or `beam-2` where that is taken.
-
-    >>> free_id("beam", ["beam", "beam-2"])
-    'beam-3'
-    """
-    used, number = set(taken), 1
-    while (candidate := kind if number == 1 else f"{kind}-{number}") in used:
-        number += 1
-    return candidate
-
-
-def free_name(kind: str, taken: Iterable[str]) -> str:
-    """As `free_id`, as people say it."""
-    return free_id(kind, taken).replace("-", " ")
-
-
 def _size(usual_m: float | None, room_m: float) -> float:
     return room_m if usual_m is None else min(usual_m, room_m)
+
+
+def _ceiling_m(room: Room, x_m: tuple[float, float], y_m: tuple[float, float]) -> float:
+    """Least height of the ceiling over a rectangle; of the eaves while the ridge is not measured."""
+    try:
+        return ceiling_of(room).lowest_over_m(x_m, y_m)
+    except MissingFact:
+        return room.ceiling_m - room.lining_m
