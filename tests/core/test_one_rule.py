@@ -178,7 +178,7 @@ class PlaceTests(TestCase):
                 shapes = [shape for shape in found.scene.shapes if shape.view == "plan" and shape.meaning == key]
                 seen.update(key for _ in shapes)
                 with self.subTest(seed=seed, part=key):
-                    if key == "monitor":
+                    if key in ("monitor", "machine"):
                         for shape, box in zip(shapes, boxes, strict=True):
                             ((u, v),) = shape.points
                             self.assertTrue(box.low[1] <= u <= box.high[1] and box.low[0] <= v <= box.high[0])
