@@ -26,6 +26,8 @@ class Client:
         self.port = port
         self._connection = HTTPConnection("127.0.0.1", port)
         self._cookies: dict[str, str] = {}
+        self.received = 0
+        """Bytes of the last answer."""
         self.call("GET", "/")
 
     def call(self, method: str, path: str, body: object = None) -> Any:
@@ -49,6 +51,7 @@ class Client:
         self._connection.request(method, path, body, headers)
         reply = self._connection.getresponse()
         content = reply.read()
+        self.received = len(content)
         for header in reply.headers.get_all("Set-Cookie") or []:
             name, _, value = header.partition(";")[0].partition("=")
             self._cookies[name] = value

@@ -73,20 +73,39 @@ class Evaluation:
         """`verdict`, which this evaluation gave, in words: headline, cures, formula and inputs."""
         check = self.graph[verdict.id]
         number = self._numbers[verdict.subject_id] if check.per_player else None
-        name = "" if number is None else self.players[number].name
-        return tell(verdict, verdict.missing or self._answer(check, number), name)
+        return tell(verdict, verdict.missing or self._answer(check, number), self.subject(verdict))
+
+    def subject(self, verdict: Verdict) -> str:
+        """The name of the player that `verdict` speaks of; empty where it speaks of nobody."""
+        return self.players[self._numbers[verdict.subject_id]].name if verdict.subject_id else ""
+
+    def may_be_told_otherwise(self, id: str) -> bool:
+        """Whether check `id` reads anything that is not the very same in the evaluation before."""
+        if self._before is None or self._touched is None or self.players != self._before.players:
+            return True
+        if id not in self._touched:
+            return False
+        check, before = self.graph[id], self._before
+        numbers = range(len(self.players)) if check.per_player else (None,)
+        return any(
+            self._value(read.type, number) is not before._value(read.type, number)
+            for number in numbers
+            for read in check.reads.each
+        )
 
     @cached_property
     def _numbers(self) -> Mapping[str, int]:
         return {player.id: number for number, player in enumerate(self.players)}
 
     def _answer(self, check: Check, number: int | None) -> Answer:
-        answer = self._answers.get((check.id, -1 if number is None else number))
+        key = check.id, -1 if number is None else number
+        answer = self._answers.get(key)
         if answer is None:
             values = self._arguments(check, number)
             assert values is not None
             answer = check.run(*values)  # type: ignore[assignment]
             assert answer is not None
+            self._answers[key] = answer
         return answer
 
     def _judged(self, check: Check) -> tuple[Verdict, ...]:

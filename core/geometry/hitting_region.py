@@ -32,15 +32,19 @@ class Area(NamedTuple):
     holes: tuple[tuple[Point, ...], ...] = ()
 
 
+@lru_cache(maxsize=256)
 def clear_floor(
     width_m: float,
     length_m: float,
-    rules: Iterable[BallRule],
-    discs: Iterable[SwingDisc],
+    rules: tuple[BallRule, ...],
+    discs: tuple[SwingDisc, ...],
     surface_m: float,
     boxes: tuple[Box, ...],
 ) -> tuple[Area, ...]:
-    """Where the ball may be by `rules`, comfortably, and for swings of `discs` to be clear of `boxes`."""
+    """Where the ball may be by `rules`, comfortably, and for swings of `discs` to be clear of `boxes`.
+
+    It does not hang on where the ball is, and is kept while that is dragged.
+    """
     limits: list[HalfPlane] = []
     outlines: list[Outline] = []
     for rule in rules:

@@ -74,8 +74,8 @@ class Surroundings:
 
     def clear_floor(self, players: Iterable[Player], rules: Iterable[BallRule]) -> tuple[Area, ...]:
         """Where the ball may be by `rules`, and for the longest clubs of `players` to be clear of all boxes."""
-        discs = [swing_disc(player, player.longest_club) for player in players]
-        return clear_floor(self.room.width_m, self.room.length_m, rules, discs, self.room.surface_m, self.boxes)
+        discs = tuple(swing_disc(player, player.longest_club) for player in players)
+        return clear_floor(self.room.width_m, self.room.length_m, tuple(rules), discs, self.room.surface_m, self.boxes)
 
     def shift_to_clear(self, player: Player) -> tuple[float, float] | None:
         """How far across and along the ball would have to move for `player`'s swing to be clear; `None` if nowhere."""

@@ -35,12 +35,15 @@ from core.report.small_items import SmallStatus, small_statuses
 ROOM_QUESTIONS = {"width_m": "width", "length_m": "length", "ceiling_m": "ceiling height"}
 
 
-def evaluate(build: Build, parts: Mapping[str, Part], *, today: date | None = None) -> Report:
+def evaluate(
+    build: Build, parts: Mapping[str, Part], *, today: date | None = None, before: Report | None = None
+) -> Report:
     """The report on `build`, whose chain refers to `parts` by id; without `today` nothing is said of dates.
 
-    Raises `UnknownPart` where the chain names a part or plan that is not there.
+    With the report on a build `before` that differs little, on the same day. Raises `UnknownPart` where the chain names
+    a part or plan that is not there.
     """
-    found = evaluation_of(build, parts, today=today)
+    found = evaluation_of(build, parts, today=today, before=before.evaluation if before else None)
     verdicts = found.verdicts
     worst = _worst_by_place(verdicts)
     items, kit = found.reading(SmallItems), found.reading(Kit)

@@ -7,6 +7,7 @@ from django.utils import timezone
 from pydantic import BaseModel
 
 from core.formats.report_json import report_json
+from core.formats.report_json.difference import report_change
 from core.formats.report_json.sheets import facts_json, rows_json
 from core.model.build import Build as BuildDocument
 from core.model.chain import plans_of
@@ -18,7 +19,7 @@ from core.quantities import UnitSystem
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import BuildReply, Change, FoundPart, PartDetail, PartSheet, PlanChoice, Preview
 from jungle.catalogue.models import Entry
-from jungle.plans.judging import judge
+from jungle.plans.judging import judge_moved
 from jungle.plans.models import Build
 from jungle.plans.services.editing import On
 from jungle.plans.services.people import units_of
@@ -67,10 +68,16 @@ def build_reply(build: Build, units: UnitSystem) -> BuildReply:
 
 
 def preview_reply(build: Build, plan: BuildDocument, number: int, units: UnitSystem) -> Preview:
-    """What `plan`, an edit of `build` that is not made yet, would be; `number` is the request's own."""
-    report = report_json(judge(plan, build.owner_id).report, units)
-    texts = dict(field_texts(plan, units, plan.brief.currency))
-    return Preview.model_construct(number=number, texts=texts, report=report)
+    """What differs if `plan`, an edit of `build` that moves something, were made; `number` is the request's own."""
+    judged = build.judged
+    moved = judge_moved(plan, judged)
+    was, now = (dict(field_texts(each, units, each.brief.currency)) for each in (judged.document, plan))
+    return Preview.model_construct(
+        number=number,
+        revision=build.revision,
+        texts={field: text for field, text in now.items() if was.get(field) != text},
+        report=report_change(moved.report, judged.report, units),
+    )
 
 
 def found_part(entry: Entry, sheet: SpecSheet) -> FoundPart:

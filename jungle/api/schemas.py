@@ -8,6 +8,7 @@ from pydantic import ConfigDict, Field
 
 from core.checks.limits import State
 from core.formats.report_json import AlternativeJson, ReportJson, SceneJson, ServingJson
+from core.formats.report_json.difference import ReportChange
 from core.formats.report_json.routes import RouteJson
 from core.formats.report_json.sheets import ListRowJson, PackRowJson, SheetFactJson
 from core.model.brief import ExchangeRate, Handedness, Purpose, SpeedBand, Stage
@@ -322,11 +323,12 @@ class BuildReply(Schema):
 
 
 class Preview(Schema):
-    """What a drag would do; nothing is stored. `number` is the one the request named."""
+    """What differs from the build at `revision` while something is dragged; `number` is the one the request named."""
 
     number: int
+    revision: int
     texts: dict[str, str]
-    report: ReportJson
+    report: ReportChange
 
 
 class PreviewChange(LayoutChange):

@@ -32,12 +32,14 @@ class Judged:
     digests: Mapping[str, str]
     """The digest of each sheet, by part id."""
     day: date
+    before: Report | None = None
+    """The report on a build that differs little, of the same day."""
 
     @cached_property
     def report(self) -> Report:
         """The report, made once. Raises `UnknownPart`, `CannotBeShown`."""
         try:
-            return evaluate(self.document, self.sheets, today=self.day)
+            return evaluate(self.document, self.sheets, today=self.day, before=self.before)
         except UnknownPart:
             raise
         except Exception as error:
@@ -66,6 +68,13 @@ def judge(document: BuildDocument, owner_id: int, changed: Mapping[str, str | No
     judged = resolved(document, owner_id, changed)
     assert judged.report
     return judged
+
+
+def judge_moved(document: BuildDocument, judged: Judged) -> Judged:
+    """`document`, which names the same parts as what was `judged` and differs little. Raises `CannotBeShown`."""
+    moved = Judged(document, judged.sheets, judged.digests, judged.day, judged.report)
+    assert moved.report
+    return moved
 
 
 def resolved(document: BuildDocument, owner_id: int, changed: Mapping[str, str | None] | None = None) -> Judged:

@@ -126,8 +126,11 @@ class EditTests(ApiTestCase):
     def test_a_preview_stores_nothing(self) -> None:
         reply = self.send("post", "/preview", ball_y_m=5.5, number=7)
         self.assertEqual(reply.json()["number"], 7)
-        states = {v["id"]: v["state"] for v in reply.json()["report"]["verdicts"] if v["subject"] == "Ada"}
+        self.assertEqual((reply.json()["revision"], reply.json()["texts"]), (0, {"layout.ball_y_m": "5.50 m"}))
+        different = reply.json()["report"]["verdicts"]["at"].values()
+        states = {v["id"]: v["state"] for v in different if v["subject"] == "Ada"}
         self.assertEqual(states["swing.rear_wall"], "tight")
+        self.assertNotIn("title.courses", states, "no ball moves it")
         self.build.refresh_from_db()
         self.assertEqual((self.build.revision, self.build.plan.layout.ball_y_m), (0, 3.5))
 

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from core.drawing import Dimension, Layer, Scene, View
-from core.drawing.shapes import Point
+from core.drawing.shapes import Handle, Point, Shape
 from core.quantities import UnitSystem, format_length
 
 
@@ -74,37 +74,42 @@ def scene_json(scene: Scene, system: UnitSystem) -> SceneJson:
         length_m=scene.length_m,
         width_m=scene.width_m,
         height_m=scene.height_m,
-        shapes=[
-            ShapeJson(
-                view=shape.view,
-                meaning=shape.meaning,
-                points=_numbers(shape.points),
-                closed=shape.closed,
-                subject=shape.subject,
-                label=shape.label,
-                layer=shape.layer,
-                holes=[_numbers(hole) for hole in shape.holes],
-            )
-            for shape in scene.shapes
-        ],
-        dimensions=[_dimension(dimension, system) for dimension in scene.dimensions],
-        handles=[
-            HandleJson(
-                view=handle.view,
-                target=handle.target,
-                label=handle.label,
-                at=_point(handle.at),
-                u_field=handle.u_field,
-                v_field=handle.v_field,
-                u_origin_m=handle.u_origin_m,
-                v_origin_m=handle.v_origin_m,
-            )
-            for handle in scene.handles
-        ],
+        shapes=[shape_json(shape) for shape in scene.shapes],
+        dimensions=[dimension_json(dimension, system) for dimension in scene.dimensions],
+        handles=[handle_json(handle) for handle in scene.handles],
     )
 
 
-def _dimension(dimension: Dimension, system: UnitSystem) -> DimensionJson:
+def shape_json(shape: Shape) -> ShapeJson:
+    """One shape."""
+    return ShapeJson(
+        view=shape.view,
+        meaning=shape.meaning,
+        points=_numbers(shape.points),
+        closed=shape.closed,
+        subject=shape.subject,
+        label=shape.label,
+        layer=shape.layer,
+        holes=[_numbers(hole) for hole in shape.holes],
+    )
+
+
+def handle_json(handle: Handle) -> HandleJson:
+    """One handle."""
+    return HandleJson(
+        view=handle.view,
+        target=handle.target,
+        label=handle.label,
+        at=_point(handle.at),
+        u_field=handle.u_field,
+        v_field=handle.v_field,
+        u_origin_m=handle.u_origin_m,
+        v_origin_m=handle.v_origin_m,
+    )
+
+
+def dimension_json(dimension: Dimension, system: UnitSystem) -> DimensionJson:
+    """One dimension line for a reader of `system`."""
     return DimensionJson(
         view=dimension.view,
         label=dimension.label,

@@ -1,6 +1,7 @@
 """The whole report as JSON."""
 
 from dataclasses import dataclass
+from typing import TypedDict
 
 from pydantic import TypeAdapter
 
@@ -16,15 +17,13 @@ from core.formats.report_json.verdicts import VerdictJson, WorkingsJson, verdict
 from core.model.brief import Handedness, Stage
 from core.model.build import Slot
 from core.quantities import UnitSystem
+from core.quantities.tolerances import SAME_SPOT_M
 from core.report import LinkStatus, Report, SlotStatus
 
 CAUTION = (
     "Estimates are not a safety certificate: test at low speed first. Local codes come first; mains wiring is a "
     "licensed electrician's work."
 )
-
-
-SAME_SPOT_M = 0.005
 
 
 @dataclass(frozen=True, slots=True)
@@ -147,20 +146,46 @@ _FULL_REPORT = TypeAdapter(FullReportJson)
 
 def report_json(report: Report, system: UnitSystem) -> ReportJson:
     """`report` for a reader of `system`."""
-    doubts = _doubts_by_check(report, system)
-    by_key = {verdict.key: report.told(verdict) for verdict in report.verdicts}
+    doubts = doubts_by_check(report, system)
     return ReportJson(
+        verdicts=[
+            verdict_json(report.told(verdict), system, doubts.get(verdict.id, ())) for verdict in report.verdicts
+        ],
+        scene=scene_json(report.scene, system),
+        stowed=scene_json(report.stowed, system) if report.stowed else None,
+        small_items=[small_item_json(status, system) for status in report.small],
+        caution=CAUTION,
+        **summary_json(report, system),
+    )
+
+
+class SummaryJson(TypedDict):
+    """What is told of a report besides its verdicts, drawings and small items."""
+
+    blocked: bool
+    attention: list[AttentionJson]
+    steps: list[StepJson]
+    slots: list[SlotJson]
+    links: list[LinkJson]
+    costs: CostsJson
+    questions: list[QuestionJson]
+    hitting: list[HittingJson]
+    stages: list[StageJson]
+    works: list[WorkJson]
+
+
+def summary_json(report: Report, system: UnitSystem) -> SummaryJson:
+    """The part of `report` that is short, for a reader of `system`."""
+    subject = report.evaluation.subject
+    return SummaryJson(
         blocked=report.blocked,
-        verdicts=[verdict_json(told, system, doubts.get(told.verdict.id, ())) for told in by_key.values()],
         steps=[_step(step, report) for step in Step],
         attention=[
-            AttentionJson(id=verdict.id, subject=by_key[verdict.key].subject, subject_id=verdict.subject_id)
+            AttentionJson(id=verdict.id, subject=subject(verdict), subject_id=verdict.subject_id)
             for verdict in report.attention
         ],
         slots=[_slot(status) for status in report.slots],
-        links=[_link(link, by_key[link.deciding.key] if link.deciding else None, system) for link in report.links],
-        scene=scene_json(report.scene, system),
-        stowed=scene_json(report.stowed, system) if report.stowed else None,
+        links=[_link(link, report.told(link.deciding) if link.deciding else None, system) for link in report.links],
         costs=costs_json(report.costs, report.verdicts, system),
         questions=[
             QuestionJson(
@@ -180,12 +205,11 @@ def report_json(report: Report, system: UnitSystem) -> ReportJson:
             WorkJson(work.id, work.what.text(system), work.who, f"about {work.own_hours:g} h" if work.own_hours else "")
             for work in report.works
         ],
-        small_items=[small_item_json(status, system) for status in report.small],
-        caution=CAUTION,
     )
 
 
-def _doubts_by_check(report: Report, system: UnitSystem) -> dict[str, list[str]]:
+def doubts_by_check(report: Report, system: UnitSystem) -> dict[str, list[str]]:
+    """What is doubtful about the facts that each check leans on, by its id."""
     by_check: dict[str, list[str]] = {}
     for doubt in report.doubts:
         for check in doubt.checks:

@@ -1,0 +1,73 @@
+"""A difference put onto the report that it was made from is the report itself, over random builds and moves."""
+
+from random import Random
+from typing import Any
+from unittest import TestCase
+
+from pydantic import TypeAdapter
+
+from core.formats.report_json import report_json
+from core.formats.report_json.difference import ReportChange, report_change
+from core.formats.report_json.report import ReportJson
+from core.model.build import Build
+from core.model.room import Layout
+from core.quantities import UnitSystem
+from core.report import evaluate
+from tests.core.matrix.case import TODAY
+from tests.core.random_builds import random_build, sample_parts
+
+WHOLE = TypeAdapter(ReportJson)
+CHANGE = TypeAdapter(ReportChange)
+MOVES = 4
+
+
+def put_onto(items: list[Any], change: dict[str, Any]) -> list[Any]:
+    """A list with its difference, as whoever shows it puts it on."""
+    places = range(change["length"])
+    return [change["at"].get(str(place), items[place] if place < len(items) else None) for place in places]
+
+
+def with_difference(whole: dict[str, Any], change: dict[str, Any]) -> dict[str, Any]:
+    found = {**whole, **{name: value for name, value in change["summary"].items() if value is not None}}
+    for name in ("verdicts", "small_items"):
+        found[name] = put_onto(whole[name], change[name])
+    for name in ("scene", "stowed"):
+        if change[name] is not None:
+            was, now = whole[name], change[name]
+            lists = {part: put_onto(was[part], now[part]) for part in ("shapes", "dimensions", "handles")}
+            found[name] = {**now, **lists}
+    return found
+
+
+def moved(build: Build, dice: Random) -> Build:
+    """The ball, the screen or a thing somewhere else."""
+    if build.room.things and dice.random() < 0.4:
+        thing = build.room.things[0].model_copy(update={"y_m": round(dice.uniform(0, 3), 3)})
+        return build.model_copy(update={"room": build.room.model_copy(update={"things": (thing,)})})
+    changes = {
+        "ball_x_m": round(dice.uniform(0.5, build.room.width_m - 0.5), 3),
+        "ball_y_m": round(dice.uniform(2.0, build.room.length_m - 0.5), 3),
+        "screen_y_m": round(dice.uniform(0.1, 1.0), 3),
+    }
+    field = dice.choice(list(changes))
+    layout = Layout.model_validate({**build.layout.model_dump(), field: changes[field]})
+    return build.model_copy(update={"layout": layout})
+
+
+class DifferenceTests(TestCase):
+    def test_a_difference_makes_the_whole(self) -> None:
+        dice = Random(77)
+        for seed in range(30):
+            build = random_build(seed)
+            for system in (UnitSystem.METRIC, UnitSystem.IMPERIAL):
+                before = evaluate(build, sample_parts(), today=TODAY)
+                sent = WHOLE.dump_python(report_json(before, system), mode="json")
+                for _ in range(MOVES):
+                    there = moved(build, dice)
+                    after = evaluate(there, sample_parts(), today=TODAY, before=before)
+                    change = CHANGE.dump_python(report_change(after, before, system), mode="json")
+                    alone = evaluate(there, sample_parts(), today=TODAY)
+                    with self.subTest(seed=seed):
+                        self.assertEqual(
+                            with_difference(sent, change), WHOLE.dump_python(report_json(alone, system), mode="json")
+                        )
