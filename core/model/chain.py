@@ -46,9 +46,12 @@ class Chain:
         return next((hanging for hanging in self.hangings if hanging.slot is slot), None)
 
 
+LICENSED = (LaunchMonitor, Title)
+
+
 def plans_of(part: Part) -> tuple[Plan, ...]:
     """The plans that `part` is licensed under; none for a part that needs none."""
-    return part.plans if isinstance(part, LaunchMonitor | Title) else ()
+    return part.plans if isinstance(part, LICENSED) else ()
 
 
 def resolve_chain(build: Build, parts: Mapping[str, Part]) -> Chain:

@@ -102,7 +102,7 @@ def _hung(
     swapped = build.model_copy(update={"chain": {**build.chain, slot: decided}})
     there = evaluation_of(swapped, parts, before=before)
     shown = without_unserving(swapped, there)
-    return shown, there if shown is swapped else evaluation_of(shown, parts, before=before)
+    return shown, there if shown is swapped else evaluation_of(shown, parts, before=there)
 
 
 def _default_plan(build: Build, parts: Mapping[str, Part], part: Part) -> str | None:

@@ -6,8 +6,11 @@ that ruled the part out; what admits it must not rule anything else out that is 
 """
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from datetime import date
+from functools import cached_property
+from itertools import islice
+from typing import NamedTuple
 
 from core.checks import GRAPH
 from core.checks.declared import Reads
@@ -21,7 +24,7 @@ from core.model.parts import Part
 from core.quantities import Money, Sentence
 from core.report.evaluation_of import evaluation_of, known_costs
 from core.report.small_items import SmallStatus, small_statuses
-from core.report.why_not.changes import Changes, Trouble
+from core.report.why_not.changes import Change, Changes, Trouble
 from core.report.why_not.placing import Placed, placed
 
 MOST_TOGETHER = 3
@@ -79,6 +82,15 @@ def why_not(build: Build, parts: Mapping[str, Part], part: Part, today: date | N
     return WhyNot(part, put.slot, title, told, objections, found, () if found else search.together(reads))
 
 
+class Tried(NamedTuple):
+    """A change that was carried out, and which of the reasons against the part it leaves."""
+
+    words: Sentence
+    build: Build
+    evaluation: Evaluation
+    left: frozenset[Key]
+
+
 @dataclass(frozen=True)
 class _Search:
     changes: Changes
@@ -86,13 +98,13 @@ class _Search:
     tolerated: frozenset[Key]
     """What is blocked today and stays so."""
     now: Evaluation
+    carried_out: "dict[Trouble, list[Tried]]" = field(default_factory=dict)
 
     def admissions(self, reads: frozenset[type]) -> Iterator[Admission]:
         """The first change of each kind of trouble that admits the part; `reads` is what the blocked rules read."""
-        for trouble, changes in self.changes.by_trouble(reads, self._touched):
-            for words, changed in changes:
-                found = self._evaluated(changed)
-                if not self._still_blocked(found) and _blocked(found, self.changes.placed) <= self.tolerated:
+        for trouble, tried in self._tried(reads):
+            for words, changed, found, left in tried:
+                if not left and _blocked(found, self.changes.placed) <= self.tolerated:
                     yield self._admission(trouble, words, found, changed)
                     break
 
@@ -109,29 +121,36 @@ class _Search:
                 return tuple(made)
         return ()
 
-    @property
+    def _tried(self, reads: frozenset[type]) -> "Iterator[tuple[Trouble, Iterator[Tried]]]":
+        """Every change, the build with it, and what of the reasons it leaves; each is carried out once."""
+        for trouble, changes in self.changes.by_trouble(reads, self._touched):
+            yield trouble, self._carried_out(trouble, changes)
+
+    def _carried_out(self, trouble: Trouble, changes: Iterator[Change]) -> "Iterator[Tried]":
+        known = self.carried_out.setdefault(trouble, [])
+        yield from known
+        for words, changed in islice(changes, len(known), None):
+            found = evaluation_of(changed, self.changes.parts, before=self.changes.evaluation)
+            known.append(Tried(words, changed, found, self._still_blocked(found)))
+            yield known[-1]
+
+    @cached_property
     def _still(self) -> frozenset[Key]:
         """What rules the part out before any change."""
         return _blocked(self.changes.evaluation, self.changes.placed) - self.tolerated
 
-    @property
+    @cached_property
     def _touched(self) -> frozenset[Slot]:
         return frozenset(slot for key in self._still for slot in _slots(key))
 
     def _step(self, reads: frozenset[type]) -> "tuple[Admission, _Search] | None":
         still = self._still
-        for trouble, changes in self.changes.by_trouble(reads, self._touched):
-            for words, changed in changes:
-                found = self._evaluated(changed)
-                if not self._still_blocked(found) < still:
-                    continue
-                if _blocked(found, self.changes.placed) - self.tolerated < still:
+        for trouble, tried in self._tried(reads):
+            for words, changed, found, left in tried:
+                if left < still and _blocked(found, self.changes.placed) - self.tolerated < still:
                     further = replace(self.changes, build=changed, evaluation=found)
-                    return self._admission(trouble, words, found, changed), replace(self, changes=further)
+                    return self._admission(trouble, words, found, changed), _Search(further, self.tolerated, self.now)
         return None
-
-    def _evaluated(self, changed: Build) -> Evaluation:
-        return evaluation_of(changed, self.changes.parts, before=self.changes.evaluation)
 
     def _still_blocked(self, found: Evaluation) -> frozenset[Key]:
         """What still rules the part out: most changes fail there already, and nothing else is asked of them."""
