@@ -16,8 +16,9 @@ from core.model.parts import Plan
 from core.model.parts.price import price_text
 from core.model.typed import field_texts
 from core.quantities import UnitSystem
+from jungle.api.changes import Change
 from jungle.api.requests import SignedIn
-from jungle.api.schemas import BuildReply, Change, FoundPart, PartDetail, PartSheet, PlanChoice, Preview
+from jungle.api.schemas import BuildReply, FoundPart, PartDetail, PartSheet, PlanChoice, Preview
 from jungle.catalogue.models import Entry
 from jungle.plans.judging import judge_moved
 from jungle.plans.models import Build

@@ -1,7 +1,7 @@
 """What goes in and out of the endpoints, the report aside."""
 
 from datetime import date, datetime
-from typing import Annotated, Any, Literal
+from typing import Annotated
 
 from ninja import Schema
 from pydantic import ConfigDict, Field
@@ -11,85 +11,28 @@ from core.formats.report_json import AlternativeJson, ReportJson, SceneJson, Ser
 from core.formats.report_json.difference import ReportChange
 from core.formats.report_json.routes import RouteJson
 from core.formats.report_json.sheets import ListRowJson, PackRowJson, SheetFactJson
-from core.model.brief import ExchangeRate, Handedness, Purpose, SpeedBand, Stage
+from core.model.brief import Brief, Player, Stage
 from core.model.build import Build as BuildDocument
-from core.model.build import Slot
-from core.model.clubs import Club
-from core.model.household import Approach, Condition, Looks, Noise, Skill, Subscriptions, TaxTreatment, Valuation
+from core.model.build import Extra, HungPart, Slot, SmallDecision
+from core.model.moves import LayoutMove
 from core.model.parts import Billing
 from core.model.record import Currency, Name
-from core.model.room import CeilingShape, FloorBase, Light
-from core.model.things import BayPart, FixedTo, Guard, Opens, Remedy, StoredKind, Wall, WhilePlaying
+from core.model.room import Room
+from core.model.things import Joists, Opening, Socket, Stored, Thing
 from core.quantities import UnitSystem
+from jungle.api.changes import Change, Revision, Typed, fields_of
 
-Typed = Annotated[str, Field(max_length=40)] | Annotated[float, Field(strict=True, allow_inf_nan=False)]
-"""A quantity: text as a person types it, in their units, or a number in the core's own unit."""
-TypedOrCleared = Typed | None
 NewName = Name
-Revision = Annotated[int, Field(strict=True, ge=0, le=2**31)]
 
 
-def _absent_is_unchanged(schema: dict[str, Any]) -> None:
-    for field in schema["properties"].values():
-        field.pop("default", None)
-
-
-class Change(Schema):
-    """An edit, made on a build as it was at `revision`. Only the fields that are given change."""
-
-    model_config = ConfigDict(extra="forbid", json_schema_extra=_absent_is_unchanged)
-
-    revision: Revision
-
-    def changes(self) -> dict[str, object]:
-        """The fields that were given, `revision` aside."""
-        return self.model_dump(exclude_unset=True, exclude={"revision"})
-
-
+@fields_of(Brief, leave_out=("players",))
 class BriefChange(Change):
     """Answers to questions of the brief."""
 
-    purposes: dict[Purpose, Annotated[int, Field(ge=0, le=5)]] = {}
-    stage: Stage = Stage.PROJECTED
-    currency: Currency = "EUR"
-    up_front_cap_minor: TypedOrCleared = None
-    yearly_cap_minor: TypedOrCleared = None
-    horizon_years: Annotated[int, Field(ge=1, le=30)] = 5
-    contingency_share: Typed = 0.1
-    tax_share: Typed = 0.0
-    may_drill: bool | None = True
-    subscriptions: Subscriptions | None = Subscriptions.FINE
-    visitors: bool = False
-    earlier_stages: Annotated[list[Stage], Field(max_length=len(Stage))] = []
-    tax_treatment: TaxTreatment = TaxTreatment.PAID
-    valuation: Valuation = Valuation.CASH
-    used_is_fine: bool = False
-    approach: Approach = Approach.BUY_ONCE
-    other_uses: Annotated[list[StoredKind], Field(max_length=len(StoredKind))] = []
-    conditions: Annotated[list[Condition], Field(max_length=40)] = []
-    packed_away: bool = False
-    setup_minutes: TypedOrCleared = None
-    rented: bool = False
-    may_move: bool = False
-    noise: Noise = Noise.ANY
-    looks: Looks = Looks.PLAIN
-    hours_a_week: TypedOrCleared = None
-    playable_by: date | None = None
-    build_hours_a_week: TypedOrCleared = None
-    skills: Annotated[list[Skill], Field(max_length=len(Skill))] = []
-    exchange_rates: Annotated[list[ExchangeRate], Field(max_length=20)] = []
 
-
+@fields_of(Player, leave_out=("id", "measured_reaches"))
 class PlayerChange(Change):
     """What is known of a player."""
-
-    name: NewName = ""
-    height_m: Typed = 0.0
-    handedness: Handedness = Handedness.RIGHT
-    longest_club: Club = Club.DRIVER
-    speed_band: SpeedBand = SpeedBand.RECREATIONAL
-    measured_ball_speed_m_s: TypedOrCleared = None
-    early_release: bool = False
 
 
 class TestSwing(Change):
@@ -98,42 +41,14 @@ class TestSwing(Change):
     height_m: Typed
 
 
+@fields_of(Room, leave_out=("guessed", "things", "openings", "sockets", "joists", "stored"))
 class RoomChange(Change):
     """Measurements of the room."""
 
-    name: NewName = ""
-    width_m: Typed = 0.0
-    length_m: Typed = 0.0
-    ceiling_m: Typed = 0.0
-    ceiling_shape: CeilingShape = CeilingShape.FLAT
-    ridge_m: TypedOrCleared = None
-    lining_m: Typed = 0.0
-    wall_foam_m: Typed = 0.0
-    light: Light = Light.DIM
-    measured_lux: TypedOrCleared = None
-    mains_v: TypedOrCleared = None
-    breaker_a: TypedOrCleared = None
-    other_load_w: Typed = 0.0
-    floor_base: FloorBase | None = None
 
-
+@fields_of(LayoutMove)
 class LayoutChange(Change):
     """Where things are moved; a field set to nothing is proposed again."""
-
-    ball_x_m: Typed = 0.0
-    ball_y_m: Typed = 0.0
-    screen_y_m: Typed = 0.0
-    screen_bottom_m: Typed = 0.0
-    lens_distance_m: TypedOrCleared = None
-    lens_height_m: TypedOrCleared = None
-    monitor_distance_m: TypedOrCleared = None
-    monitor_pad_m: Typed = 0.0
-    machine_x_m: TypedOrCleared = None
-    machine_y_m: TypedOrCleared = None
-    ball_to_screen_m: Typed = 0.0
-    behind_ball_m: Typed = 0.0
-    right_wall_m: Typed = 0.0
-    stays_up: Annotated[list[BayPart], Field(max_length=len(BayPart))] = []
 
 
 class NewContent(Change):
@@ -142,30 +57,9 @@ class NewContent(Change):
     kind: Annotated[str, Field(max_length=40)]
 
 
+@fields_of(Thing, Stored, Opening, Socket, leave_out=("id", "kind"))
 class ContentChange(Change):
     """What was measured of something in the room, or decided about it."""
-
-    name: NewName = ""
-    x_m: Typed = 0.0
-    y_m: Typed = 0.0
-    z_m: Typed = 0.0
-    width_m: Typed = 0.0
-    length_m: Typed = 0.0
-    height_m: Typed = 0.0
-    fixed_to: FixedTo = FixedTo.CEILING
-    decision: Remedy = Remedy.KEEP
-    new_x_m: TypedOrCleared = None
-    new_y_m: TypedOrCleared = None
-    new_z_m: TypedOrCleared = None
-    while_playing: WhilePlaying = WhilePlaying.OUT
-    play_x_m: TypedOrCleared = None
-    play_y_m: TypedOrCleared = None
-    wall: Wall = Wall.LEFT
-    along_m: Typed = 0.0
-    sill_m: Typed = 0.0
-    opens: Opens = Opens.INWARD
-    hinge_far: bool = False
-    guard: Guard | None = None
 
 
 class ContentPreviewChange(ContentChange):
@@ -173,17 +67,10 @@ class ContentPreviewChange(ContentChange):
 
     number: Annotated[int, Field(ge=0, le=2**31)] = 0
 
-    def changes(self) -> dict[str, object]:
-        """The fields that were given, `revision` and `number` aside."""
-        return self.model_dump(exclude_unset=True, exclude={"revision", "number"})
 
-
+@fields_of(Joists)
 class JoistsChange(Change):
     """How the joists run."""
-
-    along: bool = False
-    first_m: Typed = 0.2
-    spacing_m: Typed = 0.6
 
 
 class NewRoom(Change):
@@ -204,24 +91,14 @@ class Hang(Change):
     part: Annotated[str, Field(max_length=80)]
 
 
+@fields_of(HungPart, leave_out=("part",))
 class Decision(Change):
     """What was decided about a part."""
 
-    plan: Annotated[str, Field(max_length=80)] | None = None
-    owned: bool = False
-    quote_minor: TypedOrCleared = None
-    replacement_value_minor: TypedOrCleared = None
-    locked: bool = False
-    signal: Literal["good", "weak"] | None = None
-    bounce_m: TypedOrCleared = None
 
-
+@fields_of(SmallDecision)
 class SmallChange(Change):
     """What was decided about a small item."""
-
-    choice: Literal["buy", "own", "strike"] = "buy"
-    part: Annotated[str, Field(max_length=80)] | None = None
-    quote_minor: TypedOrCleared = None
 
 
 class NewExtra(Change):
@@ -230,12 +107,9 @@ class NewExtra(Change):
     part: Annotated[str, Field(max_length=80)]
 
 
+@fields_of(Extra, leave_out=("id", "part"))
 class ExtraChange(Change):
     """What was decided about an extra."""
-
-    quantity: Typed = 1
-    owned: bool = False
-    quote_minor: TypedOrCleared = None
 
 
 class Rename(Change):
@@ -335,10 +209,6 @@ class PreviewChange(LayoutChange):
     """A drag on its way. `number` tells replies apart."""
 
     number: Annotated[int, Field(ge=0, le=2**31)] = 0
-
-    def changes(self) -> dict[str, object]:
-        """The fields that were given, `revision` and `number` aside."""
-        return self.model_dump(exclude_unset=True, exclude={"revision", "number"})
 
 
 class PartFilter(Schema):

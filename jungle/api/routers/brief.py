@@ -5,10 +5,11 @@ from typing import Any
 from ninja import Router
 
 from core.model.clubs import Club
+from jungle.api.changes import Change
 from jungle.api.replies import edit_on, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
-from jungle.api.schemas import BriefChange, Change, PlayerChange, TestSwing
+from jungle.api.schemas import BriefChange, PlayerChange, TestSwing
 from jungle.plans.services import brief
 
 router = Router(tags=["brief"])

@@ -13,9 +13,10 @@ from core.model.brief import Stage
 from core.model.build import Build as BuildDocument
 from core.report.evaluation_of import evaluation_of
 from core.report.other_values import with_other_values
+from jungle.api.changes import Change
 from jungle.api.replies import answer_for, edit_on, show
 from jungle.api.requests import SignedIn
-from jungle.api.schemas import BuildReply, BuildSummary, Change, NewBuild, Problems, Rename, Stale, Unreadable
+from jungle.api.schemas import BuildReply, BuildSummary, NewBuild, Problems, Rename, Stale, Unreadable
 from jungle.plans.services import builds, editing
 from jungle.plans.services.builds import Listed
 from jungle.plans.services.editing import NothingThere

@@ -5,18 +5,11 @@ from typing import Any
 from ninja import Router
 
 from core.contents.changes import ContentGroup
+from jungle.api.changes import Change
 from jungle.api.replies import edit_on, preview_reply, send, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
-from jungle.api.schemas import (
-    Change,
-    ContentChange,
-    ContentPreviewChange,
-    JoistsChange,
-    NewContent,
-    Preview,
-    Problems,
-)
+from jungle.api.schemas import ContentChange, ContentPreviewChange, JoistsChange, NewContent, Preview, Problems
 from jungle.plans.services import contents
 from jungle.plans.services.editing import find_build
 from jungle.plans.services.people import units_of

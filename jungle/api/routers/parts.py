@@ -15,12 +15,12 @@ from core.report.routes import routes_to
 from core.report.shortlist import prices_of, swapped_first, weighed_first
 from core.report.small_items import options_for
 from core.report.why_not import why_not
+from jungle.api.changes import Change
 from jungle.api.replies import edit_on, send, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
 from jungle.api.schemas import (
     Alternatives,
-    Change,
     Decision,
     ExtraChange,
     Hang,

@@ -6,10 +6,11 @@ from ninja import Router
 
 from core.formats.report_json.rooms import RoomsJson, rooms_json
 from core.report.comparison import rooms_of
+from jungle.api.changes import Change
 from jungle.api.replies import edit_on, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
-from jungle.api.schemas import Change, NewRoom, Problems, ScreenWall
+from jungle.api.schemas import NewRoom, Problems, ScreenWall
 from jungle.plans.services import candidates
 from jungle.plans.services.editing import find_build
 from jungle.plans.services.people import units_of
