@@ -44,6 +44,7 @@ browser: ## install the browser that the tests drive
 	scripts/ensure-browser
 
 test: setup-development browser ## run all tests
+	cd frontend && npm run --silent test
 	JUNGLE_JOURNAL_MODE=MEMORY $(MANAGE) test --noinput --parallel 2
 
 lint: setup-development ## lint, types, import contracts, generated files

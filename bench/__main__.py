@@ -192,8 +192,8 @@ def bench_http(client: Client, build_id: int) -> None:
         revision[0] = client.call("PATCH", f"/api/builds/{build_id}/room", change)["revision"]
 
     def drag(number: int) -> None:
-        change = {"revision": revision[0], "number": number, "ball_y_m": 3.5 + number % 40 / 100}
-        client.call("POST", f"/api/builds/{build_id}/preview", change)
+        at = {"view": "floor", "target": "ball", "u": 3.5 + number % 40 / 100, "v": 2.0 + number % 60 / 100}
+        client.call("POST", f"/api/builds/{build_id}/drag/preview", {"revision": revision[0], "number": number, **at})
         largest[0] = max(largest[0], client.received)
 
     largest = [0]

@@ -24,10 +24,10 @@ def main(edits: int) -> None:
     from django.core.management import call_command
     from django.db import connection
 
-    from jungle.plans import judging
-    from jungle.plans.models import Build
-    from jungle.plans.services import editing, room
-    from jungle.plans.services.editing import On
+    from jungle.builds import judging
+    from jungle.builds.models import Build
+    from jungle.builds.services import editing, room
+    from jungle.builds.services.editing import On
 
     call_command("migrate", verbosity=0)
     call_command("load_demo", stdout=sys.stderr)

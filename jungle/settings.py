@@ -51,7 +51,7 @@ INSTALLED_APPS = [
     "csp",
     "django_vite",
     "jungle.catalogue",
-    "jungle.plans",
+    "jungle.builds",
     "jungle.demo",
     "jungle.web",
 ]

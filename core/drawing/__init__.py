@@ -1,4 +1,4 @@
-"""The drawing as geometry with meaning: plan and side section, dimension lines, and what may be dragged."""
+"""The drawing as geometry with meaning: floor plan and side section, dimension lines, and what may be dragged."""
 
 from core.drawing.scene import scene_of, stowed_scene_of
 from core.drawing.shapes import Dimension, Handle, Layer, Scene, Shape, View

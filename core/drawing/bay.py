@@ -17,7 +17,7 @@ from core.model.things import BayPart
 def furniture_shapes(room: Room, layout: Layout, bay: Bay) -> Iterator[Shape]:
     """Target line, floor, and the parts of the bay as they stand."""
     aim = ((layout.screen_y_m, layout.ball_x_m), (layout.ball_y_m, layout.ball_x_m))
-    yield Shape("plan", "target-line", aim, False)
+    yield Shape("floor", "target-line", aim, False)
     if bay.floor_m:
         yield rectangle("section", "floor", (0, 0), (room.length_m, bay.floor_m))
     for mat in bay.of(BayPart.MAT):
@@ -35,7 +35,7 @@ def _outlines(meaning: str, solids: tuple[Solid, ...], label: str = "") -> Itera
     """What `solids` take up together, seen from above and from the side; the name is told in the first."""
     low = tuple(min(solid.box.low[axis] for solid in solids) for axis in range(3))
     high = tuple(max(solid.box.high[axis] for solid in solids) for axis in range(3))
-    yield rectangle("plan", meaning, (low[1], low[0]), (high[1], high[0]), label)
+    yield rectangle("floor", meaning, (low[1], low[0]), (high[1], high[0]), label)
     yield rectangle("section", meaning, (low[1], low[2]), (high[1], high[2]))
 
 
@@ -48,7 +48,7 @@ def _screen_shapes(room: Room, layout: Layout, bay: Bay) -> Iterator[Shape]:
     else:
         x0, x1, z0, z1 = 0.0, room.width_m, layout.screen_bottom_m, room.ceiling_m
     meaning = "screen" if screens else "screen-line"
-    yield Shape("plan", meaning, ((u, x0), (u, x1)), False, label="screen")
+    yield Shape("floor", meaning, ((u, x0), (u, x1)), False, label="screen")
     yield Shape("section", meaning, ((u, z0), (u, z1)), False, label="screen")
 
 
@@ -58,7 +58,7 @@ def _monitor_shapes(bay: Bay) -> Iterator[Shape]:
         _spots(solid, overhead=bay.monitor is not None and bay.monitor.where == "overhead")
         for solid in bay.of(BayPart.MONITOR)
     ]
-    yield from (Shape("plan", "monitor", (above,), False, label="monitor") for above, _ in spots)
+    yield from (Shape("floor", "monitor", (above,), False, label="monitor") for above, _ in spots)
     yield from (Shape("section", "monitor", (beside,), False, label="monitor") for _, beside in spots[:1])
 
 
@@ -75,9 +75,9 @@ def beam_shapes(lens: Lens, picture: Picture, room: Room, layout: Layout) -> lis
     left, right = (screen_m, middle_m - picture.width_m / 2), (screen_m, middle_m + picture.width_m / 2)
     low, high = (screen_m, picture.bottom_m), (screen_m, picture.top_m)
     return [
-        Shape("plan", "beam", ((lens_m, lens.x_m), left, right)),
+        Shape("floor", "beam", ((lens_m, lens.x_m), left, right)),
         Shape("section", "beam", ((lens_m, lens.height_m), low, high)),
-        Shape("plan", "picture", (left, right), False),
+        Shape("floor", "picture", (left, right), False),
         Shape("section", "picture", (low, high), False),
     ]
 

@@ -3,7 +3,7 @@
 from core.drawing.shapes import Handle, Layer, Shape, View
 from core.geometry.cable_route import CableRoute, Point3
 
-VIEWS: tuple[View, View] = ("plan", "section")
+VIEWS: tuple[View, View] = ("floor", "section")
 
 
 def machine_shapes(at: Point3) -> list[Shape]:
@@ -17,12 +17,12 @@ def machine_shapes(at: Point3) -> list[Shape]:
 
 
 def machine_handle(at: Point3) -> Handle:
-    """It is dragged in the plan."""
+    """It is dragged on the floor plan."""
     x, y, _ = at
-    return Handle("plan", "machine", "Machine", (y, x), "machine_y_m", "machine_x_m")
+    return Handle("floor", "machine", "Machine", (y, x), "machine_y_m", "machine_x_m")
 
 
 def cable_shapes(route: CableRoute) -> list[Shape]:
-    """The way as one sees it from above and from the side; what runs straight up is a point in the plan."""
+    """The way as one sees it from above and from the side; what runs straight up is a point there."""
     ways = ([(y, x) for x, y, _ in route.points], [(y, z) for _, y, z in route.points])
     return [Shape(view, "cable", tuple(way), False, layer=Layer.CABLES) for view, way in zip(VIEWS, ways, strict=True)]

@@ -10,8 +10,8 @@ def room_dimensions(room: Room) -> list[Dimension]:
     length, width, high = room.length_m, room.width_m, room.ceiling_m
     flat = room.ceiling_shape is CeilingShape.FLAT
     dimensions = [
-        Dimension("plan", "Length", (0, width), (length, width), length, "room.length_m"),
-        Dimension("plan", "Width", (length, 0), (length, width), width, "room.width_m"),
+        Dimension("floor", "Length", (0, width), (length, width), length, "room.length_m"),
+        Dimension("floor", "Width", (length, 0), (length, width), width, "room.width_m"),
         Dimension("section", "Ceiling" if flat else "Eaves", (length, 0), (length, high), high, "room.ceiling_m"),
     ]
     if not flat and room.ridge_m is not None:
@@ -27,12 +27,12 @@ def layout_dimensions(room: Room, layout: Layout, bay: Bay) -> list[Dimension]:
     screen, ball_y, ball_x = layout.screen_y_m, layout.ball_y_m, layout.ball_x_m
     dimensions = [
         *room_dimensions(room),
-        Dimension("plan", "Gap behind the screen", (0, 0), (screen, 0), screen, "layout.screen_y_m"),
-        Dimension("plan", "Ball to screen", (screen, 0), (ball_y, 0), ball_y - screen, "layout.ball_to_screen_m"),
-        Dimension("plan", "Behind the ball", (ball_y, 0), (length, 0), length - ball_y, "layout.behind_ball_m"),
-        Dimension("plan", "Ball to left wall", (length, 0), (length, ball_x), ball_x, "layout.ball_x_m"),
+        Dimension("floor", "Gap behind the screen", (0, 0), (screen, 0), screen, "layout.screen_y_m"),
+        Dimension("floor", "Ball to screen", (screen, 0), (ball_y, 0), ball_y - screen, "layout.ball_to_screen_m"),
+        Dimension("floor", "Behind the ball", (ball_y, 0), (length, 0), length - ball_y, "layout.behind_ball_m"),
+        Dimension("floor", "Ball to left wall", (length, 0), (length, ball_x), ball_x, "layout.ball_x_m"),
         Dimension(
-            "plan", "Ball to right wall", (length, ball_x), (length, width), width - ball_x, "layout.right_wall_m"
+            "floor", "Ball to right wall", (length, ball_x), (length, width), width - ball_x, "layout.right_wall_m"
         ),
         Dimension(
             "section",
@@ -46,7 +46,9 @@ def layout_dimensions(room: Room, layout: Layout, bay: Bay) -> list[Dimension]:
     if bay.monitor and bay.monitor.where == "behind":
         u = ball_y + bay.monitor.distance_m
         dimensions.append(
-            Dimension("plan", "Monitor to ball", (ball_y, ball_x), (u, ball_x), u - ball_y, "layout.monitor_distance_m")
+            Dimension(
+                "floor", "Monitor to ball", (ball_y, ball_x), (u, ball_x), u - ball_y, "layout.monitor_distance_m"
+            )
         )
     if lens := bay.lens:
         u = screen + lens.distance_m
@@ -60,14 +62,14 @@ def layout_dimensions(room: Room, layout: Layout, bay: Bay) -> list[Dimension]:
 def layout_handles(room: Room, layout: Layout, bay: Bay) -> list[Handle]:
     """Ball, screen line and projector."""
     handles = [
-        Handle("plan", "ball", "Ball", (layout.ball_y_m, layout.ball_x_m), "ball_y_m", "ball_x_m"),
+        Handle("floor", "ball", "Ball", (layout.ball_y_m, layout.ball_x_m), "ball_y_m", "ball_x_m"),
         Handle("section", "ball", "Ball", (layout.ball_y_m, bay.surface_m), "ball_y_m"),
-        Handle("plan", "screen", "Screen line", (layout.screen_y_m, room.width_m / 2), "screen_y_m"),
+        Handle("floor", "screen", "Screen line", (layout.screen_y_m, room.width_m / 2), "screen_y_m"),
     ]
     if lens := bay.lens:
         u = layout.screen_y_m + lens.distance_m
         handles += [
-            Handle("plan", "projector", "Projector", (u, lens.x_m), "lens_distance_m", "", layout.screen_y_m),
+            Handle("floor", "projector", "Projector", (u, lens.x_m), "lens_distance_m", "", layout.screen_y_m),
             Handle(
                 "section",
                 "projector",

@@ -16,19 +16,19 @@ WALL_MARK_M = 0.06
 def room_shapes(room: Room, layout: Layout, ceiling: Ceiling | None) -> list[Shape]:
     """Floor and outline, lines of eaves and ridge, lining and foam."""
     shapes = [
-        rectangle("plan", "room", (0, 0), (room.length_m, room.width_m), layer=Layer.ROOM),
+        rectangle("floor", "room", (0, 0), (room.length_m, room.width_m), layer=Layer.ROOM),
         Shape("section", "room", ((0, 0), (room.length_m, 0), *_roof(room, layout, ceiling)), layer=Layer.ROOM),
     ]
     if room.ceiling_shape is CeilingShape.RIDGE_ALONG:
         middle_m = room.width_m / 2
-        shapes.append(Shape("plan", "ridge", ((0, middle_m), (room.length_m, middle_m)), False, layer=Layer.ROOM))
+        shapes.append(Shape("floor", "ridge", ((0, middle_m), (room.length_m, middle_m)), False, layer=Layer.ROOM))
         if room.ridge_m is not None:
             shapes.append(
                 Shape("section", "ridge", ((0, room.ridge_m), (room.length_m, room.ridge_m)), False, layer=Layer.ROOM)
             )
     elif room.ceiling_shape is CeilingShape.RIDGE_ACROSS:
         middle_m = room.length_m / 2
-        shapes.append(Shape("plan", "ridge", ((middle_m, 0), (middle_m, room.width_m)), False, layer=Layer.ROOM))
+        shapes.append(Shape("floor", "ridge", ((middle_m, 0), (middle_m, room.width_m)), False, layer=Layer.ROOM))
     if room.ceiling_shape in (CeilingShape.RIDGE_ALONG, CeilingShape.HIGH_LEFT, CeilingShape.HIGH_RIGHT):
         eaves = ((0.0, room.ceiling_m), (room.length_m, room.ceiling_m))
         shapes.append(Shape("section", "ridge", eaves, False, label="eaves", layer=Layer.ROOM))
@@ -39,7 +39,7 @@ def room_shapes(room: Room, layout: Layout, ceiling: Ceiling | None) -> list[Sha
             Shape("section", "lining", (*roof, *((u, v - thick_m) for u, v in reversed(roof))), layer=Layer.ROOM)
         )
     if room.wall_foam_m:
-        shapes.append(rectangle("plan", "foam", (0, 0), (room.wall_foam_m, room.width_m), layer=Layer.ROOM))
+        shapes.append(rectangle("floor", "foam", (0, 0), (room.wall_foam_m, room.width_m), layer=Layer.ROOM))
         shapes.append(rectangle("section", "foam", (0, 0), (room.wall_foam_m, room.ceiling_m), layer=Layer.ROOM))
     return shapes
 
@@ -54,12 +54,12 @@ def _roof(room: Room, layout: Layout, ceiling: Ceiling | None) -> tuple[Point, .
 
 
 def opening_shapes(room: Room) -> Iterator[Shape]:
-    """Windows and doors in the plan, and what their leaves sweep; sockets; the joists overhead."""
+    """Windows and doors on the floor plan, and what their leaves sweep; sockets; the joists overhead."""
     for opening in room.openings:
         low, high = _in_wall(opening.wall, opening.along_m, opening.width_m, room)
         subject = f"openings/{opening.id}"
-        mark = rectangle("plan", opening.kind.value, low, high, opening.name, Layer.OBSTRUCTIONS)
-        yield Shape("plan", mark.meaning, mark.points, subject=subject, label=opening.name, layer=mark.layer)
+        mark = rectangle("floor", opening.kind.value, low, high, opening.name, Layer.OBSTRUCTIONS)
+        yield Shape("floor", mark.meaning, mark.points, subject=subject, label=opening.name, layer=mark.layer)
         yield from _opening_in_section(opening, subject)
     for sweep in door_sweeps(room):
         assert sweep.hinge is not None
@@ -71,17 +71,17 @@ def opening_shapes(room: Room) -> Iterator[Shape]:
             (hinge_y + along * sin(turn), hinge_x + across * cos(turn))
             for turn in (step * pi / 24 for step in range(13))
         ]
-        yield Shape("plan", "sweep", tuple(arc), subject=sweep.key, layer=Layer.OBSTRUCTIONS)
+        yield Shape("floor", "sweep", tuple(arc), subject=sweep.key, layer=Layer.OBSTRUCTIONS)
     for socket in room.sockets:
         low, _ = _in_wall(socket.wall, socket.along_m, 0.0, room)
         at = (low[0], low[1])
-        yield Shape("plan", "socket", (at,), False, f"sockets/{socket.id}", socket.name, Layer.OBSTRUCTIONS)
+        yield Shape("floor", "socket", (at,), False, f"sockets/{socket.id}", socket.name, Layer.OBSTRUCTIONS)
     if room.joists is not None:
         yield from _joist_shapes(room)
 
 
 def _in_wall(wall: Wall, along_m: float, width_m: float, room: Room) -> tuple[Point, Point]:
-    """The ends of a stretch of wall in the plan, a little deep."""
+    """The ends of a stretch of wall on the floor plan, a little deep."""
     if wall.runs_along:
         v0, v1 = (0.0, WALL_MARK_M) if wall is Wall.LEFT else (room.width_m - WALL_MARK_M, room.width_m)
         return (along_m, v0), (along_m + width_m, v1)
@@ -105,5 +105,5 @@ def _joist_shapes(room: Room) -> Iterator[Shape]:
     at = joists.first_m
     while at < across_m:
         line = ((0.0, at), (room.length_m, at)) if joists.along else ((at, 0.0), (at, room.width_m))
-        yield Shape("plan", "joist", line, False, layer=Layer.OBSTRUCTIONS)
+        yield Shape("floor", "joist", line, False, layer=Layer.OBSTRUCTIONS)
         at += joists.spacing_m

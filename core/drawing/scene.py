@@ -1,5 +1,7 @@
 """The drawing of a build: as people play in it, and as it is stowed."""
 
+from dataclasses import replace
+
 from core.bay import Bay
 from core.drawing.bay import beam_shapes, furniture_shapes, shadow_shapes
 from core.drawing.cables import cable_shapes, machine_handle, machine_shapes
@@ -48,9 +50,9 @@ def scene_of(
         *solid_shapes(contents),
         *conflict_shapes(conflicts),
     ]
-    for player in players:
-        shapes += player_shapes(player, layout, bay.surface_m)
-        shapes += early_release_shapes(player, layout, bay.surface_m)
+    for number, player in enumerate(players):
+        own = (*player_shapes(player, layout, bay.surface_m), *early_release_shapes(player, layout, bay.surface_m))
+        shapes += (replace(shape, player=number) for shape in own)
     if bay.lens and bay.picture:
         shapes += beam_shapes(bay.lens, bay.picture, room, layout)
         shapes += shadow_shapes(bay.lens, bay.picture, layout, players, bay.surface_m)

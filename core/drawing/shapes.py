@@ -1,6 +1,6 @@
 """What the drawing consists of.
 
-Both views share the horizontal axis u, along the target line from the wall behind the screen. In the plan v is
+Both views share the horizontal axis u, along the target line from the wall behind the screen. On the floor plan v is
 the distance from the left wall, in the section the height above the bare floor. All metres, v upward.
 """
 
@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 from typing import Literal
 
-View = Literal["plan", "section"]
+View = Literal["floor", "section"]
 Point = tuple[float, float]
 
 
@@ -37,6 +37,8 @@ class Shape:
     layer: Layer = Layer.BAY
     holes: tuple[tuple[Point, ...], ...] = ()
     """What is cut out of a polygon."""
+    player: int = 0
+    """Which player it is of, in the order of the brief."""
 
 
 @dataclass(frozen=True)

@@ -15,15 +15,15 @@ def player_shapes(player: Player, layout: Layout, surface_m: float) -> list[Shap
     """A player's disc with the longest club, and where the golfer stands."""
     disc = swing_disc(player, player.longest_club)
     ball_x, ball_y, ball_z = layout.ball_x_m, layout.ball_y_m, surface_m
-    plan = tuple((ball_y + y, ball_x + x) for x, y, _ in disc.outline_m)
+    above = tuple((ball_y + y, ball_x + x) for x, y, _ in disc.outline_m)
     section = tuple((ball_y + y, ball_z + z) for _, y, z in disc.outline_m)
     head_m = surface_m + player.height_m + HEAD_OVER_HEIGHT_M
     head_x_m = layout.ball_x_m + disc.hub_x_m
     club = f"{player.name}, {player.longest_club}"
     return [
-        Shape("plan", "swing-disc", plan, True, player.id, club, Layer.SWINGS),
+        Shape("floor", "swing-disc", above, True, player.id, club, Layer.SWINGS),
         Shape("section", "swing-disc", section, True, player.id, club, Layer.SWINGS),
-        Shape("plan", "golfer", ((layout.ball_y_m, head_x_m),), False, player.id, player.name, Layer.SWINGS),
+        Shape("floor", "golfer", ((layout.ball_y_m, head_x_m),), False, player.id, player.name, Layer.SWINGS),
         Shape(
             "section",
             "golfer",
@@ -52,7 +52,7 @@ def nearest_shapes(surroundings: Surroundings) -> Iterator[Shape]:
         closest = surroundings.closest(player, player.longest_club)
         x, y, z = closest.at
         label = f"{player.name} nearest to the {closest.name}"
-        yield Shape("plan", "nearest", ((y, x),), False, player.id, label, Layer.SWINGS)
+        yield Shape("floor", "nearest", ((y, x),), False, player.id, label, Layer.SWINGS)
         yield Shape("section", "nearest", ((y, z),), False, player.id, label, Layer.SWINGS)
 
 
@@ -61,4 +61,4 @@ def hitting_shapes(areas: tuple[Area, ...]) -> Iterator[Shape]:
     for outline, holes in areas:
         turned = tuple(tuple((y, x) for x, y in hole) for hole in holes)
         points = tuple((y, x) for x, y in outline)
-        yield Shape("plan", "hitting-region", points, layer=Layer.HITTING, holes=turned)
+        yield Shape("floor", "hitting-region", points, layer=Layer.HITTING, holes=turned)

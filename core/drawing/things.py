@@ -54,7 +54,7 @@ def content_handles(room: Room, *, playing: bool) -> Iterator[Handle]:
             half_x, half_y, half_z = thing.width_m / 2, thing.length_m / 2, thing.height_m / 2
             target = f"things/{thing.id}"
             along = (f"{prefix}y_m", half_y)
-            yield _handle("plan", target, thing.name, (y, x), along, (f"{prefix}x_m", half_x))
+            yield _handle("floor", target, thing.name, (y, x), along, (f"{prefix}x_m", half_x))
             yield _handle("section", target, thing.name, (y, z), along, (f"{prefix}z_m", half_z))
     yield from _opening_handles(room)
     for stored in room.stored:
@@ -64,11 +64,11 @@ def content_handles(room: Room, *, playing: bool) -> Iterator[Handle]:
         x, y = (stored.playing_at if playing else None) or (stored.x_m, stored.y_m)
         target = f"stored/{stored.id}"
         along = (f"{prefix}y_m", stored.length_m / 2)
-        yield _handle("plan", target, stored.name, (y, x), along, (f"{prefix}x_m", stored.width_m / 2))
+        yield _handle("floor", target, stored.name, (y, x), along, (f"{prefix}x_m", stored.width_m / 2))
 
 
 def _opening_handles(room: Room) -> Iterator[Handle]:
-    """Windows, doors and sockets slide along their wall in the plan, and up and down in the section."""
+    """Windows, doors and sockets slide along their wall on the floor plan, and up and down in the section."""
     for opening in room.openings:
         target, half = f"openings/{opening.id}", opening.width_m / 2
         yield _on_wall(target, opening.name, opening.wall, opening.along_m, half, room)
@@ -84,8 +84,8 @@ def _opening_handles(room: Room) -> Iterator[Handle]:
 def _on_wall(target: str, name: str, wall: Wall, along_m: float, half_m: float, room: Room) -> Handle:
     at = _wall_at(wall, room)
     if wall.runs_along:
-        return Handle("plan", target, name, (along_m + half_m, at), "along_m", "", half_m)
-    return Handle("plan", target, name, (at, along_m + half_m), "", "along_m", 0.0, half_m)
+        return Handle("floor", target, name, (along_m + half_m, at), "along_m", "", half_m)
+    return Handle("floor", target, name, (at, along_m + half_m), "", "along_m", 0.0, half_m)
 
 
 def _wall_at(wall: Wall, room: Room) -> float:
@@ -119,7 +119,7 @@ def opening_dimensions(room: Room) -> Iterator[Dimension]:
 def _along_wall(subject: str, label: str, wall: Wall, span: tuple[float, float], field: str, room: Room) -> Dimension:
     at = _wall_at(wall, room)
     start, end = ((span[0], at), (span[1], at)) if wall.runs_along else ((at, span[0]), (at, span[1]))
-    return Dimension("plan", label, start, end, span[1] - span[0], f"{subject}.{field}", subject)
+    return Dimension("floor", label, start, end, span[1] - span[0], f"{subject}.{field}", subject)
 
 
 def _up_wall(
@@ -154,10 +154,10 @@ def _box_dimensions(
         value_m = (end[0] - start[0]) + (end[1] - start[1])
         return Dimension(view, label, start, end, value_m, f"{subject}.{field}", subject)
 
-    yield line("plan", "From the left wall", (middle_y, 0), (middle_y, x), f"{prefix}x_m")
-    yield line("plan", "From the screen wall", (0, middle_x), (y, middle_x), f"{prefix}y_m")
-    yield line("plan", "Along", (y, x1), (y1, x1), "length_m")
-    yield line("plan", "Across", (y1, x), (y1, x1), "width_m")
+    yield line("floor", "From the left wall", (middle_y, 0), (middle_y, x), f"{prefix}x_m")
+    yield line("floor", "From the screen wall", (0, middle_x), (y, middle_x), f"{prefix}y_m")
+    yield line("floor", "Along", (y, x1), (y1, x1), "length_m")
+    yield line("floor", "Across", (y1, x), (y1, x1), "width_m")
     if isinstance(record, Thing):
         yield line("section", "Lower edge", (middle_y, 0), (middle_y, z), f"{prefix}z_m")
     yield line("section", "Height", (y1, z), (y1, z1), "height_m")
@@ -179,7 +179,7 @@ def _handle(
 def _faces(box: Box) -> Iterator[tuple[View, Point, Point]]:
     """The lower left and upper right corners of a box in both views."""
     (x0, y0, z0), (x1, y1, z1) = box.low, box.high
-    yield "plan", (y0, x0), (y1, x1)
+    yield "floor", (y0, x0), (y1, x1)
     yield "section", (y0, z0), (y1, z1)
 
 

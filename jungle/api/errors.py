@@ -11,6 +11,7 @@ from ninja import NinjaAPI
 from ninja.errors import HttpError, ValidationError
 
 from core.contents.changes import NotInRoom
+from core.drawing.dragging import NoHandle
 from core.formats.errors import MOST_ERRORS, BadFile
 from core.model.candidates import NoSuchRoom
 from core.model.chain import UnknownPart
@@ -18,13 +19,13 @@ from core.model.typed import FieldErrors
 from jungle.api.replies import build_reply, part_detail, send
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import InUse, LossJson, Problem, Problems, Stale, StalePart, Unreadable
+from jungle.builds.judging import CannotBeShown
+from jungle.builds.models import UnreadableBuild
+from jungle.builds.services.editing import Busy, Locked, NothingThere, StaleRevision
+from jungle.builds.services.parts import PartsInUse, StaleCatalogue
+from jungle.builds.services.people import units_of
 from jungle.catalogue.history import ChangedSince, NothingToUndo
 from jungle.catalogue.sheets import NoSuchPart, StaleEntry
-from jungle.plans.judging import CannotBeShown
-from jungle.plans.models import UnreadableBuild
-from jungle.plans.services.editing import Busy, Locked, NothingThere, StaleRevision
-from jungle.plans.services.parts import PartsInUse, StaleCatalogue
-from jungle.plans.services.people import units_of
 from jungle.trouble import trouble_of
 from jungle.web.trace import request_id
 
@@ -157,6 +158,7 @@ HANDLERS: dict[type[Exception], Callable[..., HttpResponse]] = {
     SuspiciousOperation: _bad_form,
     UnknownPart: _unknown_part,
     NotInRoom: _nothing_there,
+    NoHandle: _nothing_there,
     NoSuchRoom: _nothing_there,
     NoSuchPart: _nothing_there,
     NothingToUndo: _nothing_there,

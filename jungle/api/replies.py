@@ -19,12 +19,12 @@ from core.quantities import UnitSystem
 from jungle.api.changes import Change
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import BuildReply, FoundPart, PartDetail, PartSheet, PlanChoice, Preview
+from jungle.builds.judging import judge_moved
+from jungle.builds.models import Build
+from jungle.builds.services.editing import On
+from jungle.builds.services.people import units_of
+from jungle.builds.ties import names_of_builds_naming
 from jungle.catalogue.models import Entry
-from jungle.plans.judging import judge_moved
-from jungle.plans.models import Build
-from jungle.plans.services.editing import On
-from jungle.plans.services.people import units_of
-from jungle.plans.ties import names_of_builds_naming
 
 
 def answer_for(request: SignedIn) -> Callable[[Build], str]:
@@ -35,7 +35,7 @@ def answer_for(request: SignedIn) -> Callable[[Build], str]:
 
 def edit_on(request: SignedIn, build_id: int, body: Change) -> On:
     """The edit that a request asks for."""
-    return On(build_id, body.revision, request.user, answer_for(request))
+    return On(build_id, body.revision, request.user, answer_for(request), body.key)
 
 
 def show(request: SignedIn, build: Build, status: int = 200) -> HttpResponse:
@@ -52,7 +52,7 @@ def send(reply: BaseModel, status: int = 200) -> HttpResponse:
 def build_reply(build: Build, units: UnitSystem) -> BuildReply:
     """`build` and its report for a reader of `units`. Raises `UnreadableBuild`."""
     judged = build.judged
-    plan, sheets = judged.document, judged.sheets
+    design, sheets = judged.document, judged.sheets
     undo, redo = build.labels
     return BuildReply.model_construct(
         id=build.pk,
@@ -60,19 +60,19 @@ def build_reply(build: Build, units: UnitSystem) -> BuildReply:
         undo=undo,
         redo=redo,
         units=units,
-        build=plan,
-        texts=dict(field_texts(plan, units, plan.brief.currency)),
-        parts={slot: _part_sheet(sheets[hung.part]) for slot, hung in plan.chain.items()},
-        beside={extra.part: _part_sheet(sheets[extra.part]) for extra in plan.extras},
+        build=design,
+        texts=dict(field_texts(design, units, design.brief.currency)),
+        parts={slot: _part_sheet(sheets[hung.part]) for slot, hung in design.chain.items()},
+        beside={extra.part: _part_sheet(sheets[extra.part]) for extra in design.extras},
         report=report_json(judged.report, units),
     )
 
 
-def preview_reply(build: Build, plan: BuildDocument, number: int, units: UnitSystem) -> Preview:
-    """What differs if `plan`, an edit of `build` that moves something, were made; `number` is the request's own."""
+def preview_reply(build: Build, design: BuildDocument, number: int, units: UnitSystem) -> Preview:
+    """What differs if `design`, an edit of `build` that moves something, were made; `number` is the request's own."""
     judged = build.judged
-    moved = judge_moved(plan, judged)
-    was, now = (dict(field_texts(each, units, each.brief.currency)) for each in (judged.document, plan))
+    moved = judge_moved(design, judged)
+    was, now = (dict(field_texts(each, units, each.brief.currency)) for each in (judged.document, design))
     return Preview.model_construct(
         number=number,
         revision=build.revision,

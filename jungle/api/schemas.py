@@ -7,6 +7,8 @@ from ninja import Schema
 from pydantic import ConfigDict, Field
 
 from core.checks.limits import State
+from core.drawing import View
+from core.drawing.dragging import Drag
 from core.formats.report_json import AlternativeJson, ReportJson, SceneJson, ServingJson
 from core.formats.report_json.difference import ReportChange
 from core.formats.report_json.routes import RouteJson
@@ -16,7 +18,7 @@ from core.model.build import Build as BuildDocument
 from core.model.build import Extra, HungPart, Slot, SmallDecision
 from core.model.moves import LayoutMove
 from core.model.parts import Billing
-from core.model.record import Currency, Name
+from core.model.record import Identifier, Name
 from core.model.room import Room
 from core.model.things import Joists, Opening, Socket, Stored, Thing
 from core.quantities import UnitSystem
@@ -25,9 +27,21 @@ from jungle.api.changes import Change, Revision, Typed, fields_of
 NewName = Name
 
 
+class AskedCondition(Schema):
+    """Something that the household asks for; one that is new has no id yet."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    id: Identifier | None = None
+    text: NewName
+    met: bool = False
+
+
 @fields_of(Brief, leave_out=("players",))
 class BriefChange(Change):
     """Answers to questions of the brief."""
+
+    conditions: Annotated[list[AskedCondition], Field(max_length=40)] = []
 
 
 @fields_of(Player, leave_out=("id", "measured_reaches"))
@@ -60,12 +74,6 @@ class NewContent(Change):
 @fields_of(Thing, Stored, Opening, Socket, leave_out=("id", "kind"))
 class ContentChange(Change):
     """What was measured of something in the room, or decided about it."""
-
-
-class ContentPreviewChange(ContentChange):
-    """A drag of something in the room, on its way. `number` tells replies apart."""
-
-    number: Annotated[int, Field(ge=0, le=2**31)] = 0
 
 
 @fields_of(Joists)
@@ -205,7 +213,23 @@ class Preview(Schema):
     report: ReportChange
 
 
-class PreviewChange(LayoutChange):
+class Dragged(Change):
+    """What is dragged, and where the pointer is, in metres of the drawing."""
+
+    view: View
+    target: Annotated[str, Field(max_length=120)]
+    u: Annotated[float, Field(ge=-1000, le=1000, allow_inf_nan=False)]
+    v: Annotated[float, Field(ge=-1000, le=1000, allow_inf_nan=False)]
+    stowed: bool = False
+    """In the drawing of the room while it serves for something else."""
+
+    @property
+    def drag(self) -> Drag:
+        """As the core has it."""
+        return Drag(self.view, self.target, self.u, self.v)
+
+
+class DraggedPreview(Dragged):
     """A drag on its way. `number` tells replies apart."""
 
     number: Annotated[int, Field(ge=0, le=2**31)] = 0
@@ -303,7 +327,8 @@ class PartFacts(Schema):
     facts: dict[FactName, Annotated[str, Field(max_length=500)]]
     rows: dict[FactName, Annotated[list[dict[FactName, FactText]], Field(max_length=60)]] = {}
     """Lists of records, whole, each row by field: plans, links, needs."""
-    currency: Currency = "EUR"
+    build: Annotated[int, Field(ge=0)] = 0
+    """The build that is open: bare amounts are in its currency."""
 
 
 class ForBuilds(Schema):

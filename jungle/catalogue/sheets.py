@@ -6,7 +6,7 @@ Each function decides what the entries become; `plans.services.parts` judges the
 from collections.abc import Mapping
 from uuid import uuid4
 
-from core.model.parts import KINDS
+from core.model.parts import KINDS, Price
 from core.model.parts.base import FactSource
 from core.model.parts.sheets import fact_from, sheet_from
 from core.model.typed import FieldErrors, changed
@@ -66,9 +66,10 @@ def cited(entry: Entry, field: str, typed: Typed, units: UnitSystem) -> States:
         raise FieldErrors([("field", field, "a fact of this sheet")])
     before = sheet.sources.get(field) or FactSource(source="not said")
     read = dict(typed)
+    currency = sheet.price.currency if sheet.price else Price.model_fields["currency"].default
     if isinstance(other := typed.get("other"), str):
-        read["other"] = fact_from(type(sheet), field, other, units, "EUR")
-    source = changed(before, read, units, "EUR")
+        read["other"] = fact_from(type(sheet), field, other, units, currency)
+    source = changed(before, read, units, currency)
     sheet = sheet.model_copy(update={"sources": {**sheet.sources, field: source}})
     return {entry.part_id: _state(entry).changed_to(*keep_sheets([sheet]))}
 

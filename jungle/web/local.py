@@ -6,7 +6,7 @@ from django.conf import settings
 from django.http import HttpRequest, HttpResponse
 from django.utils.functional import SimpleLazyObject
 
-from jungle.plans.services.welcome import local_owner
+from jungle.builds.services.welcome import local_owner
 from jungle.web.client import from_another_site, from_this_machine
 
 

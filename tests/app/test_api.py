@@ -8,7 +8,7 @@ from django.test import Client, override_settings
 from django.utils import timezone
 
 from core.report import evaluate
-from jungle.plans.models import Build
+from jungle.builds.models import Build
 from tests.app.worlds import ApiTestCase, file_text, full_build_of, person
 from tests.core import worlds
 
@@ -124,7 +124,7 @@ class EditTests(ApiTestCase):
         self.assertEqual(self.send("post", "/redo").json()["build"]["name"], "Barn")
 
     def test_a_preview_stores_nothing(self) -> None:
-        reply = self.send("post", "/preview", ball_y_m=5.5, number=7)
+        reply = self.send("post", "/drag/preview", view="floor", target="ball", u=5.5, v=2.3, number=7)
         self.assertEqual(reply.json()["number"], 7)
         self.assertEqual((reply.json()["revision"], reply.json()["texts"]), (0, {"layout.ball_y_m": "5.50 m"}))
         different = reply.json()["report"]["verdicts"]["at"].values()
@@ -132,7 +132,7 @@ class EditTests(ApiTestCase):
         self.assertEqual(states["swing.rear_wall"], "tight")
         self.assertNotIn("title.courses", states, "no ball moves it")
         self.build.refresh_from_db()
-        self.assertEqual((self.build.revision, self.build.plan.layout.ball_y_m), (0, 3.5))
+        self.assertEqual((self.build.revision, self.build.design.layout.ball_y_m), (0, 3.5))
 
     def test_alternatives_of_a_place(self) -> None:
         reply = self.client.get(self.url("/chain/machine")).json()
@@ -155,7 +155,27 @@ class ConflictTests(ApiTestCase):
         self.assertEqual(late.json()["message"], "This build was changed in another window.")
         self.assertEqual(late.json()["current"]["build"]["room"]["width_m"], 5.0)
         self.build.refresh_from_db()
-        self.assertEqual(self.build.plan.room.width_m, 5.0)
+        self.assertEqual(self.build.design.room.width_m, 5.0)
+
+    def test_an_edit_that_is_sent_again_is_no_conflict_with_itself(self) -> None:
+        """Its answer was lost, and another window may have made an edit since: it is in, and is not made twice."""
+        first = self.send("post", "/players", revision=0, key="a")
+        self.send("patch", "/room", revision=1, width_m="5", key="b")
+        again = self.send("post", "/players", revision=0, key="a")
+        self.assertEqual((again.status_code, again.json()["revision"]), (200, 2))
+        self.assertEqual(len(again.json()["build"]["brief"]["players"]), len(first.json()["build"]["brief"]["players"]))
+        other = self.send("post", "/players", revision=0, key="c")
+        self.assertEqual(other.status_code, 409)
+        undone = self.send("post", "/undo", revision=2, key="d")
+        self.assertEqual(self.send("post", "/undo", revision=2, key="d").json()["revision"], undone.json()["revision"])
+
+    def test_conditions_that_are_new_get_their_ids_here(self) -> None:
+        asked = [{"text": "The car fits"}, {"text": "Quiet after nine"}]
+        kept = self.send("patch", "/brief", conditions=asked).json()["build"]["brief"]["conditions"]
+        self.assertEqual([one["id"] for one in kept], ["condition", "condition-2"])
+        more = [kept[1], {"text": "The door opens"}]
+        again = self.send("patch", "/brief", conditions=more).json()["build"]["brief"]["conditions"]
+        self.assertEqual([(one["id"], one["text"]) for one in again][1], ("condition", "The door opens"))
 
 
 class BadInputTests(ApiTestCase):
@@ -227,9 +247,11 @@ class PermissionTests(ApiTestCase):
         self.assertEqual(stranger.get("/api/builds").json(), [])
         for method, path in (
             ("get", ""), ("get", "/file"), ("get", "/chain/mat"), ("delete", ""), ("patch", "/room"),
-            ("post", "/undo"), ("post", "/preview"), ("put", "/chain/mat"),
+            ("post", "/undo"), ("post", "/drag/preview"), ("post", "/drag"), ("put", "/chain/mat"),
         ):  # fmt: skip
             body: dict[str, Any] = {"part": "mat"} if method == "put" else {}
+            if path.startswith("/drag"):
+                body = {"view": "floor", "target": "ball", "u": 3, "v": 2}
             with self.subTest(method=method, path=path):
                 self.assertEqual(self.send(method, path, stranger, **body).status_code, 404)
         self.assertTrue(Build.objects.filter(pk=self.build.pk, revision=0).exists())

@@ -12,11 +12,11 @@ from django.test import TestCase
 from core.formats.build_file import read_build_file, write_build_file
 from core.formats.errors import BadFile
 from core.model.build import Slot
+from jungle.builds.models import Build, Edit
+from jungle.builds.services.builds import build_file, import_build
+from jungle.builds.services.parts import adopt_samples
+from jungle.builds.services.welcome import local_owner
 from jungle.catalogue.models import Entry
-from jungle.plans.models import Build, Edit
-from jungle.plans.services.builds import build_file, import_build
-from jungle.plans.services.parts import adopt_samples
-from jungle.plans.services.welcome import local_owner
 from tests.app.worlds import adopt_parts, file_text, full_build_of, person, sheets_of
 from tests.core import worlds
 
@@ -30,23 +30,23 @@ class FileTests(TestCase):
         text = write_build_file(build_file(build)).encode()
         copy = import_build(owner, text)
         self.assertNotEqual(copy.pk, build.pk)
-        self.assertEqual(copy.plan, build.plan)
+        self.assertEqual(copy.design, build.design)
         self.assertEqual(Entry.objects.visible_to(owner.pk).count(), 8, "the same parts are not kept twice")
 
     def test_somebody_elses_parts_join_the_catalogue(self) -> None:
         build = import_build(person(), file_text())
-        self.assertEqual(build.plan.chain[Slot.SCREEN].part, "screen")
+        self.assertEqual(build.design.chain[Slot.SCREEN].part, "screen")
         self.assertEqual(Entry.objects.visible_to(build.owner_id).count(), 8)
 
     def test_another_part_of_the_same_id_is_kept_beside_it(self) -> None:
         owner = person()
         adopt_parts(owner.pk, [worlds.screen(name="Mine", gain=0.8)])
         build = import_build(owner, file_text())
-        self.assertEqual(build.plan.chain[Slot.SCREEN].part, "screen-2")
+        self.assertEqual(build.design.chain[Slot.SCREEN].part, "screen-2")
         sheets = sheets_of(owner)
         self.assertEqual((sheets["screen"].name, sheets["screen-2"].name), ("Mine", "Square"))
         again = import_build(owner, file_text())
-        self.assertEqual(again.plan.chain[Slot.SCREEN].part, "screen-2")
+        self.assertEqual(again.design.chain[Slot.SCREEN].part, "screen-2")
         self.assertEqual(Entry.objects.visible_to(owner.pk).count(), 9)
 
     def test_unknown_fields_survive_the_database(self) -> None:

@@ -14,10 +14,10 @@ from core.formats.parts_pack import PartsPack, read_parts_pack, write_parts_pack
 from core.model.parts import KINDS, Projector
 from core.model.typed import FieldErrors
 from core.report import shortlist
+from jungle.builds.services.parts import By, adopt_samples, change_part, take_list, take_pack
 from jungle.catalogue.entries import EntryState, keep_sheets, revision_of, store_states
 from jungle.catalogue.models import Entry, Origin
 from jungle.catalogue.packs import parse_list, parse_pack, written_pack
-from jungle.plans.services.parts import By, adopt_samples, change_part, take_list, take_pack
 from tests.app.worlds import ApiTestCase, adopt_parts, person, sheets_of
 from tests.core import worlds
 
@@ -140,6 +140,12 @@ class SheetTests(CatalogueTestCase):
         self.assertEqual((sheet.lumens, sheet.inputs, sheet.price.minor), (3500, ("hdmi", "vga"), 89_900))
         again = self.call("post", "/parts", kind="projector", facts=facts).json()
         self.assertNotEqual(again["part"]["part"], sheet.id, "neither takes the other's place")
+
+    def test_a_bare_price_is_in_the_currency_of_the_build_that_is_open(self) -> None:
+        self.send("patch", "/brief", currency="USD")
+        facts = {"maker": "Ours", "name": "Old lamp", "price_minor": "1,250"}
+        made = self.call("post", "/parts", kind="projector", facts=facts, build=self.build.pk)
+        self.assertEqual(made.json()["part"]["price"], "$1,250.00")
 
     def test_a_monitor_and_a_title_of_ones_own_work_together(self) -> None:
         monitor = worlds.radar().model_dump(mode="json", exclude={"id", "kind", "price", "plans", "sources"})
@@ -265,7 +271,7 @@ class PriceListTests(CatalogueTestCase):
     CSV = "part;price\nmat;444\nghost;1\nscreen;dear\n"
 
     def test_rows_are_told_then_taken(self) -> None:
-        form = {"file": upload(self.CSV, "list.csv"), "mapping": "{}", "currency": "EUR"}
+        form = {"file": upload(self.CSV, "list.csv"), "mapping": "{}"}
         preview = self.client.post("/api/catalogue/list/preview", form).json()
         self.assertEqual([row["problem"] == "" for row in preview["rows"]], [True, False, False])
         self.assertEqual(preview["mapping"], {"id": 0, "price": 1})

@@ -5,10 +5,10 @@ from typing import Any
 from unittest.mock import patch
 
 from core.model.parts import Part as SpecSheet
+from jungle.builds.services.parts import By, PartsInUse, redo_edit, undo_edit
 from jungle.catalogue import history
 from jungle.catalogue.history import ChangedSince, NothingToUndo
 from jungle.catalogue.models import CatalogueEdit
-from jungle.plans.services.parts import By, PartsInUse, redo_edit, undo_edit
 from tests.app.test_catalogue import CatalogueTestCase, pack, upload
 from tests.app.worlds import adopt_parts, person, sheets_of
 from tests.core import worlds

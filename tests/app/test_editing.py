@@ -10,9 +10,9 @@ from core.model.build import Slot
 from core.model.clubs import Club
 from core.model.typed import FieldErrors
 from core.quantities import UnitSystem
-from jungle.plans.models import Edit
-from jungle.plans.services import brief, builds, chain, room
-from jungle.plans.services.editing import (
+from jungle.builds.models import Edit
+from jungle.builds.services import brief, builds, chain, room
+from jungle.builds.services.editing import (
     NothingThere,
     On,
     StaleRevision,
@@ -20,7 +20,7 @@ from jungle.plans.services.editing import (
     redo,
     undo,
 )
-from jungle.plans.services.people import set_units
+from jungle.builds.services.people import set_units
 from tests.app.worlds import full_build_of, on, person
 
 
@@ -32,9 +32,9 @@ class EditingTestCase(TestCase):
     def on(self) -> On:
         return on(self.build)
 
-    def plan(self) -> BuildDocument:
+    def design(self) -> BuildDocument:
         self.build.refresh_from_db()
-        return self.build.plan
+        return self.build.design
 
 
 class HistoryTests(EditingTestCase):
@@ -43,12 +43,12 @@ class HistoryTests(EditingTestCase):
             room.measure_room(self.on(), {"width_m": width})
         for earlier in (4.8, 4.7, 4.6):
             undo(self.on())
-            self.assertEqual(self.plan().room.width_m, earlier)
+            self.assertEqual(self.design().room.width_m, earlier)
         with self.assertRaisesMessage(NothingThere, "nothing to undo"):
             undo(self.on())
         for later in (4.7, 4.8, 4.9):
             redo(self.on())
-            self.assertEqual(self.plan().room.width_m, later)
+            self.assertEqual(self.design().room.width_m, later)
         with self.assertRaisesMessage(NothingThere, "nothing to redo"):
             redo(self.on())
 
@@ -94,11 +94,11 @@ class RefusalTests(EditingTestCase):
         for late in attempts:
             with self.assertRaises(StaleRevision) as caught:
                 late()
-            self.assertEqual(caught.exception.build.plan.room.width_m, 4.7)
-        self.assertEqual(self.plan().room.width_m, 4.7)
+            self.assertEqual(caught.exception.build.design.room.width_m, 4.7)
+        self.assertEqual(self.design().room.width_m, 4.7)
 
     def test_a_refused_value_leaves_everything_as_it_was(self) -> None:
-        before = self.plan()
+        before = self.design()
         attempts: tuple[Callable[[], object], ...] = (
             lambda: room.measure_room(self.on(), {"length_m": "8", "width_m": "wide"}),
             lambda: room.move(self.on(), {"ball_x_m": "-1"}),
@@ -108,7 +108,7 @@ class RefusalTests(EditingTestCase):
         for refused in attempts:
             with self.assertRaises(FieldErrors):
                 refused()
-        self.assertEqual(self.plan(), before)
+        self.assertEqual(self.design(), before)
         self.assertEqual(self.build.revision, 0)
 
     def test_a_change_that_fails_half_way_stores_nothing(self) -> None:
@@ -130,41 +130,41 @@ class RefusalTests(EditingTestCase):
 class RoomTests(EditingTestCase):
     def test_a_measured_value_is_no_guess_any_more(self) -> None:
         fresh = builds.start_build(self.owner, BuildDocument(name="New"))
-        self.assertEqual(fresh.plan.room.guessed, ("width_m", "length_m", "ceiling_m"))
+        self.assertEqual(fresh.design.room.guessed, ("width_m", "length_m", "ceiling_m"))
         measured = room.measure_room(on(fresh), {"length_m": "7 m"})
-        self.assertEqual(measured.plan.room.guessed, ("width_m", "ceiling_m"))
+        self.assertEqual(measured.design.room.guessed, ("width_m", "ceiling_m"))
 
     def test_confirming_a_guess_is_an_edit(self) -> None:
         fresh = builds.start_build(self.owner, BuildDocument(name="New"))
         measured = room.measure_room(on(fresh), {"width_m": "4.5"})
-        self.assertNotIn("width_m", measured.plan.room.guessed)
+        self.assertNotIn("width_m", measured.design.room.guessed)
 
     def test_lengths_are_typed_in_the_persons_units(self) -> None:
         set_units(self.owner, UnitSystem.IMPERIAL)
         room.measure_room(self.on(), {"width_m": "15' 6\""})
-        self.assertEqual(self.plan().room.width_m, 4.7244)
+        self.assertEqual(self.design().room.width_m, 4.7244)
 
     def test_moving_by_any_dimension(self) -> None:
         room.move(self.on(), {"ball_to_screen_m": "3.2"})
-        self.assertEqual(self.plan().layout.ball_y_m, 3.6)
+        self.assertEqual(self.design().layout.ball_y_m, 3.6)
         room.move(self.on(), {"behind_ball_m": "3"})
-        self.assertEqual(self.plan().layout.ball_y_m, 4.0)
+        self.assertEqual(self.design().layout.ball_y_m, 4.0)
         build = room.move(self.on(), {"lens_height_m": 2.4, "lens_distance_m": "3"})
         self.assertEqual(build.labels[0], "Moved the projector")
         room.move(self.on(), {"lens_height_m": None})
-        self.assertIsNone(self.plan().layout.lens_height_m)
+        self.assertIsNone(self.design().layout.lens_height_m)
 
 
 class BriefTests(EditingTestCase):
     def test_players_come_and_go(self) -> None:
         brief.add_player(self.on(), {})
         brief.add_player(self.on(), {"name": "Zoe", "height_m": "5'6\""})
-        players = self.plan().brief.players
+        players = self.design().brief.players
         self.assertEqual([player.id for player in players], ["ada", "lin", "player-1", "player-2"])
         self.assertAlmostEqual(players[3].height_m, 1.6764)
         brief.remove_player(self.on(), "player-1")
         brief.add_player(self.on(), {})
-        self.assertEqual([player.id for player in self.plan().brief.players][-2:], ["player-2", "player-3"])
+        self.assertEqual([player.id for player in self.design().brief.players][-2:], ["player-2", "player-3"])
 
     def test_no_such_player(self) -> None:
         attempts: tuple[Callable[[], object], ...] = (
@@ -177,7 +177,7 @@ class BriefTests(EditingTestCase):
 
     def test_an_amount_is_read_in_the_currency_it_comes_with(self) -> None:
         brief.change_brief(self.on(), {"currency": "JPY", "up_front_cap_minor": "900,000"})
-        self.assertEqual(self.plan().brief.up_front_cap_minor, 900_000)
+        self.assertEqual(self.design().brief.up_front_cap_minor, 900_000)
 
 
 class TestSwingTests(EditingTestCase):
@@ -185,15 +185,15 @@ class TestSwingTests(EditingTestCase):
         brief.measure_reach(self.on(), "ada", Club.DRIVER, "2.55")
         brief.measure_reach(self.on(), "ada", Club.WEDGE, "7'6\"")
         brief.measure_reach(self.on(), "ada", Club.DRIVER, "2600mm")
-        reaches = self.plan().brief.players[0].measured_reaches
+        reaches = self.design().brief.players[0].measured_reaches
         self.assertEqual([(reach.club, reach.height_m) for reach in reaches], [("wedge", 2.286), ("driver", 2.6)])
         self.assertEqual(reaches[1].dated, timezone.localdate().isoformat())
         brief.withdraw_reach(self.on(), "ada", Club.DRIVER)
-        self.assertEqual(len(self.plan().brief.players[0].measured_reaches), 1)
+        self.assertEqual(len(self.design().brief.players[0].measured_reaches), 1)
         with self.assertRaisesMessage(NothingThere, "No test swing with the driver"):
             brief.withdraw_reach(self.on(), "ada", Club.DRIVER)
         undo(self.on())
-        self.assertEqual(len(self.plan().brief.players[0].measured_reaches), 2)
+        self.assertEqual(len(self.design().brief.players[0].measured_reaches), 2)
 
     def test_a_reach_nobody_has_is_refused(self) -> None:
         for height in ("9", "high"):
@@ -205,13 +205,13 @@ class TestSwingTests(EditingTestCase):
 class ChainTests(EditingTestCase):
     def test_parts_are_hung_decided_on_and_taken_down(self) -> None:
         chain.decide_on_part(self.on(), Slot.MACHINE, {"owned": True, "replacement_value_minor": "700"})
-        self.assertEqual(self.plan().chain[Slot.MACHINE].replacement_value_minor, 70_000)
+        self.assertEqual(self.design().chain[Slot.MACHINE].replacement_value_minor, 70_000)
         chain.decide_on_part(self.on(), Slot.MONITOR, {"plan": "full"})
-        self.assertEqual(self.plan().chain[Slot.MONITOR].plan, "full")
+        self.assertEqual(self.design().chain[Slot.MONITOR].plan, "full")
         chain.take_down(self.on(), Slot.TITLE)
-        self.assertNotIn(Slot.TITLE, self.plan().chain)
+        self.assertNotIn(Slot.TITLE, self.design().chain)
         chain.hang_part(self.on(), Slot.TITLE, "title")
-        self.assertEqual(self.plan().chain[Slot.TITLE].plan, "monthly")
+        self.assertEqual(self.design().chain[Slot.TITLE].plan, "monthly")
 
     def test_what_is_not_there_cannot_be_hung_or_decided_on(self) -> None:
         chain.take_down(self.on(), Slot.MAT)

@@ -10,8 +10,8 @@ from django.test import override_settings
 
 from core.formats.errors import MOST_ERRORS
 from jungle.api.api import api
+from jungle.builds.models import Build
 from jungle.catalogue.entries import revision_of, states_of
-from jungle.plans.models import Build
 from tests.app.worlds import ApiTestCase, file_text
 from tests.core import worlds
 
@@ -161,7 +161,8 @@ class HostileFileTests(ApiTestCase):
             self.assertEqual(
                 self.upload("/api/catalogue/list/preview", rows, mapping=mapping).status_code, 422, mapping
             )
-        self.assertEqual(self.upload("/api/catalogue/list", rows, currency="XXX").status_code, 422)
+        self.assertEqual(self.upload("/api/catalogue/list", rows, build="XXX").status_code, 422)
+        self.assertEqual(self.upload("/api/catalogue/list", rows, build="999999").status_code, 404)
         for choices in ('{"mat": []}', '{"mat": {}}', '"take"', "{" * 9_000):
             self.upload("/api/catalogue/pack", pack, choices=choices)
 

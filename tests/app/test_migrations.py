@@ -6,11 +6,11 @@ from django.db import connection
 from django.db.migrations.executor import MigrationExecutor
 from django.test import TransactionTestCase
 
+from jungle.builds.models import Build, BuildPart
+from jungle.builds.services import editing
+from jungle.builds.services.parts import By, undo_edit
 from jungle.catalogue.history import edit_labels
 from jungle.catalogue.models import Entry
-from jungle.plans.models import Build, BuildPart
-from jungle.plans.services import editing
-from jungle.plans.services.parts import By, undo_edit
 from tests.app.worlds import on, sheets_of
 from tests.core import worlds
 
@@ -63,11 +63,13 @@ class FirstVersionTests(TransactionTestCase):
 
         moved = Build.objects.get()
         owner = moved.owner
-        self.assertEqual((moved.plan.room.width_m, moved.plan.room.lining_m), (5, 0), "mended, and the rest as it was")
-        self.assertEqual(moved.plan.brief.subscriptions, "rather_not")
+        self.assertEqual(
+            (moved.design.room.width_m, moved.design.room.lining_m), (5, 0), "mended, and the rest as it was"
+        )
+        self.assertEqual(moved.design.brief.subscriptions, "rather_not")
         self.assertTrue(moved.judged.report.verdicts)
-        self.assertEqual(set(BuildPart.objects.values_list("part_id", flat=True)), set(moved.plan.parts_named))
-        self.assertEqual(editing.undo(on(moved)).plan.room.width_m, 4.6)
+        self.assertEqual(set(BuildPart.objects.values_list("part_id", flat=True)), set(moved.design.parts_named))
+        self.assertEqual(editing.undo(on(moved)).design.room.width_m, 4.6)
         sheets = sheets_of(owner)
         self.assertEqual((sheets["mat"].name, getattr(sheets["odd"], "border_m", 0)), ("Own strip", None))
         self.assertTrue(Entry.objects.get(part_id="mat").came_as)

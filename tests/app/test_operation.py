@@ -17,10 +17,10 @@ from django.db import DatabaseError, OperationalError, connection, connections
 from django.test import Client, TestCase, TransactionTestCase, override_settings
 from django.utils import timezone
 
-from jungle.plans.models import Build
-from jungle.plans.services import room
-from jungle.plans.services.builds import start_build
-from jungle.plans.services.editing import On
+from jungle.builds.models import Build
+from jungle.builds.services import room
+from jungle.builds.services.builds import start_build
+from jungle.builds.services.editing import On
 from jungle.trouble import trouble_of
 from jungle.web import health, keeping
 from jungle.web.trace import TraceFilter
@@ -46,7 +46,7 @@ class TraceTests(ApiTestCase):
 
     def test_what_went_wrong_is_logged_and_the_person_is_told_its_id(self) -> None:
         with (
-            patch("jungle.plans.services.room.changed", side_effect=RuntimeError("unforeseen")),
+            patch("jungle.builds.services.room.changed", side_effect=RuntimeError("unforeseen")),
             self.assertLogs("jungle", "ERROR") as logs,
         ):
             reply = self.send("patch", "/room", width_m=5)
@@ -71,7 +71,7 @@ class TraceTests(ApiTestCase):
 
 class StorageTroubleTests(ApiTestCase):
     def reply_to(self, error: DatabaseError) -> tuple[int, str, str]:
-        with patch("jungle.plans.services.editing.store", side_effect=error):
+        with patch("jungle.builds.services.editing.store", side_effect=error):
             reply = self.send("patch", "/room", width_m=5)
         return reply.status_code, reply.json()["message"], reply.get("Retry-After", "")
 

@@ -4,9 +4,9 @@ from typing import Any
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 
+from jungle.builds.services import editing
+from jungle.builds.services.parts import adopt_samples
 from jungle.catalogue.models import Entry
-from jungle.plans.services import editing
-from jungle.plans.services.parts import adopt_samples
 from tests.app.worlds import ApiTestCase, adopt_parts, on, person
 from tests.core import worlds
 from tests.core.matrix.case import extra
@@ -148,7 +148,7 @@ class ExtraTests(PartsTestCase):
         self.assertEqual(dropped["build"]["extras"], [])
         editing.undo(on(self.build))
         self.build.refresh_from_db()
-        self.assertEqual(len(self.build.plan.extras), 1)
+        self.assertEqual(len(self.build.design.extras), 1)
 
     def test_bad_extras(self) -> None:
         self.assertEqual(self.send("post", "/extras", part="ghost").status_code, 404)

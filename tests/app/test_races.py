@@ -10,10 +10,10 @@ from django.db import connections
 from django.test import Client, TransactionTestCase, override_settings
 
 from core.formats.build_file import write_build_file
+from jungle.builds.models import Build, Edit
+from jungle.builds.services.builds import build_file
 from jungle.catalogue.entries import revision_of
 from jungle.catalogue.models import Entry
-from jungle.plans.models import Build, Edit
-from jungle.plans.services.builds import build_file
 from tests.app.test_catalogue import pack
 from tests.app.worlds import adopt_parts, full_build_of, person, sheets_of
 from tests.core import worlds
@@ -143,8 +143,8 @@ class RaceTests(TransactionTestCase):
                 Edit.objects.filter(build=build, number__lte=build.edit_number).count(), build.edit_number + 1
             )
             if "undo" not in made:
-                self.assertEqual(build.plan.room.width_m == 5.5, "measure" in made)
-                self.assertEqual(build.plan.brief.visitors, "answer" in made)
+                self.assertEqual(build.design.room.width_m == 5.5, "measure" in made)
+                self.assertEqual(build.design.brief.visitors, "answer" in made)
         sheet = sheets_of(self.owner).get("spare")
         whole = {"restore", "pack", "undo in the catalogue", "take out"} & made
         if sheet is not None and not whole:

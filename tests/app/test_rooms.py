@@ -12,14 +12,14 @@ from tests.app.worlds import ApiTestCase
 
 
 class ContentTests(ApiTestCase):
-    def plan(self) -> BuildDocument:
+    def design(self) -> BuildDocument:
         self.build.refresh_from_db()
-        return self.build.plan
+        return self.build.design
 
     def test_usual_things_come_in_their_usual_size_with_a_name_of_their_own(self) -> None:
         for kind in ("beam", "lamp", "lamp"):
             self.assertEqual(self.send("post", "/contents/things", kind=kind).status_code, 200)
-        things = self.plan().room.things
+        things = self.design().room.things
         self.assertEqual([thing.name for thing in things], ["beam", "lamp", "lamp 2"])
         self.assertEqual((things[0].width_m, things[0].z_m), (4.6, 2.8), "across the room, under 3.00 m of ceiling")
 
@@ -33,7 +33,7 @@ class ContentTests(ApiTestCase):
             for kind in kinds:
                 with self.subTest(group=group, kind=kind):
                     self.assertEqual(self.send("post", f"/contents/{group}", kind=kind).status_code, 200)
-        self.assertEqual(len(self.plan().room.contents), 17)
+        self.assertEqual(len(self.design().room.contents), 17)
 
     def test_a_kind_that_a_group_does_not_have(self) -> None:
         refused = self.send("post", "/contents/openings", kind="beam")
@@ -43,15 +43,15 @@ class ContentTests(ApiTestCase):
     def test_measuring_moving_and_deciding(self) -> None:
         self.send("post", "/contents/things", kind="lamp")
         reply = self.send("patch", "/contents/things/lamp", z_m="8'", decision="move", new_y_m="6.1").json()
-        thing = self.plan().room.things[0]
+        thing = self.design().room.things[0]
         self.assertEqual((thing.z_m, thing.decision, thing.new_y_m), (2.4384, "move", 6.1))
         self.assertEqual(reply["texts"]["room.things.0.new_y_m"], "6.10 m")
         self.send("patch", "/contents/things/lamp", new_y_m=None)
-        self.assertIsNone(self.plan().room.things[0].new_y_m)
+        self.assertIsNone(self.design().room.things[0].new_y_m)
 
     def test_what_a_thing_does_not_have_or_take_is_refused_and_nothing_changes(self) -> None:
         self.send("post", "/contents/sockets", kind="socket")
-        before = self.plan()
+        before = self.design()
         wrong: tuple[tuple[dict[str, Any], str], ...] = (
             ({"decision": "pad"}, "decision"),
             ({"height_m": "high"}, "height_m"),
@@ -61,29 +61,40 @@ class ContentTests(ApiTestCase):
             self.assertEqual(refused.status_code, 422)
             self.assertEqual(refused.json()["errors"][0]["field"], field)
         self.assertEqual(self.send("patch", "/contents/things/ghost", z_m="2").status_code, 404)
-        self.assertEqual(self.plan(), before)
+        self.assertEqual(self.design(), before)
 
     def test_a_drag_stores_nothing(self) -> None:
         self.send("post", "/contents/things", kind="beam")
-        before = self.plan()
-        reply = self.send("post", "/contents/things/beam/preview", number=7, y_m=1.0).json()
-        self.assertEqual((reply["number"], reply["texts"]["room.things.0.y_m"]), (7, "1.00 m"))
-        self.assertEqual(self.plan(), before)
+        before = self.design()
+        where: dict[str, Any] = {"view": "floor", "target": "things/beam", "u": 1.08, "v": 2.3}
+        reply = self.send("post", "/drag/preview", number=7, **where).json()
+        self.assertEqual((reply["number"], reply["texts"]["room.things.0.y_m"]), (7, "1.005 m"))
+        self.assertEqual(self.design(), before)
+
+    def test_what_is_let_go_is_kept_where_the_drag_ended(self) -> None:
+        """A beam 0.15 m long, taken by its middle: at 1.0749 to the centimetre it begins at 0.995."""
+        self.send("post", "/contents/things", kind="beam")
+        self.send("post", "/drag", view="floor", target="things/beam", u=1.0749, v=99)
+        self.assertEqual(self.design().room.things[0].y_m, 0.995)
+        self.send("post", "/drag", view="section", target="ball", u=-4, v=0)
+        self.assertEqual(self.design().layout.ball_y_m, 0, "no further than the wall")
+        nothing = self.send("post", "/drag", view="floor", target="things/moon", u=1, v=1)
+        self.assertEqual(nothing.status_code, 404)
 
     def test_taking_out_and_undoing(self) -> None:
         self.send("post", "/contents/stored", kind="boat")
         self.send("post", "/contents/stored/boat/remove")
-        self.assertEqual(self.plan().room.stored, ())
+        self.assertEqual(self.design().room.stored, ())
         self.send("post", "/undo")
-        self.assertEqual(len(self.plan().room.stored), 1)
+        self.assertEqual(len(self.design().room.stored), 1)
 
     def test_joists(self) -> None:
         self.send("put", "/joists", along=True, spacing_m="16in")
-        joists = self.plan().room.joists
+        joists = self.design().room.joists
         assert joists is not None
         self.assertEqual((joists.along, joists.spacing_m), (True, 0.4064))
         self.send("post", "/joists/forget")
-        self.assertIsNone(self.plan().room.joists)
+        self.assertIsNone(self.design().room.joists)
 
     def test_no_more_than_a_room_can_list(self) -> None:
         self.build.refresh_from_db()
@@ -98,11 +109,11 @@ class ContentTests(ApiTestCase):
         meanings = {shape["meaning"] for shape in reply["report"]["stowed"]["shapes"]}
         self.assertLessEqual({"room", "stored", "standing"}, meanings)
         self.send("patch", "/layout", stays_up=["screen", "mat"])
-        self.assertEqual(self.plan().layout.stays_up, ("screen", "mat"))
+        self.assertEqual(self.design().layout.stays_up, ("screen", "mat"))
 
     def test_groups_are_fields_of_the_room(self) -> None:
         for group in ContentGroup:
-            self.assertEqual(getattr(self.plan().room, group), ())
+            self.assertEqual(getattr(self.design().room, group), ())
 
 
 class RoomTests(ApiTestCase):

@@ -18,12 +18,12 @@ from core.model.parts import SHEET
 from core.model.room import Room
 from core.report import evaluate
 from core.report.shortlist import MOST_SWAPPED
+from jungle.builds import judging
+from jungle.builds.models import Build, BuildPart, Edit
+from jungle.builds.services import parts
+from jungle.builds.services.builds import start_build
 from jungle.catalogue.entries import clear_unused_sheets
 from jungle.catalogue.models import Entry, Sheet, SheetQuerySet
-from jungle.plans import judging
-from jungle.plans.models import Build, BuildPart, Edit
-from jungle.plans.services import parts
-from jungle.plans.services.builds import start_build
 from tests.app.test_catalogue import CatalogueTestCase, pack, upload
 from tests.app.worlds import ApiTestCase, adopt_parts, person, sheets_of
 from tests.core import worlds
@@ -86,14 +86,14 @@ class AcceptedEditTests(ApiTestCase):
         self.assertEqual(statuses, [200] * len(statuses))
 
     def test_one_more_than_a_build_can_hold_is_refused_and_said(self) -> None:
-        full = self.build.plan.model_copy(
+        full = self.build.design.model_copy(
             update={
                 "candidates": tuple(Candidate(id=f"room-{n}", room=Room(), layout={}) for n in range(12)),
                 "extras": tuple(Extra(id=f"extra-{n}", part="mat") for n in range(100)),
-                "brief": self.build.plan.brief.model_copy(
+                "brief": self.build.design.brief.model_copy(
                     update={
                         "players": tuple(
-                            self.build.plan.brief.players[0].model_copy(update={"id": f"p-{n}"}) for n in range(24)
+                            self.build.design.brief.players[0].model_copy(update={"id": f"p-{n}"}) for n in range(24)
                         )
                     }
                 ),
@@ -112,7 +112,7 @@ class AcceptedEditTests(ApiTestCase):
         before = self.build.revision
         with (
             patch.object(judging, "evaluate", side_effect=ZeroDivisionError("a border of half the screen")),
-            self.assertLogs("jungle.plans.judging", "ERROR"),
+            self.assertLogs("jungle.builds.judging", "ERROR"),
         ):
             reply = self.send("patch", "/room", width_m=5)
         self.assertEqual(reply.status_code, 422)
@@ -177,7 +177,7 @@ class UnreadableTests(ApiTestCase):
 
         with (
             patch.object(judging, "evaluate", side_effect=fails_at_five),
-            self.assertLogs("jungle.plans.judging", "ERROR"),
+            self.assertLogs("jungle.builds.judging", "ERROR"),
         ):
             self.assertEqual(self.send("post", "/undo").json()["build"]["room"]["width_m"], 4.6)
 
@@ -257,7 +257,7 @@ class CatalogueUnderBuildsTests(CatalogueTestCase):
                 self.assertEqual(back.json()["parts"]["title"]["name"], before["parts"]["title"]["name"])
 
     def test_undoing_an_added_plan_that_a_build_took(self) -> None:
-        plans = [{"name": "Old", "id": self.build.plan.chain[Slot.TITLE].plan or "x"}, {"name": "New"}]
+        plans = [{"name": "Old", "id": self.build.design.chain[Slot.TITLE].plan or "x"}, {"name": "New"}]
         self.call("patch", "/parts/title", facts={}, rows={"plans": plans}, bring_along=True)
         added = sheets_of(self.owner)["title"].plans[-1].id  # type: ignore[attr-defined]
         self.assertEqual(self.send("patch", "/chain/title", plan=added).status_code, 200)
@@ -383,7 +383,7 @@ class HistoryKeptTests(ApiTestCase):
 
     def test_documents_of_the_first_version_are_upgraded_wherever_they_are(self) -> None:
         """In the database and in its history; files are tested with their formats."""
-        old = self.build.plan.model_dump(mode="json")
+        old = self.build.design.model_dump(mode="json")
         old["brief"]["no_subscriptions"] = True
         del old["brief"]["subscriptions"]
         for rows in (Build.objects.filter(pk=self.build.pk), Edit.objects.filter(build=self.build)):
@@ -424,12 +424,12 @@ class HistoryKeptTests(ApiTestCase):
 
 class MendingTests(ApiTestCase):
     def test_a_document_from_before_its_bounds_keeps_all_that_is_within_them(self) -> None:
-        old = self.build.plan.model_dump(mode="json")
+        old = self.build.design.model_dump(mode="json")
         old["room"]["lining_m"] = -4
         old["brief"]["players"][1]["height_m"] = 12
         old["extras"] = [{"id": f"extra-{n}", "part": "mat"} for n in range(101)]
         build, left_out = mended(BuildDocument.model_validate, old)
-        self.assertEqual(build.room, self.build.plan.room.model_copy(update={"lining_m": 0.0}))
+        self.assertEqual(build.room, self.build.design.room.model_copy(update={"lining_m": 0.0}))
         self.assertEqual([player.id for player in build.brief.players], ["ada"])
         self.assertEqual(len(build.extras), 100)
         self.assertEqual(

@@ -4,7 +4,7 @@ import os
 
 from django.test import TestCase, override_settings
 
-from jungle.plans.models import Build
+from jungle.builds.models import Build
 from tests.app.wanderer import Wanderer
 from tests.app.worlds import adopt_parts, full_build_of, person
 from tests.core import worlds

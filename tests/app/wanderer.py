@@ -20,9 +20,9 @@ from core.model.parts import KINDS
 from core.model.parts.sheets import FieldKind, sheet_fields
 from core.model.room import CeilingShape
 from core.quantities import Unit
+from jungle.builds.models import Build
 from jungle.catalogue.entries import revision_of
 from jungle.catalogue.models import Entry
-from jungle.plans.models import Build
 
 NAMES = ("Shed", "Vårt garage", "ガレージ", "Ada & Bo <b>", "x" * 120, "'; --", "👩‍🚀 bay")
 JSON = "application/json"
@@ -114,7 +114,7 @@ class Wanderer:
 
     def player(self) -> Any:
         build = self._build()
-        players = build.plan.brief.players if build else ()
+        players = build.design.brief.players if build else ()
         if players and self.chance.random() < 0.4:
             return self._edit("post", f"/players/{self.chance.choice(players).id}/remove", {}, build)
         fields = {
@@ -130,7 +130,7 @@ class Wanderer:
     def content(self) -> Any:
         build = self._build()
         group = self.chance.choice(list(KINDS_BY_GROUP))
-        held = getattr(build.plan.room, group.value) if build else ()
+        held = getattr(build.design.room, group.value) if build else ()
         if not held or self.chance.random() < 0.4:
             return self._edit("post", f"/contents/{group}", {"kind": self.chance.choice(KINDS_BY_GROUP[group])}, build)
         path = f"/contents/{group}/{self.chance.choice(held).id}"
@@ -151,7 +151,7 @@ class Wanderer:
 
     def rooms(self) -> Any:
         build, quarters = self._build(), self.chance.randint(0, 3)
-        candidates = build.plan.candidates if build else ()
+        candidates = build.design.candidates if build else ()
         what = self.chance.random()
         if what < 0.4 or not candidates:
             if what < 0.2:
@@ -171,9 +171,9 @@ class Wanderer:
 
     def decide(self) -> Any:
         build = self._build()
-        if build is None or not build.plan.chain:
+        if build is None or not build.design.chain:
             return None
-        slot, hung = self.chance.choice(sorted(build.plan.chain.items()))
+        slot, hung = self.chance.choice(sorted(build.design.chain.items()))
         plans = [plan.id for plan in getattr(Entry.objects.get(owner=self.owner, part_id=hung.part).spec, "plans", ())]
         fields = {
             "plan": self.chance.choice([*plans, None]),
@@ -184,7 +184,7 @@ class Wanderer:
 
     def extra(self) -> Any:
         build = self._build()
-        extras = build.plan.extras if build else ()
+        extras = build.design.extras if build else ()
         if extras and self.chance.random() < 0.5:
             path = f"/extras/{self.chance.choice(extras).id}"
             if self.chance.random() < 0.5:
@@ -194,9 +194,9 @@ class Wanderer:
 
     def small_item(self) -> Any:
         build = self._build()
-        if self.chance.random() < 0.5 or build is None or not build.plan.small_items:
+        if self.chance.random() < 0.5 or build is None or not build.design.small_items:
             return self._edit("post", "/small-items/cheapest", {}, build)
-        item = self.chance.choice(sorted(build.plan.small_items))
+        item = self.chance.choice(sorted(build.design.small_items))
         return self._edit("put", f"/small-items/{item}", {"choice": self.chance.choice(["own", "strike"])}, build)
 
     def history(self) -> Any:
@@ -312,7 +312,7 @@ class Wanderer:
         """Half of the time one that a build names."""
         entries = Entry.objects.visible_to(self.owner.pk).select_related("sheet")
         build = self._build()
-        named = list(entries.named(*build.plan.parts_named)) if build else []
+        named = list(entries.named(*build.design.parts_named)) if build else []
         return self.chance.choice(named if named and self.chance.random() < 0.5 else list(entries))
 
     def _build(self) -> Build | None:

@@ -8,12 +8,12 @@ from django.test import Client, TestCase, override_settings
 
 from core.formats.build_file import BuildFile
 from core.model.parts import Part as SpecSheet
+from jungle.builds.models import Build
+from jungle.builds.services.builds import start_build
+from jungle.builds.services.editing import On
 from jungle.catalogue.adoption import adopted
 from jungle.catalogue.entries import revision_of, store_states
 from jungle.catalogue.models import Entry
-from jungle.plans.models import Build
-from jungle.plans.services.builds import start_build
-from jungle.plans.services.editing import On
 from tests.core import worlds
 
 SECRET = "a long enough secret"

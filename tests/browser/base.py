@@ -9,7 +9,7 @@ from django.core.management import call_command
 from django.test import override_settings
 from playwright.sync_api import Browser, BrowserContext, Page, Playwright, Request, expect, sync_playwright
 
-from jungle.plans.models import Build
+from jungle.builds.models import Build
 from tests.browser.chromium import DESK, EXECUTABLE, FLAGS
 
 AXE = Path(__file__).resolve().parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"

@@ -11,8 +11,8 @@ from django.db import connection
 from django.test import override_settings
 from playwright.sync_api import expect
 
+from jungle.builds.models import Build
 from jungle.catalogue.models import Entry
-from jungle.plans.models import Build
 from tests.browser.base import BrowserTestCase
 
 PHONE = {"width": 390, "height": 844}
@@ -20,7 +20,7 @@ PHONE = {"width": 390, "height": 844}
 
 class GroundTests(BrowserTestCase):
     def test_a_part_that_a_build_has_is_taken_out_only_after_a_word_and_comes_back(self) -> None:
-        hung = self.build.plan.chain["mat"].part  # type: ignore[index]
+        hung = self.build.design.chain["mat"].part  # type: ignore[index]
         Entry.objects.filter(part_id=hung).update(origin="own")
         name = Entry.objects.get(part_id=hung).spec.name
         page = self.open("catalogue")
@@ -73,9 +73,9 @@ class GroundTests(BrowserTestCase):
         expect(page.get_by_text("This build cannot be shown.")).to_have_count(0)
 
     def test_two_players_of_one_name_are_two_wherever_they_are_shown(self) -> None:
-        first = self.build.plan.brief.players[0].name
+        first = self.build.design.brief.players[0].name
         page = self.open("brief")
-        second = self.build.plan.brief.players[1]
+        second = self.build.design.brief.players[1]
         page.get_by_label("Name", exact=True).nth(1).fill(first)
         page.get_by_label("Name", exact=True).nth(1).press("Enter")
         self.saved()
@@ -83,7 +83,7 @@ class GroundTests(BrowserTestCase):
             self.open(view)
             expect(page.get_by_role("main")).not_to_be_empty()
         told = page.get_by_role("columnheader", name=f"{first}’s {second.longest_club}")
-        expect(told).to_have_count(2 if self.build.plan.brief.players[0].longest_club == second.longest_club else 1)
+        expect(told).to_have_count(2 if self.build.design.brief.players[0].longest_club == second.longest_club else 1)
 
     def test_while_others_store_an_edit_repeats_itself(self) -> None:
         page = self.open("room")
@@ -106,7 +106,7 @@ class GroundTests(BrowserTestCase):
         holder.join()
         expect(page.get_by_text("5.20 m").first).to_be_visible()
         self.build.refresh_from_db()
-        self.assertEqual(self.build.plan.room.width_m, 5.2)
+        self.assertEqual(self.build.design.room.width_m, 5.2)
 
     def open(self, view: str = "parts", page: Any = None) -> Any:
         """As for any build; one that cannot be shown has no steps."""

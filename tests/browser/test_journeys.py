@@ -7,7 +7,7 @@ from tempfile import TemporaryDirectory
 
 from playwright.sync_api import expect
 
-from jungle.plans.models import Build
+from jungle.builds.models import Build
 from tests.browser.base import BrowserTestCase
 from tests.browser.chromium import PHONE
 
@@ -58,7 +58,7 @@ class FromNothingTests(BrowserTestCase):
             expect(hung).to_be_visible()
             hung.click()
 
-        plan = Build.objects.get(name="Attic").plan
+        plan = Build.objects.get(name="Attic").design
         self.assertEqual(len(plan.chain), 8)
         self.assertEqual((plan.room.width_m, plan.room.length_m, plan.room.ceiling_m), (4.2, 6.5, 2.9))
         self.assertEqual(plan.brief.players[0].handedness, "left")
@@ -96,7 +96,7 @@ class BriefTests(BrowserTestCase):
         self.saved()
         expect(page.get_by_text("What you think of subscriptions is not known")).to_be_visible()
         self.build.refresh_from_db()
-        self.assertIsNone(self.build.plan.brief.subscriptions)
+        self.assertIsNone(self.build.design.brief.subscriptions)
 
     def test_what_guards_a_window_is_said_in_the_room(self) -> None:
         """The window in the right wall, moved ahead of the ball at 3.7 m, is bare until it is said to be netted."""
@@ -114,7 +114,7 @@ class BriefTests(BrowserTestCase):
 class DrawingTests(BrowserTestCase):
     def test_the_ball_is_dragged_and_everything_follows(self) -> None:
         page = self.open("room")
-        ball = page.get_by_role("slider", name=re.compile("^Ball on the plan"))
+        ball = page.get_by_role("slider", name=re.compile("^Ball on the floor plan"))
         box = ball.locator("circle").first.bounding_box()
         assert box is not None
         x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
@@ -123,17 +123,17 @@ class DrawingTests(BrowserTestCase):
         page.mouse.move(x + 40, y - 30, steps=6)
         expect(page.get_by_role("button", name=re.compile("^Behind the ball: 3"))).to_be_visible()
         self.build.refresh_from_db()
-        self.assertEqual(self.build.plan.layout.ball_y_m, 3.7, "nothing is stored before the ball is let go")
+        self.assertEqual(self.build.design.layout.ball_y_m, 3.7, "nothing is stored before the ball is let go")
         page.mouse.up()
         self.saved()
         self.build.refresh_from_db()
-        layout = self.build.plan.layout
+        layout = self.build.design.layout
         self.assertGreater(layout.ball_y_m, 4.0)
         self.assertGreater(layout.ball_x_m, 2.5)
         self.assertEqual(self.build.revision, 1, "one drag is one edit")
         self.type_into("Right wall to ball", "2.3")
         self.build.refresh_from_db()
-        self.assertEqual(self.build.plan.layout.ball_x_m, 2.3)
+        self.assertEqual(self.build.design.layout.ball_x_m, 2.3)
 
     def test_arrow_keys_nudge_what_is_marked(self) -> None:
         page = self.open("room")
@@ -142,7 +142,7 @@ class DrawingTests(BrowserTestCase):
         self.press("ArrowRight", "Shift+ArrowRight")
         expect(page.get_by_role("button", name=re.compile("^Gap behind the screen: 560 mm"))).to_be_visible()
         self.build.refresh_from_db()
-        self.assertEqual(self.build.plan.layout.screen_y_m, 0.56)
+        self.assertEqual(self.build.design.layout.screen_y_m, 0.56)
         self.assertEqual(self.build.revision, 1)
 
     def test_the_projector_is_dragged_on_the_section(self) -> None:
@@ -156,8 +156,8 @@ class DrawingTests(BrowserTestCase):
         page.mouse.up()
         self.saved()
         self.build.refresh_from_db()
-        self.assertIsNotNone(self.build.plan.layout.lens_distance_m)
-        self.assertIsNotNone(self.build.plan.layout.lens_height_m)
+        self.assertIsNotNone(self.build.design.layout.lens_distance_m)
+        self.assertIsNotNone(self.build.design.layout.lens_height_m)
 
     def test_a_length_is_typed_on_its_dimension_line(self) -> None:
         page = self.open("room")
@@ -315,7 +315,7 @@ class HistoryTests(BrowserTestCase):
         second.get_by_role("button", name="Make it now").click()
         expect(second.get_by_label("Width", exact=True)).to_have_value("5.50 m")
         self.build.refresh_from_db()
-        self.assertEqual((self.build.plan.room.width_m, self.build.plan.room.length_m), (5.5, 8.2))
+        self.assertEqual((self.build.design.room.width_m, self.build.design.room.length_m), (5.5, 8.2))
 
     def test_what_was_typed_survives_a_lost_connection(self) -> None:
         self.allowed = ("ERR_INTERNET_DISCONNECTED",)
@@ -422,7 +422,7 @@ class PhoneTests(BrowserTestCase):
             self.type_into(label, text)
         self.assert_fits(page)
         self.build.refresh_from_db()
-        self.assertEqual((self.build.plan.room.width_m, self.build.plan.room.ceiling_m), (4.7, 2.9718))
+        self.assertEqual((self.build.design.room.width_m, self.build.design.room.ceiling_m), (4.7, 2.9718))
 
     def test_every_view_fits(self) -> None:
         for view in ("brief", "room", "parts"):

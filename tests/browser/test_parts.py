@@ -11,8 +11,8 @@ from core.formats.parts_pack import PartsPack, write_parts_pack
 from core.model.build import Build as BuildDocument
 from core.model.build import Slot
 from core.model.parts import SHEET, ImpactScreen, Title
+from jungle.builds.services.builds import start_build
 from jungle.catalogue.models import Entry
-from jungle.plans.services.builds import start_build
 from tests.browser.base import BrowserTestCase
 from tests.browser.chromium import PHONE
 
@@ -59,8 +59,8 @@ class KeyboardTests(BrowserTestCase):
         self.press_on("^Take the cheapest that serve$")
         self.saved()
         build.refresh_from_db()
-        self.assertEqual(len(build.plan.chain), len(Slot))
-        self.assertIn("video-cable", build.plan.small_items)
+        self.assertEqual(len(build.design.chain), len(Slot))
+        self.assertIn("video-cable", build.design.small_items)
 
 
 class SwapTests(BrowserTestCase):

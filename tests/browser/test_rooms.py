@@ -6,7 +6,7 @@ from typing import ClassVar
 from playwright.sync_api import Page, expect
 
 from core.model.things import Remedy
-from jungle.plans.models import Build
+from jungle.builds.models import Build
 from tests.browser.base import BrowserTestCase
 from tests.browser.chromium import DESK, PHONE
 
@@ -40,7 +40,7 @@ class RoomJourneys(BrowserTestCase):
         page.get_by_role("button", name="Put the ball there").click()
         self.saved()
         expect(page.get_by_text("the ball is here")).to_be_visible()
-        plan = Build.objects.get(name="Boat house").plan
+        plan = Build.objects.get(name="Boat house").design
         self.assertEqual((plan.room.ceiling_shape, plan.room.things[0].z_m), ("ridge_along", 2.6))
         self.assertNotEqual(plan.layout.ball_x_m, 2.25)
         self.assert_fits(page)
@@ -95,12 +95,12 @@ class RoomJourneys(BrowserTestCase):
         expect(page.get_by_role("heading", name="What Cellar allows")).to_be_visible()
         expect(page.get_by_text("The bottleneck is the height.")).to_be_visible()
         self.build.refresh_from_db()
-        self.assertEqual(self.build.plan.room.name, "Cellar")
-        self.assertEqual(self.build.plan.candidates[0].room.name, "Boat shed")
+        self.assertEqual(self.build.design.room.name, "Cellar")
+        self.assertEqual(self.build.design.candidates[0].room.name, "Boat shed")
         page.get_by_role("button", name="Build here: Cellar, screen on the right wall").click()
         self.saved()
         self.build.refresh_from_db()
-        self.assertEqual((self.build.plan.room.width_m, self.build.plan.room.length_m), (6.0, 4.5))
+        self.assertEqual((self.build.design.room.width_m, self.build.design.room.length_m), (6.0, 4.5))
         self.assert_fits(page)
 
     def test_layers_zoom_and_files(self) -> None:
@@ -123,7 +123,11 @@ class RoomJourneys(BrowserTestCase):
             self.assertEqual(download.value.suggested_filename, f"build-{self.build.pk}-playing.{ending}")
 
     def handle_left(self, page: Page) -> float:
-        box = page.get_by_role("slider", name=re.compile("^Ball on the plan")).locator("circle").first.bounding_box()
+        box = (
+            page.get_by_role("slider", name=re.compile("^Ball on the floor plan"))
+            .locator("circle")
+            .first.bounding_box()
+        )
         assert box is not None
         return float(box["x"])
 
@@ -149,7 +153,7 @@ class RoomJourneys(BrowserTestCase):
         expect(page.get_by_text("The server did not answer.")).to_have_count(0)
         self.saved()
         self.build.refresh_from_db()
-        room = self.build.plan.room
+        room = self.build.design.room
         self.assertEqual((room.width_m, room.length_m, room.ceiling_m), (4.7, 7.9, 2.7))
         page.get_by_role("link", name="Done").click()
         expect(page.get_by_label("Length", exact=True)).to_have_value("7.90 m")
@@ -162,13 +166,13 @@ class RoomJourneys(BrowserTestCase):
         page.keyboard.press("Enter")
         self.saved()
         self.build.refresh_from_db()
-        lamp = self.build.plan.room.things[-1]
+        lamp = self.build.design.room.things[-1]
         self.assertEqual(lamp.kind, "lamp")
-        handle = page.get_by_role("slider", name=re.compile("^lamp-2 on the plan|^lamp 2 on the plan"))
+        handle = page.get_by_role("slider", name=re.compile("^lamp-2 on the floor plan|^lamp 2 on the floor plan"))
         handle.focus()
         self.press("Shift+ArrowRight", "ArrowUp")
         self.build.refresh_from_db()
-        moved = self.build.plan.room.things[-1]
+        moved = self.build.design.room.things[-1]
         self.assertAlmostEqual(moved.y_m, lamp.y_m + 0.1, places=2)
         self.assertAlmostEqual(moved.x_m, lamp.x_m + 0.01, places=2)
         page.get_by_label(f"We: {moved.name}").focus()
@@ -176,13 +180,13 @@ class RoomJourneys(BrowserTestCase):
         page.keyboard.press("Enter")
         self.saved()
         self.build.refresh_from_db()
-        self.assertEqual(self.build.plan.room.things[-1].decision, Remedy.REMOVE)
+        self.assertEqual(self.build.design.room.things[-1].decision, Remedy.REMOVE)
         page.get_by_role("button", name=f"Take {moved.name} out of the list").press("Enter")
         self.saved()
         page.keyboard.press("Control+z")
         self.saved()
         self.build.refresh_from_db()
-        self.assertEqual(self.build.plan.room.things[-1].name, moved.name)
+        self.assertEqual(self.build.design.room.things[-1].name, moved.name)
 
 
 class PhoneRoomJourneys(RoomJourneys):

@@ -88,7 +88,7 @@ class TwoSidesTests(TestCase):
             assert playing is not None
             pairs = [{conflict.first.key, conflict.second.key} for conflict in playing.conflicts]
             self.assertEqual({"monitor", "things/beam"} in pairs, expected, pairs)
-            shapes = [shape for shape in found.scene.shapes if shape.meaning == "monitor" and shape.view == "plan"]
+            shapes = [shape for shape in found.scene.shapes if shape.meaning == "monitor" and shape.view == "floor"]
             right_of_ball = [min(x for _, x in shape.points) > build.layout.ball_x_m for shape in shapes]
             self.assertEqual(right_of_ball, [expected])
 
@@ -175,7 +175,7 @@ class PlaceTests(TestCase):
             assert bay is not None
             for key in {solid.key for solid in bay.solids}:
                 boxes = [solid.box for solid in bay.of(key)]
-                shapes = [shape for shape in found.scene.shapes if shape.view == "plan" and shape.meaning == key]
+                shapes = [shape for shape in found.scene.shapes if shape.view == "floor" and shape.meaning == key]
                 seen.update(key for _ in shapes)
                 with self.subTest(seed=seed, part=key):
                     if key in ("monitor", "machine"):

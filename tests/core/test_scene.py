@@ -22,11 +22,11 @@ class SceneTests(TestCase):
     def test_both_views_hold_all_that_takes_up_space(self) -> None:
         scene = drawn()
         common = {"room", "swing-disc", "golfer", "beam", "picture", "enclosure", "screen", "mat", "monitor"}
-        self.assertLessEqual(common | {"target-line"}, meanings(scene, "plan"))
+        self.assertLessEqual(common | {"target-line"}, meanings(scene, "floor"))
         self.assertLessEqual(common | {"floor"}, meanings(scene, "section"))
 
     def test_the_room_is_as_large_as_measured(self) -> None:
-        room = next(shape for shape in drawn().shapes if shape.meaning == "room" and shape.view == "plan")
+        room = next(shape for shape in drawn().shapes if shape.meaning == "room" and shape.view == "floor")
         self.assertEqual(room.points[2], (7.0, 4.6))
 
     def test_foam_and_lining_are_drawn_where_they_are(self) -> None:
@@ -49,7 +49,7 @@ class SceneTests(TestCase):
 
     def test_an_empty_build_still_shows_room_screen_line_and_ball(self) -> None:
         scene = drawn(chain={})
-        self.assertLessEqual({"room", "screen-line", "swing-disc"}, meanings(scene, "plan"))
+        self.assertLessEqual({"room", "screen-line", "swing-disc"}, meanings(scene, "floor"))
         self.assertEqual({handle.target for handle in scene.handles}, {"ball", "screen"})
 
     def test_dimensions_measure_what_they_span(self) -> None:
@@ -66,7 +66,7 @@ class SceneTests(TestCase):
 
     def test_handles_are_on_what_they_move(self) -> None:
         handles = {(handle.view, handle.target): handle for handle in drawn().handles}
-        self.assertEqual(handles["plan", "ball"].at, (3.5, 2.3))
+        self.assertEqual(handles["floor", "ball"].at, (3.5, 2.3))
         projector = handles["section", "projector"]
         self.assertAlmostEqual(projector.at[0] - projector.u_origin_m, 0.76 * 1.95 * 16 / 9)
 
@@ -89,7 +89,7 @@ class SceneTests(TestCase):
             found = {
                 tuple(round(number, 6) for number in shape.points[0])
                 for shape in scene.shapes
-                if shape.meaning == "monitor" and shape.view == "plan"
+                if shape.meaning == "monitor" and shape.view == "floor"
             }
             self.assertEqual(found, places)
 
@@ -139,7 +139,7 @@ class ContentTests(TestCase):
                         self.assertAlmostEqual(getattr(content, field), at - origin)
 
     def test_everything_in_the_room_may_be_dragged_in_the_plan(self) -> None:
-        targets = {handle.target for handle in self.report.scene.handles if handle.view == "plan"}
+        targets = {handle.target for handle in self.report.scene.handles if handle.view == "floor"}
         expected = {"things/beam", "openings/door", "openings/window", "sockets/socket", "stored/dinghy"}
         self.assertLessEqual(expected, targets)
 
@@ -154,7 +154,7 @@ class ContentTests(TestCase):
         stowed = self.report.stowed
         assert stowed is not None
         playing_at, stowed_at = (
-            next(shape.points[0] for shape in drawn.shapes if shape.meaning == "stored" and shape.view == "plan")
+            next(shape.points[0] for shape in drawn.shapes if shape.meaning == "stored" and shape.view == "floor")
             for drawn in (self.report.scene, stowed)
         )
         self.assertEqual((playing_at, stowed_at), ((5.5, 3.0), (2.8, 0.0)))

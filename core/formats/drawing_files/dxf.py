@@ -1,4 +1,4 @@
-"""The drawing as DXF: one unit is a metre, one layer for each meaning, the section below the plan."""
+"""The drawing as DXF: one unit is a metre, one layer for each meaning, the section below the floor plan."""
 
 from io import StringIO
 
@@ -54,7 +54,7 @@ def _dimension_style(document: Drawing) -> None:
 
 def _place(view: View, point: tuple[float, float], scene: Scene) -> tuple[float, float]:
     u, v = point
-    return (u, v) if view == "plan" else (u, v - scene.height_m - BETWEEN_VIEWS_M)
+    return (u, v) if view == "floor" else (u, v - scene.height_m - BETWEEN_VIEWS_M)
 
 
 def _draw(shape: Shape, space: Modelspace, scene: Scene) -> None:

@@ -48,12 +48,12 @@ class _Page:
         self.mm_per_m = 1000 / self.scale
         self.left_mm = (self.size_mm[0] - needs_m[0] * self.mm_per_m) / 2
         self._labels: list[tuple[float, float]] = []
-        self.plan_mm = MARGIN_MM + HEAD_MM + scene.width_m * self.mm_per_m
-        self.section_mm = self.plan_mm + BETWEEN_MM + scene.height_m * self.mm_per_m
+        self.floor_mm = MARGIN_MM + HEAD_MM + scene.width_m * self.mm_per_m
+        self.section_mm = self.floor_mm + BETWEEN_MM + scene.height_m * self.mm_per_m
 
     def place(self, view: View, point: tuple[float, float]) -> tuple[float, float]:
         """A point in metres as millimetres on the page."""
-        floor = self.plan_mm if view == "plan" else self.section_mm
+        floor = self.floor_mm if view == "floor" else self.section_mm
         return self.left_mm + point[0] * self.mm_per_m, floor - point[1] * self.mm_per_m
 
     def free_label(self, at: tuple[float, float]) -> tuple[float, float]:
@@ -118,7 +118,7 @@ def _draw(group: Element, shape: Shape, page: _Page) -> None:
         drawn = SubElement(group, "path", attributes)
     if shape.label:
         SubElement(drawn, "title").text = shape.label
-        if shape.meaning in _LABELLED and shape.view == "plan":
+        if shape.meaning in _LABELLED and shape.view == "floor":
             right, low, high = max(x for x, _ in placed), min(y for _, y in placed), max(y for _, y in placed)
             across = right + 1 if shape.meaning == "swing-disc" else min(x for x, _ in placed) + 1
             _text(group, page.free_label((across, (low + high) / 2)), shape.label)
@@ -137,7 +137,7 @@ def _measure(group: Element, dimension: Dimension, page: _Page, system: UnitSyst
     if upright:
         x1, x2 = x1 + away, x2 + away
     else:
-        above = dimension.view == "plan" and dimension.start[1] > 0
+        above = dimension.view == "floor" and dimension.start[1] > 0
         y1, y2 = (y1 - away, y2 - away) if above else (y1 + away, y2 + away)
     line = {"x1": f"{x1:.2f}", "y1": f"{y1:.2f}", "x2": f"{x2:.2f}", "y2": f"{y2:.2f}", "stroke-width": "0.2"}
     SubElement(group, "line", line)

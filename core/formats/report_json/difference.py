@@ -134,7 +134,7 @@ def _scene(scene: Scene, before: Scene | None, system: UnitSystem) -> SceneChang
             at=_different(scene.dimensions, dimensions, lambda dimension: dimension_json(dimension, system)),
         ),
         handles=ListChange[HandleJson].model_construct(
-            length=len(scene.handles), at=_different(scene.handles, handles, handle_json)
+            length=len(scene.handles), at=_different(scene.handles, handles, lambda handle: handle_json(handle, system))
         ),
     )
 

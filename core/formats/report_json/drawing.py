@@ -27,6 +27,8 @@ class ShapeJson:
     label: str
     layer: Layer
     holes: list[list[float]]
+    player: int
+    """Which player it is of, in the order of the brief, from 0; each has a line style of their own."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,16 +46,17 @@ class DimensionJson:
 
 @dataclass(frozen=True, slots=True)
 class HandleJson:
-    """What may be dragged, and which fields of the layout follow the pointer."""
+    """What may be dragged, which ways, and where it is in words."""
 
     view: View
     target: str
     label: str
     at: PointJson
-    u_field: str
-    v_field: str
-    u_origin_m: float
-    v_origin_m: float
+    along: bool
+    """It moves along the target line, between the screen's wall and the rear wall."""
+    other: bool
+    """It moves across the floor plan, or up and down in the section."""
+    text: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,7 +79,7 @@ def scene_json(scene: Scene, system: UnitSystem) -> SceneJson:
         height_m=scene.height_m,
         shapes=[shape_json(shape) for shape in scene.shapes],
         dimensions=[dimension_json(dimension, system) for dimension in scene.dimensions],
-        handles=[handle_json(handle) for handle in scene.handles],
+        handles=[handle_json(handle, system) for handle in scene.handles],
     )
 
 
@@ -91,20 +94,22 @@ def shape_json(shape: Shape) -> ShapeJson:
         label=shape.label,
         layer=shape.layer,
         holes=[_numbers(hole) for hole in shape.holes],
+        player=shape.player,
     )
 
 
-def handle_json(handle: Handle) -> HandleJson:
-    """One handle."""
+def handle_json(handle: Handle, system: UnitSystem) -> HandleJson:
+    """One handle for a reader of `system`."""
+    along, other = (format_length(round(at, 3), system) for at in handle.at)
+    beside = f"{other} from the left wall" if handle.view == "floor" else f"{other} up"
     return HandleJson(
         view=handle.view,
         target=handle.target,
         label=handle.label,
         at=_point(handle.at),
-        u_field=handle.u_field,
-        v_field=handle.v_field,
-        u_origin_m=handle.u_origin_m,
-        v_origin_m=handle.v_origin_m,
+        along=bool(handle.u_field),
+        other=bool(handle.v_field),
+        text=f"{along} from the wall behind the screen, {beside}",
     )
 
 

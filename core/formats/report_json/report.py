@@ -19,6 +19,7 @@ from core.model.build import Slot
 from core.quantities import UnitSystem
 from core.quantities.tolerances import SAME_SPOT_M
 from core.report import LinkStatus, Report, SlotStatus
+from core.report.routes.ways import WAYS
 
 CAUTION = (
     "Estimates are not a safety certificate: test at low speed first. Local codes come first; mains wiring is a "
@@ -35,6 +36,8 @@ class SlotJson:
     state: State | None
     up_front: str
     yearly: str
+    routes: bool
+    """There are several ways to come by what hangs here."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -252,13 +255,14 @@ def _link(link: LinkStatus, deciding: Told | None, system: UnitSystem) -> LinkJs
 
 def _slot(status: SlotStatus) -> SlotJson:
     if status.costs is None:
-        return SlotJson(status.slot, status.optional, status.state, up_front="price not known", yearly="")
-    up_front, yearly = status.costs
-    return SlotJson(status.slot, status.optional, status.state, up_front.text(), yearly.text() if yearly.minor else "")
+        up_front, yearly = "price not known", ""
+    else:
+        up_front, yearly = status.costs[0].text(), status.costs[1].text() if status.costs[1].minor else ""
+    return SlotJson(status.slot, status.optional, status.state, up_front, yearly, routes=status.slot in WAYS)
 
 
 def _hitting(spot: HittingSpot, report: Report, system: UnitSystem) -> HittingJson:
     x_m, y_m = spot.best or (None, None)
-    ball = next(handle.at for handle in report.scene.handles if handle.view == "plan" and handle.target == "ball")
+    ball = next(handle.at for handle in report.scene.handles if handle.view == "floor" and handle.target == "ball")
     here = x_m is not None and y_m is not None and abs(ball[1] - x_m) < SAME_SPOT_M and abs(ball[0] - y_m) < SAME_SPOT_M
     return HittingJson(list(spot.hands), x_m, y_m, here, spot.reason.text(system))

@@ -340,7 +340,27 @@ export interface paths {
         patch: operations["jungle_api_routers_room_move"];
         trace?: never;
     };
-    "/api/builds/{build_id}/preview": {
+    "/api/builds/{build_id}/drag": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Drop
+         * @description What is dragged is let go: the core says which fields follow, and where they stop.
+         */
+        post: operations["jungle_api_routers_room_drop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/drag/preview": {
         parameters: {
             query?: never;
             header?: never;
@@ -351,7 +371,7 @@ export interface paths {
         put?: never;
         /**
          * Preview
-         * @description What moving something would do, while it is dragged; nothing is stored.
+         * @description What differs while something is dragged; nothing is stored.
          */
         post: operations["jungle_api_routers_room_preview"];
         delete?: never;
@@ -454,26 +474,6 @@ export interface paths {
          * @description Take something out of the room's records.
          */
         post: operations["jungle_api_routers_contents_remove_content"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/builds/{build_id}/contents/{group}/{content_id}/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Preview Content
-         * @description What dragging something in the room would do; nothing is stored.
-         */
-        post: operations["jungle_api_routers_contents_preview_content"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1622,7 +1622,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "plan" | "section";
+            view: "floor" | "section";
             /** Label */
             label: string;
             start: components["schemas"]["PointJson"];
@@ -1717,27 +1717,25 @@ export interface components {
         Handedness: "right" | "left";
         /**
          * HandleJson
-         * @description What may be dragged, and which fields of the layout follow the pointer.
+         * @description What may be dragged, which ways, and where it is in words.
          */
         HandleJson: {
             /**
              * View
              * @enum {string}
              */
-            view: "plan" | "section";
+            view: "floor" | "section";
             /** Target */
             target: string;
             /** Label */
             label: string;
             at: components["schemas"]["PointJson"];
-            /** U Field */
-            u_field: string;
-            /** V Field */
-            v_field: string;
-            /** U Origin M */
-            u_origin_m: number;
-            /** V Origin M */
-            v_origin_m: number;
+            /** Along */
+            along: boolean;
+            /** Other */
+            other: boolean;
+            /** Text */
+            text: string;
         };
         /**
          * HittingJson
@@ -2298,7 +2296,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "plan" | "section";
+            view: "floor" | "section";
             /** Meaning */
             meaning: string;
             /** Points */
@@ -2312,6 +2310,8 @@ export interface components {
             layer: components["schemas"]["Layer"];
             /** Holes */
             holes: number[][];
+            /** Player */
+            player: number;
         };
         /**
          * Skill
@@ -2338,6 +2338,8 @@ export interface components {
             up_front: string;
             /** Yearly */
             yearly: string;
+            /** Routes */
+            routes: boolean;
         };
         /**
          * SmallDecision
@@ -2684,6 +2686,8 @@ export interface components {
         Rename: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /** Name */
             name: string;
         };
@@ -2747,6 +2751,23 @@ export interface components {
         Change: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
+        };
+        /**
+         * AskedCondition
+         * @description Something that the household asks for; one that is new has no id yet.
+         */
+        AskedCondition: {
+            /** Id */
+            id?: string | null;
+            /** Text */
+            text: string;
+            /**
+             * Met
+             * @default false
+             */
+            met: boolean;
         };
         /**
          * BriefChange
@@ -2755,6 +2776,10 @@ export interface components {
         BriefChange: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
+            /** Conditions */
+            conditions?: components["schemas"]["AskedCondition"][];
             /** Purposes */
             purposes?: {
                 [key: string]: number;
@@ -2772,6 +2797,8 @@ export interface components {
             contingency_share?: string | number;
             /** Tax Share */
             tax_share?: string | number;
+            /** Exchange Rates */
+            exchange_rates?: components["schemas"]["ExchangeRate"][];
             /** May Drill */
             may_drill?: boolean | null;
             subscriptions?: components["schemas"]["Subscriptions"] | null;
@@ -2786,8 +2813,6 @@ export interface components {
             approach?: components["schemas"]["Approach"];
             /** Other Uses */
             other_uses?: components["schemas"]["StoredKind"][];
-            /** Conditions */
-            conditions?: components["schemas"]["Condition"][];
             /** Packed Away */
             packed_away?: boolean;
             /** Setup Minutes */
@@ -2806,8 +2831,6 @@ export interface components {
             build_hours_a_week?: string | number | null;
             /** Skills */
             skills?: components["schemas"]["Skill"][];
-            /** Exchange Rates */
-            exchange_rates?: components["schemas"]["ExchangeRate"][];
         };
         /**
          * PlayerChange
@@ -2816,6 +2839,8 @@ export interface components {
         PlayerChange: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /** Name */
             name?: string;
             /** Height M */
@@ -2835,6 +2860,8 @@ export interface components {
         TestSwing: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /** Height M */
             height_m: string | number;
         };
@@ -2845,6 +2872,8 @@ export interface components {
         RoomChange: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /** Name */
             name?: string;
             /** Width M */
@@ -2878,14 +2907,16 @@ export interface components {
         LayoutChange: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /** Ball X M */
-            ball_x_m?: string | number;
+            ball_x_m?: string | number | null;
             /** Ball Y M */
-            ball_y_m?: string | number;
+            ball_y_m?: string | number | null;
             /** Screen Y M */
-            screen_y_m?: string | number;
+            screen_y_m?: string | number | null;
             /** Screen Bottom M */
-            screen_bottom_m?: string | number;
+            screen_bottom_m?: string | number | null;
             /** Lens Distance M */
             lens_distance_m?: string | number | null;
             /** Lens Height M */
@@ -2893,68 +2924,176 @@ export interface components {
             /** Monitor Distance M */
             monitor_distance_m?: string | number | null;
             /** Monitor Pad M */
-            monitor_pad_m?: string | number;
+            monitor_pad_m?: string | number | null;
             /** Machine X M */
             machine_x_m?: string | number | null;
             /** Machine Y M */
             machine_y_m?: string | number | null;
             /** Ball To Screen M */
-            ball_to_screen_m?: string | number;
+            ball_to_screen_m?: string | number | null;
             /** Behind Ball M */
-            behind_ball_m?: string | number;
+            behind_ball_m?: string | number | null;
             /** Right Wall M */
-            right_wall_m?: string | number;
+            right_wall_m?: string | number | null;
             /** Stays Up */
-            stays_up?: components["schemas"]["BayPart"][];
+            stays_up?: components["schemas"]["BayPart"][] | null;
+        };
+        /**
+         * Dragged
+         * @description What is dragged, and where the pointer is, in metres of the drawing.
+         */
+        Dragged: {
+            /** Revision */
+            revision: number;
+            /** Key */
+            key?: string;
+            /**
+             * View
+             * @enum {string}
+             */
+            view: "floor" | "section";
+            /** Target */
+            target: string;
+            /** U */
+            u: number;
+            /** V */
+            v: number;
+            /** Stowed */
+            stowed?: boolean;
+        };
+        /** ListChange[DimensionJson] */
+        ListChange_DimensionJson_: {
+            /** Length */
+            length: number;
+            /** At */
+            at: {
+                [key: string]: components["schemas"]["DimensionJson"];
+            };
+        };
+        /** ListChange[HandleJson] */
+        ListChange_HandleJson_: {
+            /** Length */
+            length: number;
+            /** At */
+            at: {
+                [key: string]: components["schemas"]["HandleJson"];
+            };
+        };
+        /** ListChange[ShapeJson] */
+        ListChange_ShapeJson_: {
+            /** Length */
+            length: number;
+            /** At */
+            at: {
+                [key: string]: components["schemas"]["ShapeJson"];
+            };
+        };
+        /** ListChange[SmallItemJson] */
+        ListChange_SmallItemJson_: {
+            /** Length */
+            length: number;
+            /** At */
+            at: {
+                [key: string]: components["schemas"]["SmallItemJson"];
+            };
+        };
+        /** ListChange[VerdictJson] */
+        ListChange_VerdictJson_: {
+            /** Length */
+            length: number;
+            /** At */
+            at: {
+                [key: string]: components["schemas"]["VerdictJson"];
+            };
         };
         /**
          * Preview
-         * @description What a drag would do; nothing is stored. `number` is the one the request named.
+         * @description What differs from the build at `revision` while something is dragged; `number` is the one the request named.
          */
         Preview: {
             /** Number */
             number: number;
+            /** Revision */
+            revision: number;
             /** Texts */
             texts: {
                 [key: string]: string;
             };
-            report: components["schemas"]["ReportJson"];
+            report: components["schemas"]["ReportChange"];
         };
         /**
-         * PreviewChange
+         * ReportChange
+         * @description A report beside one that was sent before.
+         */
+        ReportChange: {
+            verdicts: components["schemas"]["ListChange_VerdictJson_"];
+            small_items: components["schemas"]["ListChange_SmallItemJson_"];
+            scene: components["schemas"]["SceneChange"];
+            stowed: components["schemas"]["SceneChange"] | null;
+            summary: components["schemas"]["SummaryChange"];
+        };
+        /**
+         * SceneChange
+         * @description A drawing beside one that was sent before.
+         */
+        SceneChange: {
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
+            /** Height M */
+            height_m: number;
+            shapes: components["schemas"]["ListChange_ShapeJson_"];
+            dimensions: components["schemas"]["ListChange_DimensionJson_"];
+            handles: components["schemas"]["ListChange_HandleJson_"];
+        };
+        /**
+         * SummaryChange
+         * @description The short part of a report; what is not there is as it was.
+         */
+        SummaryChange: {
+            /** Blocked */
+            blocked?: boolean | null;
+            /** Attention */
+            attention?: components["schemas"]["AttentionJson"][] | null;
+            /** Steps */
+            steps?: components["schemas"]["StepJson"][] | null;
+            /** Slots */
+            slots?: components["schemas"]["SlotJson"][] | null;
+            /** Links */
+            links?: components["schemas"]["LinkJson"][] | null;
+            costs?: components["schemas"]["CostsJson"] | null;
+            /** Questions */
+            questions?: components["schemas"]["QuestionJson"][] | null;
+            /** Hitting */
+            hitting?: components["schemas"]["HittingJson"][] | null;
+            /** Stages */
+            stages?: components["schemas"]["StageJson"][] | null;
+            /** Works */
+            works?: components["schemas"]["WorkJson"][] | null;
+        };
+        /**
+         * DraggedPreview
          * @description A drag on its way. `number` tells replies apart.
          */
-        PreviewChange: {
+        DraggedPreview: {
             /** Revision */
             revision: number;
-            /** Ball X M */
-            ball_x_m?: string | number;
-            /** Ball Y M */
-            ball_y_m?: string | number;
-            /** Screen Y M */
-            screen_y_m?: string | number;
-            /** Screen Bottom M */
-            screen_bottom_m?: string | number;
-            /** Lens Distance M */
-            lens_distance_m?: string | number | null;
-            /** Lens Height M */
-            lens_height_m?: string | number | null;
-            /** Monitor Distance M */
-            monitor_distance_m?: string | number | null;
-            /** Monitor Pad M */
-            monitor_pad_m?: string | number;
-            /** Machine X M */
-            machine_x_m?: string | number | null;
-            /** Machine Y M */
-            machine_y_m?: string | number | null;
-            /** Ball To Screen M */
-            ball_to_screen_m?: string | number;
-            /** Behind Ball M */
-            behind_ball_m?: string | number;
-            /** Right Wall M */
-            right_wall_m?: string | number;
-            /** Stays Up */
-            stays_up?: components["schemas"]["BayPart"][];
+            /** Key */
+            key?: string;
+            /**
+             * View
+             * @enum {string}
+             */
+            view: "floor" | "section";
+            /** Target */
+            target: string;
+            /** U */
+            u: number;
+            /** V */
+            v: number;
+            /** Stowed */
+            stowed?: boolean;
             /** Number */
             number?: number;
         };
@@ -2965,6 +3104,8 @@ export interface components {
         JoistsChange: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /** Along */
             along?: boolean;
             /** First M */
@@ -2985,6 +3126,8 @@ export interface components {
         NewContent: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /** Kind */
             kind: string;
         };
@@ -2995,6 +3138,8 @@ export interface components {
         ContentChange: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /** Name */
             name?: string;
             /** X M */
@@ -3031,52 +3176,8 @@ export interface components {
             /** Hinge Far */
             hinge_far?: boolean;
             guard?: components["schemas"]["Guard"] | null;
-        };
-        /**
-         * ContentPreviewChange
-         * @description A drag of something in the room, on its way. `number` tells replies apart.
-         */
-        ContentPreviewChange: {
-            /** Revision */
-            revision: number;
-            /** Name */
-            name?: string;
-            /** X M */
-            x_m?: string | number;
-            /** Y M */
-            y_m?: string | number;
-            /** Z M */
-            z_m?: string | number;
-            /** Width M */
-            width_m?: string | number;
-            /** Length M */
-            length_m?: string | number;
-            /** Height M */
-            height_m?: string | number;
-            fixed_to?: components["schemas"]["FixedTo"];
-            decision?: components["schemas"]["Remedy"];
-            /** New X M */
-            new_x_m?: string | number | null;
-            /** New Y M */
-            new_y_m?: string | number | null;
-            /** New Z M */
-            new_z_m?: string | number | null;
-            while_playing?: components["schemas"]["WhilePlaying"];
-            /** Play X M */
-            play_x_m?: string | number | null;
-            /** Play Y M */
-            play_y_m?: string | number | null;
-            wall?: components["schemas"]["Wall"];
-            /** Along M */
-            along_m?: string | number;
-            /** Sill M */
-            sill_m?: string | number;
-            opens?: components["schemas"]["Opens"];
-            /** Hinge Far */
-            hinge_far?: boolean;
-            guard?: components["schemas"]["Guard"] | null;
-            /** Number */
-            number?: number;
+            /** Outlets */
+            outlets?: number;
         };
         /**
          * AllowanceJson
@@ -3197,6 +3298,8 @@ export interface components {
         NewRoom: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /** Name */
             name: string;
         };
@@ -3207,6 +3310,8 @@ export interface components {
         ScreenWall: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /** Quarters */
             quarters?: number;
         };
@@ -3332,6 +3437,8 @@ export interface components {
         Hang: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /** Part */
             part: string;
         };
@@ -3342,6 +3449,8 @@ export interface components {
         Decision: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /** Plan */
             plan?: string | null;
             /** Owned */
@@ -3497,6 +3606,8 @@ export interface components {
         SmallChange: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /**
              * Choice
              * @enum {string}
@@ -3514,6 +3625,8 @@ export interface components {
         NewExtra: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /** Part */
             part: string;
         };
@@ -3524,6 +3637,8 @@ export interface components {
         ExtraChange: {
             /** Revision */
             revision: number;
+            /** Key */
+            key?: string;
             /** Quantity */
             quantity?: string | number;
             /** Owned */
@@ -3770,10 +3885,10 @@ export interface components {
                 }[];
             };
             /**
-             * Currency
-             * @default EUR
+             * Build
+             * @default 0
              */
-            currency: string;
+            build: number;
             /** Kind */
             kind: string;
         };
@@ -3828,10 +3943,10 @@ export interface components {
                 }[];
             };
             /**
-             * Currency
-             * @default EUR
+             * Build
+             * @default 0
              */
-            currency: string;
+            build: number;
         };
         /**
          * Cited
@@ -4853,6 +4968,59 @@ export interface operations {
             };
         };
     };
+    jungle_api_routers_room_drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Dragged"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
     jungle_api_routers_room_preview: {
         parameters: {
             query?: never;
@@ -4864,7 +5032,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PreviewChange"];
+                "application/json": components["schemas"]["DraggedPreview"];
             };
         };
         responses: {
@@ -5166,53 +5334,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
-                };
-            };
-        };
-    };
-    jungle_api_routers_contents_preview_content: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                build_id: number;
-                /** @description The groups of a room's contents, each a field of `Room`. */
-                group: "things" | "stored" | "openings" | "sockets";
-                content_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ContentPreviewChange"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Preview"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problems"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problems"];
                 };
             };
         };
@@ -6907,10 +7028,10 @@ export interface operations {
                      */
                     mapping?: string;
                     /**
-                     * Currency
-                     * @default EUR
+                     * Build
+                     * @default 0
                      */
-                    currency?: string;
+                    build?: number;
                 };
             };
         };
@@ -6956,10 +7077,10 @@ export interface operations {
                      */
                     mapping?: string;
                     /**
-                     * Currency
-                     * @default EUR
+                     * Build
+                     * @default 0
                      */
-                    currency?: string;
+                    build?: number;
                     /** Revision */
                     revision?: number | null;
                 };

@@ -1,25 +1,24 @@
 <script lang="ts">
   import { api, outcome, type Verdict, type Workings } from '../api/client'
   import { useBuild } from '../lib/build.svelte'
+  import { Resource } from '../lib/resource.svelte'
   import { BASIS_WORDS, STATE_WORDS } from '../lib/words'
   import Mark from './Mark.svelte'
   import Panel from './Panel.svelte'
 
   let { verdict, close }: { verdict: Verdict; close: () => void } = $props()
   const build = $derived(useBuild()())
-  let workings = $state.raw<Workings | null>(null)
-  let problem = $state('')
-
-  async function load(): Promise<void> {
-    const params = {
-      path: { build_id: build.id, check_id: verdict.id },
-      query: { subject: verdict.subject_id },
-    }
-    const found = await outcome(api.GET('/api/builds/{build_id}/verdicts/{check_id}', { params }))
-    problem = found.data ? '' : found.message
-    if (found.data) workings = found.data
-  }
-  $effect(() => void load())
+  const asking = new Resource<Workings, [string, string]>((signal, check_id, subject) => {
+    const params = { path: { build_id: build.id, check_id }, query: { subject } }
+    return outcome(api.GET('/api/builds/{build_id}/verdicts/{check_id}', { params, signal }))
+  })
+  const workings = $derived(asking.data)
+  const problem = $derived(asking.message)
+  // Worked out anew after every edit, while the panel is open.
+  $effect(() => {
+    if (build.reply) void asking.load(verdict.id, verdict.subject_id)
+    return () => asking.stop()
+  })
 </script>
 
 <Panel title={verdict.subject ? `${verdict.title}: ${verdict.subject}` : verdict.title} {close}>

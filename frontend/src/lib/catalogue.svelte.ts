@@ -13,6 +13,7 @@ import {
   type SheetKind,
   type WantedParts,
 } from '../api/client'
+import { Resource } from './resource.svelte'
 import { steps } from './steps'
 
 export type Facts = Record<string, string>
@@ -35,7 +36,9 @@ const ASKED: Record<string, string> = { least: 'Price from', most: 'Price up to'
 
 class Catalogue {
   wanted = $state.raw<WantedParts>({})
-  found = $state.raw<FoundParts | null>(null)
+  readonly #finding = new Resource<FoundParts, [WantedParts]>((signal, query) =>
+    outcome(api.GET('/api/catalogue/parts', { params: { query }, signal })),
+  )
   kinds = $state.raw<SheetKind[]>([])
   /** Parts that facts of other parts may name, by place: id and name of each. */
   named = $state.raw<Record<string, string[][]>>({})
@@ -45,9 +48,6 @@ class Catalogue {
   /** A change that builds would lose by, and how to make it all the same. */
   inUse = $state.raw<InUse | null>(null)
   problem = $state('')
-  /** Why the last question was not answered. */
-  refusal = $state('')
-  #newest = 0
 
   sheetOf(kind: string): SheetKind | undefined {
     return this.kinds.find((sheet) => sheet.kind === kind)
@@ -64,20 +64,27 @@ class Catalogue {
       .join(', ')
   }
 
-  async find(wanted: WantedParts): Promise<void> {
+  get found(): FoundParts | null {
+    return this.#finding.data
+  }
+
+  /** Why the last question was not answered. */
+  get refusal(): string {
+    const [first] = this.#finding.problems
+    return first
+      ? `${ASKED[first.field] ?? first.field}, ${first.value}: ${first.accepted}`
+      : this.#finding.message
+  }
+
+  find(wanted: WantedParts): Promise<void> {
     this.wanted = wanted
-    const asked = ++this.#newest
-    const { data, message, problems } = await outcome(
-      api.GET('/api/catalogue/parts', { params: { query: wanted } }),
-    )
-    if (asked !== this.#newest) return
-    const [first] = problems
-    this.refusal = data
-      ? ''
-      : first
-        ? `${ASKED[first.field] ?? first.field}, ${first.value}: ${first.accepted}`
-        : message
-    if (data) this.found = data
+    return this.#finding.load(wanted)
+  }
+
+  /** As `find`, once whoever types has stopped for a moment. */
+  findSoon(wanted: WantedParts): void {
+    this.wanted = wanted
+    this.#finding.soon(wanted)
   }
 
   async loadKinds(): Promise<void> {
@@ -162,7 +169,7 @@ class Catalogue {
 
   async add(kind: string, facts: Facts, rows: Rows = {}): Promise<Problem[]> {
     const made = await outcome(
-      api.POST('/api/catalogue/parts', { body: { kind, facts, rows, currency: 'EUR' } }),
+      api.POST('/api/catalogue/parts', { body: { kind, facts, rows, build: this.#build } }),
     )
     this.problem = made.data || made.problems.length > 0 ? '' : made.message
     if (made.data) await this.#took(made.data)
@@ -173,7 +180,7 @@ class Catalogue {
     const params = { path: { part_id } }
     return this.#make(
       (bring_along) => {
-        const body = { facts, rows, currency: 'EUR', revision: this.#revision, bring_along }
+        const body = { facts, rows, build: this.#build, revision: this.#revision, bring_along }
         return outcome(api.PATCH('/api/catalogue/parts/{part_id}', { params, body }))
       },
       (detail) => this.#took(detail),
@@ -221,6 +228,11 @@ class Catalogue {
       await this.edited()
       then()
     })
+  }
+
+  /** The build that is open: bare amounts are in its currency. */
+  get #build(): number {
+    return this.wanted.build ?? 0
   }
 
   /** The revision of the part that is open. */

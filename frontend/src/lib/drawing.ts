@@ -13,10 +13,10 @@ export interface Frame {
 export interface Sheet {
   width: number
   height: number
-  plan: Frame
+  floor: Frame
   section: Frame
   /** Where the views' titles stand. */
-  planTitle: number
+  floorTitle: number
   sectionTitle: number
   pxPerM: number
 }
@@ -25,21 +25,21 @@ const MARGIN = { left: 20, right: 66, top: 58, between: 70, bottom: 44 }
 /** Below this scale names beside the swing discs would cover more than they tell. */
 const LEAST_PX_PER_M_FOR_NAMES = 45
 
-/** The largest scale at which plan and section fit on the page, one above the other. */
+/** The largest scale at which floor plan and section fit on the page, one above the other. */
 export function layOut(scene: Scene, width: number, height: number): Sheet {
   const { left, right, top, between, bottom } = MARGIN
   const across = (width - left - right) / scene.length_m
   const down = (height - top - between - bottom) / (scene.width_m + scene.height_m)
   const pxPerM = Math.max(8, Math.min(across, down))
   const x = left + Math.max(0, (width - left - right - pxPerM * scene.length_m) / 2)
-  const planFloor = top + pxPerM * scene.width_m
-  const sectionFloor = planFloor + between + pxPerM * scene.height_m
+  const floorOrigin = top + pxPerM * scene.width_m
+  const sectionFloor = floorOrigin + between + pxPerM * scene.height_m
   return {
     width,
     height: Math.max(height, sectionFloor + bottom),
-    plan: { x, y: planFloor, pxPerM },
+    floor: { x, y: floorOrigin, pxPerM },
     section: { x, y: sectionFloor, pxPerM },
-    planTitle: 14,
+    floorTitle: 14,
     sectionTitle: sectionFloor - pxPerM * scene.height_m - 14,
     pxPerM,
   }
@@ -54,9 +54,9 @@ export function zoomed(sheet: Sheet, { scale, x, y }: Zoom): Sheet {
   })
   return {
     ...sheet,
-    plan: frame(sheet.plan),
+    floor: frame(sheet.floor),
     section: frame(sheet.section),
-    planTitle: sheet.planTitle * scale + y,
+    floorTitle: sheet.floorTitle * scale + y,
     sectionTitle: sheet.sectionTitle * scale + y,
     pxPerM: sheet.pxPerM * scale,
   }
@@ -156,7 +156,7 @@ export function placeNames(frame: Frame, view: string, shapes: Scene['shapes']):
       const points = pointsOf(shape)
       const heights = points.map((point) => point.v)
       const v =
-        view === 'plan' ? (Math.min(...heights) + Math.max(...heights)) / 2 : Math.max(...heights) - 0.35
+        view === 'floor' ? (Math.min(...heights) + Math.max(...heights)) / 2 : Math.max(...heights) - 0.35
       const u = Math.max(...points.filter((point) => Math.abs(point.v - v) < 0.25).map((point) => point.u))
       const { x, y } = toPage(frame, { u, v })
       return { text: shape.label, fromX: x, fromY: y, x: x + NAME_OFFSET, y }

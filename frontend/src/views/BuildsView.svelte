@@ -4,39 +4,34 @@
   import ImportBuild from '../components/builds/ImportBuild.svelte'
   import Mark from '../components/Mark.svelte'
   import { session } from '../lib/session.svelte'
+  import { Resource } from '../lib/resource.svelte'
   import { counted, STAGE_WORDS } from '../lib/words'
   import { navigate, p } from '../router'
 
-  let builds = $state.raw<BuildSummary[] | null>(null)
-  let message = $state('')
-  let problems = $state.raw<Problem[]>([])
+  const listing = new Resource<BuildSummary[]>((signal) => outcome(api.GET('/api/builds', { signal })))
+  const builds = $derived(listing.data)
+  let failure = $state.raw<{ message: string; problems: Problem[] }>({ message: '', problems: [] })
+  const message = $derived(failure.message || listing.message)
+  const problems = $derived(failure.problems)
   let name = $state('')
   let deleting = $state<number | null>(null)
-
-  async function load(): Promise<void> {
-    const found = await outcome(api.GET('/api/builds'))
-    message = found.data ? '' : found.message
-    if (found.data) builds = found.data
-  }
-  void load()
+  void listing.load()
 
   async function start(event: SubmitEvent): Promise<void> {
     event.preventDefault()
     const begun = await outcome(api.POST('/api/builds', { body: { name: name.trim() || 'New build' } }))
-    message = begun.message
-    problems = begun.problems
+    failed(begun)
     if (begun.data) await navigate('/builds/:id/brief', { params: { id: String(begun.data.id) } })
   }
 
-  function failed(found: Outcome<unknown>): void {
-    message = found.message
-    problems = found.problems
+  function failed({ message, problems }: Outcome<unknown>): void {
+    failure = { message, problems }
   }
 
   async function remove(id: number): Promise<void> {
     const gone = await outcome(api.DELETE('/api/builds/{build_id}', { params: { path: { build_id: id } } }))
     deleting = null
-    await load()
+    await listing.load()
     if (gone.status !== 204 && gone.status !== 404) failed(gone)
   }
 
@@ -44,7 +39,7 @@
   async function undo({ id, revision }: BuildSummary): Promise<void> {
     const params = { path: { build_id: id } }
     const undone = await outcome(api.POST('/api/builds/{build_id}/undo', { params, body: { revision } }))
-    await load()
+    await listing.load()
     if (!undone.data) failed(undone)
   }
 

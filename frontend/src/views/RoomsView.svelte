@@ -4,46 +4,45 @@
   import ShortOf from '../components/rooms/ShortOf.svelte'
   import SideBySide from '../components/rooms/SideBySide.svelte'
   import { useBuild } from '../lib/build.svelte'
+  import { Resource } from '../lib/resource.svelte'
   import { p } from '../router'
 
   const build = $derived(useBuild()())
-  let rooms = $state.raw<Rooms | null>(null)
-  let problem = $state('')
-  let working = $state(false)
+  const asking = new Resource<Rooms, [number]>((signal, build_id) =>
+    outcome(api.GET('/api/builds/{build_id}/rooms', { params: { path: { build_id } }, signal })),
+  )
+  const rooms = $derived(asking.data)
+  let refused = $state('')
+  const problem = $derived(refused || asking.message)
   let fresh = $state('')
   const chosen = $derived(rooms?.options.find((option) => option.chosen))
 
   $effect(() => {
     // Worked out anew after every edit, and for another reader of other units.
-    if (build.reply) void load(build.id)
+    if (build.reply) void asking.load(build.id)
+    return () => asking.stop()
   })
-
-  async function load(build_id: number): Promise<void> {
-    working = true
-    const found = await outcome(api.GET('/api/builds/{build_id}/rooms', { params: { path: { build_id } } }))
-    working = false
-    problem = found.data ? '' : found.message
-    if (found.data) rooms = found.data
-  }
 
   async function add(event: SubmitEvent): Promise<void> {
     event.preventDefault()
-    const [refused] = await build.addRoom(fresh.trim())
-    if (refused) problem = `${refused.value} is not accepted: ${refused.accepted}`
-    else fresh = ''
+    const [wrong] = await build.addRoom(fresh.trim())
+    refused = wrong ? `${wrong.value} is not accepted: ${wrong.accepted}` : ''
+    if (!wrong) fresh = ''
   }
 </script>
 
-<article class="p-4 lg:px-6" aria-busy={working}>
+<article class="p-4 lg:px-6" aria-busy={asking.loading}>
   <a class="text-sm" href={p('/builds/:id/room', { params: { id: String(build.id) } })}>Back to the drawing</a
   >
   {#if problem}
     <p role="alert" class="my-2 flex items-center gap-3">
-      {problem}<button class="btn btn-primary btn-xs" onclick={() => void load(build.id)}>Try again</button>
+      {problem}<button class="btn btn-primary btn-xs" onclick={() => void asking.load(build.id)}
+        >Try again</button
+      >
     </p>
   {/if}
   {#if !rooms}
-    <p role="status" class="my-6 text-faint">{working ? 'Working out what the rooms allow' : ''}</p>
+    <p role="status" class="my-6 text-faint">{asking.loading ? 'Working out what the rooms allow' : ''}</p>
   {:else}
     <div class="mt-2 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <section>

@@ -10,7 +10,7 @@ from jungle.api.replies import edit_on, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
 from jungle.api.schemas import BriefChange, PlayerChange, TestSwing
-from jungle.plans.services import brief
+from jungle.builds.services import brief
 
 router = Router(tags=["brief"])
 

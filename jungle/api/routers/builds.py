@@ -17,10 +17,10 @@ from jungle.api.changes import Change
 from jungle.api.replies import answer_for, edit_on, show
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import BuildReply, BuildSummary, NewBuild, Problems, Rename, Stale, Unreadable
-from jungle.plans.services import builds, editing
-from jungle.plans.services.builds import Listed
-from jungle.plans.services.editing import NothingThere
-from jungle.plans.services.people import units_of
+from jungle.builds.services import builds, editing
+from jungle.builds.services.builds import Listed
+from jungle.builds.services.editing import NothingThere
+from jungle.builds.services.people import units_of
 
 router = Router(tags=["builds"])
 Subject = Annotated[str, Query(max_length=120)]
@@ -79,11 +79,11 @@ def delete_build(request: SignedIn, build_id: int) -> Any:
 def read_workings(request: SignedIn, build_id: int, check_id: str, subject: Subject = "") -> Any:
     """How a verdict came about; `subject` is the id of the player it speaks of, where it speaks of one."""
     build = editing.find_build(build_id, request.user)
-    plan, parts, today = build.plan, build.judged.sheets, build.judged.day
-    found = evaluation_of(plan, parts, today=today)
+    design, parts, today = build.design, build.judged.sheets, build.judged.day
+    found = evaluation_of(design, parts, today=today)
     verdict = found.by_key.get((check_id, subject))
     if verdict is not None:
-        others = with_other_values(plan, parts, verdict, today)
+        others = with_other_values(design, parts, verdict, today)
         return workings_json(found.told(verdict), units_of(request.user), others)
     raise NothingThere(f"This build has no answer of check '{check_id}'.")
 

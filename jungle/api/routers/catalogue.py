@@ -4,12 +4,10 @@ from functools import cache
 from typing import Annotated, Any
 
 from django.http import HttpResponse
-from django.utils import timezone
 from ninja import File, Form, Query, Router, Status
 from ninja.files import UploadedFile
 from pydantic import Field, TypeAdapter
 
-from core.checks.limits import State
 from core.formats.errors import BadFile
 from core.formats.machine_report import known_machines, read_machine_report
 from core.formats.parts_pack import write_parts_pack
@@ -23,8 +21,6 @@ from core.formats.report_json.sheets import (
 from core.model.build import Slot
 from core.model.parts import KINDS
 from core.model.typed import FieldErrors
-from core.report.alternatives import weighed
-from core.report.shortlist import judged_first, prices_of
 from jungle.api.replies import found_part, part_detail, send
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import (
@@ -48,22 +44,19 @@ from jungle.api.schemas import (
     StalePart,
     WantedParts,
 )
+from jungle.builds.services import finding, parts
+from jungle.builds.services.parts import Builds, By
+from jungle.builds.services.people import units_of
 from jungle.catalogue import history, packs
 from jungle.catalogue.entries import revision_of
-from jungle.catalogue.finding import found_parts
 from jungle.catalogue.models import Entry
 from jungle.catalogue.sheets import find_entry
-from jungle.plans.services import parts
-from jungle.plans.services.editing import find_build
-from jungle.plans.services.parts import Builds, By
-from jungle.plans.services.people import units_of
 
 router = Router(tags=["catalogue"])
 REFUSED: dict[int, Any] = {404: Problems, 409: StalePart | InUse | Problems, 422: Problems}
 SHOWN_PARTS = 300
 FormRevision = Annotated[int, Field(ge=0, le=2**31)]
 """As a form sends it: a text."""
-KIND_ORDER = {kind: number for number, kind in enumerate(KINDS)}
 
 
 @router.get("/kinds", response=list[SheetKindJson])
@@ -89,33 +82,19 @@ def list_named(request: SignedIn) -> Any:
 @router.get("/parts", response={200: FoundParts, **REFUSED})
 def find_parts(request: SignedIn, wanted: Annotated[WantedParts, Query()]) -> Any:
     """Parts by kind, words, price and origin; with a build also by what fits its room and works with what is hung."""
-    owned = Entry.objects.visible_to(request.user.pk)
-    plan = find_build(wanted.build, request.user).plan if wanted.build else None
-    asked = owned.touched() if wanted.own else owned
-    listed = (asked.of_kinds(wanted.kind) if wanted.kind else asked).listed()
-    chosen = found_parts(listed, wanted, plan.brief.currency if plan else "EUR")
-    unjudged = 0
-    if plan and (wanted.fits or wanted.works):
-        hung = owned.named(*plan.parts_named).sheets()
-        judged = owned.named(*judged_first(chosen, prices_of(plan, hung))).sheets()
-        allowed = {
-            found.part.id
-            for found in weighed(plan, {**hung, **judged}, judged.values(), timezone.localdate())
-            if (found.state is not State.BLOCKED or not wanted.works) and (found.fits_room or not wanted.fits)
-        }
-        unjudged = sum(part.slot is not None and part.id not in judged for part in chosen)
-        chosen = tuple(part for part in chosen if part.slot is None or part.id in allowed)
-    in_order = sorted(chosen, key=lambda part: (KIND_ORDER[part.kind], part.maker, part.name))[:SHOWN_PARTS]
-    shown = owned.named(*(part.id for part in in_order))
+    found = finding.find_parts(request.user, wanted)
+    shown = Entry.objects.visible_to(request.user.pk).named(*(part.id for part in found.parts[:SHOWN_PARTS]))
     entries, read = {entry.part_id: entry for entry in shown.select_related("sheet")}, shown.sheets()
-    listed_parts = [found_part(entries[part.id], read[part.id]) for part in in_order if part.id in read]
-    return send(FoundParts.model_construct(parts=listed_parts, found=len(chosen), all=asked.count(), unjudged=unjudged))
+    listed = [found_part(entries[part.id], read[part.id]) for part in found.parts[:SHOWN_PARTS] if part.id in read]
+    reply = FoundParts.model_construct(parts=listed, found=len(found.parts), all=found.all, unjudged=found.unjudged)
+    return send(reply)
 
 
 @router.post("/parts", response={201: PartDetail, **REFUSED})
 def add_part(request: SignedIn, body: NewPart) -> Any:
     """A part of one's own."""
-    entry = parts.add_part(By(request.user), body.kind, {**body.facts, **body.rows}, body.currency)
+    currency = finding.currency_of(request.user, body.build)
+    entry = parts.add_part(By(request.user), body.kind, {**body.facts, **body.rows}, currency)
     return send(part_detail(entry, request), 201)
 
 
@@ -149,7 +128,8 @@ def read_part(request: SignedIn, part_id: str) -> Any:
 def change_part(request: SignedIn, part_id: str, body: PartChange) -> Any:
     """Other facts for a part, for oneself; the sheet as it came is kept."""
     by, typed = _for(request, body), {**body.facts, **body.rows}
-    return send(part_detail(parts.change_part(by, part_id, body.revision, typed, body.currency), request))
+    currency = finding.currency_of(request.user, body.build)
+    return send(part_detail(parts.change_part(by, part_id, body.revision, typed, currency), request))
 
 
 @router.put("/parts/{part_id}/sources/{field}", response={200: PartDetail, **REFUSED})
@@ -205,11 +185,10 @@ def write_pack(request: SignedIn) -> Any:
 
 
 @router.post("/list/preview", response={200: ListPreview, 422: Problems})
-def preview_list(
-    request: SignedIn, file: File[UploadedFile], mapping: Form[str] = "{}", currency: Form[str] = "EUR"
-) -> Any:
+def preview_list(request: SignedIn, file: File[UploadedFile], mapping: Form[str] = "{}", build: Form[int] = 0) -> Any:
     """What a price list would do, row by row; nothing is stored."""
     revision, columns = revision_of(request.user.pk), _object(mapping, "mapping")
+    currency = finding.currency_of(request.user, build)
     read = packs.read_list(request.user.pk, packs.parse_list(file.read()), columns, currency)
     return send(
         ListPreview.model_construct(
@@ -226,11 +205,11 @@ def take_list(
     request: SignedIn,
     file: File[UploadedFile],
     mapping: Form[str] = "{}",
-    currency: Form[str] = "EUR",
+    build: Form[int] = 0,
     revision: Form[FormRevision | None] = None,
 ) -> Any:
     """Take in the rows of a price list that nothing is wrong with."""
-    table = packs.parse_list(file.read())
+    table, currency = packs.parse_list(file.read()), finding.currency_of(request.user, build)
     done = parts.take_list(By(request.user, revision), table, _object(mapping, "mapping"), currency)
     return send(ListTaken(**done))
 

@@ -6,13 +6,11 @@ from ninja import Router
 
 from core.contents.changes import ContentGroup
 from jungle.api.changes import Change
-from jungle.api.replies import edit_on, preview_reply, send, show
+from jungle.api.replies import edit_on, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
-from jungle.api.schemas import ContentChange, ContentPreviewChange, JoistsChange, NewContent, Preview, Problems
-from jungle.plans.services import contents
-from jungle.plans.services.editing import find_build
-from jungle.plans.services.people import units_of
+from jungle.api.schemas import ContentChange, JoistsChange, NewContent
+from jungle.builds.services import contents
 
 router = Router(tags=["room"])
 
@@ -46,16 +44,3 @@ def change_content(request: SignedIn, build_id: int, group: ContentGroup, conten
 def remove_content(request: SignedIn, build_id: int, group: ContentGroup, content_id: str, body: Change) -> Any:
     """Take something out of the room's records."""
     return show(request, contents.remove_content(edit_on(request, build_id, body), group, content_id))
-
-
-@router.post(
-    "/{int:build_id}/contents/{group}/{content_id}/preview", response={200: Preview, 404: Problems, 422: Problems}
-)
-def preview_content(
-    request: SignedIn, build_id: int, group: ContentGroup, content_id: str, body: ContentPreviewChange
-) -> Any:
-    """What dragging something in the room would do; nothing is stored."""
-    build = find_build(build_id, request.user)
-    units = units_of(request.user)
-    plan = contents.content_changed(build.plan, group, content_id, body.changes(), units)
-    return send(preview_reply(build, plan, body.number, units))

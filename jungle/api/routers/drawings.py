@@ -10,9 +10,9 @@ from core.formats.drawing_files.svg import drawing_svg
 from core.quantities import UnitSystem
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import Problems
-from jungle.plans.models import Build
-from jungle.plans.services.editing import NothingThere, find_build
-from jungle.plans.services.people import units_of
+from jungle.builds.models import Build
+from jungle.builds.services.editing import NothingThere, find_build
+from jungle.builds.services.people import units_of
 
 router = Router(tags=["drawings"])
 LayoutName = Annotated[Literal["playing", "stowed"], Query()]

@@ -11,9 +11,9 @@ from jungle.api.replies import edit_on, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
 from jungle.api.schemas import NewRoom, Problems, ScreenWall
-from jungle.plans.services import candidates
-from jungle.plans.services.editing import find_build
-from jungle.plans.services.people import units_of
+from jungle.builds.services import candidates
+from jungle.builds.services.editing import find_build
+from jungle.builds.services.people import units_of
 
 router = Router(tags=["rooms"])
 
@@ -22,7 +22,7 @@ router = Router(tags=["rooms"])
 def read_rooms(request: SignedIn, build_id: int) -> Any:
     """What every room allows, side by side, and what the chosen one is short of."""
     build = find_build(build_id, request.user)
-    return rooms_json(rooms_of(build.plan, build.judged.sheets), units_of(request.user))
+    return rooms_json(rooms_of(build.design, build.judged.sheets), units_of(request.user))
 
 
 @router.post("/{int:build_id}/rooms", response=EDIT_REPLIES)

@@ -9,7 +9,7 @@ from core.quantities.money import DECIMALS_BY_CURRENCY
 from core.report.steers import steers
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import Preferences, Session
-from jungle.plans.services.people import set_units, units_of
+from jungle.builds.services.people import set_units, units_of
 
 router = Router(tags=["session"])
 

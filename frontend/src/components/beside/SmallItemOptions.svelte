@@ -1,23 +1,22 @@
 <script lang="ts">
-  import { api, outcome, type SmallItem, type SmallOption } from '../../api/client'
+  import { api, outcome, type SmallItem, type SmallOption, type SmallOptions } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import { panels } from '../../lib/panels.svelte'
+  import { Resource } from '../../lib/resource.svelte'
   import Mark from '../Mark.svelte'
 
   /** The parts that could serve for a small item; those that do, the cheapest first. */
   let { item }: { item: SmallItem } = $props()
   const build = $derived(useBuild()())
-  let options = $state.raw<SmallOption[] | null>(null)
-  let problem = $state('')
-
-  async function load(id: number): Promise<void> {
-    const params = { path: { build_id: id, item: item.id } }
-    const found = await outcome(api.GET('/api/builds/{build_id}/small-items/{item}', { params }))
-    problem = found.data ? '' : found.message
-    if (found.data) options = found.data.options
-  }
+  const asking = new Resource<SmallOptions, [number, string]>((signal, build_id, item_id) => {
+    const params = { path: { build_id, item: item_id } }
+    return outcome(api.GET('/api/builds/{build_id}/small-items/{item}', { params, signal }))
+  })
+  const options = $derived(asking.data?.options ?? null)
+  const problem = $derived(asking.message)
   $effect(() => {
-    if (build.reply) void load(build.reply.id)
+    if (build.reply) void asking.load(build.reply.id, item.id)
+    return () => asking.stop()
   })
 
   function buy(option: SmallOption): void {

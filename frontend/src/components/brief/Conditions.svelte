@@ -8,7 +8,12 @@
   const build = $derived(useBuild()())
   let fresh = $state('')
 
-  type Condition = (typeof brief.conditions)[number]
+  /** One that is new gets its id where it is kept. */
+  interface Condition {
+    id?: string
+    text: string
+    met: boolean
+  }
 
   function keep(conditions: Condition[], what: string): void {
     void build.changeBrief(what, { conditions })
@@ -17,9 +22,7 @@
   function add(event: SubmitEvent): void {
     event.preventDefault()
     const text = fresh.trim()
-    const numbers = brief.conditions.map(({ id }) => Number(id.replace('condition-', '')) || 0)
-    const id = `condition-${Math.max(0, ...numbers) + 1}`
-    keep([...brief.conditions, { id, text, met: false }], `condition: ${text}`)
+    keep([...brief.conditions, { text, met: false }], `condition: ${text}`)
     fresh = ''
   }
 </script>

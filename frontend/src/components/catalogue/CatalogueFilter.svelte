@@ -14,7 +14,7 @@
   ] as const
 
   function change(values: WantedParts): void {
-    void catalogue.find({ ...wanted, ...values })
+    catalogue.findSoon({ ...wanted, ...values })
   }
 </script>
 

@@ -35,7 +35,7 @@
     const body = new FormData()
     body.set('file', chosen)
     body.set('mapping', JSON.stringify(mapping))
-    body.set('currency', build.reply?.build.brief.currency ?? 'EUR')
+    body.set('build', String(build.id))
     return body
   }
 
@@ -44,7 +44,7 @@
     const body = form(chosen, mapping)
     const found = await outcome(
       api.POST('/api/catalogue/list/preview', {
-        body: { file: '', mapping: '', currency: '' },
+        body: { file: '', mapping: '', build: 0 },
         bodySerializer: () => body,
       }),
     )
@@ -69,7 +69,7 @@
       async () => {
         const taken = await outcome(
           api.POST('/api/catalogue/list', {
-            body: { file: '', mapping: '', currency: '' },
+            body: { file: '', mapping: '', build: 0 },
             bodySerializer: () => body,
           }),
         )

@@ -1,47 +1,44 @@
 <script lang="ts">
+  import { untrack } from 'svelte'
   import { api, type Alternatives, outcome, type PartFilter, type Slot } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
+  import { Resource } from '../../lib/resource.svelte'
   import { SLOT_WORDS } from '../../lib/words'
   import AlternativeFilter from './AlternativeFilter.svelte'
   import AlternativeRow from './AlternativeRow.svelte'
 
   let { slot, locked }: { slot: Slot; locked: boolean } = $props()
   const build = $derived(useBuild()())
-  let found = $state.raw<Alternatives | null>(null)
   let filter = $state.raw<PartFilter>({})
-  let problem = $state('')
-  let newest = 0
-
-  async function load(id: number, query: PartFilter): Promise<void> {
-    const asked = ++newest
-    const params = { path: { build_id: id, slot }, query }
-    const answer = await outcome(api.GET('/api/builds/{build_id}/chain/{slot}', { params }))
-    if (asked !== newest) return
-    const [first] = answer.problems
-    problem = answer.data ? '' : first ? `${first.value}: ${first.accepted}` : answer.message
-    if (answer.data) found = answer.data
-  }
+  const weighed = new Resource<Alternatives, [number, Slot, PartFilter]>((signal, build_id, place, query) => {
+    const params = { path: { build_id, slot: place }, query }
+    return outcome(api.GET('/api/builds/{build_id}/chain/{slot}', { params, signal }))
+  })
+  const found = $derived(weighed.data)
+  const problem = $derived(weighed.message || (weighed.problems.length > 0 ? weighed.problem : ''))
 
   // What each would do depends on the whole build, so it is asked again after every edit.
   $effect(() => {
-    if (build.reply) void load(build.reply.id, filter)
+    if (build.reply)
+      void weighed.load(
+        build.reply.id,
+        slot,
+        untrack(() => filter),
+      )
   })
+  function change(wanted: PartFilter): void {
+    filter = wanted
+    weighed.soon(build.id, slot, wanted)
+  }
   $effect(() => () => {
+    weighed.stop()
     build.stopConsidering()
   })
 </script>
 
 <h3 class="mt-1 text-sm">What could hang here</h3>
 {#if found}
-  <AlternativeFilter
-    {filter}
-    kinds={found.kinds}
-    shown={found.candidates.length}
-    all={found.all}
-    change={(wanted) => {
-      filter = wanted
-    }}
-  />
+  <AlternativeFilter {filter} kinds={found.kinds} shown={found.candidates.length} all={found.all} {change} />
   {#if found.unweighed > 0}
     <p class="text-xs text-faint">
       {found.unweighed} more are further from the price of what hangs now: ask for words, kind or price.
@@ -50,7 +47,7 @@
 {/if}
 {#if problem}
   <p role="alert" class="py-2 text-sm text-error">{problem}</p>
-  <button class="btn btn-sm" onclick={() => void load(build.id, filter)}>Try again</button>
+  <button class="btn btn-sm" onclick={() => void weighed.load(build.id, slot, filter)}>Try again</button>
 {:else if !found}
   <p role="status" class="py-3 text-sm text-faint">Weighing every {SLOT_WORDS[slot].toLowerCase()}</p>
 {:else}
@@ -60,7 +57,7 @@
         {candidate}
         {locked}
         hang={() => void build.hang(slot, candidate.part, candidate.name)}
-        consider={() => void build.consider(slot, candidate.part)}
+        consider={() => build.consider(slot, candidate.part)}
         leave={() => build.stopConsidering()}
       />
     {:else}

@@ -1,27 +1,32 @@
 <script lang="ts">
   import { api, outcome, type Routes, type Slot } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
+  import { Resource } from '../../lib/resource.svelte'
 
   /** Ready-made, thrifty by hand, fine by hand: money, hours and skills side by side. */
   let { slot }: { slot: Slot } = $props()
   const build = $derived(useBuild()())
-  let found = $state.raw<Routes | null>(null)
-
-  async function load(id: number): Promise<void> {
-    const params = { path: { build_id: id, slot } }
-    const { data } = await outcome(api.GET('/api/builds/{build_id}/chain/{slot}/routes', { params }))
-    found = data ?? null
-  }
-  $effect(() => {
-    if (build.reply) void load(build.reply.id)
+  const asking = new Resource<Routes, [number, Slot]>((signal, build_id, place) => {
+    const params = { path: { build_id, slot: place } }
+    return outcome(api.GET('/api/builds/{build_id}/chain/{slot}/routes', { params, signal }))
   })
+  const found = $derived(asking.data)
+  let open = $state<boolean>(false)
+  // Every route is a build of its own, carried out and judged: only for somebody who looks.
+  $effect(() => {
+    if (open && build.reply) void asking.load(build.reply.id, slot)
+    return () => asking.stop()
+  })
+  const hasRoutes = $derived(build.report?.slots.find((status) => status.slot === slot)?.routes ?? false)
 </script>
 
-{#if found && (found.routes.length > 0 || found.unknown)}
-  <details class="border-t border-base-300 py-1 text-sm">
+{#if hasRoutes}
+  <details class="border-t border-base-300 py-1 text-sm" bind:open>
     <summary class="min-h-[26px] cursor-pointer leading-[26px] font-semibold">Bought or made</summary>
-    {#if found.unknown}<p class="text-faint">{found.unknown}</p>{/if}
-    {#each found.routes as route (route.kind)}
+    {#if asking.message}<p role="alert" class="text-error">{asking.message}</p>
+    {:else if !found}<p role="status" class="text-faint">Carrying out every way</p>{/if}
+    {#if found?.unknown}<p class="text-faint">{found.unknown}</p>{/if}
+    {#each found?.routes ?? [] as route (route.kind)}
       <section class="border-t border-base-300 py-1.5">
         <h4 class="flex items-baseline justify-between gap-3 font-semibold">
           <span class="first-letter:uppercase">{route.kind}</span>

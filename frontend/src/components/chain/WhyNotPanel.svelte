@@ -1,6 +1,7 @@
 <script lang="ts">
   import { api, outcome, type WhyNot } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
+  import { Resource } from '../../lib/resource.svelte'
   import { SLOT_WORDS } from '../../lib/words'
   import Mark from '../Mark.svelte'
   import Panel from '../Panel.svelte'
@@ -8,16 +9,16 @@
   /** Which facts rule a part out here, and the smallest change that would admit it. */
   let { asked, close }: { asked: { part: string; name: string }; close: () => void } = $props()
   const build = $derived(useBuild()())
-  let found = $state.raw<WhyNot | null>(null)
-  let problem = $state('')
-
-  async function load(): Promise<void> {
-    const params = { path: { build_id: build.id, part_id: asked.part } }
-    const answer = await outcome(api.GET('/api/builds/{build_id}/why-not/{part_id}', { params }))
-    problem = answer.data ? '' : answer.message
-    if (answer.data) found = answer.data
-  }
-  $effect(() => void load())
+  const asking = new Resource<WhyNot, [string]>((signal, part_id) => {
+    const params = { path: { build_id: build.id, part_id } }
+    return outcome(api.GET('/api/builds/{build_id}/why-not/{part_id}', { params, signal }))
+  })
+  const found = $derived(asking.data)
+  const problem = $derived(asking.message)
+  $effect(() => {
+    void asking.load(asked.part)
+    return () => asking.stop()
+  })
   const ruledOut = $derived(found !== null && found.ruled_out_by.length + found.objections.length > 0)
   const place = $derived(
     found?.slot
@@ -31,7 +32,7 @@
 <Panel title={found && !ruledOut ? `${asked.name} works here` : `Why not ${asked.name}`} {close}>
   {#if problem}
     <p role="alert" class="text-error">{problem}</p>
-    <button class="btn self-start btn-sm" onclick={() => void load()}>Try again</button>
+    <button class="btn self-start btn-sm" onclick={() => void asking.load(asked.part)}>Try again</button>
   {:else if !found}
     <p role="status" class="text-faint">Trying what would admit it</p>
   {:else}

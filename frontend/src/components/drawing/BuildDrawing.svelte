@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { ContentChange, Dimension, LayoutChange, Problem } from '../../api/client'
+  import type { Dimension, Handle, Point, Problem } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import { view } from '../../lib/view.svelte'
   import Drawing from './Drawing.svelte'
@@ -17,10 +17,12 @@
     return build.move(what, { [field]: typed })
   }
 
-  function drop(target: string, name: string, change: LayoutChange | ContentChange): void {
-    if (target.includes('/')) void build.changeContent(target, `moving ${name}`, change as ContentChange)
-    else void build.move(`moving the ${name}`, change as LayoutChange)
-  }
+  const position = ({ view: of, target }: Handle, at: Point) => ({
+    view: of,
+    target,
+    at,
+    stowed: view.layout === 'stowed',
+  })
 </script>
 
 {#if scene}
@@ -34,8 +36,8 @@
   {/if}
   <Drawing
     {scene}
-    drag={(target, change) => void build.dragTo(target, change)}
-    {drop}
+    drag={(handle, at) => build.dragTo(position(handle, at))}
+    drop={(handle, at) => void build.drop(handle.label.toLowerCase(), position(handle, at))}
     cancel={() => build.stopDrag()}
     {type}
   />

@@ -1,27 +1,26 @@
 <script lang="ts">
-  import type { ContentChange, Handle, LayoutChange, Point } from '../../api/client'
+  import type { Handle, Point } from '../../api/client'
   import { type Frame, toMetres, toPage } from '../../lib/drawing'
   import { view } from '../../lib/view.svelte'
 
-  type Change = LayoutChange | ContentChange
   interface Props {
     handle: Handle
     frame: Frame
     /** Greatest u and v, in metres. */
     limit: Point
-    drag: (change: Change) => void
-    drop: (change: Change) => void
+    drag: (at: Point) => void
+    drop: (at: Point) => void
     cancel: () => void
   }
 
   let { handle, frame, limit, drag, drop, cancel }: Props = $props()
   /** One of the room's contents; ball, screen line and projector belong to the layout. */
   const inRoom = $derived(handle.target.includes('/'))
+  /** Where the pointer is. The handle stands where the core says that things are. */
   let held = $state.raw<Point | null>(null)
-  let taken: Point | null = null
 
-  const at = $derived(held ?? handle.at)
-  const page = $derived(toPage(frame, at))
+  const page = $derived(toPage(frame, handle.at))
+  const VIEW_WORDS = { floor: 'floor plan', section: 'section' } as const
   const STEP_M = 0.01
   const BIG_STEP_M = 0.1
   const SETTLE_MS = 500
@@ -32,42 +31,26 @@
     ArrowDown: { u: 0, v: -1 },
   }
   let settle: ReturnType<typeof setTimeout> | undefined
-
-  function kept({ u, v }: Point): Point {
-    const inside = (value: number, most: number) => Math.round(Math.min(Math.max(value, 0), most) * 100) / 100
-    return {
-      u: handle.u_field ? inside(u, limit.u) : handle.at.u,
-      v: handle.v_field ? inside(v, limit.v) : handle.at.v,
-    }
-  }
-
-  function change({ u, v }: Point): Change {
-    const from = (value: number, origin: number) => Math.round(Math.max(0, value - origin) * 1000) / 1000
-    return {
-      ...(handle.u_field && { [handle.u_field]: from(u, handle.u_origin_m) }),
-      ...(handle.v_field && { [handle.v_field]: from(v, handle.v_origin_m) }),
-    }
-  }
+  let moved = false
 
   function onpointerdown(event: PointerEvent & { currentTarget: SVGGElement }): void {
     event.currentTarget.setPointerCapture(event.pointerId)
     held = handle.at
-    taken = handle.at
+    moved = false
   }
 
   function onpointermove(event: PointerEvent & { currentTarget: SVGGElement }): void {
     if (!held) return
     const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect()
     if (!box) return
-    held = kept(toMetres(frame, event.clientX - box.left, event.clientY - box.top))
-    drag(change(held))
+    moved = true
+    held = toMetres(frame, event.clientX - box.left, event.clientY - box.top)
+    drag(held)
   }
 
   function onpointerup(): void {
     if (!held) return
-    // The handle itself has followed the preview by now; what counts is where it was taken up.
-    const moved = held.u !== taken?.u || held.v !== taken.v
-    if (moved) drop(change(held))
+    if (moved) drop(held)
     else cancel()
     if (!moved && inRoom) view.choose(handle.target)
     held = null
@@ -91,10 +74,9 @@
     if (!arrow) return
     event.preventDefault()
     const step = event.shiftKey ? BIG_STEP_M : STEP_M
-    const next = kept({ u: at.u + arrow.u * step, v: at.v + arrow.v * step })
-    if (next.u === at.u && next.v === at.v) return
-    held = next
-    drag(change(next))
+    const at = held ?? handle.at
+    held = { u: at.u + arrow.u * step, v: at.v + arrow.v * step }
+    drag(held)
     // A run of key presses is one edit, made once the keys are still.
     clearTimeout(settle)
     settle = setTimeout(finishKeys, SETTLE_MS)
@@ -103,7 +85,7 @@
   function finishKeys(): void {
     clearTimeout(settle)
     if (!held) return
-    drop(change(held))
+    drop(held)
     held = null
   }
 </script>
@@ -112,9 +94,11 @@
   class="cursor-grab touch-none outline-offset-4 active:cursor-grabbing"
   role="slider"
   tabindex="0"
-  aria-label="{handle.label} on the {handle.view}, arrow keys move it"
-  aria-valuenow={at.u}
-  aria-valuetext="{at.u.toFixed(2)} m from the wall behind the screen"
+  aria-label="{handle.label} on the {VIEW_WORDS[handle.view]}, arrow keys move it"
+  aria-valuemin={0}
+  aria-valuemax={handle.along ? limit.u : limit.v}
+  aria-valuenow={handle.along ? handle.at.u : handle.at.v}
+  aria-valuetext={handle.text}
   {onpointerdown}
   {onpointermove}
   {onpointerup}

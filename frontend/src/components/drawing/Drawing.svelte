@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { ContentChange, Dimension, LayoutChange, Problem, Scene } from '../../api/client'
+  import type { Dimension, Handle, Point, Problem, Scene } from '../../api/client'
   import { drawDimension, layOut, placeContentNames, placeNames, zoomed } from '../../lib/drawing'
   import { gestures } from '../../lib/gestures'
   import { view } from '../../lib/view.svelte'
@@ -9,12 +9,11 @@
   import SceneShape from './SceneShape.svelte'
   import Walls from './Walls.svelte'
 
-  type Change = LayoutChange | ContentChange
   interface Props {
     scene: Scene
-    /** A drag on its way, in the fields of what is dragged. */
-    drag: (target: string, change: Change) => void
-    drop: (target: string, what: string, change: Change) => void
+    /** A drag on its way, in metres of the drawing. */
+    drag: (handle: Handle, at: Point) => void
+    drop: (handle: Handle, at: Point) => void
     cancel: () => void
     /** Something typed on a dimension line. */
     type: (dimension: Dimension, typed: string) => Promise<Problem[]>
@@ -32,12 +31,12 @@
     ),
   )
   const named = $derived({
-    plan: placeNames(sheet.plan, 'plan', shapes),
+    floor: placeNames(sheet.floor, 'floor', shapes),
     section: placeNames(sheet.section, 'section', shapes),
   })
-  const names = $derived([...named.plan, ...named.section])
+  const names = $derived([...named.floor, ...named.section])
   const contents = $derived([
-    ...placeContentNames(sheet.plan, 'plan', shapes, named.plan),
+    ...placeContentNames(sheet.floor, 'floor', shapes, named.floor),
     ...placeContentNames(sheet.section, 'section', shapes, named.section),
   ])
   const drawn = $derived(
@@ -65,7 +64,7 @@
       {width}
       height={sheet.height}
       role="group"
-      aria-label="Plan and side section of the room, to scale"
+      aria-label="Floor plan and side section of the room, to scale"
     >
       <defs>
         <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -75,7 +74,7 @@
           <line x1="0" y1="0" x2="0" y2="5" class="stroke-error" stroke-width="2.4" />
         </pattern>
       </defs>
-      <text x={sheet.plan.x} y={sheet.planTitle} class="fill-faint font-display text-[11px]"
+      <text x={sheet.floor.x} y={sheet.floorTitle} class="fill-faint font-display text-[11px]"
         >PLAN · target to the left</text
       >
       <text x={sheet.section.x} y={sheet.sectionTitle} class="fill-faint font-display text-[11px]">
@@ -85,7 +84,7 @@
         <Walls frame={sheet[room.view]} {room} />
       {/each}
       {#each shapes as shape, index (index)}
-        <SceneShape {shape} frame={sheet[shape.view]} order={index} chosen={shape.subject === view.chosen} />
+        <SceneShape {shape} frame={sheet[shape.view]} chosen={shape.subject === view.chosen} />
       {/each}
       {#each names as name, index (index)}
         <path
@@ -107,9 +106,9 @@
         <DragHandle
           {handle}
           frame={sheet[handle.view]}
-          limit={{ u: scene.length_m, v: handle.view === 'plan' ? scene.width_m : scene.height_m }}
-          drag={(change) => drag(handle.target, change)}
-          drop={(change) => drop(handle.target, handle.label.toLowerCase(), change)}
+          limit={{ u: scene.length_m, v: handle.view === 'floor' ? scene.width_m : scene.height_m }}
+          drag={(at) => drag(handle, at)}
+          drop={(at) => drop(handle, at)}
           {cancel}
         />
       {/each}

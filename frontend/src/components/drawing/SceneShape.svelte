@@ -5,12 +5,11 @@
   interface Props {
     shape: Shape
     frame: Frame
-    order: number
     /** It belongs to what is chosen. */
     chosen?: boolean
   }
 
-  let { shape, frame, order, chosen = false }: Props = $props()
+  let { shape, frame, chosen = false }: Props = $props()
 
   const points = $derived(pointsOf(shape))
   const holes = $derived(shape.holes.map((hole) => path(frame, pointsOf({ points: hole }), true)))
@@ -18,6 +17,8 @@
   const at = $derived(toPage(frame, points[0] ?? { u: 0, v: 0 }))
   const end = $derived(toPage(frame, points.at(-1) ?? { u: 0, v: 0 }))
   const HEAD = 0.1
+  /** A player's line is the same in every drawing and layer. */
+  const STYLE_BY_PLAYER = ['none', '5 3', '2 2.5']
   /** How far along a line its label stands, past what usually stands in front of it. */
   const LABEL_SHARE = 0.76
 </script>
@@ -27,7 +28,7 @@
     {d}
     class="fill-base-content/5 stroke-base-content"
     stroke-width="1"
-    stroke-dasharray={['none', '5 3', '2 2.5'][order % 3]}
+    stroke-dasharray={STYLE_BY_PLAYER[shape.player % STYLE_BY_PLAYER.length]}
   />
 {:else if shape.meaning === 'golfer'}
   <circle

@@ -38,7 +38,7 @@
         kept here.
       </p>
       <button class="btn btn-primary btn-sm" onclick={() => void held.retry()}>Make it now</button>
-      <button class="btn btn-ghost btn-sm" onclick={() => (build.held = null)}>Drop it</button>
+      <button class="btn btn-ghost btn-sm" onclick={() => build.letHeldGo()}>Drop it</button>
     </div>
   {:else if build.problem}
     <div class="flex flex-wrap items-center gap-4 border-b-2 border-error bg-base-200 px-3 py-2">

@@ -6,10 +6,10 @@ from pathlib import Path
 from django.core.management.base import BaseCommand
 from django.db import transaction
 
-from jungle.plans.models import Build
-from jungle.plans.services.builds import import_build
-from jungle.plans.services.parts import adopt_samples
-from jungle.plans.services.welcome import local_owner
+from jungle.builds.models import Build
+from jungle.builds.services.builds import import_build
+from jungle.builds.services.parts import adopt_samples
+from jungle.builds.services.welcome import local_owner
 
 BUILDS = Path(__file__).resolve().parents[2] / "builds"
 

@@ -7,8 +7,8 @@ from django.core.management import call_command
 from django.core.management.base import BaseCommand
 from django.utils import timezone
 
+from jungle.builds.models import BuildPart
 from jungle.catalogue.entries import clear_unused_sheets
-from jungle.plans.models import BuildPart
 
 GUESSES_KEPT_FOR = timedelta(days=7)
 

@@ -7,10 +7,11 @@ from django.utils import timezone
 from core.model.brief import MeasuredReach, Player
 from core.model.build import Build as BuildDocument
 from core.model.clubs import Club
+from core.model.free_ids import free_id
 from core.model.typed import changed
-from jungle.plans.models import Build
-from jungle.plans.services.editing import NothingThere, On, edit, named
-from jungle.plans.services.people import units_of
+from jungle.builds.models import Build
+from jungle.builds.services.editing import NothingThere, On, edit, named
+from jungle.builds.services.people import units_of
 
 
 def change_brief(on: On, changes: Mapping[str, object]) -> Build:
@@ -19,9 +20,24 @@ def change_brief(on: On, changes: Mapping[str, object]) -> Build:
 
     def change(build: BuildDocument) -> BuildDocument:
         currency = str(changes.get("currency") or build.brief.currency)
-        return build.model_copy(update={"brief": changed(build.brief, changes, units, currency)})
+        answers = {**changes, **_conditions(changes)}
+        return build.model_copy(update={"brief": changed(build.brief, answers, units, currency)})
 
     return edit(on, f"Brief: {named(changes)}", change)
+
+
+def _conditions(changes: Mapping[str, object]) -> dict[str, object]:
+    """The conditions among the answers, each with an id: those that are new have none yet."""
+    asked = changes.get("conditions")
+    if not isinstance(asked, list):
+        return {}
+    taken = [str(one["id"]) for one in asked if one.get("id")]
+    numbered = []
+    for one in asked:
+        id = one.get("id") or free_id("condition", taken)
+        taken.append(id)
+        numbered.append({**one, "id": id})
+    return {"conditions": numbered}
 
 
 def add_player(on: On, changes: Mapping[str, object]) -> Build:

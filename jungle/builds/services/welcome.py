@@ -4,9 +4,9 @@ from django.contrib.auth.models import User
 from django.contrib.auth.signals import user_logged_in
 from django.dispatch import receiver
 
+from jungle.builds.models import Profile
+from jungle.builds.services.parts import adopt_samples
 from jungle.catalogue.models import Entry
-from jungle.plans.models import Profile
-from jungle.plans.services.parts import adopt_samples
 
 OWNER_NAME = "owner"
 

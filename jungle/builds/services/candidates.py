@@ -1,8 +1,8 @@
 """Candidate rooms, and the wall that the screen hangs on."""
 
 from core.model.candidates import with_candidate, with_chosen, with_screen_turned, without_candidate
-from jungle.plans.models import Build
-from jungle.plans.services.editing import On, edit
+from jungle.builds.models import Build
+from jungle.builds.services.editing import On, edit
 
 
 def add_room(on: On, name: str) -> Build:

@@ -6,9 +6,9 @@ from core.model.build import Build as BuildDocument
 from core.model.moves import LayoutMove, layout_changes
 from core.model.typed import changed
 from core.quantities import UnitSystem
-from jungle.plans.models import Build
-from jungle.plans.services.editing import On, edit, named
-from jungle.plans.services.people import units_of
+from jungle.builds.models import Build
+from jungle.builds.services.editing import On, edit, named
+from jungle.builds.services.people import units_of
 
 
 def measure_room(on: On, changes: Mapping[str, object]) -> Build:

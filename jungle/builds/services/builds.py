@@ -14,14 +14,14 @@ from core.formats.versions import CURRENT
 from core.model.build import Build as BuildDocument
 from core.model.typed import changed
 from core.quantities import UnitSystem
+from jungle.builds.history import record
+from jungle.builds.judging import judge
+from jungle.builds.models import Build, UnreadableBuild
+from jungle.builds.services.editing import ATTEMPTS, NO_ADOPTION, Busy, On, checked, edit, find_build
+from jungle.builds.ties import tie
 from jungle.catalogue.adoption import Adoption, adopted
 from jungle.catalogue.entries import CatalogueMoved, hold, revision_of, store_states
 from jungle.catalogue.models import Entry
-from jungle.plans.history import record
-from jungle.plans.judging import judge
-from jungle.plans.models import Build, UnreadableBuild
-from jungle.plans.services.editing import ATTEMPTS, NO_ADOPTION, Busy, On, checked, edit, find_build
-from jungle.plans.ties import tie
 
 SUMMARISED_AT_ONCE = 25
 """Builds whose summary is of another day are judged anew when somebody looks at the list, so many at a time."""
@@ -75,7 +75,7 @@ def build_file(build: Build) -> BuildFile:
     """The build and the spec sheets it hangs, as a file holds them. Raises `UnreadableBuild`."""
     sheets = build.judged.sheets
     return BuildFile.model_validate(
-        {"build": build.plan.model_dump(), "parts": [sheet.model_dump() for sheet in sheets.values()]}
+        {"build": build.design.model_dump(), "parts": [sheet.model_dump() for sheet in sheets.values()]}
     )
 
 
@@ -112,7 +112,7 @@ def _begun(actor: User, decide: Callable[[], tuple[BuildDocument, Adoption]], la
             summary=judged.summary,
             changed_at=timezone.now(),
         )
-        build.plan, build.judged, build.labels = document, judged, (None, None)
+        build.design, build.judged, build.labels = document, judged, (None, None)
         try:
             with transaction.atomic():
                 if adoption.states:
@@ -132,7 +132,7 @@ def _begun(actor: User, decide: Callable[[], tuple[BuildDocument, Adoption]], la
 def _fault(build: Build, held: set[str]) -> str:
     """Why a build that was judged today cannot be shown all the same; empty where it can."""
     try:
-        gone = build.plan.parts_named - held
+        gone = build.design.parts_named - held
     except UnreadableBuild as error:
         return str(error)
     return f"The part '{min(gone)}' that it names is not in the catalogue." if gone else ""

@@ -8,9 +8,9 @@ from core.model.room import Room
 from core.model.things import Joists
 from core.model.typed import changed
 from core.quantities import UnitSystem
-from jungle.plans.models import Build
-from jungle.plans.services.editing import On, edit, named
-from jungle.plans.services.people import units_of
+from jungle.builds.models import Build
+from jungle.builds.services.editing import On, edit, named
+from jungle.builds.services.people import units_of
 
 
 def add_content(on: On, group: ContentGroup, kind: str) -> Build:

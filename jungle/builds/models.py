@@ -11,8 +11,8 @@ from core.formats.versions import CURRENT
 from core.model.build import Build as BuildDocument
 from core.model.chain import UnknownPart
 from core.quantities import UnitSystem
+from jungle.builds.judging import CannotBeShown, Judged, judge
 from jungle.catalogue.models import Sheet
-from jungle.plans.judging import CannotBeShown, Judged, judge
 
 
 class Profile(models.Model):
@@ -62,6 +62,8 @@ class Build(models.Model):
     """The edit in the history that `document` is the outcome of."""
     summary = models.JSONField(null=True)
     """What the list of builds says of it, as `plans.summaries` makes it: of this revision, on the day it names."""
+    keys = models.JSONField(default=list)
+    """Keys of the newest changes: one that is sent again, since its answer was lost, is not made twice."""
     created_at = models.DateTimeField(auto_now_add=True)
     changed_at = models.DateTimeField()
 
@@ -74,7 +76,7 @@ class Build(models.Model):
         return self.name
 
     @cached_property
-    def plan(self) -> BuildDocument:
+    def design(self) -> BuildDocument:
         """The typed document, read once. Raises `UnreadableBuild`."""
         try:
             return read_stored_build(self.document, self.version)
@@ -85,7 +87,7 @@ class Build(models.Model):
     def judged(self) -> Judged:
         """The report on it, with the sheets that its owner has today. Raises `UnreadableBuild`."""
         try:
-            return judge(self.plan, self.owner_id)
+            return judge(self.design, self.owner_id)
         except (UnknownPart, CannotBeShown) as error:
             raise UnreadableBuild(self, str(error)) from error
 
@@ -102,7 +104,7 @@ class Build(models.Model):
     def refresh_from_db(self, *args: Any, **kwargs: Any) -> None:
         """Read again, what is made of it included."""
         super().refresh_from_db(*args, **kwargs)
-        for made in ("plan", "judged", "labels", "answer"):
+        for made in ("design", "judged", "labels", "answer"):
             self.__dict__.pop(made, None)
 
 

@@ -23,15 +23,17 @@ from core.model.chain import UnknownPart, plans_of
 from core.model.parts import Part as SpecSheet
 from core.model.typed import FieldErrors
 from core.report.small_items import without_lapsed
+from jungle.builds.history import Stored, readable_before, record, rewrite, stored_after
+from jungle.builds.judging import CannotBeShown, Judged, judge
+from jungle.builds.models import Build, UnreadableBuild
+from jungle.builds.ties import tie
 from jungle.catalogue.adoption import Adoption, adopted
 from jungle.catalogue.entries import CatalogueMoved, hold, store_states
 from jungle.catalogue.models import Entry, Sheet
-from jungle.plans.history import Stored, readable_before, record, rewrite, stored_after
-from jungle.plans.judging import CannotBeShown, Judged, judge
-from jungle.plans.models import Build, UnreadableBuild
-from jungle.plans.ties import tie
 
 ATTEMPTS = 5
+KEYS_KEPT = 32
+"""Edits by others that may come between an answer that is lost and its edit that is sent again."""
 NO_ADOPTION = Adoption({}, {})
 
 
@@ -66,6 +68,8 @@ class On:
     revision: int
     actor: User
     answer: Callable[[Build], str] | None = None
+    key: str = ""
+    """The edit's own; one that was made already is answered with the build as it is now, and not made again."""
 
 
 class Next(NamedTuple):
@@ -111,7 +115,7 @@ def edit(on: On, label: str, change: Callable[[BuildDocument], BuildDocument]) -
     """
 
     def decided(build: Build) -> Next | None:
-        before = build.plan
+        before = build.design
         after = without_lapsed_strikes(build.owner_id, checked(change(before), before))
         return None if after == before else Next(after, build.edit_number + 1, label, (label, None))
 
@@ -188,16 +192,17 @@ def become(
         revision=build.revision + 1,
         edit_number=number,
         summary=judged.summary,
+        keys=build.keys,
         created_at=build.created_at,
         changed_at=timezone.now(),
     )
-    after.plan, after.judged, after.labels = judged.document, judged, labels
+    after.design, after.judged, after.labels = judged.document, judged, labels
     return after
 
 
 def store(build: Build, after: Build, label: str | None, actor_id: int) -> None:
     """Store `after`, which `build` becomes, inside a transaction. Raises `StaleRevision` where it changed meanwhile."""
-    fields = ("name", "document", "version", "revision", "edit_number", "summary", "changed_at")
+    fields = ("name", "document", "version", "revision", "edit_number", "summary", "keys", "changed_at")
     there = Build.objects.filter(pk=build.pk, revision=build.revision)
     if not there.update(**{name: getattr(after, name) for name in fields}):
         raise StaleRevision(build)
@@ -209,14 +214,20 @@ def store(build: Build, after: Build, label: str | None, actor_id: int) -> None:
 def _make(on: On, decide: Callable[[Build], Next | None]) -> Build:
     """Decide, judge, answer, store; once more where the catalogue moved meanwhile."""
     for _ in range(ATTEMPTS):
-        build = _current(on)
+        build = find_build(on.build_id, on.actor)
+        if on.key and on.key in build.keys:
+            return _answered(on, build)
+        if build.revision != on.revision:
+            raise StaleRevision(build)
         revision = seen_catalogue(build)
         wanted = decide(build)
         if wanted is None:
             return _answered(on, build)
         states = wanted.adoption.states
         judged = wanted.report or wanted.judged(build.owner_id)
-        after = _answered(on, become(build, judged, wanted.number, wanted.labels, wanted.stored))
+        after = become(build, judged, wanted.number, wanted.labels, wanted.stored)
+        after.keys = [*build.keys, on.key][-KEYS_KEPT:] if on.key else build.keys
+        after = _answered(on, after)
         try:
             with transaction.atomic():
                 if states:
@@ -229,7 +240,10 @@ def _make(on: On, decide: Callable[[Build], Next | None]) -> Build:
         except CatalogueMoved:
             continue
         except StaleRevision:
-            raise StaleRevision(find_build(on.build_id, on.actor)) from None
+            newest = find_build(on.build_id, on.actor)
+            if on.key and on.key in newest.keys:
+                return _answered(on, newest)
+            raise StaleRevision(newest) from None
         return after
     raise Busy
 
@@ -237,13 +251,6 @@ def _make(on: On, decide: Callable[[Build], Next | None]) -> Build:
 def _answered(on: On, build: Build) -> Build:
     if on.answer is not None:
         build.answer = on.answer(build)
-    return build
-
-
-def _current(on: On) -> Build:
-    build = find_build(on.build_id, on.actor)
-    if build.revision != on.revision:
-        raise StaleRevision(build)
     return build
 
 

@@ -2,8 +2,8 @@
 
 from collections.abc import Iterable
 
-from jungle.plans.judging import Judged
-from jungle.plans.models import Build, BuildPart
+from jungle.builds.judging import Judged
+from jungle.builds.models import Build, BuildPart
 
 
 def tie(build: Build, judged: Judged) -> None:

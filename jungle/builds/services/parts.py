@@ -15,6 +15,11 @@ from core.model.build import Build as BuildDocument
 from core.model.build import slot_for
 from core.model.chain import UnknownPart, plans_of
 from core.model.parts import Part as SpecSheet
+from jungle.builds.judging import CannotBeShown, Judged, judge, resolved
+from jungle.builds.models import Build, UnreadableBuild
+from jungle.builds.services.editing import ATTEMPTS, Busy, StaleRevision, become, store
+from jungle.builds.services.people import units_of
+from jungle.builds.ties import builds_naming, tie
 from jungle.catalogue import packs, sheets
 from jungle.catalogue.adoption import samples_adopted
 from jungle.catalogue.entries import CatalogueMoved, EntryState, States, revision_of, states_of, store_states
@@ -27,11 +32,6 @@ from jungle.catalogue.history import (
 )
 from jungle.catalogue.models import CatalogueEdit, Entry, Sheet
 from jungle.catalogue.sheets import Typed, find_entry
-from jungle.plans.judging import CannotBeShown, Judged, judge, resolved
-from jungle.plans.models import Build, UnreadableBuild
-from jungle.plans.services.editing import ATTEMPTS, Busy, StaleRevision, become, store
-from jungle.plans.services.people import units_of
-from jungle.plans.ties import builds_naming, tie
 
 MOST_JUDGED = 25
 """Builds that a change of the catalogue touches are judged whole up to so many; of further ones only what they name is
@@ -238,13 +238,13 @@ def _touched(
     """What becomes of one build, or what it would lose and shall not."""
     digests = {id: state.sheet if state else None for id, state in changed.items()}
     try:
-        return _Touched(build, look(build.plan, build.owner_id, digests), None)
+        return _Touched(build, look(build.design, build.owner_id, digests), None)
     except (UnreadableBuild, UnknownPart, CannotBeShown) as error:
         if _unreadable(build):
             return _Touched(build, None, None)
         if not isinstance(error, UnknownPart):
             raise
-    without, lost, what = _without_lost(build.plan, _sheets_after(build, digests))
+    without, lost, what = _without_lost(build.design, _sheets_after(build, digests))
     if by.builds is Builds.BRING_ALONG and what:
         judged = judge(without, build.owner_id, digests)
         return _Touched(build, judged, f"Went on without {', '.join(what)}")
@@ -288,7 +288,7 @@ def _unreadable(build: Build) -> bool:
 
 
 def _sheets_after(build: Build, digests: Mapping[str, str | None]) -> Mapping[str, SpecSheet]:
-    now = Entry.objects.visible_to(build.owner_id).named(*build.plan.parts_named).digests()
+    now = Entry.objects.visible_to(build.owner_id).named(*build.design.parts_named).digests()
     after = {id: digest for id, digest in {**now, **digests}.items() if digest is not None}
     read = Sheet.objects.read(after.values())
     return {id: read[digest] for id, digest in after.items() if digest in read}

@@ -8,10 +8,10 @@ from core.model.free_ids import free_id
 from core.model.parts import Part as SpecSheet
 from core.model.typed import changed
 from core.report.small_items import Option, kinds_serving, options_for, with_cheapest
+from jungle.builds.models import Build
+from jungle.builds.services.editing import NothingThere, On, edit, named
+from jungle.builds.services.people import units_of
 from jungle.catalogue.models import Entry
-from jungle.plans.models import Build
-from jungle.plans.services.editing import NothingThere, On, edit, named
-from jungle.plans.services.people import units_of
 
 
 def decide_on_item(on: On, item: str, changes: Mapping[str, object]) -> Build:

@@ -7,10 +7,10 @@ from core.model.build import HungPart, Slot, slot_for
 from core.model.parts import Part as SpecSheet
 from core.model.typed import changed
 from core.report.alternatives import hung
+from jungle.builds.models import Build
+from jungle.builds.services.editing import Locked, NothingThere, On, edit, named
+from jungle.builds.services.people import units_of
 from jungle.catalogue.models import Entry
-from jungle.plans.models import Build
-from jungle.plans.services.editing import Locked, NothingThere, On, edit, named
-from jungle.plans.services.people import units_of
 
 
 def hang_part(on: On, slot: Slot, part_id: str) -> Build:

@@ -11,7 +11,7 @@ import jsonpatch
 
 from core.formats.stored import read_stored_build
 from core.model.build import Build as BuildDocument
-from jungle.plans.models import Build, Edit
+from jungle.builds.models import Build, Edit
 
 
 class Stored(NamedTuple):

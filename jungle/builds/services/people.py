@@ -3,7 +3,7 @@
 from django.contrib.auth.models import User
 
 from core.quantities import UnitSystem
-from jungle.plans.models import Profile
+from jungle.builds.models import Profile
 
 
 def units_of(user: User) -> UnitSystem:

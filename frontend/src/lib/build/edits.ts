@@ -1,0 +1,264 @@
+/** One function for each thing that a person does to a build. */
+import {
+  api,
+  outcome,
+  type BriefChange,
+  type Club,
+  type ContentChange,
+  type ContentGroup,
+  type Decision,
+  type ExtraChange,
+  type JoistsChange,
+  type LayoutChange,
+  type PlayerChange,
+  type Problem,
+  type RoomChange,
+  type Slot,
+  type SmallChange,
+} from '../../api/client'
+import type { Position } from './drag.svelte'
+import type { Send } from './queue.svelte'
+
+export abstract class Edits {
+  abstract readonly id: number
+
+  /** Makes an edit in its turn; answers what was wrong with what was typed. */
+  protected abstract edit(what: string, send: Send): Promise<Problem[]>
+
+  changeBrief(what: string, change: BriefChange): Promise<Problem[]> {
+    return this.edit(what, (told) =>
+      outcome(api.PATCH('/api/builds/{build_id}/brief', { ...this.path, body: { ...told, ...change } })),
+    )
+  }
+
+  addPlayer(): Promise<Problem[]> {
+    return this.edit('a new player', (told) =>
+      outcome(api.POST('/api/builds/{build_id}/players', { ...this.path, body: told })),
+    )
+  }
+
+  changePlayer(player_id: string, what: string, change: PlayerChange): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, player_id } }
+    return this.edit(what, (told) =>
+      outcome(
+        api.PATCH('/api/builds/{build_id}/players/{player_id}', { params, body: { ...told, ...change } }),
+      ),
+    )
+  }
+
+  removePlayer(player_id: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, player_id } }
+    return this.edit('taking a player out', (told) =>
+      outcome(api.POST('/api/builds/{build_id}/players/{player_id}/remove', { params, body: told })),
+    )
+  }
+
+  measureReach(player_id: string, club: Club, what: string, height_m: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, player_id, club } }
+    return this.edit(`test swing, ${what}`, (told) =>
+      outcome(
+        api.PUT('/api/builds/{build_id}/players/{player_id}/reaches/{club}', {
+          params,
+          body: { ...told, height_m },
+        }),
+      ),
+    )
+  }
+
+  withdrawReach(player_id: string, club: Club, name: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, player_id, club } }
+    return this.edit(`withdrawing the test swing of ${name}`, (told) =>
+      outcome(
+        api.POST('/api/builds/{build_id}/players/{player_id}/reaches/{club}/withdraw', {
+          params,
+          body: told,
+        }),
+      ),
+    )
+  }
+
+  measureRoom(what: string, change: RoomChange): Promise<Problem[]> {
+    return this.edit(what, (told) =>
+      outcome(api.PATCH('/api/builds/{build_id}/room', { ...this.path, body: { ...told, ...change } })),
+    )
+  }
+
+  move(what: string, change: LayoutChange): Promise<Problem[]> {
+    return this.edit(what, (told) =>
+      outcome(api.PATCH('/api/builds/{build_id}/layout', { ...this.path, body: { ...told, ...change } })),
+    )
+  }
+
+  addContent(group: ContentGroup, kind: string, what: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, group } }
+    return this.edit(`adding: ${what}`, (told) =>
+      outcome(api.POST('/api/builds/{build_id}/contents/{group}', { params, body: { ...told, kind } })),
+    )
+  }
+
+  changeContent(subject: string, what: string, change: ContentChange): Promise<Problem[]> {
+    return this.edit(what, (told) =>
+      outcome(
+        api.PATCH('/api/builds/{build_id}/contents/{group}/{content_id}', {
+          ...this.content(subject),
+          body: { ...told, ...change },
+        }),
+      ),
+    )
+  }
+
+  removeContent(subject: string, name: string): Promise<Problem[]> {
+    return this.edit(`taking ${name} out`, (told) =>
+      outcome(
+        api.POST('/api/builds/{build_id}/contents/{group}/{content_id}/remove', {
+          ...this.content(subject),
+          body: told,
+        }),
+      ),
+    )
+  }
+
+  measureJoists(what: string, change: JoistsChange): Promise<Problem[]> {
+    return this.edit(what, (told) =>
+      outcome(api.PUT('/api/builds/{build_id}/joists', { ...this.path, body: { ...told, ...change } })),
+    )
+  }
+
+  forgetJoists(): Promise<Problem[]> {
+    return this.edit('joists not known', (told) =>
+      outcome(api.POST('/api/builds/{build_id}/joists/forget', { ...this.path, body: told })),
+    )
+  }
+
+  addRoom(name: string): Promise<Problem[]> {
+    return this.edit(`room ${name}`, (told) =>
+      outcome(api.POST('/api/builds/{build_id}/rooms', { ...this.path, body: { ...told, name } })),
+    )
+  }
+
+  /** Builds in another room, or in the chosen one with the screen on another wall. */
+  chooseRoom(room_id: string | null, quarters: number, name: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, room_id: room_id ?? '' } }
+    return this.edit(`building in ${name}`, (told) =>
+      outcome(
+        room_id === null
+          ? api.POST('/api/builds/{build_id}/rooms/screen', { ...this.path, body: { ...told, quarters } })
+          : api.POST('/api/builds/{build_id}/rooms/{room_id}/choose', {
+              params,
+              body: { ...told, quarters },
+            }),
+      ),
+    )
+  }
+
+  dropRoom(room_id: string, name: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, room_id } }
+    return this.edit(`dropping ${name}`, (told) =>
+      outcome(api.POST('/api/builds/{build_id}/rooms/{room_id}/drop', { params, body: told })),
+    )
+  }
+
+  hang(slot: Slot, part: string, name: string): Promise<Problem[]> {
+    return this.edit(`hanging ${name}`, (told) =>
+      outcome(
+        api.PUT('/api/builds/{build_id}/chain/{slot}', { ...this.place(slot), body: { ...told, part } }),
+      ),
+    )
+  }
+
+  decide(slot: Slot, what: string, change: Decision): Promise<Problem[]> {
+    return this.edit(what, (told) =>
+      outcome(
+        api.PATCH('/api/builds/{build_id}/chain/{slot}', {
+          ...this.place(slot),
+          body: { ...told, ...change },
+        }),
+      ),
+    )
+  }
+
+  takeDown(slot: Slot, name: string): Promise<Problem[]> {
+    return this.edit(`taking ${name} down`, (told) =>
+      outcome(
+        api.POST('/api/builds/{build_id}/chain/{slot}/take-down', {
+          ...this.place(slot),
+          body: told,
+        }),
+      ),
+    )
+  }
+
+  decideItem(item: string, what: string, change: SmallChange): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, item } }
+    return this.edit(what, (told) =>
+      outcome(api.PUT('/api/builds/{build_id}/small-items/{item}', { params, body: { ...told, ...change } })),
+    )
+  }
+
+  reopenItem(item: string, title: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, item } }
+    return this.edit(`${title}, open again`, (told) =>
+      outcome(api.POST('/api/builds/{build_id}/small-items/{item}/reopen', { params, body: told })),
+    )
+  }
+
+  takeCheapest(): Promise<Problem[]> {
+    return this.edit('the cheapest small items', (told) =>
+      outcome(api.POST('/api/builds/{build_id}/small-items/cheapest', { ...this.path, body: told })),
+    )
+  }
+
+  addExtra(part: string, name: string): Promise<Problem[]> {
+    return this.edit(`adding ${name}`, (told) =>
+      outcome(api.POST('/api/builds/{build_id}/extras', { ...this.path, body: { ...told, part } })),
+    )
+  }
+
+  changeExtra(extra_id: string, what: string, change: ExtraChange): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, extra_id } }
+    return this.edit(what, (told) =>
+      outcome(
+        api.PATCH('/api/builds/{build_id}/extras/{extra_id}', { params, body: { ...told, ...change } }),
+      ),
+    )
+  }
+
+  dropExtra(extra_id: string, name: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, extra_id } }
+    return this.edit(`dropping ${name}`, (told) =>
+      outcome(api.POST('/api/builds/{build_id}/extras/{extra_id}/drop', { params, body: told })),
+    )
+  }
+
+  rename(name: string): Promise<Problem[]> {
+    return this.edit(`the name ${name}`, (told) =>
+      outcome(api.PATCH('/api/builds/{build_id}', { ...this.path, body: { ...told, name } })),
+    )
+  }
+
+  /** Lets go of what was dragged: the core says which fields follow, and where they stop. */
+  protected letGo(name: string, { view, target, at, stowed }: Position): Promise<Problem[]> {
+    return this.edit(`moving ${name}`, (told) =>
+      outcome(
+        api.POST('/api/builds/{build_id}/drag', {
+          ...this.path,
+          body: { ...told, view, target, u: at.u, v: at.v, stowed },
+        }),
+      ),
+    )
+  }
+
+  protected get path() {
+    return { params: { path: { build_id: this.id } } }
+  }
+
+  /** The address of one of the room's contents, `things/beam` say. */
+  private content(subject: string) {
+    const [group, content_id = ''] = subject.split('/')
+    return { params: { path: { build_id: this.id, group: group as ContentGroup, content_id } } }
+  }
+
+  protected place(slot: Slot) {
+    return { params: { path: { build_id: this.id, slot } } }
+  }
+}
