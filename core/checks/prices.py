@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from typing import Annotated
 
 from core.checks.needs import SmallItem, SmallItems
+from core.checks.readings import Today
 from core.checks.register import derive
 from core.model.brief import Brief
 from core.model.build import Extra, SmallDecision
@@ -13,6 +14,16 @@ from core.model.kit import Kit
 from core.model.parts import Billing, Connector, CoursePack, MonitorPackage, Part
 from core.model.room import Room
 from core.money.costs import Bought, Costs, Line, bought_line, costs_of
+from core.money.price_book import PriceBook, price_book_of
+
+
+@derive
+def price_book(
+    chain: Annotated[Chain, "id", "plans", "price"], kit: Annotated[Kit, "id", "price"], today: Today | None
+) -> PriceBook:
+    """What the sheets of the parts say that they cost."""
+    beside = (part for part in (*(part for _, part in kit.extras), *(part for _, _, part in kit.small)) if part)
+    return price_book_of((*(hung.part for hung in chain), *beside), today.date if today else None)
 
 
 @derive
@@ -29,32 +40,33 @@ def costs(
         "valuation",
         "yearly_cap_minor",
     ],
-    chain: Annotated[Chain, "maker", "name", "price", "roll_width_m", "tile_side_m", "tiles_per_pack"],
+    book: PriceBook,
+    chain: Annotated[Chain, "id", "maker", "name", "roll_width_m", "tile_side_m", "tiles_per_pack"],
     room: Annotated[Room, "length_m", "width_m"],
-    kit: Annotated[Kit, "billing", "length_m", "maker", "name", "pack_size", "price", "stock_length_m"],
+    kit: Annotated[Kit, "billing", "id", "length_m", "maker", "name", "pack_size", "stock_length_m"],
     small: SmallItems,
 ) -> Costs:
     """All that the chain, the extras and the small items cost. An item whose reason is gone costs nothing."""
-    extras = (_extra(extra, part, brief) for extra, part in kit.extras)
-    return costs_of(brief, chain, room, (*extras, *_chosen(kit, small, brief)))
+    extras = (_extra(extra, part, brief, book) for extra, part in kit.extras)
+    return costs_of(brief, book, chain, room, (*extras, *_chosen(kit, small, brief, book)))
 
 
-def _chosen(kit: Kit, small: SmallItems, brief: Brief) -> Iterator[Line]:
+def _chosen(kit: Kit, small: SmallItems, brief: Brief, book: PriceBook) -> Iterator[Line]:
     for item in small.items:
         part, decision = kit.picked(item.item.id), kit.decided(item.item.id)
         if part is not None and decision is not None and decision.choice != "strike":
-            yield _small(item, part, decision, brief)
+            yield _small(item, part, decision, brief, book)
 
 
-def _extra(extra: Extra, part: Part, brief: Brief) -> Line:
+def _extra(extra: Extra, part: Part, brief: Brief, book: PriceBook) -> Line:
     bought = Bought(extra.id, None, part, extra.quantity, extra.owned, extra.quote_minor, billing_of(part))
-    return bought_line(bought, brief)
+    return bought_line(bought, brief, book)
 
 
-def _small(item: SmallItem, part: Part, decision: SmallDecision, brief: Brief) -> Line:
+def _small(item: SmallItem, part: Part, decision: SmallDecision, brief: Brief, book: PriceBook) -> Line:
     id, near, owned = item.item.id, item.item.near, decision.choice == "own"
     bought = Bought(id, near, part, _units(item, part), owned, decision.quote_minor, billing_of(part))
-    return bought_line(bought, brief)
+    return bought_line(bought, brief, book)
 
 
 def _units(item: SmallItem, part: Part) -> int | MissingFact:

@@ -1,5 +1,6 @@
 """What the household allows and what it would rather not have: drilling in its home, fees that come again."""
 
+from contextlib import suppress
 from typing import Annotated
 
 from core.checks.figures import stated
@@ -9,10 +10,21 @@ from core.checks.register import check
 from core.checks.verdict import Answer, Basis, Input
 from core.model.brief import Brief
 from core.model.build import Slot
-from core.model.facts import known
+from core.model.facts import MissingFact, known
 from core.model.household import Subscriptions
-from core.model.parts import Billing, LaunchMonitor, MonitorPlan, OverheadCamera, Plan, Projector, Title, TitlePlan
+from core.model.parts import (
+    Billing,
+    LaunchMonitor,
+    MonitorPlan,
+    OverheadCamera,
+    Part,
+    Plan,
+    Projector,
+    Title,
+    TitlePlan,
+)
 from core.money.costs import in_currency, yearly_fee
+from core.money.price_book import price_book_of
 from core.quantities import Sentence, say
 
 SUBSCRIPTIONS = (Billing.MONTHLY, Billing.YEARLY)
@@ -75,7 +87,7 @@ def title_subscription(
 
     break-even = price once / yearly fee. 'Rather not' is a wish and never rules a title out; 'never' does.
     """
-    return _subscribed(brief, plan, title.plans)
+    return _subscribed(brief, title, plan, title.plans)
 
 
 @check("monitor.subscription", title="Plan of the monitor", place=on(Slot.MONITOR))
@@ -85,10 +97,10 @@ def monitor_subscription(
     plan: Annotated[MonitorPlan, "billing"],
 ) -> Answer:
     """The same for the plan of the launch monitor's maker."""
-    return _subscribed(brief, plan, monitor.plans)
+    return _subscribed(brief, monitor, plan, monitor.plans)
 
 
-def _subscribed(brief: Brief, plan: Plan, plans: tuple[Plan, ...]) -> Answer:
+def _subscribed(brief: Brief, part: Part, plan: Plan, plans: tuple[Plan, ...]) -> Answer:
     subscription = plan.billing in SUBSCRIPTIONS
     wish = known(brief, "subscriptions") if subscription else brief.subscriptions
     any_will_do = wish in (None, Subscriptions.FINE)
@@ -103,22 +115,23 @@ def _subscribed(brief: Brief, plan: Plan, plans: tuple[Plan, ...]) -> Answer:
         ),
         formula="kind of licence against the wish; break-even = price once / yearly fee",
         inputs=lambda: tuple(stated(f"Plan {other.name}", _told(other)) for other in plans),
-        cures=lambda: tuple(_ways_out(brief, plan, plans)),
+        cures=lambda: tuple(_ways_out(brief, part, plan, plans)),
     )
 
 
-def _ways_out(brief: Brief, plan: Plan, plans: tuple[Plan, ...]) -> list[Sentence]:
-    yearly = yearly_fee(plan, brief)
-    found = []
+def _ways_out(brief: Brief, part: Part, plan: Plan, plans: tuple[Plan, ...]) -> list[Sentence]:
+    book, found = price_book_of([part]), []
     for other in plans:
         if other.billing is Billing.FREE:
             found.append(say("Plan {other} is free.", other=other.name))
-        elif other.billing is Billing.ONCE and other.price is not None and yearly.minor:
-            once = in_currency(other.price, brief)
-            years = f"{once.minor / yearly.minor:.1f}"
-            found.append(
-                say("{other}, {once} once, pays after {years} years.", other=other.name, once=once, years=years)
-            )
+        elif other.billing is Billing.ONCE:
+            with suppress(MissingFact):
+                yearly = yearly_fee(part, plan, brief, book)
+                once = in_currency(book.plan_price(part, other), brief)
+                years = f"{once.minor / yearly.minor:.1f}" if yearly.minor else ""
+                if years:
+                    pays = "{other}, {once} once, pays after {years} years."
+                    found.append(say(pays, other=other.name, once=once, years=years))
     return found or [say("It has no other licence; another title or monitor may.")]
 
 

@@ -14,6 +14,7 @@ from core.model.facts import FactAt, Missing, MissingFact, known
 from core.model.household import TaxTreatment, Valuation
 from core.model.parts import Billing, Flooring, FloorRoll, FloorTiles, MonitorPlan, Part, Plan, Price
 from core.model.room import Room
+from core.money.price_book import PriceBook
 from core.quantities import Money, Quantity, Sentence, Unit, say
 
 MONTHS = 12
@@ -133,11 +134,11 @@ class Costs:
         return tuple(sorted({field.removeprefix("rate_") for field in rates if field.startswith("rate_")}))
 
 
-def costs_of(brief: Brief, chain: Chain, room: Room, beside: Iterable[Line] = ()) -> Costs:
-    """What `chain` and the lines `beside` it cost in the brief's currency, the floor covered wall to wall."""
+def costs_of(brief: Brief, book: PriceBook, chain: Chain, room: Room, beside: Iterable[Line] = ()) -> Costs:
+    """What `chain` and the lines `beside` it cost by `book` in the brief's currency, the floor covered wall to wall."""
     monitor = chain.at(Slot.MONITOR)
     monitor_plan = monitor.plan if monitor else None
-    hung = (line for hanging in chain for line in _lines(hanging, brief, room, monitor_plan))
+    hung = (line for hanging in chain for line in _lines(hanging, brief, book, room, monitor_plan))
     lines = (*hung, *beside)
     up_front = Money.total([line.up_front for line in lines if line.up_front], brief.currency)
     yearly = Money.total([line.yearly for line in lines if line.yearly], brief.currency)
@@ -185,25 +186,28 @@ def in_currency(price: Price, brief: Brief) -> Money:
     return amount.converted(rate, brief.currency)
 
 
-def yearly_fee(plan: Plan, brief: Brief) -> Money:
-    """What `plan` costs a year; twelve months of a monthly one, nothing for what is paid once."""
-    if plan.price is None or plan.billing in (Billing.FREE, Billing.ONCE):
+def yearly_fee(part: Part, plan: Plan, brief: Brief, book: PriceBook) -> Money:
+    """What `plan` of `part` costs a year; twelve months of a monthly one, nothing for what is paid once.
+
+    Raises `MissingFact`.
+    """
+    if plan.billing in (Billing.FREE, Billing.ONCE):
         return Money(0, brief.currency)
-    return in_currency(plan.price, brief) * (MONTHS if plan.billing is Billing.MONTHLY else 1)
+    return in_currency(book.plan_price(part, plan), brief) * (MONTHS if plan.billing is Billing.MONTHLY else 1)
 
 
-def _lines(hanging: Hanging, brief: Brief, room: Room, monitor_plan: Plan | None) -> tuple[Line, ...]:
-    line = _part_line(hanging, brief, room)
-    return (line,) if hanging.plan is None else (line, _plan_line(hanging, hanging.plan, brief, monitor_plan))
+def _lines(hanging: Hanging, brief: Brief, book: PriceBook, room: Room, monitor_plan: Plan | None) -> tuple[Line, ...]:
+    line = _part_line(hanging, brief, book, room)
+    return (line,) if hanging.plan is None else (line, _plan_line(hanging, hanging.plan, brief, book, monitor_plan))
 
 
-def _part_line(hanging: Hanging, brief: Brief, room: Room) -> Line:
+def _part_line(hanging: Hanging, brief: Brief, book: PriceBook, room: Room) -> Line:
     part, decided = hanging.part, hanging.decided
     quantity, unit = 1, ""
     listed: Money | MissingFact
     try:
         quantity, unit = _quantity(hanging, room)
-        listed = _list_price(part, brief) * quantity
+        listed = cost_of(part, quantity, brief, book)
     except MissingFact as missing:
         listed = missing
     quote = None if decided.quote_minor is None else Money(decided.quote_minor, brief.currency)
@@ -221,7 +225,7 @@ def _part_line(hanging: Hanging, brief: Brief, room: Room) -> Line:
     return _paid(line, listed, owned=decided.owned, quote=quote, worth=worth)
 
 
-def bought_line(bought: Bought, brief: Brief) -> Line:
+def bought_line(bought: Bought, brief: Brief, book: PriceBook) -> Line:
     """What something beside the chain costs."""
     id, slot, part, units, owned, quote_minor, billing = bought
     nothing = Money(0, brief.currency)
@@ -229,7 +233,7 @@ def bought_line(bought: Bought, brief: Brief) -> Line:
     try:
         if isinstance(units, MissingFact):
             raise units
-        listed = _list_price(part, brief) * units
+        listed = cost_of(part, units, brief, book)
     except MissingFact as missing:
         listed = missing
     count = units if isinstance(units, int) else 1
@@ -242,8 +246,9 @@ def bought_line(bought: Bought, brief: Brief) -> Line:
     return paid._replace(up_front=nothing, yearly=paid.up_front * periods)
 
 
-def _list_price(part: Part, brief: Brief) -> Money:
-    return in_currency(known(part, "price"), brief)
+def cost_of(part: Part, quantity: int, brief: Brief, book: PriceBook) -> Money:
+    """What `quantity` of `part` cost in the brief's currency. Raises `MissingFact`."""
+    return in_currency(book.unit_price(part, quantity), brief) * quantity
 
 
 def _paid(
@@ -267,7 +272,7 @@ def _quantity(hanging: Hanging, room: Room) -> tuple[int, str]:
     return floor_cover(hanging.part, room).units, unit
 
 
-def _plan_line(hanging: Hanging, plan: Plan, brief: Brief, monitor_plan: Plan | None) -> Line:
+def _plan_line(hanging: Hanging, plan: Plan, brief: Brief, book: PriceBook, monitor_plan: Plan | None) -> Line:
     nothing = Money(0, brief.currency)
     label = f"{hanging.part.name}: plan {plan.name}"
     if isinstance(monitor_plan, MonitorPlan) and hanging.part.id in monitor_plan.bundled_titles:
@@ -275,8 +280,7 @@ def _plan_line(hanging: Hanging, plan: Plan, brief: Brief, monitor_plan: Plan | 
     if plan.billing is Billing.FREE:
         return Line(hanging.slot, label, Payment.FREE, nothing, nothing)
     try:
-        price = known(plan, "price", hanging.part)
-        once = in_currency(price, brief) if plan.billing is Billing.ONCE else nothing
-        return Line(hanging.slot, label, Payment.LIST_PRICE, once, yearly_fee(plan, brief))
+        once = in_currency(book.plan_price(hanging.part, plan), brief) if plan.billing is Billing.ONCE else nothing
+        return Line(hanging.slot, label, Payment.LIST_PRICE, once, yearly_fee(hanging.part, plan, brief, book))
     except MissingFact as missing:
         return Line(hanging.slot, label, Payment.LIST_PRICE, None, None, missing=missing.missing)

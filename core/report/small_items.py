@@ -14,7 +14,8 @@ from core.model.build import Build, Slot, SmallDecision
 from core.model.facts import MissingFact
 from core.model.kit import Kit
 from core.model.parts import KINDS, Part
-from core.money.costs import in_currency
+from core.money.costs import cost_of
+from core.money.price_book import price_book_of
 from core.quantities import Money, Quantity
 from core.report.evaluation_of import evaluation_of
 
@@ -204,7 +205,7 @@ def _option(build: Build, item: SmallItem, part: Part) -> Option:
     found = item.objections(part)
     try:
         units = item.units(part)
-        total = in_currency(part.price, build.brief) * units if part.price else None
+        total = cost_of(part, units, build.brief, price_book_of([part])) if part.price else None
     except MissingFact as missing:
         return Option(part, (*found, Objection.missing(missing)), None, None)
     return Option(part, found, units, total)

@@ -82,7 +82,7 @@ class BrowserTestCase(StaticLiveServerTestCase):
 
     def press(self, *keys: str) -> None:
         """Press a run of keys that is one edit once they are still, and wait until it is kept."""
-        with self.page.expect_response(lambda response: response.request.method == "PATCH"):
+        with self.page.expect_response(lambda response: response.url.endswith("/drag")):
             for key in keys:
                 self.page.keyboard.press(key)
         self.saved()

@@ -9,6 +9,7 @@ from core.model.chain import resolve_chain
 from core.model.facts import MissingFact
 from core.model.parts import Flooring, MonitorPlan, Part
 from core.money.costs import Costs, Payment, costs_of, floor_cover, in_currency
+from core.money.price_book import price_book_of
 from core.quantities import Money, UnitSystem
 from tests.core import worlds
 
@@ -20,7 +21,7 @@ def euros(amount: float) -> Money:
 class CostTests(TestCase):
     def costs(self, parts: dict[str, Part] | None = None, build: Build | None = None) -> Costs:
         build, parts = build or worlds.full_build(), parts or worlds.full_parts()
-        return costs_of(build.brief, resolve_chain(build, parts), build.room)
+        return costs_of(build.brief, price_book_of(parts.values()), resolve_chain(build, parts), build.room)
 
     def decided(self, slot: str, **decision: object) -> Build:
         build = worlds.full_build()

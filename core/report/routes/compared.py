@@ -11,7 +11,8 @@ from core.model.chain import Chain
 from core.model.facts import MissingFact
 from core.model.kit import Kit
 from core.model.parts import Part
-from core.money.costs import in_currency
+from core.money.costs import cost_of
+from core.money.price_book import price_book_of
 from core.quantities import Money
 from core.report.alternatives import hung
 from core.report.evaluation_of import evaluation_of, known_costs
@@ -73,10 +74,9 @@ def _route(way: Way, start: Start, build: Build) -> Route:
 
 def _price(part: Part, build: Build) -> tuple[bool, int, str]:
     try:
-        price = in_currency(part.price, build.brief).minor if part.price else None
+        return False, cost_of(part, 1, build.brief, price_book_of([part])).minor, part.id
     except MissingFact:
-        price = None
-    return price is None, price or 0, part.id
+        return True, 0, part.id
 
 
 def _order(route: Route) -> tuple[int, int, int]:

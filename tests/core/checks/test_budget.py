@@ -7,6 +7,7 @@ from core.model.build import Build
 from core.model.chain import resolve_chain
 from core.model.parts import Part
 from core.money.costs import costs_of
+from core.money.price_book import price_book_of
 from tests.core import worlds
 from tests.core.checks.base import CheckTestCase
 
@@ -18,7 +19,7 @@ class BudgetTests(CheckTestCase):
         build: Build = worlds.full_build()
         parts = parts or worlds.full_parts()
         changed = Brief.model_validate({**build.brief.model_dump(), **brief})
-        costs = costs_of(changed, resolve_chain(build, parts), build.room)
+        costs = costs_of(changed, price_book_of(parts.values()), resolve_chain(build, parts), build.room)
         return up_front(changed, costs), yearly(changed, costs)
 
     def test_up_front(self) -> None:
