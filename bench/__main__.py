@@ -23,7 +23,7 @@ from core.geometry.swing_clearance import clearances
 from core.model.brief import Handedness
 from core.model.build import Slot, slot_for
 from core.model.clubs import Club
-from core.model.found import listed
+from core.model.found import listing_of
 from core.report import evaluate
 from core.report.alternatives import alternatives
 from core.report.shortlist import prices_of, weighed_first
@@ -129,7 +129,7 @@ def bench_catalogue() -> None:
         aim = "120 ms" if place in (Slot.FLOOR, Slot.MAT, Slot.ENCLOSURE) else "60 ms"
         tell(f"the same for the {place}, median", f"{statistics.median(times) * 1000:.0f} ms", aim)
     large = grown(sample, LARGE)
-    lines = tuple(listed(part) for part in large.values())
+    lines = tuple(listing_of(part) for part in large.values())
 
     def nearest() -> None:
         """As the page asks: the candidates nearest in price, weighed against the build."""

@@ -6,7 +6,7 @@ from random import Random
 from bench.server import ROOT
 from core.formats.parts_pack import read_parts_pack
 from core.model.build import Slot, slot_for
-from core.model.found import Listed, Wanted, found
+from core.model.found import Listed, Wanted, matching_parts
 from core.model.parts import Part
 from core.model.parts.words import fact_words
 from core.quantities import Money
@@ -43,7 +43,7 @@ def facts_in(parts: dict[str, Part]) -> int:
 def find_everything(parts: tuple[Listed, ...]) -> None:
     """By words, by kind and by price, as a person goes through a catalogue."""
     for wanted in (Wanted(text="screen"), Wanted(kind="projector"), Wanted(most=Money(50_000, "EUR"))):
-        list(found(parts, wanted))
+        list(matching_parts(parts, wanted))
 
 
 def largest_place(parts: dict[str, Part]) -> Slot:

@@ -4,14 +4,14 @@ from typing import Annotated
 
 from core.checks.asks import ask_at_least
 from core.checks.declared import THERE
-from core.checks.figures import in_a_row, stated, yes_or_no
+from core.checks.figures import in_a_row, stated_input, yes_or_no
 from core.checks.limits import ENDLESS, State, Words, at_least, at_most
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import IN_ROOM, on
 from core.checks.power import Load
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input
-from core.checks.weights import wanted
+from core.checks.weights import is_wanted
 from core.geometry.ceiling import Ceiling
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
@@ -74,7 +74,7 @@ def fresh_air(
         inputs=lambda: (
             Input("Players", str(people), Basis.MEASURED),
             Input("Can be opened", in_a_row(o.name for o in room.openings if o.opens is not Opens.NOT), Basis.MEASURED),
-            *(stated(fan.name, Quantity(fan.airflow_l_s or 0.0, Unit.LITRE_PER_SECOND)) for fan in fans),
+            *(stated_input(fan.name, Quantity(fan.airflow_l_s or 0.0, Unit.LITRE_PER_SECOND)) for fan in fans),
         ),
         cures=lambda: (
             say(
@@ -108,7 +108,7 @@ def heat(
         inputs=lambda: (
             Input("Players", str(people), Basis.MEASURED),
             Input("Volume", f"{volume_m3:.1f} m³", Basis.MEASURED),
-            *(stated(name, _watts(value)) for name, value in load.watts),
+            *(stated_input(name, _watts(value)) for name, value in load.watts),
         ),
         cures=lambda: (say("Air the room, or put the computer outside it."),),
         basis=Basis.TRADE,
@@ -198,7 +198,7 @@ def hum(
         formula="what the house puts up with − the loudest device",
         inputs=lambda: (
             Input("Noise", brief.noise.value, Basis.MEASURED),
-            *(stated(name, Quantity(level, Unit.DECIBEL)) for level, name in levels),
+            *(stated_input(name, Quantity(level, Unit.DECIBEL)) for level, name in levels),
         ),
         cures=lambda: (say("Run it in its quiet mode, put it outside the room, or choose a quieter one."),),
         basis=Basis.TRADE,
@@ -206,7 +206,7 @@ def hum(
 
 
 def _listened(brief: Brief) -> bool:
-    return wanted(brief, Purpose.FILMS) or wanted(brief, Purpose.FAMILY_GAMES)
+    return is_wanted(brief, Purpose.FILMS) or is_wanted(brief, Purpose.FAMILY_GAMES)
 
 
 @derive
@@ -241,9 +241,9 @@ def sound(
         ),
         formula="the strongest speaker − 15 W, where films or family games weigh 3 or more",
         inputs=lambda: (
-            stated("Its own speaker", _watts(own)),
-            stated("A speaker is needed", yes_or_no(need)),
-            *(stated(s.name, _watts(s.output_w or 0.0)) for s in speakers),
+            stated_input("Its own speaker", _watts(own)),
+            stated_input("A speaker is needed", yes_or_no(need)),
+            *(stated_input(s.name, _watts(s.output_w or 0.0)) for s in speakers),
         ),
         cures=lambda: (say("Choose a speaker; one with a cable has no delay."),),
         basis=Basis.TRADE,
@@ -270,7 +270,7 @@ def lamp_on_screen(all_lamps: Annotated[Beside[Lamp], "lights", "name"]) -> Answ
             else say("No lamp shines on the screen")
         ),
         formula="lamps that light screen or room",
-        inputs=lambda: tuple(stated(name, lights) for lights, name in lamps) or (stated("Lamps", "none"),),
+        inputs=lambda: tuple(stated_input(name, lights) for lights, name in lamps) or (stated_input("Lamps", "none"),),
         cures=lambda: (say("Turn it to the ball, or have it on a switch of its own."),),
         basis=Basis.TRADE,
     )

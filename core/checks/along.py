@@ -5,7 +5,7 @@ from typing import Annotated
 
 from core.checks.ball import ball_limits
 from core.checks.declared import THERE
-from core.checks.figures import measured_in_room, metres, placed, stated
+from core.checks.figures import measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import at_least, at_most, tightest
 from core.checks.places import IN_ROOM
 from core.checks.readings import Ball
@@ -94,9 +94,9 @@ def gap_behind_screen(
         ),
         formula="screen to wall − foam on the wall",
         inputs=lambda: (
-            placed("Screen to wall", layout.screen_y_m),
+            placed_input("Screen to wall", layout.screen_y_m),
             Input("Foam on the wall", metres(room.wall_foam_m), Basis.MEASURED),
-            *((stated(f"{surface.name} gives", metres(least_m)),) if isinstance(surface, Net) else ()),
+            *((stated_input(f"{surface.name} gives", metres(least_m)),) if isinstance(surface, Net) else ()),
         ),
         cures=lambda: (
             say("Move the screen {more} into the room.", more=metres(comfortable_m - gap_m)),
@@ -131,9 +131,9 @@ def ball_to_screen(layout: Annotated[Layout, "screen_y_m"], ball: Ball, asked: B
         ),
         formula="ball to wall − screen to wall",
         inputs=lambda: (
-            placed("Ball to wall", layout.ball_y_m),
-            placed("Screen to wall", layout.screen_y_m),
-            *((stated(f"{asked.net} asks for", metres(asked.least_m)),) if asked.net else ()),
+            placed_input("Ball to wall", layout.ball_y_m),
+            placed_input("Screen to wall", layout.screen_y_m),
+            *((stated_input(f"{asked.net} asks for", metres(asked.least_m)),) if asked.net else ()),
         ),
         cures=lambda: (say("Move the ball back {more}.", more=metres(-limit.headroom)),),
         basis=Basis.TRADE,
@@ -161,7 +161,7 @@ def behind_ball(
         formula="length − ball to wall − (R + 0.30 m), R = 0.36·H + club length",
         inputs=lambda: (
             measured_in_room(room, "length_m", "Length"),
-            placed("Ball to the wall behind the screen", ball.at[1]),
+            placed_input("Ball to the wall behind the screen", ball.at[1]),
             Input(f"Full radius R, {widest}", metres(radius_m), Basis.TRADE),
         ),
         cures=lambda: (say("Move the ball {more} toward the screen.", more=metres(-least.headroom)),),
@@ -193,8 +193,8 @@ def free_side(
         formula="ball line to the wall on the side away from the player",
         inputs=lambda: (
             measured_in_room(room, "width_m", "Width"),
-            placed("Ball to left wall", ball.at[0]),
-            *((stated("Half of the enclosure inside", metres(inside.half_width_m)),) if inside else ()),
+            placed_input("Ball to left wall", ball.at[0]),
+            *((stated_input("Half of the enclosure inside", metres(inside.half_width_m)),) if inside else ()),
             Input("Plays", f"{player.handedness}-handed", Basis.MEASURED),
         ),
         cures=lambda: (
@@ -219,7 +219,10 @@ def picture_offset(room: Annotated[Room, "width_m"], layout: Annotated[Layout, "
         at_most(offset_m, picture.width_m / 2, CENTRED_M),
         headline=lambda: say("Ball line {offset} beside the picture's centre", offset=metres(offset_m)),
         formula="|ball line − room centre|, against half the picture",
-        inputs=lambda: (placed("Ball to left wall", layout.ball_x_m), stated("Picture width", metres(picture.width_m))),
+        inputs=lambda: (
+            placed_input("Ball to left wall", layout.ball_x_m),
+            stated_input("Picture width", metres(picture.width_m)),
+        ),
         cures=lambda: (
             say("Centre the ball, if all players are clear there."),
             say("Shift the aim line in the title by {offset}.", offset=metres(offset_m)),

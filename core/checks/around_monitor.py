@@ -5,7 +5,7 @@ from typing import Annotated
 
 from core.checks.asks import Ask, Test, ask_among, ask_at_least, ask_equal
 from core.checks.declared import THERE
-from core.checks.figures import in_a_row, measured_in_room, metres, stated, yes_or_no
+from core.checks.figures import in_a_row, measured_in_room, metres, stated_input, yes_or_no
 from core.checks.limits import Limit, State, Words, at_least, tightest
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import on
@@ -110,7 +110,7 @@ def room_minimum(
         ),
         formula="the least of: width, length, ceiling over the ball, each less what the maker asks",
         inputs=lambda: (
-            *(stated(f"Asked {words}", metres(least_m)) for words, _, least_m in asked),
+            *(stated_input(f"Asked {words}", metres(least_m)) for words, _, least_m in asked),
             measured_in_room(room, "width_m", "Width"),
             measured_in_room(room, "length_m", "Length"),
             Input("Ceiling over the ball", metres(over_ball_m), Basis.MEASURED),
@@ -159,7 +159,7 @@ def interference(
         headline=lambda: say(words[state], names=names),
         formula="what the maker says it dislikes, among what is in the room",
         inputs=lambda: (
-            stated("Dislikes", in_a_row(kind.value for kind in monitor.dislikes)),
+            stated_input("Dislikes", in_a_row(kind.value for kind in monitor.dislikes)),
             Input("In the room", in_a_row(name for _, name in found), Basis.MEASURED),
         ),
         cures=lambda: (
@@ -228,9 +228,9 @@ def link(
         ),
         formula="links that both have",
         inputs=lambda: (
-            stated("Monitor", wants),
-            stated("Machine", in_a_row(link.words for link in own)),
-            stated("Added", in_a_row(link.words for link in added)),
+            stated_input("Monitor", wants),
+            stated_input("Machine", in_a_row(link.words for link in own)),
+            stated_input("Added", in_a_row(link.words for link in added)),
         ),
         cures=lambda: (
             (say("A small adapter for {wants} is tried before a replacement.", wants=wants),)
@@ -264,7 +264,7 @@ def signal(monitor: Annotated[LaunchMonitor, "links"], machine: Annotated[Machin
         ),
         formula="a cable that both have, or the test at the spot",
         inputs=lambda: (
-            stated("Monitor", in_a_row(link.words for link in speaks)),
+            stated_input("Monitor", in_a_row(link.words for link in speaks)),
             Input("Tested", tested or "no", Basis.MEASURED),
         ),
         cures=lambda: (
@@ -284,7 +284,7 @@ def power(monitor: Annotated[LaunchMonitor, "battery_hours"]) -> Answer:
         limit if hours else Words(State.CLEAR, "a socket", "a socket, or a battery that lasts"),
         headline=lambda: say("Runs {hours} off its battery", hours=limit.has) if hours else say("Runs off a socket"),
         formula="battery life − 2 h",
-        inputs=lambda: (stated("Battery life", Quantity(hours, Unit.HOUR)),),
+        inputs=lambda: (stated_input("Battery life", Quantity(hours, Unit.HOUR)),),
         cures=lambda: (say("Charge it between players, or run it off a lead that is taped down."),),
     )
 
@@ -325,7 +325,7 @@ def lamp(
             else say("{lamp} lights the ball", lamp=lamp.name)
         ),
         formula="lamps on the ball that do not flicker",
-        inputs=lambda: (stated("Wants light", yes_or_no(monitor.wants_lamp)),),
+        inputs=lambda: (stated_input("Wants light", yes_or_no(monitor.wants_lamp)),),
         cures=lambda: (say("Choose a lamp for the ball that does not flicker."),),
     )
 
@@ -371,7 +371,7 @@ def balls(monitor: Annotated[LaunchMonitor, "marked_ball"], chosen: Annotated[Be
             )
         ),
         formula="mark on the balls against what the maker asks",
-        inputs=lambda: (stated("Marked ball", marked),),
+        inputs=lambda: (stated_input("Marked ball", marked),),
         cures=lambda: (say("Choose balls with a mark, or mark them with a pen and a stencil."),),
     )
 
@@ -410,6 +410,6 @@ def case(
             else say("{case} is made for another monitor", case=case.name)
         ),
         formula="case in the box, or one made for it",
-        inputs=lambda: (stated("Case in the box", yes_or_no(monitor.case_included)),),
+        inputs=lambda: (stated_input("Case in the box", yes_or_no(monitor.case_included)),),
         cures=lambda: (say("Choose a case that is made for it."),),
     )

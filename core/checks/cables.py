@@ -4,7 +4,7 @@ from typing import Annotated
 
 from core.checks.asks import Ask, ask_at_least, ask_equal
 from core.checks.cable_ways import ChainLines, DisplayRun, MachineSpot
-from core.checks.figures import metres, placed, stated
+from core.checks.figures import metres, placed_input, stated_input
 from core.checks.limits import ENDLESS, Limit, Sense, Words, at_least, tightest
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import on
@@ -95,7 +95,7 @@ def display_cable(
             Input("Way of the cable", metres(run.route.path_m), Basis.PHYSICS),
             Input("Lines that arrive", Quantity(chain.lines, Unit.LINES), Basis.SPEC),
             Input("Passive copper reaches", metres(most_m), Basis.TRADE),
-            *((stated(f"{cable.name}, length", metres(cable.length_m or 0.0)),) if cable else ()),
+            *((stated_input(f"{cable.name}, length", metres(cable.length_m or 0.0)),) if cable else ()),
         ),
         cures=lambda: (
             say(
@@ -157,8 +157,8 @@ def machine_place(
         headline=lambda: said[deciding][0],
         formula="from the machine to the nearest point of any swing − 0.30 m; machine to screen wall − ball to it",
         inputs=lambda: (
-            placed("Machine (proposed)" if spot.proposed else "Machine", y_m),
-            placed("Ball", ball.at[1]),
+            placed_input("Machine (proposed)" if spot.proposed else "Machine", y_m),
+            placed_input("Ball", ball.at[1]),
             *(Input(f"Club of {who} passes it by", metres(away_m), Basis.TRADE) for away_m, who in passes),
         ),
         cures=lambda: (said[deciding][1],),

@@ -5,12 +5,12 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from core.checks.declared import THERE
-from core.checks.figures import in_a_row, stated
+from core.checks.figures import in_a_row, stated_input
 from core.checks.limits import State, Words
 from core.checks.places import on
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input
-from core.checks.weights import lacking, wanted
+from core.checks.weights import is_wanted, lacking
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
@@ -54,7 +54,7 @@ class ToldData:
 @derive
 def wanted_data(brief: Annotated[Brief, "purposes"]) -> WantedData | None:
     """`None` where no purpose weighs enough to decide parts."""
-    purposes = [purpose for purpose in Purpose if wanted(brief, purpose)]
+    purposes = [purpose for purpose in Purpose if is_wanted(brief, purpose)]
     needed = _union(NEEDED_BY_PURPOSE, purposes)
     wished = tuple(data for data in _union(WISHED_BY_PURPOSE, purposes) if data not in needed)
     return WantedData(needed, wished) if needed or wished else None
@@ -111,11 +111,11 @@ def data(
         headline=lambda: headline,
         formula="data needed and wished by purposes that weigh 3 or more − data measured",
         inputs=lambda: (
-            stated("Measured", _words(sorted(told.measured))),
-            stated("Estimated", _words(sorted(told.estimated))),
+            stated_input("Measured", _words(sorted(told.measured))),
+            stated_input("Estimated", _words(sorted(told.estimated))),
             Input("Needed", _words(wishes.needed), Basis.TRADE),
             Input("Wished", _words(wishes.wished), Basis.TRADE),
-            *(stated(f"Plan {other.name} unlocks", _words(other.unlocks)) for other in monitor.plans),
+            *(stated_input(f"Plan {other.name} unlocks", _words(other.unlocks)) for other in monitor.plans),
         ),
         cures=lambda: _cures(monitor, plan, missing, estimated),
     )
@@ -148,7 +148,7 @@ def putting(brief: Annotated[Brief, "purposes"], monitor: Annotated[LaunchMonito
 
     Cameras beside the ball or overhead see slow balls on the ground well; what sits behind it often does not.
     """
-    putts = wanted(brief, Purpose.PUTTING)
+    putts = is_wanted(brief, Purpose.PUTTING)
     reads = DataField.PUTTING in told.measured
     state = State.CLEAR if reads or not putts else lacking(brief, Purpose.PUTTING)
     if reads:
@@ -159,7 +159,7 @@ def putting(brief: Annotated[Brief, "purposes"], monitor: Annotated[LaunchMonito
         Words(state, "reads putts" if reads else "no putts", "putts" if putts else "nothing"),
         headline=lambda: headline,
         formula="putting among the data measured, where putting weighs 3 or more",
-        inputs=lambda: (stated("Measured", _words(sorted(told.measured))),),
+        inputs=lambda: (stated_input("Measured", _words(sorted(told.measured))),),
         cures=lambda: (say("Play putts within a distance as holed, or choose a camera beside the ball or overhead."),),
     )
 

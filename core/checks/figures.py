@@ -27,12 +27,12 @@ def measured_in_room(room: Room, field: str, name: str) -> Input:
     return Input(name, metres(getattr(room, field)), Basis.MEASURED)
 
 
-def placed(name: str, value_m: float) -> Input:
+def placed_input(name: str, value_m: float) -> Input:
     """A position that somebody chose or that was proposed."""
     return Input(name, metres(value_m), Basis.MEASURED)
 
 
-def stated(name: str, value: Quantity | str) -> Input:
+def stated_input(name: str, value: Quantity | str) -> Input:
     """A fact from a maker's spec sheet."""
     return Input(name, value, Basis.SPEC)
 

@@ -3,7 +3,7 @@
 from typing import Annotated
 
 from core.checks.declared import THERE
-from core.checks.figures import in_a_row, metres, placed, stated
+from core.checks.figures import in_a_row, metres, placed_input, stated_input
 from core.checks.hanging import JOIST_REACH_M, JoistOffset, ProjectorMount
 from core.checks.limits import State, Words, at_most
 from core.checks.places import IN_ROOM, on
@@ -48,8 +48,8 @@ def projector_on_joist(
         inputs=lambda: (
             Input("First joist", metres(joists.first_m), Basis.MEASURED),
             Input("Spacing", metres(joists.spacing_m), Basis.MEASURED),
-            placed("Projector", offset.at_m),
-            stated(f"{mount.name} reaches", metres(reach_m))
+            placed_input("Projector", offset.at_m),
+            stated_input(f"{mount.name} reaches", metres(reach_m))
             if mount
             else Input("Most mounts reach", metres(reach_m), Basis.TRADE),
         ),

@@ -4,14 +4,14 @@ from typing import Annotated
 
 from core.checks.asks import Ask, ask_at_least, ask_at_most, ask_equal
 from core.checks.declared import THERE
-from core.checks.figures import in_a_row, measured_in_room, metres, placed, share, stated, yes_or_no
+from core.checks.figures import in_a_row, measured_in_room, metres, placed_input, share, stated_input, yes_or_no
 from core.checks.limits import ENDLESS, State, Words, at_least, at_most, tightest
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
 from core.checks.readings import HittingSurface
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input
-from core.checks.weights import tolerated, wanted
+from core.checks.weights import is_wanted, tolerance_of
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
@@ -77,7 +77,7 @@ def strip(mat: Annotated[Mat, "strip_length_m", "strip_width_m"]) -> Answer:
             required=deciding.wants,
         ),
         formula="the smaller of: strip width − 0.40 m; strip length − 0.90 m",
-        inputs=lambda: (stated("Strip width", metres(width_m)), stated("Strip length", metres(length_m))),
+        inputs=lambda: (stated_input("Strip width", metres(width_m)), stated_input("Strip length", metres(length_m))),
         cures=lambda: (say("Choose a mat with a larger strip."),),
         basis=Basis.TRADE,
     )
@@ -101,7 +101,7 @@ def flush(mat: Annotated[Mat, "thickness_m"], flooring: Annotated[Flooring, "thi
             flush=metres(FLUSH_TOLERANCE_M),
         ),
         formula="10 mm − |mat thickness − floor covering|",
-        inputs=lambda: (stated("Mat", metres(mat_m)), stated("Floor covering", metres(floor_m))),
+        inputs=lambda: (stated_input("Mat", metres(mat_m)), stated_input("Floor covering", metres(floor_m))),
         cures=lambda: (
             say(
                 "Put {step} of underlay under the {lower}.",
@@ -178,7 +178,7 @@ def cushion(
         ),
         formula="cushion of the mat, hours a week and floor under it",
         inputs=lambda: (
-            stated("Cushion", feel),
+            stated_input("Cushion", feel),
             Input("Hours a week", f"{brief.hours_a_week or 0:g} h", Basis.MEASURED),
             Input("Floor", room.floor_base.value if room.floor_base else "not known", Basis.MEASURED),
         ),
@@ -210,7 +210,7 @@ def slip(mat: Annotated[Mat, "weight_kg"], surface: HittingSurface) -> Answer:
         formula="weight, 5 kg at least and 15 kg comfortably, unless 10 mm or more are sunk",
         inputs=lambda: (
             Input("Weight", Quantity(weight, Unit.KILOGRAM), Basis.SPEC),
-            stated("Sunk", metres(sunk_m)),
+            stated_input("Sunk", metres(sunk_m)),
         ),
         cures=lambda: (say("Let it into the floor, or put it in a heavy frame; a mat that slips throws people."),),
         basis=Basis.TRADE,
@@ -257,8 +257,8 @@ def tee(
         ),
         formula="what the mat takes, or tees on a tether",
         inputs=lambda: (
-            stated("Takes a wooden tee", yes_or_no(takes)),
-            stated("Tees", in_a_row(tees.name for tees in chosen)),
+            stated_input("Takes a wooden tee", yes_or_no(takes)),
+            stated_input("Tees", in_a_row(tees.name for tees in chosen)),
         ),
         cures=lambda: (say("Choose tees on a tether."),),
         basis=Basis.TRADE,
@@ -276,7 +276,7 @@ def landing(flooring: Annotated[Flooring, "soft"], layout: Annotated[Layout, "ba
             "{floor} is {soft} for {deep}", floor=flooring.name, soft="soft" if soft else "hard", deep=deep.has
         ),
         formula="depth of soft floor before the screen − 1.2 m",
-        inputs=lambda: (stated("Soft", yes_or_no(soft)), placed("Ball to screen", layout.ball_to_screen_m)),
+        inputs=lambda: (stated_input("Soft", yes_or_no(soft)), placed_input("Ball to screen", layout.ball_to_screen_m)),
         cures=lambda: (
             (say("Move the ball back."),)
             if deep.state is State.BLOCKED
@@ -293,7 +293,7 @@ def strip_to_putt(
     layout: Annotated[Layout, "ball_y_m", "screen_y_m"],
 ) -> StripToPutt | None:
     """Where putts are wanted and the floor's pile is longer than 12 mm."""
-    if not wanted(brief, Purpose.PUTTING) or known(flooring, "pile_m") <= PUTTING_PILE_M:
+    if not is_wanted(brief, Purpose.PUTTING) or known(flooring, "pile_m") <= PUTTING_PILE_M:
         return None
     why = say("The pile of {floor} is too long to putt on", floor=flooring.name)
     return StripToPutt(pieces(1), why, _strip_asks(brief, layout))
@@ -301,7 +301,7 @@ def strip_to_putt(
 
 def _strip_asks(brief: Brief, layout: Layout) -> tuple[Ask, ...]:
     """Short pile, as wide as a putt wants it; a strip that is too long is cut."""
-    leeway = tolerated(brief, Purpose.PUTTING)
+    leeway = tolerance_of(brief, Purpose.PUTTING)
     return (
         ask_at_most("pile_m", PUTTING_PILE_M)._replace(tolerated=leeway),
         ask_at_least("width_m", PUTT_WIDTH_M)._replace(tolerated=leeway),
@@ -319,16 +319,16 @@ def putting_floor(
 
     On a longer one a ball bobbles: ruled out where putting is a must.
     """
-    putts = wanted(brief, Purpose.PUTTING)
+    putts = is_wanted(brief, Purpose.PUTTING)
     pile_m = min((known(strip, "pile_m") for strip in strips), default=None)
     if pile_m is None:
         pile_m = known(flooring, "pile_m") if putts else flooring.pile_m or 0.0
-    limit = at_most(pile_m, PUTTING_PILE_M, tolerated=tolerated(brief, Purpose.PUTTING))
+    limit = at_most(pile_m, PUTTING_PILE_M, tolerated=tolerance_of(brief, Purpose.PUTTING))
     return Answer(
         limit if putts else Words(State.CLEAR, limit.has, "any"),
         headline=lambda: say("Pile of {pile}, {most} roll true", pile=limit.has, most=limit.wants),
         formula="12 mm − pile in front of the ball, where putting weighs 3 or more",
-        inputs=lambda: (stated("Pile", metres(pile_m)), *(stated("Strip", strip.name) for strip in strips)),
+        inputs=lambda: (stated_input("Pile", metres(pile_m)), *(stated_input("Strip", strip.name) for strip in strips)),
         cures=lambda: (say("Lay a putting strip in front of the ball."),),
         basis=Basis.TRADE,
     )
@@ -357,9 +357,9 @@ def putting_strip(
         ),
         formula="width of the strip − 0.30 m; ball to screen − its length",
         inputs=lambda: (
-            placed("Ball to screen", layout.ball_to_screen_m),
-            stated("Floor", flooring.name),
-            *(stated(strip.name, metres(strip.length_m or 0.0)) for strip in strips),
+            placed_input("Ball to screen", layout.ball_to_screen_m),
+            stated_input("Floor", flooring.name),
+            *(stated_input(strip.name, metres(strip.length_m or 0.0)) for strip in strips),
         ),
         cures=lambda: (say("Cut it to length, or choose a wider one."),),
         basis=Basis.TRADE,

@@ -4,7 +4,7 @@ from typing import Annotated
 
 from core.checks.asks import Ask, Test, ask_at_least, ask_equal, ask_within
 from core.checks.declared import THERE
-from core.checks.figures import in_a_row, metres, stated
+from core.checks.figures import in_a_row, metres, stated_input
 from core.checks.limits import State, Words, tightest
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import on
@@ -197,10 +197,10 @@ def fittings_fit(
         headline=lambda: say(words[state], names=names),
         formula="material of the sticks, and their thickness − what the fitting takes",
         inputs=lambda: (
-            stated("Enclosure", enclosure.name),
-            *(stated(stick.name, metres(stick.section_m or 0.0)) for stick in sticks),
-            *(stated(fitting.name, metres(fitting.fits_section_m or 0.0)) for fitting in fittings),
-            stated("Compared", in_a_row(fitting.name for fitting in fittings)),
+            stated_input("Enclosure", enclosure.name),
+            *(stated_input(stick.name, metres(stick.section_m or 0.0)) for stick in sticks),
+            *(stated_input(fitting.name, metres(fitting.fits_section_m or 0.0)) for fitting in fittings),
+            stated_input("Compared", in_a_row(fitting.name for fitting in fittings)),
         ),
         cures=lambda: (
             say("Choose fittings for the thickness of the sticks."),

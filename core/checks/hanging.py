@@ -6,7 +6,7 @@ from typing import Annotated
 
 from core.checks.asks import ask_among, ask_at_least, ask_at_most, ask_equal
 from core.checks.declared import THERE
-from core.checks.figures import in_a_row, metres, stated
+from core.checks.figures import in_a_row, metres, stated_input
 from core.checks.limits import ENDLESS, State, Words, at_least
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
@@ -202,8 +202,8 @@ def mount_load(
         ),
         formula="load of the mount − weight of the projector",
         inputs=lambda: (
-            stated("Weight", _kg(weight)),
-            *((stated("Load", _kg(mount.load_kg or 0.0)),) if mount else ()),
+            stated_input("Weight", _kg(weight)),
+            *((stated_input("Load", _kg(mount.load_kg or 0.0)),) if mount else ()),
         ),
         cures=lambda: (say("Choose a mount for {load} or more.", load=_kg(weight * LOAD_COMFORT)),),
     )
@@ -236,7 +236,7 @@ def mount_drop(
         ),
         formula="ceiling over the lens − lens height, against the mount's range",
         inputs=lambda: (
-            stated("Projector", projector.name),
+            stated_input("Projector", projector.name),
             Input("Lens height", metres(lens.height_m), Basis.MEASURED),
             Input("Drop", metres(drop_m), Basis.MEASURED),
         ),
@@ -267,9 +267,9 @@ def edge(
         ),
         formula="edge of the screen among those the frame or its hardware holds",
         inputs=lambda: (
-            stated("Screen", has.words),
-            stated("Frame", wants),
-            stated("Hardware", in_a_row(hanging.name for hanging in hangings)),
+            stated_input("Screen", has.words),
+            stated_input("Frame", wants),
+            stated_input("Hardware", in_a_row(hanging.name for hanging in hangings)),
         ),
         cures=lambda: (say("Choose hanging hardware for {edge}, or have the edge finished.", edge=has.words),),
     )
@@ -312,7 +312,7 @@ def complete(enclosure: Annotated[Enclosure, "leaves_out"], chosen: ChosenPieces
         ),
         headline=lambda: say("Leaves out {pieces}", pieces=words) if lacking else say("Complete"),
         formula="what the kit leaves out − what is chosen besides",
-        inputs=lambda: (stated("Left out", in_a_row(p.words for p in left_out)),),
+        inputs=lambda: (stated_input("Left out", in_a_row(p.words for p in left_out)),),
         cures=lambda: (say("Choose {pieces}; each is among the small items.", pieces=words),),
     )
 
@@ -381,7 +381,10 @@ def weight(
             else say("{screen} weighs {own}, nothing to hang it by is chosen yet", screen=surface.name, own=_kg(own))
         ),
         formula="load of one × pieces − weight of the screen",
-        inputs=lambda: (stated("Weight", _kg(own)), *(stated(h.name, _kg(h.load_kg or 0.0)) for h in hangings)),
+        inputs=lambda: (
+            stated_input("Weight", _kg(own)),
+            *(stated_input(h.name, _kg(h.load_kg or 0.0)) for h in hangings),
+        ),
         cures=lambda: (say("Choose cords or hooks that carry {load}.", load=_kg(own * LOAD_COMFORT)),),
     )
 

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 from typing import Annotated
 
-from core.checks.figures import share, stated
+from core.checks.figures import share, stated_input
 from core.checks.limits import ENDLESS, State, Words, at_least, at_most
 from core.checks.places import IN_BUDGET, IN_ROOM, on
 from core.checks.readings import Filled, Today
@@ -197,8 +197,8 @@ def strike_noise(
         ),
         formula="what the maker says against what the house puts up with",
         inputs=lambda: (
-            stated("Noise", own),
-            *(stated(f"With {baffle.name} behind it", baffle.sound or "not stated") for baffle in baffles),
+            stated_input("Noise", own),
+            *(stated_input(f"With {baffle.name} behind it", baffle.sound or "not stated") for baffle in baffles),
         ),
         cures=lambda: (
             say("Choose a quieter surface, or a baffle that covers all of it."),
@@ -231,8 +231,8 @@ def light_source(
         headline=lambda: say("Light for {years}, the horizon is {horizon}", years=limit.has, horizon=limit.wants),
         formula="rated hours / (hours a week × 52) − horizon",
         inputs=lambda: (
-            stated("Rated hours", f"{rated} h"),
-            stated("Light source", projector.light or "not stated"),
+            stated_input("Rated hours", f"{rated} h"),
+            stated_input("Light source", projector.light or "not stated"),
             Input("Hours a week", f"{hours_a_week:g} h", Basis.MEASURED),
         ),
         cures=lambda: (

@@ -3,12 +3,12 @@
 from collections.abc import Iterable
 from typing import Annotated
 
-from core.checks.figures import in_a_row, stated
+from core.checks.figures import in_a_row, stated_input
 from core.checks.limits import State, Words
 from core.checks.places import between, on
 from core.checks.register import check
 from core.checks.verdict import Answer, Basis, Input
-from core.checks.weights import wanted
+from core.checks.weights import is_wanted
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
@@ -90,10 +90,10 @@ def bundle(
         headline=lambda: headline,
         formula="titles and data in the monitor's plan, against what is paid for besides",
         inputs=lambda: (
-            stated("Plan brings", in_a_row(plan.bundled_titles)),
-            stated("Plan unlocks", in_a_row(field.words for field in plan.unlocks)),
-            stated("Title's plan", title_plan.name),
-            *(stated(f"{name} needs", f"tier {tier}") for name, tier in asked_tiers.items()),
+            stated_input("Plan brings", in_a_row(plan.bundled_titles)),
+            stated_input("Plan unlocks", in_a_row(field.words for field in plan.unlocks)),
+            stated_input("Title's plan", title_plan.name),
+            *(stated_input(f"{name} needs", f"tier {tier}") for name, tier in asked_tiers.items()),
         ),
         cures=lambda: tuple(cures),
     )
@@ -135,10 +135,10 @@ def later_versions(
         headline=lambda: headline,
         formula="what the maker says of versions that come out later, and the version that the link asks for",
         inputs=lambda: (
-            stated("Plan", plan.name),
-            stated("Paid", plan.billing.value),
-            stated("Stops at version", "none" if later else str(stops_at or "not stated")),
-            stated("Link came in version", str(needs or "any")),
+            stated_input("Plan", plan.name),
+            stated_input("Paid", plan.billing.value),
+            stated_input("Stops at version", "none" if later else str(stops_at or "not stated")),
+            stated_input("Link came in version", str(needs or "any")),
         ),
         cures=lambda: (
             say("Count in the price of a new licence within the horizon, or take a plan with later versions."),
@@ -154,7 +154,7 @@ def features(
     course_packs: Annotated[Beside[CoursePack], "features", "titles"],
 ) -> Answer:
     """The title's plan, with its packs, offers what the purposes want: a range, games, coaching, putting."""
-    purposes = [purpose for purpose in Purpose if wanted(brief, purpose)]
+    purposes = [purpose for purpose in Purpose if is_wanted(brief, purpose)]
     asked = tuple(dict.fromkeys(f for purpose in purposes for f in FEATURES_BY_PURPOSE.get(purpose, ())))
     offered = known(plan, "features", title)
     packs = [pack for pack in course_packs if title.id in (pack.titles or ())]
@@ -174,7 +174,7 @@ def features(
         ),
         formula="features wanted by purposes that weigh 3 or more − features of plan and packs",
         inputs=lambda: (
-            stated("Offered", _features(has)),
+            stated_input("Offered", _features(has)),
             Input("Wanted", _features(asked), Basis.TRADE),
         ),
         cures=lambda: (
@@ -207,7 +207,10 @@ def online(
             else say("{machine} has no way to be connected", machine=machine.name)
         ),
         formula="Wi-Fi or network among the machine's links",
-        inputs=lambda: (stated("Connection", needs), stated("Machine", in_a_row(link.words for link in own))),
+        inputs=lambda: (
+            stated_input("Connection", needs),
+            stated_input("Machine", in_a_row(link.words for link in own)),
+        ),
         cures=lambda: (say("A small Wi-Fi adapter, or a network cable."),),
     )
 
@@ -247,7 +250,10 @@ def packs(
             else say("All packs are made for what hangs here")
         ),
         formula="packs, packages and connectors whose maker does not list what hangs here, or that have nothing to do",
-        inputs=lambda: (stated("Title", title.name), stated("Monitor", monitor.name if monitor else "none")),
+        inputs=lambda: (
+            stated_input("Title", title.name),
+            stated_input("Monitor", monitor.name if monitor else "none"),
+        ),
         cures=lambda: (say("Take {names} off, or choose what it is made for.", names=in_a_row(astray or idle)),),
     )
 

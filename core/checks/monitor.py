@@ -3,7 +3,7 @@
 from typing import Annotated
 
 from core.checks.asks import ask_equal
-from core.checks.figures import measured_in_room, metres, placed, stated
+from core.checks.figures import measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import Limit, State, Words, at_least, at_most, tightest
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
@@ -80,9 +80,11 @@ def behind(
         },
         "length − ball to wall − (distance behind the ball + 0.15 m); and the maker's range",
         lambda: (
-            stated("Nearest to the ball", metres(near_m)),
-            stated("Furthest from the ball", metres(far_m)),
-            placed("Stands behind the ball (proposed)" if spot.proposed else "Stands behind the ball", spot.distance_m),
+            stated_input("Nearest to the ball", metres(near_m)),
+            stated_input("Furthest from the ball", metres(far_m)),
+            placed_input(
+                "Stands behind the ball (proposed)" if spot.proposed else "Stands behind the ball", spot.distance_m
+            ),
             measured_in_room(room, "length_m", "Length"),
         ),
     )
@@ -113,10 +115,12 @@ def beside(
         },
         "free side − (distance beside the ball + 0.15 m); and the maker's range",
         lambda: (
-            stated("Nearest to the ball", metres(near_m)),
-            stated("Furthest from the ball", metres(far_m)),
-            placed("Stands beside the ball (proposed)" if spot.proposed else "Stands beside the ball", spot.distance_m),
-            placed("Ball to left wall", layout.ball_x_m),
+            stated_input("Nearest to the ball", metres(near_m)),
+            stated_input("Furthest from the ball", metres(far_m)),
+            placed_input(
+                "Stands beside the ball (proposed)" if spot.proposed else "Stands beside the ball", spot.distance_m
+            ),
+            placed_input("Ball to left wall", layout.ball_x_m),
         ),
     )
 
@@ -146,8 +150,8 @@ def overhead(
         },
         "ceiling − lining − hitting surface, against the maker's range",
         lambda: (
-            stated("Lowest mount", metres(low_m)),
-            stated("Highest mount", metres(high_m)),
+            stated_input("Lowest mount", metres(low_m)),
+            stated_input("Highest mount", metres(high_m)),
             measured_in_room(room, "ceiling_m", "Ceiling"),
             Input("Hitting surface", metres(surface.height_m), Basis.SPEC),
         ),
@@ -166,9 +170,9 @@ def flight(
         headline=lambda: say("Needs {needs} of flight, has {has}", needs=limit.wants, has=limit.has),
         formula="ball to screen − flight the maker asks for",
         inputs=lambda: (
-            stated("Flight asked for", metres(needs_m)),
-            placed("Ball to wall", layout.ball_y_m),
-            placed("Screen to wall", layout.screen_y_m),
+            stated_input("Flight asked for", metres(needs_m)),
+            placed_input("Ball to wall", layout.ball_y_m),
+            placed_input("Screen to wall", layout.screen_y_m),
         ),
         cures=lambda: (
             say("Move the ball back {more}.", more=metres(-limit.headroom)),
@@ -205,7 +209,7 @@ def hands(brief: Annotated[Brief, "players", "visitors"], monitor: Annotated[Lau
         ),
         formula="players whose hand the monitor does not serve",
         inputs=lambda: (
-            stated("Serves", words[served]),
+            stated_input("Serves", words[served]),
             Input("Left-handers", ", ".join(left) or "none", Basis.MEASURED),
         ),
         cures=lambda: (say("A monitor behind or above the ball serves both hands without being moved."),),
@@ -262,9 +266,9 @@ def level(
         formula="tolerance − |floor covering + pad − mat|",
         inputs=lambda: (
             Input("Tolerance", limit.wants, Basis.SPEC),
-            stated("Mat", metres(surface.height_m)),
-            stated("Floor covering", metres(surface.floor_m)),
-            placed("Pad under the monitor", layout.monitor_pad_m),
+            stated_input("Mat", metres(surface.height_m)),
+            stated_input("Floor covering", metres(surface.floor_m)),
+            placed_input("Pad under the monitor", layout.monitor_pad_m),
         ),
         cures=lambda: (
             say("Put it on a pad {more} thick.", more=metres(layout.monitor_pad_m - step_m))

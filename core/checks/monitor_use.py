@@ -2,13 +2,13 @@
 
 from typing import Annotated
 
-from core.checks.figures import stated
+from core.checks.figures import stated_input
 from core.checks.limits import ENDLESS, State, Words, at_most
 from core.checks.places import on
 from core.checks.readings import Today
 from core.checks.register import check
 from core.checks.verdict import Answer, Basis, Input
-from core.checks.weights import tolerated, wanted
+from core.checks.weights import is_wanted, tolerance_of
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
@@ -50,9 +50,9 @@ def platform(
         ),
         formula="the machine's system among those of the maker's program",
         inputs=lambda: (
-            stated("Machine", has),
-            stated("Program", ", ".join(offers) or "nothing"),
-            stated("Title listens natively", "yes" if native else "no"),
+            stated_input("Machine", has),
+            stated_input("Program", ", ".join(offers) or "nothing"),
+            stated_input("Title listens natively", "yes" if native else "no"),
         ),
         cures=lambda: (
             say(
@@ -90,9 +90,9 @@ def edition(
         ),
         formula="4 years − age of the edition, and whether its maker still keeps it up to date",
         inputs=lambda: (
-            stated("Edition", str(year)),
-            stated("Kept up to date until", str(until) if until else "no end told"),
-            stated("Plan", plan.name if plan else "none"),
+            stated_input("Edition", str(year)),
+            stated_input("Kept up to date until", str(until) if until else "no end told"),
+            stated_input("Plan", plan.name if plan else "none"),
             Input("Today", today.date.isoformat(), Basis.MEASURED),
         ),
         cures=lambda: (
@@ -131,7 +131,7 @@ def portable(
         ),
         formula="what the maker says, where the bay is packed away, and whether the monitor stays",
         inputs=lambda: (
-            stated("Made to be carried", "yes" if carried else "no"),
+            stated_input("Made to be carried", "yes" if carried else "no"),
             Input("Packed away after play", "yes" if brief.packed_away else "no", Basis.MEASURED),
             Input("Stays where it is", "yes" if stays else "no", Basis.MEASURED),
         ),
@@ -150,12 +150,12 @@ def slow_balls(brief: Annotated[Brief, "purposes"], monitor: Annotated[LaunchMon
     A putt of 2 m on a medium green leaves at 1.5 m/s: v = √(2·a·s), a = 0.55 m/s² for a stimp of 10 ft. Where
     putting is a must (weight 5), one that misses putts is ruled out.
     """
-    putts = wanted(brief, Purpose.PUTTING)
+    putts = is_wanted(brief, Purpose.PUTTING)
     limit = at_most(
         known(monitor, "ball_speed_min_m_s"),
         SLOW_PUTT_M_S if putts else SLOW_CHIP_M_S,
         unit=Unit.METRE_PER_SECOND,
-        tolerated=tolerated(brief, Purpose.PUTTING),
+        tolerated=tolerance_of(brief, Purpose.PUTTING),
     )
     return Answer(
         limit,

@@ -5,7 +5,7 @@ from typing import Annotated
 
 from core.bay import PROJECTOR_BODY
 from core.checks.declared import THERE
-from core.checks.figures import in_a_row, metres, placed, stated, yes_or_no
+from core.checks.figures import in_a_row, metres, placed_input, stated_input, yes_or_no
 from core.checks.limits import State, Words, at_least
 from core.checks.places import on
 from core.checks.readings import Ball
@@ -85,7 +85,7 @@ def wedge_path(
         formula="lens height − half the body − (hitting surface + way ahead of the ball × tan 50°)",
         inputs=lambda: (
             *_body_inputs(lens),
-            placed("Ahead of the ball", ahead_m),
+            placed_input("Ahead of the ball", ahead_m),
             Input("Steepest wedge", Quantity(WEDGE_DEG, Unit.DEGREE), Basis.TRADE),
         ),
         cures=lambda: (
@@ -128,9 +128,9 @@ def roof(
         ),
         formula="roof of the enclosure, or netting made for overhead; lamps ahead of the ball",
         inputs=lambda: (
-            stated("Enclosure has a roof", yes_or_no(own)),
+            stated_input("Enclosure has a roof", yes_or_no(own)),
             Input("Lamps ahead of the ball", in_a_row(lamps), Basis.MEASURED),
-            stated("Behind it hangs", surface.name),
+            stated_input("Behind it hangs", surface.name),
         ),
         cures=lambda: (say("Hang netting made for overhead."), say("Or take lamps ahead of the ball down.")),
         basis=Basis.TRADE,
@@ -142,4 +142,6 @@ def _underside_m(lens: Lens) -> float:
 
 
 def _body_inputs(lens: Lens) -> tuple[Input, ...]:
-    return placed("Lens height", lens.height_m), Input("Body of a projector", metres(PROJECTOR_BODY[2]), Basis.TRADE)
+    return placed_input("Lens height", lens.height_m), Input(
+        "Body of a projector", metres(PROJECTOR_BODY[2]), Basis.TRADE
+    )

@@ -3,13 +3,13 @@
 from typing import Annotated
 
 from core.checks.declared import THERE
-from core.checks.figures import measured_in_room, metres, placed, share, stated
+from core.checks.figures import measured_in_room, metres, placed_input, share, stated_input
 from core.checks.limits import State, at_least, at_most, tightest
 from core.checks.places import between, on
 from core.checks.readings import PROJECTOR_BODY_M, Ball, LensBand, Throw
 from core.checks.register import check
 from core.checks.verdict import Answer, Basis, Input
-from core.checks.weights import tolerated
+from core.checks.weights import tolerance_of
 from core.geometry.ceiling import Ceiling
 from core.geometry.light import (
     IN_USE_FACTOR,
@@ -60,10 +60,10 @@ def screen_fill(title: Annotated[Title, THERE], screen: Annotated[ImpactScreen, 
         ),
         formula="picture area / clear area of the screen, for the best shape the title draws",
         inputs=lambda: (
-            stated("Title draws", ", ".join(title.shapes)),
-            stated("Picture width", metres(picture.width_m)),
-            stated("Picture height", metres(picture.height_m)),
-            stated("Screen", screen.name),
+            stated_input("Title draws", ", ".join(title.shapes)),
+            stated_input("Picture width", metres(picture.width_m)),
+            stated_input("Picture height", metres(picture.height_m)),
+            stated_input("Screen", screen.name),
         ),
         cures=lambda: (
             say("Choose a screen nearer to {shape}, or a title that draws the screen's shape.", shape=picture.shape),
@@ -80,9 +80,9 @@ def panel_fill(projector: Annotated[Projector, THERE], picture: Picture, raster:
         headline=lambda: say("Picture uses {fill} of the panel", fill=share(raster.panel_fill)),
         formula="(w·h) / (Wr·Hr), Wr = max(w, h·Ap), Hr = Wr / Ap",
         inputs=lambda: (
-            stated("Panel", f"{projector.width_px} × {projector.height_px} pixels"),
-            stated("Picture width w", metres(picture.width_m)),
-            stated("Picture height h", metres(picture.height_m)),
+            stated_input("Panel", f"{projector.width_px} × {projector.height_px} pixels"),
+            stated_input("Picture width w", metres(picture.width_m)),
+            stated_input("Picture height h", metres(picture.height_m)),
             Input("Raster width Wr", metres(raster.width_m), Basis.PHYSICS),
         ),
         cures=lambda: (say("A panel nearer to {shape} wastes less light.", shape=picture.shape),),
@@ -119,10 +119,10 @@ def throw_distance(
         ),
         formula="D = throw ratio × Wr at both ends of the zoom; room length − gap − 0.20 m for body and cables",
         inputs=lambda: (
-            stated("Least throw ratio", Quantity(projector.throw_min or 0.0, Unit.FACTOR)),
-            stated("Greatest throw ratio", Quantity(projector.throw_max or 0.0, Unit.FACTOR)),
+            stated_input("Least throw ratio", Quantity(projector.throw_min or 0.0, Unit.FACTOR)),
+            stated_input("Greatest throw ratio", Quantity(projector.throw_max or 0.0, Unit.FACTOR)),
             Input("Raster width Wr", metres(raster.width_m), Basis.PHYSICS),
-            placed(
+            placed_input(
                 "Lens to screen (proposed)" if layout.lens_distance_m is None else "Lens to screen", lens.distance_m
             ),
             measured_in_room(room, "length_m", "Length"),
@@ -181,8 +181,8 @@ def lens_height(
         inputs=lambda: (
             Input("Lowest without keystone", metres(band.lowest_m), Basis.SPEC),
             Input("Highest without keystone", metres(band.highest_m), Basis.SPEC),
-            placed("Lens height", lens.height_m),
-            placed("Lens to screen", lens.distance_m),
+            placed_input("Lens height", lens.height_m),
+            placed_input("Lens to screen", lens.distance_m),
             Input("Keystone it can square", keystone.wants, Basis.SPEC),
             Input("Ceiling over the lens", metres(ceiling_m), Basis.MEASURED),
         ),
@@ -231,9 +231,9 @@ def shadow(
         formula="z0 − (z0 − head)·D / (D − s), where the head is above the beam's lower edge",
         inputs=lambda: (
             Input("Top of the head", metres(head_m), Basis.MEASURED),
-            placed("Head to screen s", distance_m),
-            placed("Lens to screen D", lens.distance_m),
-            placed("Lens height z0", lens.height_m),
+            placed_input("Head to screen s", distance_m),
+            placed_input("Lens to screen D", lens.distance_m),
+            placed_input("Lens height z0", lens.height_m),
             Input("Beam's lower edge there", metres(edge_m), Basis.PHYSICS),
         ),
         cures=lambda: (
@@ -293,7 +293,7 @@ def contrast(
         inputs=lambda: (
             *_light_inputs(lumens, gain, raster),
             Input("Room light on the screen E", light, Basis.TRADE if room.measured_lux is None else Basis.MEASURED),
-            stated("Native contrast C", Quantity(native, Unit.RATIO)),
+            stated_input("Native contrast C", Quantity(native, Unit.RATIO)),
         ),
         cures=lambda: (
             say(
@@ -327,16 +327,16 @@ def sharpness(
         value,
         PIXELS_PLAIN_PER_DEGREE,
         unit=Unit.PIXELS_PER_DEGREE,
-        tolerated=tolerated(brief, Purpose.FILMS),
+        tolerated=tolerance_of(brief, Purpose.FILMS),
     )
     return Answer(
         limit,
         headline=lambda: say("{value} at the ball; under {plain} pixels show", value=limit.has, plain=limit.wants),
         formula="pixels across / (2·atan(w / 2d))",
         inputs=lambda: (
-            stated("Pixels across the picture", f"{across_px:.0f}"),
-            stated("Picture width w", metres(picture.width_m)),
-            placed("Eye to screen d", layout.ball_to_screen_m),
+            stated_input("Pixels across the picture", f"{across_px:.0f}"),
+            stated_input("Picture width w", metres(picture.width_m)),
+            placed_input("Eye to screen d", layout.ball_to_screen_m),
         ),
         cures=lambda: (say("More lines, a panel nearer to the picture's shape, or standing further back."),),
         basis=Basis.TRADE,
@@ -345,9 +345,9 @@ def sharpness(
 
 def _light_inputs(lumens: float, gain: float, raster: Raster) -> tuple[Input, ...]:
     return (
-        stated("Stated brightness Φ", _lm(lumens)),
+        stated_input("Stated brightness Φ", _lm(lumens)),
         Input("In-use factor k", share(IN_USE_FACTOR), Basis.TRADE),
-        stated("Screen gain G", Quantity(gain, Unit.FACTOR)),
+        stated_input("Screen gain G", Quantity(gain, Unit.FACTOR)),
         Input("Raster width Wr", metres(raster.width_m), Basis.PHYSICS),
         Input("Raster height Hr", metres(raster.height_m), Basis.PHYSICS),
     )

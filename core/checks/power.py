@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from core.checks.asks import ask_at_least, ask_equal
-from core.checks.figures import stated
+from core.checks.figures import stated_input
 from core.checks.limits import ENDLESS, State, Words, at_least, at_most
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import IN_ROOM
@@ -93,7 +93,7 @@ def circuit(load: Load, room: Annotated[Room, "breaker_a", "mains_v", "other_loa
         headline=lambda: say("{amperes} of {allowed} allowed on the breaker", amperes=limit.has, allowed=limit.wants),
         formula="0.80 × breaker − (watts of all devices + what else runs on it) / volts",
         inputs=lambda: (
-            *(stated(name, _watts(watts)) for name, watts in load.watts),
+            *(stated_input(name, _watts(watts)) for name, watts in load.watts),
             Input("Besides", _watts(room.other_load_w), Basis.MEASURED),
             Input("Mains", Quantity(mains_v, Unit.VOLT), Basis.MEASURED),
             Input("Breaker", Quantity(breaker_a, Unit.AMPERE), Basis.MEASURED),
@@ -124,8 +124,8 @@ def strip_load(load: Load, strips: Annotated[Beside[PowerStrip], "rated_w"]) -> 
         ),
         formula="rating of all strips together − watts of all devices; comfortable on any one of them",
         inputs=lambda: (
-            *(stated(strip.name, _watts(strip.rated_w or 0.0)) for strip in strips),
-            *(stated(name, _watts(watts)) for name, watts in load.watts),
+            *(stated_input(strip.name, _watts(strip.rated_w or 0.0)) for strip in strips),
+            *(stated_input(name, _watts(watts)) for name, watts in load.watts),
         ),
         cures=lambda: (say("Plug heaters straight into the wall, and share the rest between strips."),),
     )
@@ -155,8 +155,8 @@ def sockets(
         formula="sockets in the walls + sockets of strips − 1 for each strip, against devices",
         inputs=lambda: (
             Input("In the walls", str(in_wall), Basis.MEASURED),
-            *(stated(strip.name, str(strip.sockets)) for strip in strips),
-            *(stated("Plug", name) for name, _ in load.watts),
+            *(stated_input(strip.name, str(strip.sockets)) for strip in strips),
+            *(stated_input("Plug", name) for name, _ in load.watts),
         ),
         cures=lambda: (say("Choose a strip with surge protection, where the devices are; never chain strips."),),
         basis=Basis.MEASURED,

@@ -4,13 +4,13 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from core.checks.asks import ask_at_least, ask_equal
-from core.checks.figures import measured_in_room, metres, placed, stated
+from core.checks.figures import measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import at_least
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import IN_ROOM, on
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input
-from core.checks.weights import tolerated, wanted
+from core.checks.weights import is_wanted, tolerance_of
 from core.model.brief import Brief, Handedness, Purpose
 from core.model.build import Slot
 from core.model.facts import known, known_players
@@ -50,13 +50,13 @@ class Tripod(Need):
 @derive
 def wants_courses(brief: Annotated[Brief, "purposes"]) -> WantsCourses | None:
     """`None` below the weight from which it decides parts."""
-    return WantsCourses() if wanted(brief, Purpose.FULL_ROUNDS) else None
+    return WantsCourses() if is_wanted(brief, Purpose.FULL_ROUNDS) else None
 
 
 @derive
 def wants_filming(brief: Annotated[Brief, "purposes"]) -> WantsFilming | None:
     """`None` below the weight from which it decides the room."""
-    return WantsFilming() if wanted(brief, Purpose.FILMING) else None
+    return WantsFilming() if is_wanted(brief, Purpose.FILMING) else None
 
 
 @derive
@@ -88,7 +88,7 @@ def courses(
     added = [(pack.name, known(pack, "courses")) for pack in packs if title.id in (pack.titles or ())]
     count = own + sum(courses for _, courses in added)
     return Answer(
-        at_least(count, 1, unit=Unit.COURSES, tolerated=tolerated(brief, Purpose.FULL_ROUNDS)),
+        at_least(count, 1, unit=Unit.COURSES, tolerated=tolerance_of(brief, Purpose.FULL_ROUNDS)),
         headline=lambda: (
             say("Plan {plan} and packs come with {count} courses", plan=plan.name, count=str(count))
             if added
@@ -96,8 +96,8 @@ def courses(
         ),
         formula="courses in the plan + courses in packs made for the title, where full rounds weigh 3 or more",
         inputs=lambda: (
-            stated(f"Courses in plan {plan.name}", str(own)),
-            *(stated(f"Courses in {name}", str(courses)) for name, courses in added),
+            stated_input(f"Courses in plan {plan.name}", str(own)),
+            *(stated_input(f"Courses in {name}", str(courses)) for name, courses in added),
         ),
         cures=lambda: (say("Choose a plan with courses, a pack that adds some, or weigh full rounds less."),),
     )
@@ -118,14 +118,14 @@ def filming(
     free = {Handedness.RIGHT: room.width_m - layout.ball_x_m, Handedness.LEFT: layout.ball_x_m}
     free_m = min(free[hand] for hand in hands)
     return Answer(
-        at_least(free_m, CAMERA_FREE_M, tolerated=tolerated(brief, Purpose.FILMING)),
+        at_least(free_m, CAMERA_FREE_M, tolerated=tolerance_of(brief, Purpose.FILMING)),
         headline=lambda: say(
             "{free} before the player, a camera wants {least}", free=metres(free_m), least=metres(CAMERA_FREE_M)
         ),
         formula="ball line to the wall the player faces − 2.0 m, where filming weighs 3 or more",
         inputs=lambda: (
             measured_in_room(room, "width_m", "Width"),
-            placed("Ball to left wall", layout.ball_x_m),
+            placed_input("Ball to left wall", layout.ball_x_m),
             Input("Hands", ", ".join(sorted(hands)), Basis.MEASURED),
         ),
         cures=lambda: (say("Film from behind, or with a wide lens."),),

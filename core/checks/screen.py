@@ -2,7 +2,7 @@
 
 from typing import Annotated
 
-from core.checks.figures import measured_in_room, metres, placed, stated
+from core.checks.figures import measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import ENDLESS, Limit, State, Words, at_least, tightest
 from core.checks.places import between, on
 from core.checks.register import check
@@ -72,7 +72,7 @@ def screen_in_room(
     width_m = known(surface, "width_m")
     height_m = known(surface, "height_m") + layout.screen_bottom_m
     ceiling_m = _ceiling_over(width_m, (layout.screen_y_m, layout.screen_y_m), room, ceiling)
-    return _fits_room(width_m, height_m, room, ceiling_m, (placed("Lower edge", layout.screen_bottom_m),))
+    return _fits_room(width_m, height_m, room, ceiling_m, (placed_input("Lower edge", layout.screen_bottom_m),))
 
 
 @check("enclosure.room", title="Enclosure fits the room", place=on(Slot.ENCLOSURE))
@@ -110,8 +110,8 @@ def _fits_room(width_m: float, height_m: float, room: Room, ceiling_m: float, in
         ),
         formula="the smaller of: room width − width; lowest ceiling over it, lining off − height",
         inputs=lambda: (
-            stated("Width", metres(width_m)),
-            stated("Upper edge", metres(height_m)),
+            stated_input("Width", metres(width_m)),
+            stated_input("Upper edge", metres(height_m)),
             *inputs,
             measured_in_room(room, "width_m", "Room width"),
             Input("Lowest ceiling over it", metres(ceiling_m), Basis.MEASURED),
@@ -150,10 +150,10 @@ def screen_in_enclosure(
         ),
         formula="the smaller of: inner width − screen width; inner height − screen's upper edge",
         inputs=lambda: (
-            stated("Screen width", metres(width_m)),
-            stated("Screen's upper edge", metres(height_m)),
-            stated("Inner width", metres(inner_width_m)),
-            stated("Inner height", metres(inner_height_m)),
+            stated_input("Screen width", metres(width_m)),
+            stated_input("Screen's upper edge", metres(height_m)),
+            stated_input("Inner width", metres(inner_width_m)),
+            stated_input("Inner height", metres(inner_height_m)),
         ),
         cures=lambda: (
             say("Choose an enclosure {more} larger inside, or a smaller screen.", more=metres(-deciding.headroom)),
@@ -237,7 +237,7 @@ def display_for_stage(
         formula="kind of display against the stage of the brief; width of a television − way from the ball / 5",
         inputs=lambda: (
             Input("Stage", brief.stage.value, Basis.MEASURED),
-            placed("Ball to screen", layout.ball_to_screen_m),
+            placed_input("Ball to screen", layout.ball_to_screen_m),
             *((Input("Width", legible.has, Basis.SPEC),) if legible else ()),
         ),
         cures=lambda: (

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Annotated
 
-from core.checks.figures import share, stated
+from core.checks.figures import share, stated_input
 from core.checks.limits import at_least
 from core.checks.places import between
 from core.checks.readings import aspect_of, clear_area_m
@@ -59,8 +59,8 @@ def joint(
         ),
         formula="for each shape the smaller of: picture / clear screen, picture / raster; the largest of these",
         inputs=lambda: (
-            *(stated(f"{fill.shape} fills of screen", share(fill.screen)) for fill in fills),
-            *(stated(f"{fill.shape} fills of panel", share(fill.panel)) for fill in fills),
+            *(stated_input(f"{fill.shape} fills of screen", share(fill.screen)) for fill in fills),
+            *(stated_input(f"{fill.shape} fills of panel", share(fill.panel)) for fill in fills),
         ),
         cures=lambda: (
             say("A screen nearer to {shape}, or a title that draws the screen's shape.", shape=best.shape)

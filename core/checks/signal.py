@@ -5,7 +5,7 @@ from typing import Annotated
 from core.checks.asks import Ask, Test, ask_among, ask_at_least, ask_equal
 from core.checks.cable_ways import ChainLines, DisplayRun
 from core.checks.declared import THERE
-from core.checks.figures import in_a_row, metres, stated
+from core.checks.figures import in_a_row, metres, stated_input
 from core.checks.limits import ENDLESS, State, Words, at_least, at_most
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
@@ -142,9 +142,9 @@ def plugs(
         ),
         formula="plugs that both have, or an adapter between them",
         inputs=lambda: (
-            stated("Outputs", has),
-            stated("Inputs", wants),
-            stated("Adapter", adapter.name if adapter else "none"),
+            stated_input("Outputs", has),
+            stated_input("Inputs", wants),
+            stated_input("Adapter", adapter.name if adapter else "none"),
         ),
         cures=lambda: (
             (say("Choose a machine with one."),)
@@ -199,9 +199,9 @@ def outputs(
         headline=lambda: say("{has} outputs for {needs} displays", has=str(len(ports) + extra), needs=str(len(shown))),
         formula="video outputs + ways of a splitter − 1, against displays",
         inputs=lambda: (
-            stated("Outputs", in_a_row(port.words for port in ports)),
-            *(stated("Display", display.name) for display in shown),
-            *(stated("Splitter", part.name) for part in splitters),
+            stated_input("Outputs", in_a_row(port.words for port in ports)),
+            *(stated_input("Display", display.name) for display in shown),
+            *(stated_input("Splitter", part.name) for part in splitters),
         ),
         cures=lambda: (
             (say("A splitter mirrors one output on both."),)
@@ -235,7 +235,7 @@ def usb(
         limit,
         headline=lambda: say("{ports} USB sockets for {users} devices", ports=str(ports), users=str(len(users))),
         formula="USB sockets − devices on USB",
-        inputs=lambda: (stated("USB sockets", str(ports)), *(stated("Device", name) for name in users)),
+        inputs=lambda: (stated_input("USB sockets", str(ports)), *(stated_input("Device", name) for name in users)),
         cures=lambda: (
             (say("A hub with a power supply of its own adds some."),)
             if ports
@@ -278,10 +278,10 @@ def lines(
         ),
         formula="least of what title, machine, cable, adapter, splitter and display do − lines of the display",
         inputs=lambda: (
-            stated(f"{display.name} shows", _lines(shows)),
-            stated(f"{machine.name} sends", _lines(machine.output_lines or 0)),
-            *((stated(f"{title.name} draws", _lines(title.lines_max)),) if title and title.lines_max else ()),
-            *(stated(f"{name} carries", _lines(most)) for most, name in passing),
+            stated_input(f"{display.name} shows", _lines(shows)),
+            stated_input(f"{machine.name} sends", _lines(machine.output_lines or 0)),
+            *((stated_input(f"{title.name} draws", _lines(title.lines_max)),) if title and title.lines_max else ()),
+            *(stated_input(f"{name} carries", _lines(most)) for most, name in passing),
         ),
         cures=lambda: (say("Pay for fewer lines, or replace {weakest}.", weakest=weakest),),
     )
@@ -305,8 +305,8 @@ def second(display: Annotated[Display, THERE], others: Annotated[Beside[Display]
         ),
         formula="lines of the second display − 1080",
         inputs=lambda: (
-            stated(f"{display.name} shows", _lines(display.height_px or 0)),
-            *(stated(name, _lines(limit.measured)) for limit, name in limits.items()),
+            stated_input(f"{display.name} shows", _lines(display.height_px or 0)),
+            *(stated_input(name, _lines(limit.measured)) for limit, name in limits.items()),
         ),
         cures=lambda: (say("Choose one with 1080 lines or more."),),
         basis=Basis.TRADE,
@@ -322,7 +322,7 @@ def mirror(tablet: Annotated[Tablet, "mirror_delay_ms"], display: Annotated[Disp
         limit,
         headline=lambda: say("{display} shows it {delay} late", display=display.name, delay=limit.has),
         formula="less than 100 ms comfortably, less than 1,000 ms at most − delay stated by the maker",
-        inputs=lambda: (stated("Delay", Quantity(delay_ms, Unit.MILLISECOND)),),
+        inputs=lambda: (stated_input("Delay", Quantity(delay_ms, Unit.MILLISECOND)),),
         cures=lambda: (say("A cable instead of the air, or a computer, is faster."),),
     )
 

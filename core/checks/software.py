@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Annotated
 
-from core.checks.figures import in_a_row, stated
+from core.checks.figures import in_a_row, stated_input
 from core.checks.limits import Limit, State, Words, at_least, tightest
 from core.checks.places import between
 from core.checks.register import check, derive
@@ -61,8 +61,8 @@ def title_listens(
         ),
         formula="tier of the plan held − tier the link asks for",
         inputs=lambda: (
-            stated("Link", link.via if link else "none"),
-            stated("Plan held", plan.name if plan else "none"),
+            stated_input("Link", link.via if link else "none"),
+            stated_input("Plan held", plan.name if plan else "none"),
         ),
         cures=lambda: (
             (say("{title} listens to: {linked}.", title=title.name, linked=monitors),)
@@ -95,9 +95,9 @@ def platform(title: Annotated[Title, "limited_on", "platforms"], machine: Annota
         ),
         formula="operating system among the title's platforms, and not among those on which it does less",
         inputs=lambda: (
-            stated("Machine", has),
-            stated("Title", ", ".join(offers)),
-            stated("Does less on", in_a_row(title.limited_on)),
+            stated_input("Machine", has),
+            stated_input("Title", ", ".join(offers)),
+            stated_input("Does less on", in_a_row(title.limited_on)),
         ),
         cures=lambda: (
             say("Choose a machine with {offers}.", offers=" or ".join(o for o in offers if o not in title.limited_on)),
@@ -166,7 +166,7 @@ def spec(
         headline=lambda: say("Weakest line: {line}, {has} of {asked}", line=name, has=limit.has, asked=asked),
         formula="each line of the machine against the title's minimum and recommended machine",
         inputs=lambda: (
-            stated("Picture", Quantity(lines, Unit.LINES)),
+            stated_input("Picture", Quantity(lines, Unit.LINES)),
             *(
                 Input(
                     f"{line.name}, asked {line.minimum:g} to {line.recommended:g}",

@@ -14,9 +14,8 @@ from core.geometry.surroundings import Surroundings
 from core.model.brief import Handedness, Player
 from core.model.room import Layout
 from core.quantities import Quantity, Sentence, Unit, say
-from core.quantities.tolerances import STORED_DECIMALS
+from core.quantities.tolerances import STORED_DECIMALS, TOLD_DECIMALS_M
 
-SPOT_DECIMALS = 3
 SCREEN_DISTANCE = BallDistance()
 
 
@@ -109,7 +108,7 @@ def _typed_inside(areas: tuple[Area, ...], spot: Point) -> Point:
 
     A corner that is sharper than that is told to the tenth, as it is stored.
     """
-    for decimals in (SPOT_DECIMALS, STORED_DECIMALS):
+    for decimals in (TOLD_DECIMALS_M, STORED_DECIMALS):
         step = 10.0**-decimals
         x, y = (round(at, decimals) for at in spot)
         around = [

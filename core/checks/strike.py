@@ -5,7 +5,7 @@ from typing import Annotated
 from core.checks.along import gap_behind_m, least_gap_m
 from core.checks.asks import ask_at_least, ask_equal
 from core.checks.declared import THERE
-from core.checks.figures import in_a_row, metres, placed, stated, yes_or_no
+from core.checks.figures import in_a_row, metres, placed_input, stated_input, yes_or_no
 from core.checks.limits import ENDLESS, State, Words, at_least, at_most
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import on
@@ -103,9 +103,9 @@ def struck(surface: Annotated[Surface, "stops"], balls: Annotated[Beside[Balls],
         headline=lambda: say(words[state], name=surface.name),
         formula="kind of surface, and the balls that it is made for",
         inputs=lambda: (
-            stated("Kind", "sheet" if sheet else "net or screen"),
-            stated("Made for", (stops or "no ball").replace("_", " ")),
-            stated("Balls", in_a_row(ball.name for ball in balls)),
+            stated_input("Kind", "sheet" if sheet else "net or screen"),
+            stated_input("Made for", (stops or "no ball").replace("_", " ")),
+            stated_input("Balls", in_a_row(ball.name for ball in balls)),
         ),
         cures=lambda: (
             (say("Keep hard balls out of the room."), say("Or choose a surface made for any ball."))
@@ -160,7 +160,7 @@ def backing(
         ),
         formula="what the maker says, against black cloth as high as the screen",
         inputs=lambda: (
-            stated("Light shows through", yes_or_no(screen.needs_backing)),
+            stated_input("Light shows through", yes_or_no(screen.needs_backing)),
             Input("Windows behind it", in_a_row(windows), Basis.MEASURED),
         ),
         cures=lambda: (say("Choose black, matt cloth off a roll that is wide enough."),),
@@ -212,8 +212,8 @@ def rebound(
         ),
         formula="layers of fabric, or a topper of 30 mm behind it",
         inputs=lambda: (
-            stated("Layers", str(layers)),
-            placed("Gap behind it", gap_m),
+            stated_input("Layers", str(layers)),
+            placed_input("Gap behind it", gap_m),
             Input("Rebound with a topper", Quantity(HALVED, Unit.SHARE), Basis.TRADE),
         ),
         cures=lambda: (say("Hang a mattress topper behind it; fewer cords, then test."),),
@@ -244,7 +244,7 @@ def tension(
                 say("A raw edge cannot be drawn taut") if raw else say("{edge} hold it all along", edge=edge.words)
             ),
             formula="how the edge is made",
-            inputs=lambda: (stated("Edge", edge.words),),
+            inputs=lambda: (stated_input("Edge", edge.words),),
             cures=lambda: (say("Have it hemmed and eyelets set, one every 300 mm."),),
             basis=Basis.TRADE,
         )
@@ -254,7 +254,7 @@ def tension(
         (taut, at_most(spacing_m, SLACK_SPACING_M, tolerated=ENDLESS)),
         headline=lambda: say("Held every {spacing}, not tested yet", spacing=metres(spacing_m)),
         formula="spacing − 0.20 m, and 0.60 m − spacing",
-        inputs=lambda: (stated("Spacing", metres(spacing_m)), stated("Edge", edge.words)),
+        inputs=lambda: (stated_input("Spacing", metres(spacing_m)), stated_input("Edge", edge.words)),
         cures=lambda: (
             say("Leave every second cord out, then test with a slow shot.")
             if taut.state is not State.CLEAR
@@ -333,8 +333,8 @@ def sides(
         formula="sides closed by the enclosure or by netting that is large enough − shank sides of the hands that play",
         inputs=lambda: (
             Input("Shank sides", _sides(hands), Basis.TRADE),
-            stated("Enclosure has sides", yes_or_no(own)),
-            stated("Netting", in_a_row(net.name for net in netting)),
+            stated_input("Enclosure has sides", yes_or_no(own)),
+            stated_input("Netting", in_a_row(net.name for net in netting)),
         ),
         cures=lambda: (say("Hang netting on the {sides} of the bay.", sides=_sides(hands)),),
         basis=Basis.TRADE,

@@ -8,7 +8,7 @@ from typing import Annotated
 from core.bay import Hood
 from core.checks.ball import SwingRules, ball_limits
 from core.checks.declared import THERE
-from core.checks.figures import measured_in_room, metres, placed
+from core.checks.figures import measured_in_room, metres, placed_input
 from core.checks.limits import Limit, State, Words, at_least, tightest
 from core.checks.places import IN_ROOM, on
 from core.checks.readings import Ball
@@ -164,7 +164,7 @@ def side_walls(
         formula="smallest distance from the swing disc to a side wall",
         inputs=lambda: (
             measured_in_room(room, "width_m", "Width"),
-            placed("Ball to left wall", ball.at[0]),
+            placed_input("Ball to left wall", ball.at[0]),
             *swing_inputs(player, disc),
         ),
         cures=lambda: (
@@ -198,7 +198,7 @@ def rear_wall(
         formula="room length − furthest point of the swing disc",
         inputs=lambda: (
             measured_in_room(room, "length_m", "Length"),
-            placed("Ball to the wall behind the screen", ball.at[1]),
+            placed_input("Ball to the wall behind the screen", ball.at[1]),
             *swing_inputs(player, disc),
         ),
         cures=lambda: (
@@ -324,7 +324,7 @@ def inside_enclosure(
             Input("Depth", metres(hood.depth_m), Basis.SPEC),
             Input("Inner width", metres(hood.inner_width_m), Basis.SPEC),
             Input("Inner height", metres(hood.inner_height_m), Basis.SPEC),
-            placed("Gap behind the screen", layout.screen_y_m),
+            placed_input("Gap behind the screen", layout.screen_y_m),
             *swing_inputs(player, disc),
         ),
         cures=lambda: (
@@ -375,8 +375,8 @@ def projector_clearance(player: Annotated[Player, "id"], disc: SwingDisc, lens: 
         headline=lambda: say("{who}'s club passes {near} from the projector", who=player.name, near=limit.has),
         formula="smallest distance from the swing disc to the lens − 0.30 m",
         inputs=lambda: (
-            placed("Lens to screen", lens.distance_m),
-            placed("Lens height", lens.height_m),
+            placed_input("Lens to screen", lens.distance_m),
+            placed_input("Lens height", lens.height_m),
             *swing_inputs(player, disc),
         ),
         cures=lambda: (

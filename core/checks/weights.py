@@ -7,7 +7,7 @@ WANTED = 3
 """From this weight on a purpose decides parts."""
 
 
-def wanted(brief: Brief, purpose: Purpose) -> bool:
+def is_wanted(brief: Brief, purpose: Purpose) -> bool:
     """`purpose` weighs enough to decide parts."""
     return brief.weight(purpose) >= WANTED
 
@@ -17,6 +17,6 @@ def lacking(brief: Brief, *purposes: Purpose) -> State:
     return State.BLOCKED if any(brief.must(purpose) for purpose in purposes) else State.TIGHT
 
 
-def tolerated(brief: Brief, *purposes: Purpose) -> float:
+def tolerance_of(brief: Brief, *purposes: Purpose) -> float:
     """How far a number may be beyond its bound that `purposes` set: not at all where one is a must, else endlessly."""
     return 0.0 if any(brief.must(purpose) for purpose in purposes) else ENDLESS

@@ -3,7 +3,7 @@
 from contextlib import suppress
 from typing import Annotated
 
-from core.checks.figures import stated
+from core.checks.figures import stated_input
 from core.checks.limits import State, Words
 from core.checks.places import on
 from core.checks.register import check
@@ -114,7 +114,7 @@ def _subscribed(brief: Brief, part: Part, plan: Plan, plans: tuple[Plan, ...]) -
             say("Plan {plan} is a subscription", plan=plan.name) if subscription else say("No subscription")
         ),
         formula="kind of licence against the wish; break-even = price once / yearly fee",
-        inputs=lambda: tuple(stated(f"Plan {other.name}", _told(other)) for other in plans),
+        inputs=lambda: tuple(stated_input(f"Plan {other.name}", _told(other)) for other in plans),
         cures=lambda: tuple(_ways_out(brief, part, plan, plans)),
     )
 

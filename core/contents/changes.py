@@ -9,7 +9,7 @@ from core.contents.usual import usual_opening, usual_socket, usual_stored, usual
 from core.model.record import Record
 from core.model.room import MOST_THINGS, Room
 from core.model.things import Opening, OpeningKind, Socket, Stored, StoredKind, Thing, ThingKind
-from core.model.typed import FieldErrors, changed
+from core.model.typed import FieldErrors, with_changes
 from core.quantities import UnitSystem
 
 Content = Thing | Opening | Socket | Stored
@@ -67,22 +67,22 @@ def with_changed(
 
     Raises `NotInRoom`, and `FieldErrors` for a field that such a thing does not have or a value it does not take.
     """
-    wanted = found(room, group, id)
+    wanted = content_of(room, group, id)
     fields = TYPE_BY_GROUP[group].model_fields
     strange = [(field, value, "a field of such a thing") for field, value in changes.items() if field not in fields]
     if strange:
         raise FieldErrors(strange)
-    after = changed(wanted, changes, units, currency)
+    after = with_changes(wanted, changes, units, currency)
     return _with(room, group, tuple(after if content.id == id else content for content in _in(room, group)))
 
 
 def without(room: Room, group: ContentGroup, id: str) -> Room:
     """`room` with one of its contents taken out. Raises `NotInRoom`."""
-    found(room, group, id)
+    content_of(room, group, id)
     return _with(room, group, tuple(content for content in _in(room, group) if content.id != id))
 
 
-def found(room: Room, group: ContentGroup, id: str) -> Content:
+def content_of(room: Room, group: ContentGroup, id: str) -> Content:
     """One of the room's contents. Raises `NotInRoom`."""
     for content in _in(room, group):
         if content.id == id:

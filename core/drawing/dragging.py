@@ -21,7 +21,7 @@ class Drag(NamedTuple):
     v_m: float
 
 
-def dragged(scene: Scene, drag: Drag) -> dict[str, float]:
+def fields_dragged(scene: Scene, drag: Drag) -> dict[str, float]:
     """What is changed by dragging a handle of `scene`, by field, in metres. Raises `NoHandle`."""
     handle = next((one for one in scene.handles if (one.view, one.target) == (drag.view, drag.target)), None)
     if handle is None:

@@ -16,7 +16,7 @@ MOST_MENDED = 200
 """A document with more faults than that is none of ours."""
 
 
-def mended(read: Callable[[Any], R], document: Any, tagged: bool = False) -> tuple[R, tuple[str, ...]]:
+def mended_document(read: Callable[[Any], R], document: Any, tagged: bool = False) -> tuple[R, tuple[str, ...]]:
     """What `read` makes of `document`, and the places of what had to be left out for that.
 
     With `tagged`, the first step of each place names the kind of the whole and is no step. `document` is changed.

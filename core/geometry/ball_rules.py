@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from typing import NamedTuple
 
 from core.geometry.ceiling import Ceiling
-from core.geometry.edges import Edge
+from core.geometry.edges import BallEdge
 from core.geometry.swing_disc import COMFORT_M, UNCERTAINTY_M, SwingDisc
 
 BEHIND_BALL_OVER_RADIUS_M = 0.30
@@ -25,7 +25,7 @@ class BallRule(NamedTuple):
 
     check: str
     """Id of the check that judges by it."""
-    edge: Edge
+    edge: BallEdge
     least_m: float
     comfortable_m: float
     tolerated_m: float = 0.0
@@ -56,12 +56,12 @@ class Inside:
     mouth_m: float
 
 
-def swing_edges(disc: SwingDisc, room: BallRoom) -> Iterator[Edge]:
+def swing_edges(disc: SwingDisc, room: BallRoom) -> Iterator[BallEdge]:
     """From the swing disc to both side walls, the rear wall and each plane of the ceiling."""
     low, high = disc.low_m, disc.high_m
-    yield Edge("left wall", 1.0, 0.0, low[0], disc.leftmost_m)
-    yield Edge("right wall", -1.0, 0.0, room.width_m - high[0], disc.rightmost_m)
-    yield Edge("rear wall", 0.0, -1.0, room.length_m - high[1], disc.rearmost_m)
+    yield BallEdge("left wall", 1.0, 0.0, low[0], disc.leftmost_m)
+    yield BallEdge("right wall", -1.0, 0.0, room.width_m - high[0], disc.rightmost_m)
+    yield BallEdge("rear wall", 0.0, -1.0, room.length_m - high[1], disc.rearmost_m)
     yield from room.ceiling.edges(disc, room.surface_m)
 
 
@@ -79,21 +79,21 @@ def swing_rules(disc: SwingDisc, room: BallRoom) -> tuple[BallRule, ...]:
     tolerated_m = 0.0 if disc.measured else UNCERTAINTY_M
     swings = (BallRule(CHECK_BY_EDGE[edge.name], edge, 0.0, COMFORT_M, tolerated_m) for edge in swing_edges(disc, room))
     least_m = disc.full_radius_m + BEHIND_BALL_OVER_RADIUS_M
-    behind = Edge("rear wall", 0.0, -1.0, room.length_m)
+    behind = BallEdge("rear wall", 0.0, -1.0, room.length_m)
     return (*swings, BallRule(BEHIND_BALL, behind, least_m, least_m + BEHIND_BALL_COMFORT_M))
 
 
 def free_side_rules(right_handed: bool, width_m: float, inside: Inside | None) -> tuple[BallRule, ...]:
     """From the ball to the wall that the player faces; for a ball inside an enclosure, to its side."""
-    to_wall = Edge("wall", -1.0, 0.0, width_m) if right_handed else Edge("wall", 1.0, 0.0, 0.0)
+    to_wall = BallEdge("wall", -1.0, 0.0, width_m) if right_handed else BallEdge("wall", 1.0, 0.0, 0.0)
     found = [BallRule(FREE_SIDE, to_wall, FREE_SIDE_LEAST_M, FREE_SIDE_COMFORT_M)]
     if inside is not None:
         sign = -1.0 if right_handed else 1.0
-        side = Edge("enclosure's side", sign, 0.0, inside.half_width_m - sign * width_m / 2)
+        side = BallEdge("enclosure's side", sign, 0.0, inside.half_width_m - sign * width_m / 2)
         found.append(BallRule(FREE_SIDE, side, FREE_SIDE_LEAST_M, FREE_SIDE_COMFORT_M, before_m=inside.mouth_m))
     return tuple(found)
 
 
 def to_screen_rule(screen_y_m: float, least_m: float, comfortable_m: float) -> BallRule:
     """From the ball to what stops it."""
-    return BallRule(TO_SCREEN, Edge("screen", 0.0, 1.0, -screen_y_m), least_m, comfortable_m)
+    return BallRule(TO_SCREEN, BallEdge("screen", 0.0, 1.0, -screen_y_m), least_m, comfortable_m)

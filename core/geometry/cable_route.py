@@ -5,6 +5,8 @@ from dataclasses import dataclass
 from functools import cached_property
 from itertools import pairwise
 
+from core.quantities.tolerances import ROUNDING
+
 Point3 = tuple[float, float, float]
 SLACK_FACTOR = 1.10
 END_M = 0.5
@@ -36,7 +38,7 @@ class CableRoute:
     @property
     def stock_m(self) -> float | None:
         """The next length in which cables are sold; `None` beyond the longest."""
-        return next((length for length in STOCK_LENGTHS_M if length >= self.needed_m - 1e-9), None)
+        return next((length for length in STOCK_LENGTHS_M if length >= self.needed_m - ROUNDING), None)
 
 
 def route_over_ceiling(start: Point3, end: Point3, height_m: Callable[[float, float], float]) -> CableRoute:

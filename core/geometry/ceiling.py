@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from math import sqrt
 from typing import NamedTuple
 
-from core.geometry.edges import Edge
+from core.geometry.edges import BallEdge
 from core.geometry.swing_disc import Point3, SwingDisc
 from core.model.facts import known
 from core.model.room import CeilingShape, Room
@@ -51,13 +51,13 @@ class Ceiling:
         """Least height over a rectangle: a roof of planes is lowest over one of its corners."""
         return min(self.height_m(x, y) for x in x_m for y in y_m)
 
-    def edges(self, disc: SwingDisc, surface_m: float) -> Iterator[Edge]:
+    def edges(self, disc: SwingDisc, surface_m: float) -> Iterator[BallEdge]:
         """From a swing disc on a hitting surface that high to each plane, at right angles to it."""
         for plane in self.planes:
             # The ball adds a·x + b·y − surface to every point of the disc.
             below_m, at = disc.nearest_to_slope(plane.a, plane.b)
             steep = plane.steepness
-            yield Edge("ceiling", plane.a / steep, plane.b / steep, (below_m + plane.c - surface_m) / steep, at)
+            yield BallEdge("ceiling", plane.a / steep, plane.b / steep, (below_m + plane.c - surface_m) / steep, at)
 
     def clearance_m(self, disc: SwingDisc, ball: Point3) -> tuple[float, Point3]:
         """Smallest perpendicular distance from a swing disc to the ceiling, negative through it, and where."""

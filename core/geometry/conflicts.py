@@ -10,9 +10,7 @@ from core.geometry.ceiling import Ceiling
 from core.geometry.solids import Group, Solid
 from core.geometry.swing_disc import Point3
 from core.model.room import Room
-
-TOUCHING_M = 0.001
-"""Things that touch are not in each other's way."""
+from core.quantities.tolerances import TOUCHING_M
 
 
 @dataclass(frozen=True)

@@ -19,7 +19,7 @@ class HalfPlane(NamedTuple):
         return self.a * point[0] + self.b * point[1] - self.limit
 
 
-class Edge(NamedTuple):
+class BallEdge(NamedTuple):
     """A distance that is a·x + b·y + c for a ball at x, y, in metres, and where on the swing it is taken."""
 
     name: str

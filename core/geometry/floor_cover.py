@@ -3,8 +3,7 @@
 from dataclasses import dataclass
 from math import ceil
 
-WHOLE = 1e-9
-"""A quotient this near a whole number is that number: 3.0 m of 0.5 m tiles is six, not seven."""
+from core.quantities.tolerances import ROUNDING
 
 
 @dataclass(frozen=True)
@@ -19,7 +18,7 @@ class Cover:
 
 
 def _pieces(span_m: float, piece_m: float) -> int:
-    return ceil(span_m / piece_m - WHOLE)
+    return ceil(span_m / piece_m - ROUNDING)
 
 
 def tile_cover(width_m: float, length_m: float, side_m: float, tiles_per_pack: int) -> Cover:
@@ -45,7 +44,7 @@ def roll_cover(width_m: float, length_m: float, roll_width_m: float) -> Cover:
     (19, 4)
     """
     strips, each_m = roll_strips(width_m, length_m, roll_width_m)
-    metres = ceil(strips * each_m - WHOLE)
+    metres = ceil(strips * each_m - ROUNDING)
     bought_m2 = metres * roll_width_m
     return Cover(metres, strips, bought_m2, bought_m2 - width_m * length_m)
 
@@ -55,7 +54,7 @@ def roll_strips(width_m: float, length_m: float, roll_width_m: float) -> tuple[i
     ways = (
         (_pieces(across_m, roll_width_m), along_m) for across_m, along_m in ((width_m, length_m), (length_m, width_m))
     )
-    return min(ways, key=lambda way: (ceil(way[0] * way[1] - WHOLE), way[0]))
+    return min(ways, key=lambda way: (ceil(way[0] * way[1] - ROUNDING), way[0]))
 
 
 def tape_m(width_m: float, length_m: float, roll_width_m: float) -> float:

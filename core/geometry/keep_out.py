@@ -13,13 +13,12 @@ import numpy as np
 from core.geometry.boxes import Box
 from core.geometry.swing_clearance import Floats, chords
 from core.geometry.swing_disc import SwingDisc
+from core.quantities.tolerances import OUTLINE_M
 
 COLUMN_M = 0.025
 END_COLUMNS = 13
 SLICES = 91
 """One level of the half disc a degree."""
-CHORD_ERROR_M = 0.001
-"""What an outline through samples may miss; it is added to the margin, so that outside is safe."""
 OUTLINES_KEPT = 8192
 """Some two kilobytes each."""
 HALF_TURNS = (np.linspace(-pi / 2, 0.0, SLICES), np.linspace(0.0, pi / 2, SLICES))
@@ -39,7 +38,7 @@ def keep_outs(disc: SwingDisc, surface_m: float, box: Box, margin_m: float, widt
 
     Only positions between the walls are looked at, from 0 to `width_m` across.
     """
-    found = (_outline(half, surface_m, box, margin_m + CHORD_ERROR_M, width_m) for half in _halves(disc))
+    found = (_outline(half, surface_m, box, margin_m + OUTLINE_M, width_m) for half in _halves(disc))
     return tuple(outline for outline in found if outline is not None)
 
 

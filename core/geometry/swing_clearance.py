@@ -21,12 +21,11 @@ from numpy.typing import NDArray
 
 from core.geometry.boxes import Box
 from core.geometry.swing_disc import PLANE_RAD, Point3, SwingDisc
+from core.quantities.tolerances import IN_REACH_M
 
 Floats = NDArray[np.float64]
 Swing = tuple[SwingDisc, Point3]
 Counts = NDArray[np.intp]
-TOUCHING_M = 0.02
-"""So near that the disc may reach into the box: looked at again, exactly."""
 EDGE_SAMPLES = 49
 """Along a side of a box to either hand of its point nearest the hub, close together where the reach turns fastest."""
 COARSE, FINE, ROUNDS = 31, 25, 2
@@ -96,10 +95,10 @@ def clearances(swings: Sequence[Swing], boxes: Sequence[Box]) -> Clearances:
     shapes = np.array(
         [(d.full_radius_m, d.cocked_radius_m, d.hub_height_m, d.hub_x_m) for d, _ in swings], dtype=np.float64
     ).reshape(-1, 4)
-    search = _Search(tuple(disc for disc, _ in swings), shapes, balls, lows, highs)
+    search = _DiscSearch(tuple(disc for disc, _ in swings), shapes, balls, lows, highs)
     distance, phi = search.least()
     places = search.places(phi)
-    near = np.argwhere(distance < TOUCHING_M)
+    near = np.argwhere(distance < IN_REACH_M)
     if len(near):
         excess, where = search.overreach(near[:, 0], near[:, 1])
         stopped = excess > 0
@@ -126,7 +125,7 @@ def _side(low: Floats, nearest: Floats, high: Floats) -> Floats:
 
 
 @dataclass(frozen=True, eq=False)
-class _Search:
+class _DiscSearch:
     """Swings (S) against boxes (B); `shapes` holds R, r, hub height and hub x of each swing."""
 
     discs: tuple[SwingDisc, ...]

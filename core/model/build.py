@@ -117,7 +117,7 @@ class SmallDecision(Record):
     """What a shop asks for one, tax included, in the brief's currency."""
 
 
-class Candidate(Record):
+class CandidateRoom(Record):
     """A room that is considered besides the chosen one, and where things would stand in it."""
 
     id: Identifier
@@ -132,7 +132,7 @@ class Build(Record):
     brief: Brief = Brief()
     room: Room = Room()
     layout: Layout = Layout()
-    candidates: Annotated[tuple[Candidate, ...], Field(max_length=12)] = ()
+    candidates: Annotated[tuple[CandidateRoom, ...], Field(max_length=12)] = ()
     """Rooms that are not chosen."""
     chain: dict[Slot, HungPart] = {}
     extras: Annotated[tuple[Extra, ...], Field(max_length=100)] = ()

@@ -1,9 +1,9 @@
 """Several rooms, or one with its screen on another wall: kept beside each other, one of them chosen."""
 
-from core.model.build import Build, Candidate
+from core.model.build import Build, CandidateRoom
 from core.model.free_ids import free_id
 from core.model.room import Layout, Room
-from core.model.turning import turned
+from core.model.turning import turned_room
 
 BALL_TO_SCREEN_M = 3.0
 """Where the ball goes in a room that is new or turned: the comfortable distance (trade)."""
@@ -17,7 +17,7 @@ class NoSuchRoom(LookupError):
 def with_candidate(build: Build, name: str) -> Build:
     """`build` with the room as it is kept aside under `name`, to be measured as another once it is chosen."""
     ids = [candidate.id for candidate in build.candidates]
-    fresh = Candidate(id=free_id("room", ids), room=Room(name=name), layout=placed_in(Room(), Layout()))
+    fresh = CandidateRoom(id=free_id("room", ids), room=Room(name=name), layout=placed_in(Room(), Layout()))
     return build.model_copy(update={"candidates": (*build.candidates, fresh)})
 
 
@@ -27,7 +27,7 @@ def with_chosen(build: Build, id: str) -> Build:
     Raises `NoSuchRoom`.
     """
     wanted = _found(build, id)
-    aside = Candidate(id=wanted.id, room=build.room, layout=build.layout)
+    aside = CandidateRoom(id=wanted.id, room=build.room, layout=build.layout)
     candidates = tuple(aside if candidate.id == id else candidate for candidate in build.candidates)
     return build.model_copy(update={"room": wanted.room, "layout": wanted.layout, "candidates": candidates})
 
@@ -40,7 +40,7 @@ def without_candidate(build: Build, id: str) -> Build:
 
 def with_screen_turned(build: Build, quarters: int) -> Build:
     """`build` with the screen on the wall that is so many quarters of a turn further to the right."""
-    room = turned(build.room, quarters)
+    room = turned_room(build.room, quarters)
     return build.model_copy(update={"room": room, "layout": placed_in(room, build.layout)})
 
 
@@ -58,7 +58,7 @@ def placed_in(room: Room, layout: Layout) -> Layout:
     )
 
 
-def _found(build: Build, id: str) -> Candidate:
+def _found(build: Build, id: str) -> CandidateRoom:
     for candidate in build.candidates:
         if candidate.id == id:
             return candidate

@@ -18,7 +18,7 @@ class UnknownPart(LookupError):
 
 
 @dataclass(frozen=True)
-class Hanging:
+class Hung:
     """A part in its place, the plan chosen for it, and what was decided about it."""
 
     slot: Slot
@@ -32,16 +32,16 @@ class Chain:
     """What hangs where, in the order of the chain."""
 
     kind: ClassVar[type[Part]] = Part
-    hangings: tuple[Hanging, ...]
+    hangings: tuple[Hung, ...]
 
     def by_facts(self, take: Callable[[Part], Hashable]) -> Hashable:
         """What tells this chain from others, where `take` takes the facts of a part that matter."""
         return tuple((hung.slot, id(hung.decided), id(hung.plan), take(hung.part)) for hung in self.hangings)
 
-    def __iter__(self) -> Iterator[Hanging]:
+    def __iter__(self) -> Iterator[Hung]:
         return iter(self.hangings)
 
-    def at(self, slot: Slot) -> Hanging | None:
+    def at(self, slot: Slot) -> Hung | None:
         """What hangs in `slot`."""
         return next((hanging for hanging in self.hangings if hanging.slot is slot), None)
 
@@ -62,21 +62,21 @@ def resolve_chain(build: Build, parts: Mapping[str, Part]) -> Chain:
     return Chain(tuple(_found(slot, build.chain[slot], parts) for slot in Slot if slot in build.chain))
 
 
-def _found(slot: Slot, decided: HungPart, parts: Mapping[str, Part]) -> Hanging:
+def _found(slot: Slot, decided: HungPart, parts: Mapping[str, Part]) -> Hung:
     part = parts.get(decided.part)
     if part is None:
         raise UnknownPart(f"chain.{slot}", f"part '{decided.part}' is not among the parts given")
     return _hanging(slot, decided, part)
 
 
-def _hanging(slot: Slot, decided: HungPart, part: Part) -> Hanging:
+def _hanging(slot: Slot, decided: HungPart, part: Part) -> Hung:
     if slot_for(part) is not slot:
         raise UnknownPart(f"chain.{slot}", f"part '{part.id}' hangs in place '{slot_for(part) or 'none'}', not here")
     if decided.plan is None:
-        return Hanging(slot, part, decided, None)
+        return Hung(slot, part, decided, None)
     plans = {plan.id: plan for plan in plans_of(part)}
     if decided.plan not in plans:
         raise UnknownPart(
             f"chain.{slot}", f"'{part.id}' has no plan '{decided.plan}'; it has {', '.join(plans) or 'none'}"
         )
-    return Hanging(slot, part, decided, plans[decided.plan])
+    return Hung(slot, part, decided, plans[decided.plan])

@@ -34,13 +34,13 @@ class Wanted:
     """Between these; a part without a price, or with one in another currency, is not found by price."""
 
 
-def listed(part: Part) -> Listed:
+def listing_of(part: Part) -> Listed:
     """The line of `part` in a list."""
     price = part.price.money if part.price else None
     return Listed(part.id, kind_of(part), slot_for(part), part.maker, part.name, part.note, price)
 
 
-def found(parts: Iterable[Listed], wanted: Wanted) -> Iterator[Listed]:
+def matching_parts(parts: Iterable[Listed], wanted: Wanted) -> Iterator[Listed]:
     """The parts that are `wanted`."""
     words = wanted.text.lower().split()
     for part in parts:

@@ -10,9 +10,7 @@ from pydantic_core import CoreSchema
 from core.model.text import one_line
 from core.quantities import Unit
 from core.quantities.money import DECIMALS_BY_CURRENCY
-
-STORED_DECIMALS = 4
-"""Lengths are kept to 0.1 mm: finer than a tape measure, and exact through a file and back."""
+from core.quantities.tolerances import STORED_DECIMALS
 
 
 class Record(BaseModel):

@@ -2,9 +2,9 @@
 
 from typing import TypeVar
 
-from core.model.record import STORED_DECIMALS
 from core.model.room import CeilingShape, Room
 from core.model.things import Joists, Opening, Socket, Stored, Thing, Wall
+from core.quantities.tolerances import STORED_DECIMALS
 
 ROUND = (Wall.SCREEN, Wall.RIGHT, Wall.REAR, Wall.LEFT)
 """The walls as one turns to the right."""
@@ -20,11 +20,11 @@ _ACROSS_TO_ALONG = {
 PLACES = (("x_m", "y_m"), ("new_x_m", "new_y_m"), ("play_x_m", "play_y_m"))
 
 
-def turned(room: Room, quarters: int) -> Room:
+def turned_room(room: Room, quarters: int) -> Room:
     """`room` as told by somebody who has turned to the right by `quarters` of a turn: the screen hangs there now.
 
     >>> wide = Room(width_m=5, length_m=3)
-    >>> turned(wide, 1).width_m, turned(wide, 1).length_m, turned(wide, 4) == wide
+    >>> turned_room(wide, 1).width_m, turned_room(wide, 1).length_m, turned_room(wide, 4) == wide
     (3.0, 5.0, True)
     """
     for _ in range(quarters % 4):

@@ -28,7 +28,7 @@ class FieldErrors(ValueError):
 R = TypeVar("R", bound=Record)
 
 
-def changed(record: R, changes: Mapping[str, object], system: UnitSystem, currency: str) -> R:
+def with_changes(record: R, changes: Mapping[str, object], system: UnitSystem, currency: str) -> R:
     """`record` with `changes` made, texts read in `system` and money in `currency`; an empty text clears a field.
 
     Raises `FieldErrors`, and changes nothing, where a text cannot be read or a value is out of bounds.

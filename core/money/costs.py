@@ -9,7 +9,7 @@ from typing import NamedTuple
 from core.geometry.floor_cover import Cover, roll_cover, tile_cover
 from core.model.brief import Brief
 from core.model.build import Slot
-from core.model.chain import Chain, Hanging
+from core.model.chain import Chain, Hung
 from core.model.facts import FactAt, Missing, MissingFact, known
 from core.model.household import TaxTreatment, Valuation
 from core.model.parts import Billing, Flooring, FloorRoll, FloorTiles, MonitorPlan, Part, Plan, Price
@@ -18,7 +18,7 @@ from core.money.price_book import PriceBook
 from core.quantities import Money, Quantity, Sentence, Unit, say
 
 MONTHS = 12
-SCOPE = (
+COSTS_SCOPE = (
     "Parts on the chain and their plans, extras, and the small items that are chosen, tax included. "
     "Left out: small items still open, delivery, electricity, building works, resale."
 )
@@ -94,7 +94,7 @@ class Costs:
     yearly_cap: Money | None
     counted: Money
     """What counts against the up-front cap: what is spent, or what a newcomer would spend."""
-    scope: str = SCOPE
+    scope: str = COSTS_SCOPE
 
     def of_slot(self, slot: Slot) -> tuple[Money, Money] | None:
         """What the part in one place and its plan come to, up front and each year; `None` while one is not known."""
@@ -196,12 +196,12 @@ def yearly_fee(part: Part, plan: Plan, brief: Brief, book: PriceBook) -> Money:
     return in_currency(book.plan_price(part, plan), brief) * (MONTHS if plan.billing is Billing.MONTHLY else 1)
 
 
-def _lines(hanging: Hanging, brief: Brief, book: PriceBook, room: Room, monitor_plan: Plan | None) -> tuple[Line, ...]:
+def _lines(hanging: Hung, brief: Brief, book: PriceBook, room: Room, monitor_plan: Plan | None) -> tuple[Line, ...]:
     line = _part_line(hanging, brief, book, room)
     return (line,) if hanging.plan is None else (line, _plan_line(hanging, hanging.plan, brief, book, monitor_plan))
 
 
-def _part_line(hanging: Hanging, brief: Brief, book: PriceBook, room: Room) -> Line:
+def _part_line(hanging: Hung, brief: Brief, book: PriceBook, room: Room) -> Line:
     part, decided = hanging.part, hanging.decided
     quantity, unit = 1, ""
     listed: Money | MissingFact
@@ -265,14 +265,14 @@ def _paid(
     return line._replace(payment=Payment.FREE if free else Payment.LIST_PRICE, up_front=price, missing=missing)
 
 
-def _quantity(hanging: Hanging, room: Room) -> tuple[int, str]:
+def _quantity(hanging: Hung, room: Room) -> tuple[int, str]:
     if not isinstance(hanging.part, Flooring):
         return 1, ""
     unit = "packs" if isinstance(hanging.part, FloorTiles) else "m of roll"
     return floor_cover(hanging.part, room).units, unit
 
 
-def _plan_line(hanging: Hanging, plan: Plan, brief: Brief, book: PriceBook, monitor_plan: Plan | None) -> Line:
+def _plan_line(hanging: Hung, plan: Plan, brief: Brief, book: PriceBook, monitor_plan: Plan | None) -> Line:
     nothing = Money(0, brief.currency)
     label = f"{hanging.part.name}: plan {plan.name}"
     if isinstance(monitor_plan, MonitorPlan) and hanging.part.id in monitor_plan.bundled_titles:

@@ -4,6 +4,7 @@ from typing import NamedTuple
 
 from core.quantities.length import format_length
 from core.quantities.money import Money
+from core.quantities.tolerances import TOLD_DECIMALS_M
 from core.quantities.units import (
     CANDELA_PER_SQUARE_METRE_PER_FOOTLAMBERT,
     KILOGRAMS_PER_POUND,
@@ -40,10 +41,6 @@ _DECIMALS = {
 }
 
 
-FIGURE_DECIMALS_M = 3
-"""Computed lengths are told to the millimetre; more would claim what no tape can show."""
-
-
 class Quantity(NamedTuple):
     """`value` in `unit`. A share is kept as a fraction of one and told in percent.
 
@@ -62,7 +59,7 @@ class Quantity(NamedTuple):
         '75 %'
         """
         if self.unit is Unit.METRE:
-            return format_length(round(self.value, FIGURE_DECIMALS_M), system)
+            return format_length(round(self.value, TOLD_DECIMALS_M), system)
         value, symbol = self.value, str(self.unit)
         decimals = _DECIMALS.get(self.unit, 0)
         if self.unit is Unit.SHARE:

@@ -64,10 +64,10 @@ def alternatives(
 ) -> tuple[Alternative, ...]:
     """Every part among `parts` that can hang in `slot`: by state, then what they leave tight, then what they add."""
     candidates = [part for part in parts.values() if slot_for(part) is slot]
-    return tuple(sorted(weighed(build, parts, candidates, today), key=_order))
+    return tuple(sorted(each_weighed(build, parts, candidates, today), key=_order))
 
 
-def weighed(
+def each_weighed(
     build: Build, parts: Mapping[str, Part], candidates: Iterable[Part], today: date | None = None
 ) -> Iterator[Alternative]:
     """Each of `candidates` that hangs on the chain, in its own place, against the rest of `build`."""
@@ -83,7 +83,9 @@ def _order(found: Alternative) -> tuple[int, int, int]:
     return found.state.rank, len(worst), found.up_front_change.minor
 
 
-def hung(build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, before: Evaluation | None = None) -> Build:
+def build_with(
+    build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, before: Evaluation | None = None
+) -> Build:
     """`build` with `part` in `slot`, under the plan that suits it best; decisions on another part are dropped.
 
     A small item that was bought for another part, and does not serve this one, is open again. `before` may be the

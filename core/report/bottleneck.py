@@ -18,7 +18,7 @@ from core.report.allowance import WORTHWHILE_PICTURE_M, Allowance, MonitorKind, 
 
 MOST_MORE_M = 1.5
 """Nobody moves a wall further."""
-STEP_M = 0.01
+MEASURE_STEP_M = 0.01
 MONITOR_NAMES = {
     MonitorKind.REAR_RADAR: "A radar behind the ball",
     MonitorKind.SIDE_CAMERA: "A camera beside the ball",
@@ -116,7 +116,7 @@ def goals(players: tuple[Player, ...]) -> Iterator[Goal]:
     if players:
         yield Goal(
             say("{far} from ball to screen", far=Quantity(BALL_TO_SCREEN_COMFORT_M, Unit.METRE)),
-            lambda found: (found.to_screen_m or 0.0) >= BALL_TO_SCREEN_COMFORT_M - STEP_M / 2,
+            lambda found: (found.to_screen_m or 0.0) >= BALL_TO_SCREEN_COMFORT_M - MEASURE_STEP_M / 2,
         )
         for index, kind in enumerate(MonitorKind):
             if kind in MONITOR_NAMES:
@@ -163,8 +163,8 @@ def _least_more_m(
     """The least growth in whole centimetres that meets `goal`, found by halving; `None` where none does."""
     if not goal.met(grown_by(measurement, MOST_MORE_M)):
         return None
-    low, high = 0, round(MOST_MORE_M / STEP_M)
+    low, high = 0, round(MOST_MORE_M / MEASURE_STEP_M)
     while high - low > 1:
         middle = (low + high) // 2
-        low, high = (low, middle) if goal.met(grown_by(measurement, middle * STEP_M)) else (middle, high)
-    return high * STEP_M
+        low, high = (low, middle) if goal.met(grown_by(measurement, middle * MEASURE_STEP_M)) else (middle, high)
+    return high * MEASURE_STEP_M

@@ -11,7 +11,7 @@ from core.model.facts import MissingFact
 from core.model.parts import Part
 from core.model.room import Room
 from core.model.things import Wall
-from core.model.turning import ROUND, turned
+from core.model.turning import ROUND, turned_room
 from core.quantities import Sentence, say
 from core.report.allowance import Allowance, allowance
 from core.report.bottleneck import Bottleneck, TooMuch, bottleneck
@@ -88,7 +88,7 @@ def _option(id: str | None, room: Room, quarters: int, build: Build, surface_m: 
     if too_much:
         return RoomOption(id, room, quarters, ROUND[quarters], None, TOO_MUCH_TO_COMPARE)
     try:
-        found, unknown = allowance(turned(room, quarters), build.brief.players, surface_m), None
+        found, unknown = allowance(turned_room(room, quarters), build.brief.players, surface_m), None
     except MissingFact as missing:
         found, unknown = None, say("{fact} is not known. {how}", fact=missing.fact, how=missing.how)
     return RoomOption(id, room, quarters, ROUND[quarters], found, unknown)

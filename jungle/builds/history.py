@@ -14,7 +14,7 @@ from core.model.build import Build as BuildDocument
 from jungle.builds.models import Build, Edit
 
 
-class Stored(NamedTuple):
+class StoredDocument(NamedTuple):
     """A document as it is stored, and the version that it was written in."""
 
     document: str
@@ -54,27 +54,27 @@ def rewrite(build: Build) -> None:
     following = stored_after(build, build.edit_number + 1)
     if following is not None:
         _keep_whole(build, build.edit_number + 1, following)
-    _keep_whole(build, build.edit_number, Stored(build.document, build.version))
+    _keep_whole(build, build.edit_number, StoredDocument(build.document, build.version))
 
 
-def stored_after(build: Build, number: int) -> Stored | None:
+def stored_after(build: Build, number: int) -> StoredDocument | None:
     """What edit `number` left, as it was stored; `None` where there is no such edit."""
     edits = build.edits.filter(number__lte=number)
     start = edits.exclude(document="").order_by("-number").first()
     if start is None:
         return None
     if start.number == number:
-        return Stored(start.document, start.version)
+        return StoredDocument(start.document, start.version)
     steps = dict(edits.filter(number__gt=start.number).values_list("number", "difference"))
     document = json.loads(start.document)
     for step in range(start.number + 1, number + 1):
         if step not in steps:
             return None
         document = jsonpatch.apply_patch(document, steps[step])
-    return Stored(json.dumps(document), start.version)
+    return StoredDocument(json.dumps(document), start.version)
 
 
-def readable_before(build: Build, number: int) -> Iterator[tuple[int, Stored, BuildDocument]]:
+def readable_before(build: Build, number: int) -> Iterator[tuple[int, StoredDocument, BuildDocument]]:
     """The states before edit `number` that can be read, the newest first, each with its number and as it is stored."""
     for earlier in range(number - 1, -1, -1):
         try:
@@ -85,7 +85,7 @@ def readable_before(build: Build, number: int) -> Iterator[tuple[int, Stored, Bu
             continue
 
 
-def _keep_whole(build: Build, number: int, stored: Stored) -> None:
+def _keep_whole(build: Build, number: int, stored: StoredDocument) -> None:
     build.edits.filter(number=number).update(document=stored.document, version=stored.version, difference="")
 
 

@@ -65,7 +65,7 @@ def judge(document: BuildDocument, owner_id: int, changed: Mapping[str, str | No
 
     Raises `UnknownPart` where it names a part or plan that is not there, and `CannotBeShown`.
     """
-    judged = resolved(document, owner_id, changed)
+    judged = unreported(document, owner_id, changed)
     assert judged.report
     return judged
 
@@ -77,7 +77,7 @@ def judge_moved(document: BuildDocument, judged: Judged) -> Judged:
     return moved
 
 
-def resolved(document: BuildDocument, owner_id: int, changed: Mapping[str, str | None] | None = None) -> Judged:
+def unreported(document: BuildDocument, owner_id: int, changed: Mapping[str, str | None] | None = None) -> Judged:
     """As `judge`, but the report is only made when somebody asks for it. Raises `UnknownPart`."""
     digests = Entry.objects.visible_to(owner_id).named(*document.parts_named).digests()
     for id, digest in (changed or {}).items():

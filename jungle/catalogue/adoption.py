@@ -23,7 +23,7 @@ class Adoption:
     kept_as: Mapping[str, str]
 
 
-def adopted(owner_id: int, sheets: Iterable[SpecSheet]) -> Adoption:
+def adoption_of(owner_id: int, sheets: Iterable[SpecSheet]) -> Adoption:
     """What becomes of a catalogue that `sheets` join.
 
     A part that is already there, the same in every field, is not added again. One that has the id of another

@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from typing import Protocol
 
-from core.model.found import Listed, Wanted, found
+from core.model.found import Listed, Wanted, matching_parts
 from core.model.typed import FieldErrors
 from core.quantities import Money
 from core.quantities.money import ACCEPTED_MONEY, MoneyError, parse_minor
@@ -27,4 +27,4 @@ def found_parts(parts: Iterable[Listed], wanted: PartsWanted, currency: str) -> 
             bounds[field] = Money(parse_minor(typed, currency), currency) if typed else None
         except MoneyError as error:
             raise FieldErrors([(field, typed, ACCEPTED_MONEY)]) from error
-    return tuple(found(parts, Wanted(wanted.text, wanted.kind, bounds["least"], bounds["most"])))
+    return tuple(matching_parts(parts, Wanted(wanted.text, wanted.kind, bounds["least"], bounds["most"])))

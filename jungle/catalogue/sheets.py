@@ -9,7 +9,7 @@ from uuid import uuid4
 from core.model.parts import KINDS, Price
 from core.model.parts.base import FactSource
 from core.model.parts.sheets import fact_from, sheet_from
-from core.model.typed import FieldErrors, changed
+from core.model.typed import FieldErrors, with_changes
 from core.quantities import UnitSystem
 from jungle.catalogue.entries import EntryState, States, keep_sheets, states_of
 from jungle.catalogue.models import Entry, Origin
@@ -59,7 +59,7 @@ def facts_changed(entry: Entry, typed: Typed, units: UnitSystem, currency: str) 
     return {entry.part_id: _state(entry).changed_to(*keep_sheets([sheet]))}
 
 
-def cited(entry: Entry, field: str, typed: Typed, units: UnitSystem) -> States:
+def source_cited(entry: Entry, field: str, typed: Typed, units: UnitSystem) -> States:
     """Where a fact was read, when, and what another source states. Raises `FieldErrors`."""
     sheet = entry.spec
     if field not in type(sheet).model_fields:
@@ -69,12 +69,12 @@ def cited(entry: Entry, field: str, typed: Typed, units: UnitSystem) -> States:
     currency = sheet.price.currency if sheet.price else Price.model_fields["currency"].default
     if isinstance(other := typed.get("other"), str):
         read["other"] = fact_from(type(sheet), field, other, units, currency)
-    source = changed(before, read, units, currency)
+    source = with_changes(before, read, units, currency)
     sheet = sheet.model_copy(update={"sources": {**sheet.sources, field: source}})
     return {entry.part_id: _state(entry).changed_to(*keep_sheets([sheet]))}
 
 
-def restored(entry: Entry) -> States:
+def sheet_restored(entry: Entry) -> States:
     """The sheet as it came, the owner's own changes taken back."""
     state = _state(entry)
     return {entry.part_id: state if state.came_as is None else EntryState(state.came_as, None, state.origin)}

@@ -46,7 +46,7 @@ class TraceTests(ApiTestCase):
 
     def test_what_went_wrong_is_logged_and_the_person_is_told_its_id(self) -> None:
         with (
-            patch("jungle.builds.services.room.changed", side_effect=RuntimeError("unforeseen")),
+            patch("jungle.builds.services.room.with_changes", side_effect=RuntimeError("unforeseen")),
             self.assertLogs("jungle", "ERROR") as logs,
         ):
             reply = self.send("patch", "/room", width_m=5)

@@ -10,10 +10,10 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import transaction
 from django.utils.timezone import localdate
 
-from core.formats.mending import mended
+from core.formats.mending import mended_document
 from core.formats.versions import CURRENT, upgraded_part
 from core.model.build import Build as BuildDocument
-from core.model.build import Candidate, Extra, Slot
+from core.model.build import CandidateRoom, Extra, Slot
 from core.model.parts import SHEET
 from core.model.room import Room
 from core.report import evaluate
@@ -88,7 +88,7 @@ class AcceptedEditTests(ApiTestCase):
     def test_one_more_than_a_build_can_hold_is_refused_and_said(self) -> None:
         full = self.build.design.model_copy(
             update={
-                "candidates": tuple(Candidate(id=f"room-{n}", room=Room(), layout={}) for n in range(12)),
+                "candidates": tuple(CandidateRoom(id=f"room-{n}", room=Room(), layout={}) for n in range(12)),
                 "extras": tuple(Extra(id=f"extra-{n}", part="mat") for n in range(100)),
                 "brief": self.build.design.brief.model_copy(
                     update={
@@ -292,7 +292,7 @@ class CatalogueUnderBuildsTests(CatalogueTestCase):
         for name in ("Second", "Third"):
             start_build(self.owner, worlds.full_build().model_copy(update={"name": name}))
         self.client.get("/api/builds")
-        with patch.object(parts, "MOST_JUDGED", 1):
+        with patch.object(parts, "MOST_BUILDS_JUDGED", 1):
             self.call("patch", "/parts/screen", facts={"price_minor": "9999"})
             days = list(Build.objects.order_by("pk").values_list("summary__day", flat=True))
             self.assertEqual(days.count(None), 2)
@@ -428,7 +428,7 @@ class MendingTests(ApiTestCase):
         old["room"]["lining_m"] = -4
         old["brief"]["players"][1]["height_m"] = 12
         old["extras"] = [{"id": f"extra-{n}", "part": "mat"} for n in range(101)]
-        build, left_out = mended(BuildDocument.model_validate, old)
+        build, left_out = mended_document(BuildDocument.model_validate, old)
         self.assertEqual(build.room, self.build.design.room.model_copy(update={"lining_m": 0.0}))
         self.assertEqual([player.id for player in build.brief.players], ["ada"])
         self.assertEqual(len(build.extras), 100)
@@ -438,7 +438,7 @@ class MendingTests(ApiTestCase):
 
     def test_a_sheet_from_before_its_bounds(self) -> None:
         old = {**worlds.mat().model_dump(mode="json"), "strip_width_m": -0.4, "price": {"minor": 5, "currency": "XXX"}}
-        sheet, left_out = mended(SHEET.validate_python, upgraded_part(old, 1), tagged=True)
+        sheet, left_out = mended_document(SHEET.validate_python, upgraded_part(old, 1), tagged=True)
         self.assertIsNone(getattr(sheet, "strip_width_m", 0))
         self.assertEqual(set(left_out), {"strip_width_m", "price.currency"})
         self.assertEqual(upgraded_part({"kind": "floor_roll"}, 1), {"kind": "turf"})

@@ -11,7 +11,7 @@ from core.model.parts import Part as SpecSheet
 from jungle.builds.models import Build
 from jungle.builds.services.builds import start_build
 from jungle.builds.services.editing import On
-from jungle.catalogue.adoption import adopted
+from jungle.catalogue.adoption import adoption_of
 from jungle.catalogue.entries import revision_of, store_states
 from jungle.catalogue.models import Entry
 from tests.core import worlds
@@ -26,7 +26,7 @@ def person(name: str = "ada", password: str | None = None) -> User:
 
 def adopt_parts(owner_id: int, sheets: Iterable[SpecSheet]) -> Mapping[str, str]:
     """Parts in an owner's catalogue, as a build's file brings them; answers under which id each is kept."""
-    adoption = adopted(owner_id, sheets)
+    adoption = adoption_of(owner_id, sheets)
     store_states(owner_id, revision_of(owner_id), adoption.states)
     return adoption.kept_as
 

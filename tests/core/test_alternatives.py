@@ -6,11 +6,11 @@ from unittest.mock import patch
 from core.checks import GRAPH
 from core.checks.limits import State
 from core.model.build import HungPart, Slot, slot_for
-from core.model.found import listed
+from core.model.found import listing_of
 from core.model.parts import MonitorLink, Part
 from core.quantities import Money, UnitSystem
 from core.report import evaluate, shortlist
-from core.report.alternatives import alternatives, hung, weighed
+from core.report.alternatives import alternatives, build_with, each_weighed
 from core.report.shortlist import judged_first, nearest_in_price, prices_of, weighed_first
 from tests.core import worlds
 from tests.core.matrix.case import TODAY, extra
@@ -50,7 +50,7 @@ class AlternativeTests(TestCase):
         for slot in Slot:
             for alternative in alternatives(self.build, self.parts, slot):
                 with self.subTest(slot=slot, part=alternative.part.id):
-                    report = evaluate(hung(self.build, self.parts, slot, alternative.part), self.parts)
+                    report = evaluate(build_with(self.build, self.parts, slot, alternative.part), self.parts)
                     own = [verdict.state for verdict in report.verdicts if slot in GRAPH[verdict.id].place.slots]
                     self.assertGreaterEqual(alternative.state.rank, max(state.rank for state in own))
                     before = evaluate(self.build, self.parts).costs
@@ -74,7 +74,7 @@ class NearestTests(TestCase):
         """1,000 hangs: 1,000, then 200 is 800 away and 2,000 is 1,000 away; a part without a price comes last."""
         parts, build = with_candidates(), worlds.full_build()
         for most, ids in ((2, ["computer", "weak"]), (9, ["computer", "weak", "strong", "unpriced"])):
-            nearest = nearest_in_price(map(listed, parts.values()), Slot.MACHINE, prices_of(build, parts), most)
+            nearest = nearest_in_price(map(listing_of, parts.values()), Slot.MACHINE, prices_of(build, parts), most)
             self.assertEqual(list(nearest), ids)
 
     def test_a_search_judges_as_many_of_each_place(self) -> None:
@@ -82,14 +82,14 @@ class NearestTests(TestCase):
         parts, build = with_candidates(), worlds.full_build()
         for judged, machines in ((10, ["computer", "weak"]), (11, ["computer", "weak", "strong", "unpriced"])):
             with patch.multiple(shortlist, MOST_JUDGED=judged, JUDGED_OF_MANY=9):
-                chosen = judged_first(map(listed, parts.values()), prices_of(build, parts))
+                chosen = judged_first(map(listing_of, parts.values()), prices_of(build, parts))
             self.assertEqual([id for id in chosen if slot_for(parts[id]) is Slot.MACHINE], machines)
             self.assertEqual({slot_for(parts[id]) for id in chosen}, set(Slot))
 
     def test_fewer_are_weighed_where_each_has_the_swings_measured_again(self) -> None:
         """Thirty mats, twenty at most; of thirty screens all."""
         for part, most in ((worlds.mat(), 20), (worlds.screen(), 30)):
-            line = listed(part)
+            line = listing_of(part)
             many = [line._replace(id=f"{line.id}-{number}") for number in range(30)]
             assert line.slot is not None
             self.assertEqual(len(weighed_first(many, line.slot, {})), most)
@@ -97,7 +97,7 @@ class NearestTests(TestCase):
     def test_each_is_weighed_in_its_own_place_as_among_its_alternatives(self) -> None:
         parts, build = with_candidates(), worlds.full_build()
         beside = extra("tool", "Saw")
-        found = list(weighed(build, {**parts, beside.id: beside}, (parts["weak"], beside, parts["mat"])))
+        found = list(each_weighed(build, {**parts, beside.id: beside}, (parts["weak"], beside, parts["mat"])))
         self.assertEqual([alternative.part.id for alternative in found], ["weak", "mat"], "a tool hangs nowhere")
         among = {a.part.id: a for a in alternatives(build, parts, Slot.MACHINE)}
         self.assertEqual(
@@ -127,9 +127,9 @@ class HangTests(TestCase):
         parts: dict[str, Part] = {**worlds.full_parts(), "title": title}
         build = worlds.full_build()
         bare = build.model_copy(update={"chain": {Slot.TITLE: build.chain[Slot.TITLE]}})
-        self.assertEqual(hung(bare, parts, Slot.MONITOR, parts["radar"]).chain[Slot.MONITOR].plan, "full")
+        self.assertEqual(build_with(bare, parts, Slot.MONITOR, parts["radar"]).chain[Slot.MONITOR].plan, "full")
         free = {**parts, "title": worlds.title()}
-        self.assertEqual(hung(bare, free, Slot.MONITOR, parts["radar"]).chain[Slot.MONITOR].plan, "base")
+        self.assertEqual(build_with(bare, free, Slot.MONITOR, parts["radar"]).chain[Slot.MONITOR].plan, "base")
 
     def test_decisions_on_another_part_do_not_carry_over(self) -> None:
         build = worlds.full_build()
@@ -137,6 +137,6 @@ class HangTests(TestCase):
             update={"chain": {**build.chain, Slot.MACHINE: HungPart(part="computer", owned=True, quote_minor=5)}}
         )
         parts = with_candidates()
-        swapped = hung(owned, parts, Slot.MACHINE, parts["strong"])
+        swapped = build_with(owned, parts, Slot.MACHINE, parts["strong"])
         self.assertEqual(swapped.chain[Slot.MACHINE], HungPart(part="strong"))
-        self.assertIs(hung(owned, parts, Slot.MACHINE, parts["computer"]), owned)
+        self.assertIs(build_with(owned, parts, Slot.MACHINE, parts["computer"]), owned)

@@ -12,10 +12,10 @@ from core.geometry.hitting_region import Area
 from core.model.build import Build, Slot, SmallDecision
 from core.model.facts import MissingFact
 from core.model.kit import Beside
-from core.report.alternatives import hung
+from core.report.alternatives import build_with
 from core.report.evaluation_of import evaluation_of
 from core.report.routes import Route, routes_to
-from core.report.routes.ways import SCOPE
+from core.report.routes.ways import ITEMS_OF_WAY
 from core.report.small_items import options_for, with_cheapest
 from core.report.why_not import why_not
 from tests.core.random_builds import of_place, random_build, sample_parts
@@ -129,7 +129,7 @@ class RouteTests(TestCase):
         offered = 0
         for seed in range(12):
             build = random_build(seed)
-            for slot in SCOPE:
+            for slot in ITEMS_OF_WAY:
                 for route in routes_of(slot, build):
                     if route.build is None or route.against:
                         continue
@@ -141,7 +141,7 @@ class RouteTests(TestCase):
                     open_items = [
                         item.item.title.lower()
                         for item in small.items
-                        if item.item.near in SCOPE[slot] and item.item.id not in route.build.small_items
+                        if item.item.near in ITEMS_OF_WAY[slot] and item.item.id not in route.build.small_items
                     ]
                     caps = {("money.up_front", ""), ("money.yearly", "")}
                     with self.subTest(seed=seed, slot=slot, kind=route.kind):
@@ -179,7 +179,7 @@ class AdmissionTests(TestCase):
                     told = why_not(build, sample_parts(), part)
                     ruled = {each.verdict.key for each in told.ruled_out_by}
                     before = evaluation_of(build, sample_parts())
-                    there = evaluation_of(hung(build, sample_parts(), slot, part), sample_parts())
+                    there = evaluation_of(build_with(build, sample_parts(), slot, part), sample_parts())
                     blocked = {v.key for v in there.verdicts if v.state is State.BLOCKED}
                     self.assertLessEqual(ruled, blocked)
                     today = {v.key for v in before.verdicts if v.state is State.BLOCKED}

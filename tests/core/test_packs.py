@@ -14,7 +14,7 @@ from core.formats.errors import BadFile
 from core.formats.pack_preview import Choice, Standing, compare, usual_choice
 from core.formats.parts_pack import read_parts_pack, write_parts_pack
 from core.formats.price_list import Column, ListRow, PriceTable, guessed_mapping, list_rows, read_table
-from core.model.found import listed
+from core.model.found import listing_of
 from core.model.parts import Part
 from core.quantities import UnitSystem, figure_text
 from tests.core import worlds
@@ -95,7 +95,7 @@ def told(
     def sheets_of(ids: Iterable[str]) -> dict[str, Part]:
         return {id: held[id] for id in ids}
 
-    return list_rows(table, mapping, map(listed, held.values()), sheets_of, currency, new_id)
+    return list_rows(table, mapping, map(listing_of, held.values()), sheets_of, currency, new_id)
 
 
 class PriceListTests(TestCase):

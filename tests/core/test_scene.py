@@ -2,7 +2,7 @@
 
 from unittest import TestCase
 
-from core.contents.changes import ContentGroup, found
+from core.contents.changes import ContentGroup, content_of
 from core.drawing import Scene
 from core.model.moves import LayoutMove, layout_changes
 from core.model.parts import OverheadCamera, SideCamera
@@ -130,7 +130,7 @@ class ContentTests(TestCase):
             if not id:
                 continue
             with self.subTest(handle.target, view=handle.view):
-                content = found(self.room, ContentGroup(group), id)
+                content = content_of(self.room, ContentGroup(group), id)
                 for field, at, origin in (
                     (handle.u_field, handle.at[0], handle.u_origin_m),
                     (handle.v_field, handle.at[1], handle.v_origin_m),

@@ -4,7 +4,7 @@ from typing import Any, cast
 from unittest import TestCase
 
 from core.model.build import Slot
-from core.model.found import listed
+from core.model.found import listing_of
 from core.quantities import Money
 from core.report.shortlist import nearest_in_price, swapped_first
 from core.report.why_not.changes import Changes
@@ -20,7 +20,7 @@ class NearestInPriceTests(TestCase):
         ]
 
     def nearest(self, here: Money | None, most: int = 9) -> tuple[str, ...]:
-        lines = [listed(part) for part in self.parts()]  # type: ignore[arg-type]
+        lines = [listing_of(part) for part in self.parts()]  # type: ignore[arg-type]
         return nearest_in_price(lines, Slot.SCREEN, {Slot.SCREEN: here} if here else {}, most)
 
     def test_near_then_in_another_currency_then_without_a_price(self) -> None:
@@ -29,8 +29,8 @@ class NearestInPriceTests(TestCase):
         self.assertEqual(self.nearest(Money(30_500, "EUR"), 2), ("d", "b"))
 
     def test_swaps_are_so_many_of_each_place(self) -> None:
-        many = [listed(worlds.screen(id=f"screen-{n}")) for n in range(40)]
-        many += [listed(worlds.mat(id=f"mat-{n}")) for n in range(3)]
+        many = [listing_of(worlds.screen(id=f"screen-{n}")) for n in range(40)]
+        many += [listing_of(worlds.mat(id=f"mat-{n}")) for n in range(3)]
         chosen = swapped_first(many, {})
         self.assertEqual((len(chosen), sum(id.startswith("mat") for id in chosen)), (27, 3))
 

@@ -14,7 +14,7 @@ from core.geometry.swing_disc import Point3, swing_disc
 from core.model.brief import Player
 from core.model.clubs import Club
 from core.model.room import CeilingShape, Room
-from core.model.turning import turned
+from core.model.turning import turned_room
 from tests.core.worlds import around, layout, left_hander, player, room, stored, thing
 
 AGREED_M = 0.001
@@ -179,7 +179,7 @@ class TurningTests(TestCase):
         (x0, y0, z0), (x1, y1, z1) = box.low, box.high
         here = thing(x_m=x0, y_m=y0, z_m=z0, width_m=x1 - x0, length_m=y1 - y0, height_m=z1 - z0, fixed_to="floor")
         where = room(things=[here.model_dump()])
-        there = turned(where, turns)
+        there = turned_room(where, turns)
         x, y = BALL[:2]
         for _ in range(turns):
             x, y = y, where.width_m - x
@@ -209,10 +209,10 @@ class TurningTests(TestCase):
             sockets=[{"id": "socket", "name": "socket", "wall": "rear", "along_m": 1.2}],
             joists={"along": True, "first_m": 0.3, "spacing_m": 0.6},
         )
-        self.assertEqual(turned(where, 4), where)
-        self.assertEqual(turned(turned(where, 1), 3), where)
-        self.assertEqual(turned(turned(where, 3), 1), where)
-        self.assertEqual(turned(where, 2).openings[0].wall, "right")
+        self.assertEqual(turned_room(where, 4), where)
+        self.assertEqual(turned_room(turned_room(where, 1), 3), where)
+        self.assertEqual(turned_room(turned_room(where, 3), 1), where)
+        self.assertEqual(turned_room(where, 2).openings[0].wall, "right")
 
     def test_the_ceiling_stays_over_the_same_corner(self) -> None:
         for shape in CeilingShape:
@@ -220,6 +220,6 @@ class TurningTests(TestCase):
             x, y, there = 1.1, 2.3, where
             for _ in range(4):
                 x, y = y, there.width_m - x
-                there = turned(there, 1)
+                there = turned_room(there, 1)
                 here_m, there_m = ceiling_of(where).height_m(1.1, 2.3), ceiling_of(there).height_m(x, y)
                 self.assertAlmostEqual(here_m, there_m, msg=shape.value)

@@ -4,7 +4,7 @@ from unittest import TestCase
 
 from core.model.brief import Brief
 from core.model.room import Room
-from core.model.typed import FieldErrors, changed, field_texts, unit_of
+from core.model.typed import FieldErrors, field_texts, unit_of, with_changes
 from core.quantities import Unit, UnitSystem
 from tests.core import worlds
 
@@ -13,28 +13,32 @@ METRIC, IMPERIAL = UnitSystem.METRIC, UnitSystem.IMPERIAL
 
 class ChangedTests(TestCase):
     def test_a_text_is_read_by_the_unit_of_its_field(self) -> None:
-        player = changed(worlds.player(), {"height_m": "6'2\"", "measured_ball_speed_m_s": "140 mph"}, METRIC, "EUR")
+        player = with_changes(
+            worlds.player(), {"height_m": "6'2\"", "measured_ball_speed_m_s": "140 mph"}, METRIC, "EUR"
+        )
         self.assertAlmostEqual(player.height_m, 74 * 0.0254, places=4)
         self.assertAlmostEqual(player.measured_ball_speed_m_s or 0, 140 * 0.44704)
 
     def test_bare_numbers_follow_the_reader(self) -> None:
-        self.assertAlmostEqual(changed(Room(), {"width_m": "15"}, IMPERIAL, "EUR").width_m, 4.572)
-        self.assertAlmostEqual(changed(Room(), {"measured_lux": "3"}, IMPERIAL, "EUR").measured_lux or 0, 3 * 10.764)
-        faster = changed(worlds.player(), {"measured_ball_speed_m_s": "150"}, IMPERIAL, "EUR")
+        self.assertAlmostEqual(with_changes(Room(), {"width_m": "15"}, IMPERIAL, "EUR").width_m, 4.572)
+        self.assertAlmostEqual(
+            with_changes(Room(), {"measured_lux": "3"}, IMPERIAL, "EUR").measured_lux or 0, 3 * 10.764
+        )
+        faster = with_changes(worlds.player(), {"measured_ball_speed_m_s": "150"}, IMPERIAL, "EUR")
         self.assertAlmostEqual(faster.measured_ball_speed_m_s or 0, 150 * 0.44704)
 
     def test_money_and_shares(self) -> None:
-        brief = changed(Brief(), {"up_front_cap_minor": "8 500", "contingency_share": "12.5 %"}, METRIC, "EUR")
+        brief = with_changes(Brief(), {"up_front_cap_minor": "8 500", "contingency_share": "12.5 %"}, METRIC, "EUR")
         self.assertEqual(brief.up_front_cap_minor, 850_000)
         self.assertEqual(brief.contingency_share, 0.125)
 
     def test_an_empty_text_clears_what_may_be_empty(self) -> None:
         brief = Brief(up_front_cap_minor=5)
-        self.assertIsNone(changed(brief, {"up_front_cap_minor": ""}, METRIC, "EUR").up_front_cap_minor)
+        self.assertIsNone(with_changes(brief, {"up_front_cap_minor": ""}, METRIC, "EUR").up_front_cap_minor)
 
     def test_every_text_that_cannot_be_read_is_named(self) -> None:
         with self.assertRaises(FieldErrors) as caught:
-            changed(Room(), {"width_m": "wide", "length_m": "long"}, METRIC, "EUR")
+            with_changes(Room(), {"width_m": "wide", "length_m": "long"}, METRIC, "EUR")
         self.assertEqual(
             [(field, value) for field, value, _ in caught.exception.errors], [("width_m", "wide"), ("length_m", "long")]
         )
@@ -42,7 +46,7 @@ class ChangedTests(TestCase):
     def test_a_bound_is_told_in_the_readers_units(self) -> None:
         for system, accepted in ((METRIC, "at most 60.00 m"), (IMPERIAL, "at most 196 ft 10 3/16 in")):
             with self.assertRaises(FieldErrors) as caught:
-                changed(Room(), {"width_m": "900 m"}, system, "EUR")
+                with_changes(Room(), {"width_m": "900 m"}, system, "EUR")
             self.assertEqual(caught.exception.errors, [("width_m", "900 m", accepted)])
 
     def test_speeds_shares_and_light_say_what_they_accept(self) -> None:
@@ -52,11 +56,11 @@ class ChangedTests(TestCase):
             (Room(), "measured_lux"),
         ):
             with self.subTest(field), self.assertRaises(FieldErrors) as caught:
-                changed(record, {field: "a lot"}, METRIC, "EUR")
+                with_changes(record, {field: "a lot"}, METRIC, "EUR")
             self.assertIn("such as", caught.exception.errors[0][2])
 
     def test_lengths_are_kept_to_a_tenth_of_a_millimetre(self) -> None:
-        self.assertEqual(changed(Room(), {"width_m": "4.123456"}, METRIC, "EUR").width_m, 4.1235)
+        self.assertEqual(with_changes(Room(), {"width_m": "4.123456"}, METRIC, "EUR").width_m, 4.1235)
 
 
 class FieldTextTests(TestCase):

@@ -8,7 +8,7 @@ from core.model.household import Subscriptions
 from core.model.parts import Disturbance, Enclosure, MonitorLink, Part
 from core.quantities import UnitSystem
 from core.report import evaluate
-from core.report.alternatives import hung
+from core.report.alternatives import build_with
 from core.report.why_not import Trouble, WhyNot, why_not
 from tests.core import worlds
 from tests.core.matrix.case import extra, world
@@ -88,7 +88,7 @@ class WhyNotTests(TestCase):
         parts = {**self.parts, "weak": weak}
         found = why_not(self.build, parts, weak)
         today = {v.id for v in evaluate(self.build, parts).verdicts if v.state.value == "blocked"}
-        swapped = hung(hung(self.build, parts, Slot.MACHINE, weak), parts, Slot.TITLE, parts["light"])
+        swapped = build_with(build_with(self.build, parts, Slot.MACHINE, weak), parts, Slot.TITLE, parts["light"])
         after = {v.id for v in evaluate(swapped, parts).verdicts if v.state.value == "blocked"}
         self.assertLessEqual(after, today)
         self.assertEqual([a.change.text(METRIC) for a in found.admitted_by], ["Hang Light in place of Rounds."])

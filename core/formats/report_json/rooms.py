@@ -9,7 +9,7 @@ from core.report.allowance import RULES_OF_THUMB, Allowance, MonitorKind
 from core.report.bottleneck import Bottleneck, Measurement
 from core.report.comparison import RoomOption, Rooms
 
-NOWHERE = "none"
+NO_PLACE = "none"
 NO_SPOT = "no clear spot"
 NOBODY = "depends on who plays"
 
@@ -131,8 +131,8 @@ def _allowance(found: Allowance, system: UnitSystem) -> AllowanceJson:
                 id=reach.player.id,
                 player=reach.player.name,
                 wanted=reach.player.longest_club.value,
-                club=reach.club.value if reach.club else NOWHERE,
-                early_release_club=reach.early_release_club.value if reach.early_release_club else NOWHERE,
+                club=reach.club.value if reach.club else NO_PLACE,
+                early_release_club=reach.early_release_club.value if reach.early_release_club else NO_PLACE,
                 state=State.CLEAR
                 if reach.club is reach.player.longest_club
                 else State.TIGHT

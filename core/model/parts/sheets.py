@@ -13,7 +13,7 @@ from core.model.parts.base import Plan, RefersTo
 from core.model.parts.price import ACCEPTED_PRICE, price_text, read_price
 from core.model.parts.words import fact_words
 from core.model.record import Record
-from core.model.typed import FieldErrors, changed, field_texts, read_value, unit_of
+from core.model.typed import FieldErrors, field_texts, read_value, unit_of, with_changes
 from core.quantities import Unit, UnitSystem
 from core.quantities.money import MoneyError
 
@@ -91,7 +91,7 @@ def sheet_from(
     if "price_minor" in typed:
         facts["price"] = _price("price_minor", typed["price_minor"], currency)
     start = before if before is not None else _blank(part, id, facts)
-    return changed(start, facts, system, currency)
+    return with_changes(start, facts, system, currency)
 
 
 def _blank(part: type[Part], id: str, facts: Mapping[str, object]) -> Part:

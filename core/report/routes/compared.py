@@ -14,10 +14,10 @@ from core.model.parts import Part
 from core.money.costs import cost_of
 from core.money.price_book import price_book_of
 from core.quantities import Money
-from core.report.alternatives import hung
+from core.report.alternatives import build_with
 from core.report.evaluation_of import evaluation_of, known_costs
 from core.report.routes.route import Purchase, Route
-from core.report.routes.ways import SCOPE, WAYS, Way, candidates_of
+from core.report.routes.ways import ITEMS_OF_WAY, WAYS, Way, candidates_of
 from core.report.small_items import ruled_out, with_cheapest
 
 MOST_TRIED = 8
@@ -52,7 +52,7 @@ def _start(slot: Slot, build: Build, parts: Mapping[str, Part]) -> Start:
     bought = {
         id
         for id, decision in build.small_items.items()
-        if decision.choice == "buy" and id in items and items[id].item.near in SCOPE[slot]
+        if decision.choice == "buy" and id in items and items[id].item.near in ITEMS_OF_WAY[slot]
     }
     bare = build.model_copy(
         update={
@@ -85,8 +85,8 @@ def _order(route: Route) -> tuple[int, int, int]:
 
 def _carried_out(way: Way, start: Start, part: Part) -> Route:
     parts = {**start.parts, part.id: part}
-    near = SCOPE[start.slot]
-    build = with_cheapest(hung(start.build, parts, start.slot, part, start.evaluation), parts, near)
+    near = ITEMS_OF_WAY[start.slot]
+    build = with_cheapest(build_with(start.build, parts, start.slot, part, start.evaluation), parts, near)
     there = evaluation_of(build, parts, before=start.evaluation)
     small, works = there.reading(SmallItems), there.reading(Works)
     items = [item for item in small.items if item.item.near in near] if small else []

@@ -124,7 +124,7 @@ WAYS: dict[Slot, tuple[Way, ...]] = {
         Way(RouteKind.FINE, "turf off the roll", _covering(Turf), CUT_OUT),
     ),
 }
-SCOPE: dict[Slot, tuple[Slot, ...]] = {
+ITEMS_OF_WAY: dict[Slot, tuple[Slot, ...]] = {
     Slot.ENCLOSURE: (Slot.SCREEN, Slot.ENCLOSURE),
     Slot.SCREEN: (Slot.SCREEN,),
     Slot.FLOOR: (Slot.FLOOR,),

@@ -25,7 +25,7 @@ from core.quantities import Money, Sentence
 from core.report.evaluation_of import evaluation_of, known_costs
 from core.report.small_items import SmallStatus, small_statuses
 from core.report.why_not.changes import Change, Changes, Trouble
-from core.report.why_not.placing import Placed, placed
+from core.report.why_not.placing import Placed, place_for
 
 MOST_TOGETHER = 3
 AS_ITEM = "small item"
@@ -63,7 +63,7 @@ class WhyNot:
 
 def why_not(build: Build, parts: Mapping[str, Part], part: Part, today: date | None = None) -> WhyNot:
     """What speaks against `part` where it goes: on the chain, for a small item, or beside everything."""
-    put = placed(build, parts, part)
+    put = place_for(build, parts, part)
     without = evaluation_of(put.without, parts, today=today)
     there = evaluation_of(put.build, parts, before=without)
     already, blocked = _blocked(without, put), _blocked(there, put)

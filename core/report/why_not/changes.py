@@ -13,10 +13,10 @@ from core.model.household import Subscriptions
 from core.model.parts import Part
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
-from core.report.alternatives import hung
+from core.report.alternatives import build_with
 from core.report.why_not.placing import Placed
 
-STEP_M = 0.05
+MOVE_STEP_M = 0.05
 MOST_STEPS = 20
 """Things are moved by a metre at most."""
 ROOM_STEP_M = 0.02
@@ -98,7 +98,7 @@ class Changes:
                 *ways,
             )
         for steps in range(1, MOST_STEPS + 1):
-            by_m = steps * STEP_M
+            by_m = steps * MOVE_STEP_M
             for field, sign, most_m, template in ways:
                 to_m = round(at[field] + sign * by_m, 4)
                 if 0 <= to_m <= most_m:
@@ -132,7 +132,7 @@ class Changes:
             others = [part for part in self.parts.values() if slot_for(part) is slot and part.id != decided.part]
             for other in sorted(others, key=self._dearness):
                 words = say("Hang {other} in place of {part}.", other=other.name, part=self.parts[decided.part].name)
-                yield words, self._with_the_part(hung(self.build, self.parts, slot, other, self.evaluation))
+                yield words, self._with_the_part(build_with(self.build, self.parts, slot, other, self.evaluation))
 
     def _dearness(self, part: Part) -> tuple[int, int, str]:
         """The cheapest first; amounts in another currency than the brief's are not compared with those in it."""

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from core.model.build import Build, Extra, Slot, SmallDecision, slot_for
 from core.model.free_ids import free_id
 from core.model.parts import Part
-from core.report.alternatives import hung
+from core.report.alternatives import build_with
 from core.report.small_items import best_item_for
 
 
@@ -22,11 +22,11 @@ class Placed:
     extra: str = ""
 
 
-def placed(build: Build, parts: Mapping[str, Part], part: Part) -> Placed:
+def place_for(build: Build, parts: Mapping[str, Part], part: Part) -> Placed:
     """`build` with `part` where it goes; where it is there already, only the build without it is another."""
     slot = slot_for(part)
     if slot is not None:
-        return Placed(hung(build, parts, slot, part), build, slot=slot)
+        return Placed(build_with(build, parts, slot, part), build, slot=slot)
     there = next((extra for extra in build.extras if extra.part == part.id), None)
     item = None if there else best_item_for(build, parts, part)
     if item is not None:

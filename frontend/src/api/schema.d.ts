@@ -1492,7 +1492,7 @@ export interface components {
              * @description Rooms that are not chosen.
              * @default []
              */
-            candidates: components["schemas"]["Candidate"][];
+            candidates: components["schemas"]["CandidateRoom"][];
             /**
              * Chain
              * @default {}
@@ -1547,10 +1547,10 @@ export interface components {
             report: components["schemas"]["ReportJson"];
         };
         /**
-         * Candidate
+         * CandidateRoom
          * @description A room that is considered besides the chosen one, and where things would stand in it.
          */
-        Candidate: {
+        CandidateRoom: {
             /** Id */
             id: string;
             room: components["schemas"]["Room"];

@@ -18,7 +18,7 @@ from jungle.api.replies import answer_for, edit_on, show
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import BuildReply, BuildSummary, NewBuild, Problems, Rename, Stale, Unreadable
 from jungle.builds.services import builds, editing
-from jungle.builds.services.builds import Listed
+from jungle.builds.services.builds import ListedBuild
 from jungle.builds.services.editing import NothingThere
 from jungle.builds.services.people import units_of
 
@@ -111,7 +111,7 @@ def redo(request: SignedIn, build_id: int, body: Change) -> Any:
     return show(request, build)
 
 
-def _summary(listed: Listed) -> BuildSummary:
+def _summary(listed: ListedBuild) -> BuildSummary:
     build = listed.build
     summary = build.summary or NEVER_JUDGED
     return BuildSummary(

@@ -39,5 +39,5 @@ def drop(request: SignedIn, build_id: int, body: Dragged) -> Any:
 def preview(request: SignedIn, build_id: int, body: DraggedPreview) -> Any:
     """What differs while something is dragged; nothing is stored."""
     build, units = find_build(build_id, request.user), units_of(request.user)
-    design = dragging.shown(build, body.drag, units, stowed=body.stowed)
+    design = dragging.design_dragged(build, body.drag, units, stowed=body.stowed)
     return send(preview_reply(build, design, body.number, units))

@@ -5,7 +5,7 @@ import json
 import django.db.models.deletion
 from django.db import migrations, models
 
-from core.formats.mending import mended
+from core.formats.mending import mended_document
 from core.formats.stored import read_stored_build, write_stored
 from core.formats.versions import CURRENT, upgraded_build
 from core.model.build import Build as BuildDocument
@@ -22,7 +22,7 @@ def mend(apps, schema_editor):
             except ValueError:
                 document = upgraded_build(json.loads(row.document), OLD)
                 try:
-                    build, _ = mended(BuildDocument.model_validate, document)
+                    build, _ = mended_document(BuildDocument.model_validate, document)
                 except ValueError:
                     continue  # It stays, says on the list that it cannot be read, and can be undone and deleted.
                 row.document, row.version = write_stored(build), CURRENT

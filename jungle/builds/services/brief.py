@@ -8,9 +8,9 @@ from core.model.brief import MeasuredReach, Player
 from core.model.build import Build as BuildDocument
 from core.model.clubs import Club
 from core.model.free_ids import free_id
-from core.model.typed import changed
+from core.model.typed import with_changes
 from jungle.builds.models import Build
-from jungle.builds.services.editing import NothingThere, On, edit, named
+from jungle.builds.services.editing import NothingThere, On, edit, field_words
 from jungle.builds.services.people import units_of
 
 
@@ -21,9 +21,9 @@ def change_brief(on: On, changes: Mapping[str, object]) -> Build:
     def change(build: BuildDocument) -> BuildDocument:
         currency = str(changes.get("currency") or build.brief.currency)
         answers = {**changes, **_conditions(changes)}
-        return build.model_copy(update={"brief": changed(build.brief, answers, units, currency)})
+        return build.model_copy(update={"brief": with_changes(build.brief, answers, units, currency)})
 
-    return edit(on, f"Brief: {named(changes)}", change)
+    return edit(on, f"Brief: {field_words(changes)}", change)
 
 
 def _conditions(changes: Mapping[str, object]) -> dict[str, object]:
@@ -47,7 +47,7 @@ def add_player(on: On, changes: Mapping[str, object]) -> Build:
     def change(build: BuildDocument) -> BuildDocument:
         number = 1 + max((_number(player.id) for player in build.brief.players), default=0)
         fresh = Player(id=f"player-{number}", name=f"Player {number}", height_m=1.78)
-        return _with_players(build, (*build.brief.players, changed(fresh, changes, units, build.brief.currency)))
+        return _with_players(build, (*build.brief.players, with_changes(fresh, changes, units, build.brief.currency)))
 
     return edit(on, "Player added", change)
 
@@ -61,12 +61,12 @@ def change_player(on: On, player_id: str, changes: Mapping[str, object]) -> Buil
         return _with_players(
             build,
             tuple(
-                changed(player, changes, units, build.brief.currency) if player.id == player_id else player
+                with_changes(player, changes, units, build.brief.currency) if player.id == player_id else player
                 for player in build.brief.players
             ),
         )
 
-    return edit(on, f"Player: {named(changes)}", change)
+    return edit(on, f"Player: {field_words(changes)}", change)
 
 
 def measure_reach(on: On, player_id: str, club: Club, height: object) -> Build:
@@ -75,7 +75,9 @@ def measure_reach(on: On, player_id: str, club: Club, height: object) -> Build:
 
     def change(build: BuildDocument) -> BuildDocument:
         blank = MeasuredReach(club=club, height_m=2.0, dated=today)
-        return _with_reach(build, player_id, club, changed(blank, {"height_m": height}, units, build.brief.currency))
+        return _with_reach(
+            build, player_id, club, with_changes(blank, {"height_m": height}, units, build.brief.currency)
+        )
 
     return edit(on, f"Test swing: {club}", change)
 

@@ -12,14 +12,14 @@ from core.formats.build_file import BuildFile, read_build_file
 from core.formats.stored import write_stored
 from core.formats.versions import CURRENT
 from core.model.build import Build as BuildDocument
-from core.model.typed import changed
+from core.model.typed import with_changes
 from core.quantities import UnitSystem
 from jungle.builds.history import record
 from jungle.builds.judging import judge
 from jungle.builds.models import Build, UnreadableBuild
-from jungle.builds.services.editing import ATTEMPTS, NO_ADOPTION, Busy, On, checked, edit, find_build
+from jungle.builds.services.editing import ATTEMPTS, NO_ADOPTION, Busy, On, edit, find_build, validated_document
 from jungle.builds.ties import tie
-from jungle.catalogue.adoption import Adoption, adopted
+from jungle.catalogue.adoption import Adoption, adoption_of
 from jungle.catalogue.entries import CatalogueMoved, hold, revision_of, store_states
 from jungle.catalogue.models import Entry
 
@@ -28,14 +28,14 @@ SUMMARISED_AT_ONCE = 25
 Answer = Callable[[Build], str] | None
 
 
-class Listed(NamedTuple):
+class ListedBuild(NamedTuple):
     """A build on the list, and why it cannot be shown; empty for one that can."""
 
     build: Build
     unreadable: str
 
 
-def list_builds(actor: User) -> Iterator[Listed]:
+def list_builds(actor: User) -> Iterator[ListedBuild]:
     """All builds of `actor`, the one changed last first. One that cannot be read says so, and hides nothing else."""
     held = set(Entry.objects.visible_to(actor.pk).values_list("part_id", flat=True))
     today, left = timezone.localdate().isoformat(), SUMMARISED_AT_ONCE
@@ -51,19 +51,19 @@ def list_builds(actor: User) -> Iterator[Listed]:
                 _keep_summary(build)
         else:
             unreadable = _fault(build, held)
-        yield Listed(build, unreadable)
+        yield ListedBuild(build, unreadable)
 
 
 def start_build(actor: User, document: BuildDocument, label: str = "Begun", answer: Answer = None) -> Build:
     """A new build of `actor`'s."""
-    document = checked(document)
+    document = validated_document(document)
     return _begun(actor, lambda: (document, NO_ADOPTION), label, answer)
 
 
 def rename_build(on: On, name: str) -> Build:
     """Give the build another name."""
     units, currency = UnitSystem.METRIC, "EUR"
-    return edit(on, f"Renamed to {name}", lambda build: changed(build, {"name": name}, units, currency))
+    return edit(on, f"Renamed to {name}", lambda build: with_changes(build, {"name": name}, units, currency))
 
 
 def delete_build(build_id: int, actor: User) -> None:
@@ -82,10 +82,10 @@ def build_file(build: Build) -> BuildFile:
 def import_build(actor: User, text: bytes, answer: Answer = None) -> Build:
     """A new build from a build file; its parts join the catalogue. Raises `BadFile`, storing nothing."""
     file = read_build_file(text)
-    document = checked(file.build)
+    document = validated_document(file.build)
 
     def decided() -> tuple[BuildDocument, Adoption]:
-        adoption = adopted(actor.pk, file.parts)
+        adoption = adoption_of(actor.pk, file.parts)
         return document.with_parts_named(adoption.kept_as), adoption
 
     return _begun(actor, decided, "Read from a file", answer)

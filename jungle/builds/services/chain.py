@@ -5,10 +5,10 @@ from collections.abc import Mapping
 from core.model.build import Build as BuildDocument
 from core.model.build import HungPart, Slot, slot_for
 from core.model.parts import Part as SpecSheet
-from core.model.typed import changed
-from core.report.alternatives import hung
+from core.model.typed import with_changes
+from core.report.alternatives import build_with
 from jungle.builds.models import Build
-from jungle.builds.services.editing import Locked, NothingThere, On, edit, named
+from jungle.builds.services.editing import Locked, NothingThere, On, edit, field_words
 from jungle.builds.services.people import units_of
 from jungle.catalogue.models import Entry
 
@@ -20,7 +20,7 @@ def hang_part(on: On, slot: Slot, part_id: str) -> Build:
     def change(build: BuildDocument) -> BuildDocument:
         _unlocked(build, slot)
         sheets = _sheets(on, part_id, *build.parts_named)
-        return hung(build, sheets, slot, _fitting(sheets, slot, part_id))
+        return build_with(build, sheets, slot, _fitting(sheets, slot, part_id))
 
     return edit(on, f"Hung {name}", change)
 
@@ -30,10 +30,10 @@ def decide_on_part(on: On, slot: Slot, changes: Mapping[str, object]) -> Build:
     units = units_of(on.actor)
 
     def change(build: BuildDocument) -> BuildDocument:
-        decided = changed(_hanging(build, slot), changes, units, build.brief.currency)
+        decided = with_changes(_hanging(build, slot), changes, units, build.brief.currency)
         return build.model_copy(update={"chain": {**build.chain, slot: decided}})
 
-    return edit(on, f"{slot.value.capitalize()}: {named(changes)}", change)
+    return edit(on, f"{slot.value.capitalize()}: {field_words(changes)}", change)
 
 
 def take_down(on: On, slot: Slot) -> Build:

@@ -11,7 +11,7 @@ from core.model.build import Slot, slot_for
 from core.model.facts import Missing, MissingFact
 from core.model.parts import Part as SpecSheet
 from core.report import evaluate
-from core.report.alternatives import Alternative, alternatives, hung
+from core.report.alternatives import Alternative, alternatives, build_with
 from core.report.routes import Route, routes_to
 from core.report.shortlist import prices_of, swapped_first, weighed_first
 from core.report.small_items import Option, options_for
@@ -23,7 +23,7 @@ from jungle.catalogue.finding import PartsWanted, found_parts
 from jungle.catalogue.models import Entry, EntryQuerySet
 
 
-class Weighed(NamedTuple):
+class WeighedParts(NamedTuple):
     """Candidates for a place, each hung and judged."""
 
     alternatives: tuple[Alternative, ...]
@@ -34,7 +34,7 @@ class Weighed(NamedTuple):
     kinds: tuple[str, ...]
 
 
-def weigh(actor: User, build: Build, slot: Slot, wanted: PartsWanted, *, usable: bool = False) -> Weighed:
+def weigh(actor: User, build: Build, slot: Slot, wanted: PartsWanted, *, usable: bool = False) -> WeighedParts:
     """The actor's parts for `slot` that are wanted, nearest in price; with `usable` only what nothing rules out.
 
     Raises `FieldErrors` for a price that cannot be read.
@@ -46,7 +46,7 @@ def weigh(actor: User, build: Build, slot: Slot, wanted: PartsWanted, *, usable:
     chosen = weighed_first(matching, slot, prices_of(design, hanging))
     sheets = {**hanging, **owned.named(*chosen).sheets()}
     weighed = (one for one in alternatives(design, sheets, slot, timezone.localdate()) if one.part.id in chosen)
-    return Weighed(
+    return WeighedParts(
         tuple(one for one in weighed if not usable or one.state is not State.BLOCKED),
         len(here),
         len(matching) - len(chosen),
@@ -60,7 +60,7 @@ def drawn_with(actor: User, build: Build, slot: Slot, part_id: str) -> tuple[Spe
     part = sheets.get(part_id)
     if part is None or slot_for(part) is not slot:
         raise NothingThere(f"There is no part '{part_id}' for place '{slot}'.")
-    return part, evaluate(hung(build.design, sheets, slot, part), sheets).scene
+    return part, evaluate(build_with(build.design, sheets, slot, part), sheets).scene
 
 
 def routes(actor: User, build: Build, slot: Slot) -> tuple[tuple[Route, ...], Missing | None]:

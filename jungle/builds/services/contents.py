@@ -6,10 +6,10 @@ from core.contents.changes import ContentGroup, with_changed, with_usual, withou
 from core.model.build import Build as BuildDocument
 from core.model.room import Room
 from core.model.things import Joists
-from core.model.typed import changed
+from core.model.typed import with_changes
 from core.quantities import UnitSystem
 from jungle.builds.models import Build
-from jungle.builds.services.editing import On, edit, named
+from jungle.builds.services.editing import On, edit, field_words
 from jungle.builds.services.people import units_of
 
 
@@ -42,10 +42,10 @@ def measure_joists(on: On, changes: Mapping[str, object]) -> Build:
     units = units_of(on.actor)
 
     def change(build: BuildDocument) -> BuildDocument:
-        joists = changed(build.room.joists or Joists(), changes, units, build.brief.currency)
+        joists = with_changes(build.room.joists or Joists(), changes, units, build.brief.currency)
         return _with_room(build, build.room.model_copy(update={"joists": joists}))
 
-    return edit(on, f"Joists: {named(changes)}", change)
+    return edit(on, f"Joists: {field_words(changes)}", change)
 
 
 def forget_joists(on: On) -> Build:
@@ -55,7 +55,7 @@ def forget_joists(on: On) -> Build:
 
 def _told(changes: Mapping[str, object]) -> str:
     """What a change is of: x and y are both its place."""
-    return ", ".join(dict.fromkeys(_WORDS.get(field, named([field])) for field in changes))
+    return ", ".join(dict.fromkeys(_WORDS.get(field, field_words([field])) for field in changes))
 
 
 _WORDS = {

@@ -1,13 +1,13 @@
 """Dragging on the drawing: what it would do while it goes on, and the edit that it ends with."""
 
 from core.contents.changes import ContentGroup
-from core.drawing.dragging import Drag, dragged
+from core.drawing.dragging import Drag, fields_dragged
 from core.model.build import Build as BuildDocument
 from core.quantities import UnitSystem
 from jungle.builds.models import Build
 from jungle.builds.services.contents import change_content, content_changed
 from jungle.builds.services.editing import On, find_build
-from jungle.builds.services.room import move, moved
+from jungle.builds.services.room import design_moved, move
 
 
 def drag(on: On, drag: Drag, *, stowed: bool) -> Build:
@@ -17,15 +17,15 @@ def drag(on: On, drag: Drag, *, stowed: bool) -> Build:
     return change_content(on, ContentGroup(group), id, changes) if id else move(on, changes)
 
 
-def shown(build: Build, drag: Drag, units: UnitSystem, *, stowed: bool) -> BuildDocument:
+def design_dragged(build: Build, drag: Drag, units: UnitSystem, *, stowed: bool) -> BuildDocument:
     """The design of `build` with something dragged; nothing is stored. Raises `NoHandle`."""
     changes = _changes(build, drag, stowed=stowed)
     group, _, id = drag.target.partition("/")
     if id:
         return content_changed(build.design, ContentGroup(group), id, changes, units)
-    return moved(build.design, changes, units)
+    return design_moved(build.design, changes, units)
 
 
 def _changes(build: Build, drag: Drag, *, stowed: bool) -> dict[str, float]:
     report = build.judged.report
-    return dragged(report.stowed if stowed and report.stowed else report.scene, drag)
+    return fields_dragged(report.stowed if stowed and report.stowed else report.scene, drag)

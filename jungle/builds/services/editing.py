@@ -23,11 +23,11 @@ from core.model.chain import UnknownPart, plans_of
 from core.model.parts import Part as SpecSheet
 from core.model.typed import FieldErrors
 from core.report.small_items import without_lapsed
-from jungle.builds.history import Stored, readable_before, record, rewrite, stored_after
+from jungle.builds.history import StoredDocument, readable_before, record, rewrite, stored_after
 from jungle.builds.judging import CannotBeShown, Judged, judge
 from jungle.builds.models import Build, UnreadableBuild
 from jungle.builds.ties import tie
-from jungle.catalogue.adoption import Adoption, adopted
+from jungle.catalogue.adoption import Adoption, adoption_of
 from jungle.catalogue.entries import CatalogueMoved, hold, store_states
 from jungle.catalogue.models import Entry, Sheet
 
@@ -82,7 +82,7 @@ class Next(NamedTuple):
     labels: tuple[str | None, str | None]
     """What undo would then take back, and redo make again."""
     adoption: Adoption = NO_ADOPTION
-    stored: Stored | None = None
+    stored: StoredDocument | None = None
     """The document as the history has it, where it goes along that and nothing of it had to change."""
     report: Judged | None = None
     """The report on it, where that has been made already."""
@@ -116,7 +116,7 @@ def edit(on: On, label: str, change: Callable[[BuildDocument], BuildDocument]) -
 
     def decided(build: Build) -> Next | None:
         before = build.design
-        after = without_lapsed_strikes(build.owner_id, checked(change(before), before))
+        after = without_lapsed_strikes(build.owner_id, validated_document(change(before), before))
         return None if after == before else Next(after, build.edit_number + 1, label, (label, None))
 
     return _make(on, decided)
@@ -152,12 +152,12 @@ def redo(on: On) -> Build:
     return _make(on, decided)
 
 
-def named(fields: Iterable[str]) -> str:
+def field_words(fields: Iterable[str]) -> str:
     """Fields as a label says them: `up_front_cap_minor` is 'up front cap'."""
     return ", ".join(name.removesuffix("_minor").removesuffix("_m").replace("_", " ") for name in fields)
 
 
-def checked(after: BuildDocument, before: BuildDocument | None = None) -> BuildDocument:
+def validated_document(after: BuildDocument, before: BuildDocument | None = None) -> BuildDocument:
     """`after`, validated as a whole and not too much to be judged. Raises `FieldErrors`."""
     try:
         document = BuildDocument.model_validate_json(after.model_dump_json())
@@ -179,10 +179,14 @@ def without_lapsed_strikes(owner_id: int, after: BuildDocument) -> BuildDocument
 
 
 def become(
-    build: Build, judged: Judged, number: int, labels: tuple[str | None, str | None], stored: Stored | None = None
+    build: Build,
+    judged: Judged,
+    number: int,
+    labels: tuple[str | None, str | None],
+    stored: StoredDocument | None = None,
 ) -> Build:
     """`build` at its next revision, as it would be stored."""
-    document, version = stored or Stored(write_stored(judged.document), CURRENT)
+    document, version = stored or StoredDocument(write_stored(judged.document), CURRENT)
     after = Build(
         pk=build.pk,
         owner_id=build.owner_id,
@@ -254,17 +258,17 @@ def _answered(on: On, build: Build) -> Build:
     return build
 
 
-def _read(build: Build, stored: Stored) -> BuildDocument:
+def _read(build: Build, stored: StoredDocument) -> BuildDocument:
     try:
         return read_stored_build(*stored)
     except ValueError as error:
         raise UnreadableBuild(build, "What would be made again of it cannot be read.") from error
 
 
-def _along(build: Build, number: int, stored: Stored, document: BuildDocument) -> Next:
+def _along(build: Build, number: int, stored: StoredDocument, document: BuildDocument) -> Next:
     """Edit `number` of the history again, with parts that left the catalogue since, or lost a plan that it names."""
     labels = Build(pk=build.pk, edit_number=number).labels
-    adoption = adopted(build.owner_id, _parts_gone(build, document))
+    adoption = adoption_of(build.owner_id, _parts_gone(build, document))
     kept_as = {id: adoption.kept_as.get(id, id) for id in document.parts_named}
     if all(kept == id for id, kept in kept_as.items()):
         return Next(document, number, None, labels, adoption, stored)

@@ -9,7 +9,7 @@ from core.checks.limits import State
 from core.model.build import Build as BuildDocument
 from core.model.found import Listed
 from core.model.parts import KINDS
-from core.report.alternatives import weighed
+from core.report.alternatives import each_weighed
 from core.report.shortlist import judged_first, prices_of
 from jungle.builds.services.editing import find_build
 from jungle.catalogue.finding import PartsWanted, found_parts
@@ -61,7 +61,7 @@ def _suiting(
     judged = owned.named(*judged_first(found, prices_of(design, hanging))).sheets()
     suiting = {
         one.part.id
-        for one in weighed(design, {**hanging, **judged}, judged.values(), timezone.localdate())
+        for one in each_weighed(design, {**hanging, **judged}, judged.values(), timezone.localdate())
         if (one.state is not State.BLOCKED or not wanted.works) and (one.fits_room or not wanted.fits)
     }
     unjudged = sum(part.slot is not None and part.id not in judged for part in found)

@@ -6,10 +6,10 @@ from core.model.build import Build as BuildDocument
 from core.model.build import Extra, SmallDecision, slot_for
 from core.model.free_ids import free_id
 from core.model.parts import Part as SpecSheet
-from core.model.typed import changed
+from core.model.typed import with_changes
 from core.report.small_items import Option, kinds_serving, options_for, with_cheapest
 from jungle.builds.models import Build
-from jungle.builds.services.editing import NothingThere, On, edit, named
+from jungle.builds.services.editing import NothingThere, On, edit, field_words
 from jungle.builds.services.people import units_of
 from jungle.catalogue.models import Entry
 
@@ -24,10 +24,10 @@ def decide_on_item(on: On, item: str, changes: Mapping[str, object]) -> Build:
         if part is not None and part not in options:
             raise NothingThere(f"There is no part '{part}' for '{item}'.")
         before = build.small_items.get(item) or SmallDecision(choice="buy")
-        decided = changed(before, changes, units, build.brief.currency)
+        decided = with_changes(before, changes, units, build.brief.currency)
         return build.model_copy(update={"small_items": {**build.small_items, item: decided}})
 
-    return edit(on, f"{item.replace('-', ' ').capitalize()}: {named(changes)}", change)
+    return edit(on, f"{item.replace('-', ' ').capitalize()}: {field_words(changes)}", change)
 
 
 def reopen_item(on: On, item: str) -> Build:
@@ -68,12 +68,12 @@ def change_extra(on: On, extra_id: str, changes: Mapping[str, object]) -> Build:
     def change(build: BuildDocument) -> BuildDocument:
         _extra(build, extra_id)
         extras = tuple(
-            changed(extra, changes, units, build.brief.currency) if extra.id == extra_id else extra
+            with_changes(extra, changes, units, build.brief.currency) if extra.id == extra_id else extra
             for extra in build.extras
         )
         return build.model_copy(update={"extras": extras})
 
-    return edit(on, f"Extra: {named(changes)}", change)
+    return edit(on, f"Extra: {field_words(changes)}", change)
 
 
 def drop_extra(on: On, extra_id: str) -> Build:

@@ -15,7 +15,7 @@ from core.model.build import Build as BuildDocument
 from core.model.build import slot_for
 from core.model.chain import UnknownPart, plans_of
 from core.model.parts import Part as SpecSheet
-from jungle.builds.judging import CannotBeShown, Judged, judge, resolved
+from jungle.builds.judging import CannotBeShown, Judged, judge, unreported
 from jungle.builds.models import Build, UnreadableBuild
 from jungle.builds.services.editing import ATTEMPTS, Busy, StaleRevision, become, store
 from jungle.builds.services.people import units_of
@@ -33,7 +33,7 @@ from jungle.catalogue.history import (
 from jungle.catalogue.models import CatalogueEdit, Entry, Sheet
 from jungle.catalogue.sheets import Typed, find_entry
 
-MOST_JUDGED = 25
+MOST_BUILDS_JUDGED = 25
 """Builds that a change of the catalogue touches are judged whole up to so many; of further ones only what they name is
 looked up, and the list judges them when somebody looks at it."""
 
@@ -108,13 +108,17 @@ def cite(by: By, part_id: str, revision: int, field: str, typed: Typed) -> Entry
     """Say where a fact was read, when, and what another source states. Raises `FieldErrors`, `StaleEntry`."""
     units = units_of(by.actor)
     return _change_entry(
-        by, part_id, revision, "Source of a fact of {name}", lambda entry: sheets.cited(entry, field, typed, units)
+        by,
+        part_id,
+        revision,
+        "Source of a fact of {name}",
+        lambda entry: sheets.source_cited(entry, field, typed, units),
     )
 
 
 def restore_part(by: By, part_id: str, revision: int) -> Entry:
     """The sheet as it came, the actor's own changes taken back. Raises `StaleEntry`."""
-    return _change_entry(by, part_id, revision, "Changes of {name} taken back", sheets.restored)
+    return _change_entry(by, part_id, revision, "Changes of {name} taken back", sheets.sheet_restored)
 
 
 def remove_part(by: By, part_id: str) -> None:
@@ -223,7 +227,7 @@ def _judged(by: By, changed: dict[str, EntryState | None]) -> list[_Touched]:
     while looked_at != changed.keys():  # Sparing one build changes what becomes of those before it.
         looked_at = set(changed)
         found = [
-            _touched(by, build, changed, judge if number < MOST_JUDGED else resolved)
+            _touched(by, build, changed, judge if number < MOST_BUILDS_JUDGED else unreported)
             for number, build in enumerate(builds_naming(by.actor.pk, changed))
         ]
     losses = tuple(each for each in found if isinstance(each, Loss))

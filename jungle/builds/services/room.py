@@ -4,10 +4,10 @@ from collections.abc import Mapping
 
 from core.model.build import Build as BuildDocument
 from core.model.moves import LayoutMove, layout_changes
-from core.model.typed import changed
+from core.model.typed import with_changes
 from core.quantities import UnitSystem
 from jungle.builds.models import Build
-from jungle.builds.services.editing import On, edit, named
+from jungle.builds.services.editing import On, edit, field_words
 from jungle.builds.services.people import units_of
 
 
@@ -17,22 +17,22 @@ def measure_room(on: On, changes: Mapping[str, object]) -> Build:
 
     def change(build: BuildDocument) -> BuildDocument:
         guessed = tuple(field for field in build.room.guessed if field not in changes)
-        room = changed(build.room, {**changes, "guessed": guessed}, units, build.brief.currency)
+        room = with_changes(build.room, {**changes, "guessed": guessed}, units, build.brief.currency)
         return build.model_copy(update={"room": room})
 
-    return edit(on, f"Room: {named(changes)}", change)
+    return edit(on, f"Room: {field_words(changes)}", change)
 
 
 def move(on: On, changes: Mapping[str, object]) -> Build:
     """Move the ball, the screen line, the projector or the monitor."""
     units = units_of(on.actor)
-    return edit(on, f"Moved the {_things(changes)}", lambda build: moved(build, changes, units))
+    return edit(on, f"Moved the {_things(changes)}", lambda build: design_moved(build, changes, units))
 
 
-def moved(build: BuildDocument, changes: Mapping[str, object], units: UnitSystem) -> BuildDocument:
+def design_moved(build: BuildDocument, changes: Mapping[str, object], units: UnitSystem) -> BuildDocument:
     """`build` with something moved, nothing stored: what a drag shows on its way."""
-    given = changed(LayoutMove(), changes, units, build.brief.currency)
-    layout = changed(
+    given = with_changes(LayoutMove(), changes, units, build.brief.currency)
+    layout = with_changes(
         build.layout,
         layout_changes(build.layout, build.room, given, frozenset(changes)),
         units,

@@ -8,7 +8,7 @@ from django.conf import settings
 from django.db import migrations, models
 from django.db.models.functions import Coalesce
 
-from core.formats.mending import mended
+from core.formats.mending import mended_document
 from core.formats.stored import write_stored
 from core.formats.versions import CURRENT, upgraded_part
 from core.model.build import slot_for
@@ -56,7 +56,7 @@ class _Keeper:
     def digest(self, document):
         """The digest under which a document is kept, brought to today's version and within its bounds."""
         if document not in self.known:
-            sheet, _ = mended(SHEET.validate_python, upgraded_part(json.loads(document), 1), tagged=True)
+            sheet, _ = mended_document(SHEET.validate_python, upgraded_part(json.loads(document), 1), tagged=True)
             text = write_stored(sheet)
             digest = sha256(f"{CURRENT}:{text}".encode()).hexdigest()
             self.sheets.objects.get_or_create(
