@@ -27,7 +27,7 @@ def furniture_shapes(room: Room, layout: Layout, bay: Bay) -> Iterator[Shape]:
         yield from _outlines("enclosure", panels, "enclosure")
     yield from _screen_shapes(room, layout, bay)
     for solid in bay.of(NETTING, MOUNT, LAMP):
-        yield from _outlines(solid.key, (solid,))
+        yield from _outlines(solid.key, (solid,), solid.name)
     yield from _monitor_shapes(bay)
 
 

@@ -12,6 +12,7 @@ from core.model.build import Build as BuildDocument
 from core.model.build import Slot
 from core.model.parts import SHEET, ImpactScreen, Title
 from jungle.builds.services.builds import start_build
+from jungle.builds.services.parts import By, change_part
 from jungle.catalogue.models import Entry
 from tests.browser.base import BrowserTestCase
 from tests.browser.chromium import PHONE
@@ -61,6 +62,32 @@ class KeyboardTests(BrowserTestCase):
         build.refresh_from_db()
         self.assertEqual(len(build.design.chain), len(Slot))
         self.assertIn("video-cable", build.design.small_items)
+
+
+class MissingTests(BrowserTestCase):
+    def test_a_fact_that_is_not_known_leads_to_its_field(self) -> None:
+        """Of the brief, and of a sheet: the view that has it opens, and the field is ready to be typed in."""
+        page = self.open("brief")
+        self.type_into("Hours a week of play", "")
+        self.open()
+        page.get_by_role("button", name=re.compile("Display")).first.click()
+        page.get_by_role("button", name=re.compile("How many hours a week you will play is not known")).first.click()
+        page.get_by_role("button", name="Enter it").click()
+        expect(page.get_by_label("Hours a week of play")).to_be_focused()
+        self.type_into("Hours a week of play", "3")
+        self.change_fact("projector", "light_hours", "")
+        self.open()
+        page.get_by_role("button", name=re.compile("Display")).first.click()
+        page.get_by_role("button", name=re.compile("life of the light source of .* is not known")).first.click()
+        page.get_by_role("button", name="Enter it").click()
+        expect(page.locator("[data-field=light_hours]")).to_be_focused()
+
+    def change_fact(self, kind: str, field: str, typed: str) -> None:
+        """Another fact for the part of that kind that hangs."""
+        self.build.refresh_from_db()
+        hung = [decided.part for decided in self.build.design.chain.values()]
+        entry = Entry.objects.get(owner=self.build.owner, part_id__in=hung, sheet__kind=kind)
+        change_part(By(self.build.owner), entry.part_id, entry.revision, {field: typed}, "EUR")
 
 
 class SwapTests(BrowserTestCase):

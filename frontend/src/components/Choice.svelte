@@ -4,11 +4,13 @@
     value: T
     options: Readonly<Record<T, string>>
     choose: (value: T) => void
+    /** Record and field that it answers, for who is sent here. */
+    field?: string | undefined
     showLabel?: boolean
     narrow?: boolean
   }
 
-  let { label, value, options, choose, showLabel = false, narrow = false }: Props = $props()
+  let { label, value, options, choose, field, showLabel = false, narrow = false }: Props = $props()
   const id = $props.id()
 
   function chosen(key: string): void {
@@ -21,6 +23,7 @@
   <label for={id} class={showLabel ? 'text-xs text-faint' : 'sr-only'}>{label}</label>
   <select
     {id}
+    data-field={field}
     class="blank {narrow ? 'max-w-40' : 'max-w-56'}"
     {value}
     onchange={(event) => chosen(event.currentTarget.value)}

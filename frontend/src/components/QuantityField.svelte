@@ -6,6 +6,8 @@
     /** The quantity as the core tells it; empty where nothing is set. */
     text: string
     commit: (typed: string) => Promise<Problem[]>
+    /** Record and field that it enters, for who is sent here. */
+    field?: string | undefined
     hint?: string
     width?: string
     showLabel?: boolean
@@ -17,6 +19,7 @@
     label,
     text,
     commit,
+    field,
     hint = '',
     width = '6.5rem',
     showLabel = false,
@@ -63,6 +66,7 @@
   <label for={id} class={showLabel ? 'text-xs text-faint' : 'sr-only'}>{label}</label>
   <input
     {id}
+    data-field={field}
     class="blank"
     style:width
     type="text"

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { api, outcome, type Verdict, type Workings } from '../api/client'
   import { useBuild } from '../lib/build.svelte'
+  import { enter } from '../lib/missing'
   import { Resource } from '../lib/resource.svelte'
   import { BASIS_WORDS, STATE_WORDS } from '../lib/words'
   import Mark from './Mark.svelte'
@@ -58,6 +59,12 @@
       <ul class="list-disc space-y-1 pl-5">
         {#each verdict.changes as change, number (number)}<li>{change}</li>{/each}
       </ul>
+      {#if verdict.missing}
+        <button
+          class="btn mt-2 btn-outline btn-primary btn-sm"
+          onclick={() => void enter(verdict.missing, build.id)}>Enter it</button
+        >
+      {/if}
     </section>
   {/if}
   {#if workings?.formula}

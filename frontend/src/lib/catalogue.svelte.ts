@@ -43,6 +43,8 @@ class Catalogue {
   /** Parts that facts of other parts may name, by place: id and name of each. */
   named = $state.raw<Record<string, string[][]>>({})
   open = $state.raw<PartDetail | null>(null)
+  /** A fact of the open part that somebody was sent to enter. */
+  asked = $state('')
   /** What undo would take back in the catalogue, and redo make again. */
   history = $state.raw<CatalogueHistory>({ undo: '', redo: '', revision: 0 })
   /** A change that builds would lose by, and how to make it all the same. */

@@ -22,6 +22,7 @@
     Up front at most
     <QuantityField
       label="Up-front cap"
+      field="brief.up_front_cap_minor"
       text={build.texts['brief.up_front_cap_minor'] ?? ''}
       hint="no cap"
       commit={(typed) => build.changeBrief(`up-front cap ${typed}`, { up_front_cap_minor: typed })}
@@ -45,6 +46,7 @@
     Each year at most
     <QuantityField
       label="Yearly cap"
+      field="brief.yearly_cap_minor"
       text={build.texts['brief.yearly_cap_minor'] ?? ''}
       hint="no cap"
       commit={(typed) => build.changeBrief(`yearly cap ${typed}`, { yearly_cap_minor: typed })}

@@ -33,6 +33,7 @@
     />. Walls and ceiling
     <Choice
       label="Drilling"
+      field="brief.may_drill"
       value={drilling}
       options={DRILLING_WORDS}
       choose={(answer) =>
@@ -52,6 +53,7 @@
     />{#if brief.packed_away}, and setting it up may take
       <QuantityField
         label="Set-up minutes accepted"
+        field="brief.setup_minutes"
         text={build.texts['brief.setup_minutes'] ?? ''}
         hint="not said"
         width="5rem"

@@ -62,6 +62,7 @@
     Subscriptions are
     <Choice
       label="Subscriptions"
+      field="brief.subscriptions"
       value={brief.subscriptions ?? 'unsaid'}
       options={SUBSCRIPTION_WORDS}
       choose={(answer) =>

@@ -17,6 +17,7 @@
     We play about
     <QuantityField
       label="Hours a week of play"
+      field="brief.hours_a_week"
       text={build.texts['brief.hours_a_week'] ?? ''}
       hint="not said"
       width="4rem"
@@ -39,6 +40,7 @@
     />, and we build about
     <QuantityField
       label="Hours a week for building"
+      field="brief.build_hours_a_week"
       text={build.texts['brief.build_hours_a_week'] ?? ''}
       hint="not said"
       width="4rem"

@@ -73,6 +73,7 @@
     {:else if field.typed_as === 'choice' || field.typed_as === 'yes_no'}
       <select
         {id}
+        data-field={nested ? undefined : field.name}
         class="blank max-w-full"
         {value}
         aria-describedby="{id}-meaning"
@@ -87,6 +88,7 @@
       <span class="flex items-baseline gap-1">
         <input
           {id}
+          data-field={nested ? undefined : field.name}
           class="blank min-w-0 flex-1"
           {value}
           placeholder="not stated"

@@ -22,6 +22,13 @@
   })
   let editing = $state(false)
   let citing = $state('')
+  // Who was sent here to enter a fact finds the form open.
+  $effect(() => {
+    if (catalogue.asked && sheet) {
+      editing = true
+      catalogue.asked = ''
+    }
+  })
 
   // A fact that changes here may change every verdict of the build.
   async function refreshed<T>(work: Promise<T>): Promise<T> {

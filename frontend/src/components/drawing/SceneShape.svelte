@@ -138,6 +138,19 @@
   >
 {:else if shape.meaning === 'mat'}
   <path {d} class="fill-success/20 stroke-success" stroke-width="1" />
+{:else if shape.meaning === 'netting'}
+  <path
+    {d}
+    fill="url(#hatch)"
+    fill-opacity="0.5"
+    class="stroke-base-content"
+    stroke-width="0.8"
+    stroke-dasharray="2 2"><title>{shape.label}</title></path
+  >
+{:else if shape.meaning === 'mount' || shape.meaning === 'lamp'}
+  <path {d} class="fill-base-content/15 stroke-base-content" stroke-width="0.9"
+    ><title>{shape.label}</title></path
+  >
 {:else if shape.meaning === 'floor' || shape.meaning === 'foam' || shape.meaning === 'lining'}
   <path {d} class="fill-base-content/30" />
 {/if}

@@ -53,6 +53,7 @@
   >
   <QuantityField
     {label}
+    field={`room.${field}`}
     text={build.texts[`room.${field}`] ?? ''}
     hint="not yet"
     commit={(typed) => build.measureRoom(`${label.toLowerCase()} ${typed}`, { [field]: typed })}
@@ -104,6 +105,7 @@
   <span>Floor under any covering</span>
   <Choice
     label="Floor under any covering"
+    field="room.floor_base"
     narrow
     value={room?.floor_base ?? ''}
     options={FLOOR_WORDS}

@@ -1,0 +1,38 @@
+/** The way from a fact that is not known to the field where it is entered. */
+import { navigate } from '../router'
+import { catalogue } from './catalogue.svelte'
+import { panels } from './panels.svelte'
+
+const PART = 'parts/'
+const PATIENCE_MS = 2000
+
+/** Opens the view that has the field of `missing`, `brief.hours_a_week` or `parts/radar.links` say, and goes there. */
+export async function enter(missing: string, build_id: number): Promise<void> {
+  const record = missing.slice(0, missing.lastIndexOf('.'))
+  const params = { params: { id: String(build_id) } }
+  panels.why = null
+  if (record.startsWith(PART)) {
+    await navigate('/builds/:id/catalogue', params)
+    await catalogue.show(record.slice(PART.length))
+    catalogue.asked = missing.slice(missing.lastIndexOf('.') + 1)
+  } else if (record === 'brief') {
+    await navigate('/builds/:id/brief', params)
+  } else {
+    await navigate('/builds/:id/room', params)
+  }
+  focusOn(
+    record.startsWith(PART) ? missing.slice(missing.lastIndexOf('.') + 1) : missing,
+    Date.now() + PATIENCE_MS,
+  )
+}
+
+/** As soon as the view is there. */
+function focusOn(field: string, until: number): void {
+  const found = document.querySelector<HTMLElement>(`[data-field="${CSS.escape(field)}"]`)
+  if (found) {
+    found.scrollIntoView({ block: 'center' })
+    found.focus()
+  } else if (Date.now() < until) {
+    requestAnimationFrame(() => focusOn(field, until))
+  }
+}
