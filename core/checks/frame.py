@@ -102,7 +102,7 @@ def frame(
     cuts = frame_cuts_m(width_m, height_m, known(enclosure, "depth_m"))
     return FrameSticks(
         Quantity(sum(cuts), Unit.METRE),
-        say("{kit} is fittings only: twelve edges", kit=enclosure.name),
+        say("{kit} comes without: twelve edges", kit=enclosure.name),
         (ask_equal("material", enclosure.frame_of, purpose=True), ask_at_least("stock_length_m", max(cuts))),
         cuts,
     )

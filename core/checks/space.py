@@ -11,6 +11,7 @@ from core.checks.register import derive, derive_from_known
 from core.geometry.ball_rules import BallRoom
 from core.geometry.ceiling import Ceiling
 from core.geometry.conflicts import Conflict, Gap, conflicts, narrowest, near, with_bay
+from core.geometry.panels import Hole, Walls, panel_of, walls_of
 from core.geometry.picture import Picture
 from core.geometry.shadow import Lens
 from core.geometry.solids import Solid, door_sweeps, golfers, stored_solids, thing_solids
@@ -21,7 +22,7 @@ from core.model.facts import Missing, known, not_stated
 from core.model.kit import Beside
 from core.model.parts import Enclosure, Lamp, Mat, Mount, OverheadCamera, SideCamera, SideProtection, Surface
 from core.model.room import Layout, Room
-from core.model.things import BayPart, Joists, Opening, OpeningKind, Wall
+from core.model.things import BayPart, Joists, Opening, Wall
 
 HANDS_BREADTH_M = 0.05
 """Walls are out of true by less, and fixings are got past by it (trade)."""
@@ -297,27 +298,31 @@ def joists(room: Annotated[Room, "joists"]) -> Joists | None:
 
 
 @derive
-def sockets(room: Annotated[Room, "length_m", "sockets", "width_m"]) -> Sockets | None:
+def sockets(room: Annotated[Room, "length_m", "openings", "sockets", "width_m"]) -> Sockets | None:
     """Where the sockets are; `None` where none was entered."""
-    places = []
-    for socket in room.sockets:
-        across = {Wall.LEFT: 0.0, Wall.RIGHT: room.width_m}.get(socket.wall, socket.along_m)
-        along = {Wall.SCREEN: 0.0, Wall.REAR: room.length_m}.get(socket.wall, socket.along_m)
-        places.append((socket.name, (across, along, socket.height_m)))
-    return Sockets(tuple(places)) if places else None
+    places = tuple(
+        (socket.name, panel_of(socket.wall, room).at(socket.along_m, socket.height_m)) for socket in room.sockets
+    )
+    return Sockets(places) if places else None
 
 
 @derive
-def glass(room: Annotated[Room, "openings"], layout: Annotated[Layout, "ball_y_m"]) -> Glass | None:
+def walls(room: Annotated[Room, "length_m", "openings", "width_m"]) -> Walls:
+    """The four walls, with what is open or of glass in them."""
+    return walls_of(room)
+
+
+@derive
+def glass(walls: Walls, layout: Annotated[Layout, "ball_y_m"]) -> Glass | None:
     """The windows, by whether a ball may reach them; `None` where there are none."""
-    windows = [opening for opening in room.openings if opening.kind is OpeningKind.WINDOW]
-    ahead = [window for window in windows if window.wall is Wall.SCREEN or _beside_flight(window, layout)]
-    behind = [window.name for window in windows if window not in ahead]
-    return Glass(tuple(ahead), tuple(behind)) if windows else None
+    panes = [(panel.wall, hole) for panel in walls.panels for hole in panel.holes if hole.is_glass]
+    ahead = [hole.opening for wall, hole in panes if wall is Wall.SCREEN or _beside_flight(wall, hole, layout)]
+    behind = [hole.opening.name for _, hole in panes if hole.opening not in ahead]
+    return Glass(tuple(ahead), tuple(behind)) if panes else None
 
 
-def _beside_flight(window: Opening, layout: Layout) -> bool:
-    return window.wall.runs_along and window.along_m < layout.ball_y_m
+def _beside_flight(wall: Wall, hole: Hole, layout: Layout) -> bool:
+    return wall.runs_along and hole.low[0] < layout.ball_y_m
 
 
 def _both(first_m: float | None, second_m: float | None) -> tuple[float, float] | None:

@@ -13,6 +13,7 @@ from core.checks.readings import Tested
 from core.checks.register import check, derive
 from core.checks.space import hands_that_play
 from core.checks.verdict import Answer, Basis, Input
+from core.geometry.panels import Walls
 from core.model.brief import Brief, Handedness
 from core.model.build import Slot
 from core.model.facts import known, known_players
@@ -30,7 +31,7 @@ from core.model.parts import (
     Surface,
 )
 from core.model.room import Layout, Room
-from core.model.things import OpeningKind, Wall
+from core.model.things import Wall
 from core.quantities import Quantity, Unit, say
 from core.quantities.tolerances import ROUNDING
 
@@ -132,15 +133,14 @@ def backing(
     screen: Annotated[ImpactScreen, THERE],
     need: BackingCloth | None,
     cloths: Annotated[Beside[MaskingCloth], "black", "roll_width_m"],
-    room: Annotated[Room, "openings"],
+    walls: Walls,
 ) -> Answer:
     """Thin fabric lets light through: black cloth behind it, as high as the screen, keeps the picture's blacks.
 
     With a window in the wall behind it, the day shines through from behind: no picture without the cloth.
     """
-    windows = [
-        opening.name for opening in room.openings if opening.kind is OpeningKind.WINDOW and opening.wall is Wall.SCREEN
-    ]
+    behind = next(panel for panel in walls.panels if panel.wall is Wall.SCREEN)
+    windows = [hole.opening.name for hole in behind.holes if hole.is_glass]
     cloth = need.best(cloths) if need else None
     bare = Words(State.BLOCKED if windows else State.TIGHT, "none", "black cloth")
     return Answer(

@@ -5,6 +5,7 @@ from math import cos, pi, sin
 
 from core.drawing.shapes import Layer, Point, Shape, rectangle
 from core.geometry.ceiling import Ceiling
+from core.geometry.panels import panel_of
 from core.geometry.solids import door_sweeps
 from core.model.room import CeilingShape, Layout, Room
 from core.model.things import Opening, Wall
@@ -82,11 +83,9 @@ def opening_shapes(room: Room) -> Iterator[Shape]:
 
 def _in_wall(wall: Wall, along_m: float, width_m: float, room: Room) -> tuple[Point, Point]:
     """The ends of a stretch of wall on the floor plan, a little deep."""
-    if wall.runs_along:
-        v0, v1 = (0.0, WALL_MARK_M) if wall is Wall.LEFT else (room.width_m - WALL_MARK_M, room.width_m)
-        return (along_m, v0), (along_m + width_m, v1)
-    u0, u1 = (0.0, WALL_MARK_M) if wall is Wall.SCREEN else (room.length_m - WALL_MARK_M, room.length_m)
-    return (u0, along_m), (u1, along_m + width_m)
+    panel = panel_of(wall, room)
+    (x0, y0, _), (x1, y1, _) = panel.at(along_m), panel.at(along_m + width_m, inward_m=WALL_MARK_M)
+    return (min(y0, y1), min(x0, x1)), (max(y0, y1), max(x0, x1))
 
 
 def _opening_in_section(opening: Opening, subject: str) -> Iterator[Shape]:

@@ -5,6 +5,7 @@ from collections.abc import Iterable, Iterator
 from core.drawing.shapes import Dimension, Handle, Layer, Point, Shape, View, rectangle
 from core.geometry.boxes import Box
 from core.geometry.conflicts import Conflict
+from core.geometry.panels import panel_of
 from core.geometry.solids import Group, Solid
 from core.model.room import Room
 from core.model.things import Remedy, Stored, Thing, Wall, WhilePlaying
@@ -82,20 +83,15 @@ def _opening_handles(room: Room) -> Iterator[Handle]:
 
 
 def _on_wall(target: str, name: str, wall: Wall, along_m: float, half_m: float, room: Room) -> Handle:
-    at = _wall_at(wall, room)
+    x, y, _ = panel_of(wall, room).at(along_m + half_m)
     if wall.runs_along:
-        return Handle("floor", target, name, (along_m + half_m, at), "along_m", "", half_m)
-    return Handle("floor", target, name, (at, along_m + half_m), "", "along_m", 0.0, half_m)
-
-
-def _wall_at(wall: Wall, room: Room) -> float:
-    """Where a wall is on the axis that it stands across."""
-    return {Wall.RIGHT: room.width_m, Wall.REAR: room.length_m}.get(wall, 0.0)
+        return Handle("floor", target, name, (y, x), "along_m", "", half_m)
+    return Handle("floor", target, name, (y, x), "", "along_m", 0.0, half_m)
 
 
 def _seen_at(wall: Wall, along_m: float, room: Room) -> float:
     """Where a place in a wall is along the target line, as the section shows it."""
-    return along_m if wall.runs_along else _wall_at(wall, room)
+    return panel_of(wall, room).at(along_m)[1]
 
 
 def opening_dimensions(room: Room) -> Iterator[Dimension]:
@@ -117,9 +113,8 @@ def opening_dimensions(room: Room) -> Iterator[Dimension]:
 
 
 def _along_wall(subject: str, label: str, wall: Wall, span: tuple[float, float], field: str, room: Room) -> Dimension:
-    at = _wall_at(wall, room)
-    start, end = ((span[0], at), (span[1], at)) if wall.runs_along else ((at, span[0]), (at, span[1]))
-    return Dimension("floor", label, start, end, span[1] - span[0], f"{subject}.{field}", subject)
+    (x0, y0, _), (x1, y1, _) = (panel_of(wall, room).at(along_m) for along_m in span)
+    return Dimension("floor", label, (y0, x0), (y1, x1), span[1] - span[0], f"{subject}.{field}", subject)
 
 
 def _up_wall(

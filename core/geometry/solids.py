@@ -6,6 +6,7 @@ from math import inf
 from typing import NamedTuple
 
 from core.geometry.boxes import Box, between
+from core.geometry.panels import panel_of
 from core.geometry.swing_disc import Point3, swing_disc
 from core.model.brief import Handedness, Player
 from core.model.room import Layout, Room
@@ -128,22 +129,12 @@ def _stored_solid(stored: Stored, at: tuple[float, float]) -> Solid:
 
 
 def _sweep(opening: Opening, room: Room) -> Solid:
-    wide = opening.width_m
+    wide, panel = opening.width_m, panel_of(opening.wall, room)
     start, end = opening.along_m, opening.along_m + wide
-    hinge_at = end if opening.hinge_far else start
-    deep = {
-        Wall.LEFT: (0.0, wide),
-        Wall.RIGHT: (room.width_m - wide, room.width_m),
-        Wall.SCREEN: (0.0, wide),
-        Wall.REAR: (room.length_m - wide, room.length_m),
-    }[opening.wall]
-    up = (opening.sill_m, opening.sill_m + opening.height_m)
-    if opening.wall.runs_along:
-        box = between(deep, (start, end), up)
-        hinge = (0.0 if opening.wall is Wall.LEFT else room.width_m, hinge_at)
-    else:
-        box = between((start, end), deep, up)
-        hinge = (hinge_at, 0.0 if opening.wall is Wall.SCREEN else room.length_m)
+    corners = panel.at(start, opening.sill_m), panel.at(end, opening.sill_m + opening.height_m, inward_m=wide)
+    box = between(*((min(pair), max(pair)) for pair in zip(*corners, strict=True)))
+    hinge_x, hinge_y, _ = panel.at(end if opening.hinge_far else start)
+    hinge = (hinge_x, hinge_y)
     leaf = "swing of the door" if opening.kind is OpeningKind.DOOR else "swing of the window"
     name = leaf if opening.name == opening.kind else f"swing of {opening.name}"
     return Solid(f"openings/{opening.id}", name, Group.ROOM, box, box, hinge)

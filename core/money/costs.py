@@ -61,6 +61,13 @@ class Line(NamedTuple):
     missing: Missing | None = None
     beside: str = ""
     """The extra or small item that it is of; empty for what hangs on the chain."""
+    licence: str = ""
+    """Id of the plan that it is of; empty for a part itself."""
+
+    @property
+    def id(self) -> str:
+        """What a purchase, a price history or a schedule may name it by: the same for as long as it is there."""
+        return self.beside or (f"{self.slot}:plan" if self.licence else f"{self.slot}")
 
 
 class Bought(NamedTuple):
@@ -276,11 +283,12 @@ def _plan_line(hanging: Hung, plan: Plan, brief: Brief, book: PriceBook, monitor
     nothing = Money(0, brief.currency)
     label = f"{hanging.part.name}: plan {plan.name}"
     if isinstance(monitor_plan, MonitorPlan) and hanging.part.id in monitor_plan.bundled_titles:
-        return Line(hanging.slot, label, Payment.BUNDLED, nothing, nothing)
+        return Line(hanging.slot, label, Payment.BUNDLED, nothing, nothing, licence=plan.id)
     if plan.billing is Billing.FREE:
-        return Line(hanging.slot, label, Payment.FREE, nothing, nothing)
+        return Line(hanging.slot, label, Payment.FREE, nothing, nothing, licence=plan.id)
     try:
         once = in_currency(book.plan_price(hanging.part, plan), brief) if plan.billing is Billing.ONCE else nothing
-        return Line(hanging.slot, label, Payment.LIST_PRICE, once, yearly_fee(hanging.part, plan, brief, book))
+        yearly = yearly_fee(hanging.part, plan, brief, book)
+        return Line(hanging.slot, label, Payment.LIST_PRICE, once, yearly, licence=plan.id)
     except MissingFact as missing:
-        return Line(hanging.slot, label, Payment.LIST_PRICE, None, None, missing=missing.missing)
+        return Line(hanging.slot, label, Payment.LIST_PRICE, None, None, missing=missing.missing, licence=plan.id)

@@ -18,6 +18,15 @@ def flat(x_m: float, y_m: float) -> float:
 
 
 class WorkedRouteTests(TestCase):
+    def test_cables_are_sold_in_these_lengths(self) -> None:
+        """A way of 0 m takes 1.0 m of cable; each metre of it 1.1 more."""
+        for needed_m, sold_m in ((1.0, 1.0), (1.4, 1.5), (1.9, 2.0), (2.9, 3.0), (4.9, 5.0), (7.4, 7.5), (9.9, 10.0)):
+            way_m = (needed_m - 1.0) / 1.1
+            self.assertEqual(CableRoute(((0.0, 0.0, 0.0), (way_m, 0.0, 0.0))).stock_m, sold_m)
+        for needed_m, long_m in ((14.9, 15.0), (19.9, 20.0), (29.9, 30.0), (30.1, None)):
+            way_m = (needed_m - 1.0) / 1.1
+            self.assertEqual(CableRoute(((0.0, 0.0, 0.0), (way_m, 0.0, 0.0))).stock_m, long_m)
+
     def test_over_the_ceiling(self) -> None:
         """From 0.8 m up the wall to 3.0: 2.2; 4.0 − 1.0 = 3.0 along, 2.0 across, 0.4 down to 2.6: 7.6 m.
         Cable 7.6 × 1.1 + 1.0 = 9.36 m, sold as 10."""

@@ -13,6 +13,7 @@ from core.model.room import Room
 from core.model.things import Wall
 from core.quantities import UnitSystem
 from core.report import evaluate
+from core.report.evaluation_of import evaluation_of
 from tests.core import worlds
 from tests.core.worlds import door, room, stored, thing
 
@@ -137,3 +138,21 @@ class LayoutVerdictTests(TestCase):
     def test_an_empty_room_is_not_asked(self) -> None:
         ids = {v.id for v in evaluate(worlds.full_build(), worlds.full_parts()).verdicts}
         self.assertFalse({"layout.playing", "layout.stowed", "swing.things"} & ids)
+
+
+class WayOutTests(TestCase):
+    def test_a_thing_is_told_to_move_the_way_that_frees_it(self) -> None:
+        """Two boxes 1 m long and wide that overlap by 0.10 m: one moves by that and a hand's breadth, away."""
+        for place, words in (
+            ({"x_m": 1.1, "y_m": 4.0}, "Move one 150 mm left: then it is free."),
+            ({"x_m": 2.9, "y_m": 4.0}, "Move one 150 mm right: then it is free."),
+            ({"x_m": 2.0, "y_m": 3.1}, "Move one 150 mm toward the screen: then it is free."),
+            ({"x_m": 2.0, "y_m": 4.9}, "Move one 150 mm back: then it is free."),
+        ):
+            size = {"width_m": 1.0, "length_m": 1.0, "height_m": 1.0, "while_playing": "out"}
+            one = worlds.stored(id="one", name="one", **size, **place).model_dump()
+            other = worlds.stored(id="other", name="other", **size, x_m=2.0, y_m=4.0).model_dump()
+            build = worlds.full_build(room=worlds.room(stored=[one, other]), chain={})
+            found = evaluation_of(build, {})
+            (verdict,) = found.of_check("layout.stowed")
+            self.assertIn(words, [change.text(UnitSystem.METRIC) for change in found.told(verdict).changes])

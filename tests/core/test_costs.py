@@ -111,3 +111,16 @@ class CostTests(TestCase):
             floor_cover(Flooring(id="x", maker="M", name="X"), worlds.room())
         with self.assertRaises(MissingFact):
             floor_cover(worlds.tiles(tile_side_m=None), worlds.room())
+
+
+class LineTests(TestCase):
+    def test_every_line_has_an_id_of_its_own_that_stays(self) -> None:
+        """A place, the licence of a place, an extra or a small item; another part in the place has the same."""
+        build, parts = worlds.full_build(), worlds.full_parts()
+        lines = costs_of(build.brief, price_book_of(parts.values()), resolve_chain(build, parts), build.room).lines
+        ids = [line.id for line in lines]
+        self.assertEqual(len(ids), len(set(ids)))
+        self.assertLessEqual({"mat", "monitor", "monitor:plan", "title", "title:plan"}, set(ids))
+        other = {**parts, "mat": worlds.mat(name="Other")}
+        again = costs_of(build.brief, price_book_of(other.values()), resolve_chain(build, other), build.room).lines
+        self.assertEqual([line.id for line in again], ids)

@@ -150,6 +150,15 @@ class PropertyTests(TestCase):
         left = clearance_m(left_hander(height_m=height_m), club, (-2.3, 3.5, 0.0), mirrored)
         self.assertAlmostEqual(right, left, places=9)
 
+    def test_where_it_is_nearest_is_mirrored(self) -> None:
+        """A block that only one point of the swing is nearest to: beyond the top of it, to the side."""
+        block = Box((0.2, 3.3, 1.9), (0.6, 3.45, 2.1))
+        mirror = Box((-0.6, 3.3, 1.9), (-0.2, 3.45, 2.1))
+        right = clearances([(swing_disc(player(), Club.DRIVER), BALL)], [block]).nearest(0, [0]).at
+        left = clearances([(swing_disc(left_hander(), Club.DRIVER), (-2.3, 3.5, 0.0))], [mirror]).nearest(0, [0]).at
+        for one, other in zip(right, (-left[0], left[1], left[2]), strict=True):
+            self.assertAlmostEqual(one, other, places=6)
+
     @given(swingers(), boxes(), st.floats(0.0, 1.0), st.sampled_from(["ceiling", "wall", "floor"]))
     def test_moving_an_obstruction_away_never_makes_it_worse(
         self, who: Player, box: Box, by_m: float, fixed_to: str

@@ -14,6 +14,7 @@ from core.quantities import Money, UnitSystem
 class LineJson:
     """One line of the cost."""
 
+    id: str
     slot: Slot | None
     label: str
     quantity: str
@@ -114,6 +115,7 @@ def _budget(
 
 def _line(line: Line, system: UnitSystem) -> LineJson:
     return LineJson(
+        id=line.id,
         slot=line.slot,
         label=line.label,
         quantity=f"{line.quantity} {line.unit}".strip(),

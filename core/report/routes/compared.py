@@ -107,13 +107,13 @@ def _carried_out(way: Way, start: Start, part: Part) -> Route:
 
 def _purchases(start: Start, there: Evaluation) -> Iterator[Purchase]:
     """Every line of the cost that was none with the place empty, what is made to measure aside."""
-    before = {(line.slot, line.beside) for line in known_costs(start.evaluation).lines}
+    before = {line.id for line in known_costs(start.evaluation).lines}
     chain, kit, small = there.reading(Chain), there.reading(Kit), there.reading(SmallItems)
     assert chain is not None
     assert kit is not None
     items = small.by_id if small else {}
     for line in known_costs(there).lines:
-        if (line.slot, line.beside) in before:
+        if line.id in before:
             continue
         hanging = chain.at(line.slot) if line.slot and not line.beside else None
         part = hanging.part if hanging else kit.picked(line.beside)

@@ -1908,6 +1908,8 @@ export interface components {
          * @description One line of the cost.
          */
         LineJson: {
+            /** Id */
+            id: string;
             slot: components["schemas"]["Slot"] | null;
             /** Label */
             label: string;

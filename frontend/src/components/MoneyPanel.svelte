@@ -22,7 +22,7 @@
       </tr>
     </thead>
     <tbody>
-      {#each costs.lines as line, index (index)}
+      {#each costs.lines as line (line.id)}
         <tr class="border-b border-base-300 align-top">
           <td class="py-1.5 pr-2">
             {line.label}

@@ -39,6 +39,18 @@ class Catalogue {
   readonly #finding = new Resource<FoundParts, [WantedParts]>((signal, query) =>
     outcome(api.GET('/api/catalogue/parts', { params: { query }, signal })),
   )
+  readonly #opening = new Resource<PartDetail, [string]>((signal, part_id) =>
+    outcome(api.GET('/api/catalogue/parts/{part_id}', { params: { path: { part_id } }, signal })),
+  )
+  readonly #naming = new Resource<Record<string, string[][]>>((signal) =>
+    outcome(api.GET('/api/catalogue/named', { signal })),
+  )
+  readonly #remembering = new Resource<CatalogueHistory>((signal) =>
+    outcome(api.GET('/api/catalogue/history', { signal })),
+  )
+  readonly #describing = new Resource<SheetKind[]>((signal) =>
+    outcome(api.GET('/api/catalogue/kinds', { signal })),
+  )
   kinds = $state.raw<SheetKind[]>([])
   /** Parts that facts of other parts may name, by place: id and name of each. */
   named = $state.raw<Record<string, string[][]>>({})
@@ -93,27 +105,29 @@ class Catalogue {
     void this.#loadNamed()
     void this.loadHistory()
     if (this.kinds.length > 0) return
-    const { data } = await outcome(api.GET('/api/catalogue/kinds'))
-    if (data) this.kinds = data
+    await this.#describing.load()
+    if (this.#describing.data) this.kinds = this.#describing.data
   }
 
   async #loadNamed(): Promise<void> {
-    const { data } = await outcome(api.GET('/api/catalogue/named'))
-    if (data) this.named = { ...data }
+    await this.#naming.load()
+    if (this.#naming.data) this.named = { ...this.#naming.data }
   }
 
   /** Opens a part, or looks at the open one again; with `quietly` what was said before still stands. */
   async show(part_id: string, quietly = false): Promise<void> {
-    const { data, message, status } = await outcome(
-      api.GET('/api/catalogue/parts/{part_id}', { params: { path: { part_id } } }),
-    )
+    this.#opening.clear()
+    await this.#opening.load(part_id)
+    // A part that was opened meanwhile has broken this one off.
+    if (this.#opening.loading) return
+    const { data, message, status } = this.#opening
     if (!quietly) this.problem = data || status === 404 ? '' : message
     this.open = data ?? (status === 404 ? null : this.open)
   }
 
   async loadHistory(): Promise<void> {
-    const { data } = await outcome(api.GET('/api/catalogue/history'))
-    if (data) this.history = data
+    await this.#remembering.load()
+    if (this.#remembering.data) this.history = this.#remembering.data
   }
 
   /** After an edit of the catalogue: everything that may show it is asked for again. */

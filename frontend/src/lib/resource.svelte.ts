@@ -4,6 +4,12 @@ import type { Outcome, Problem } from '../api/client'
 /** How long somebody who types, or passes over a list, is waited for before anything is asked. */
 export const PATIENCE_MS = 180
 
+/** Why something was refused: in words, and value by value. */
+export interface Refused {
+  message: string
+  problems: Problem[]
+}
+
 type Ask<T, A extends unknown[]> = (signal: AbortSignal, ...args: A) => Promise<Outcome<T>>
 
 /** The newest question wins: one that is asked before the last is answered breaks that off. */
@@ -59,6 +65,13 @@ export class Resource<T, A extends unknown[] = []> {
     this.data = null
     this.message = ''
     this.problems = []
+  }
+
+  /** Why the newest question was refused; nothing where it was answered. */
+  get refusal(): Refused | null {
+    return this.message || this.problems.length > 0
+      ? { message: this.message, problems: this.problems }
+      : null
   }
 
   /** What went wrong, in one line: a bad value before anything else. */

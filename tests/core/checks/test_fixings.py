@@ -5,6 +5,7 @@ from core.checks.space import Glass, Sockets
 from core.checks.space import glass as glass_of
 from core.checks.space import sockets as sockets_of
 from core.checks.verdict import Told
+from core.geometry.panels import walls_of
 from core.geometry.shadow import Lens
 from core.model.things import Joists, Opening
 from tests.core import worlds
@@ -63,8 +64,8 @@ class GlassTests(CheckTestCase):
 
         ahead, behind, before = window("a", "left", 1.0), window("b", "left", 4.0), window("c", "screen", 1.0)
         where = room(openings=[ahead, behind, before])
-        self.assertEqual(glass_of(where, layout()), Glass((ahead, before), ("b",)))
-        self.assert_verdict(glass(Glass((ahead, before), ("b",))), "tight", "a, c", "none", "")
+        self.assertEqual(glass_of(walls_of(where), layout()), Glass((before, ahead), ("b",)))
+        self.assert_verdict(glass(Glass((before, ahead), ("b",))), "tight", "c, a", "none", "")
         self.assert_verdict(glass(Glass((), ("b",))), "clear", "none", "none", "")
 
 

@@ -173,6 +173,18 @@ ROWS: dict[str, list[Case]] = {
     ],
     "screen.rebound": [
         clear("3 layers | 2 layers or a topper | –", "three layers"),
+        clear(
+            "topper | topper | –",
+            "one layer, and a topper as thick as it must be",
+            screen__layers=1,
+            beside=[extra("padding", "Topper", purpose="topper", thickness_m=0.03)],
+        ),
+        blocked(
+            "25 mm | 30 mm | −5 mm",
+            "one layer, and a topper too thin",
+            screen__layers=1,
+            beside=[extra("padding", "Topper", purpose="topper", thickness_m=0.025)],
+        ),
         tight("1 layer | 2 layers or a topper | –", "one layer, no topper", screen__layers=1),
         blocked(
             "1 layer | 2 layers or a topper | –",
@@ -402,6 +414,7 @@ ROWS: dict[str, list[Case]] = {
     ],
     "floor.putting": [
         clear("10 mm | 12 mm | 2 mm", "12 − 10"),
+        clear("22 mm | any | –", "nobody putts", tiles__pile_m=0.022, brief__purposes={"full_rounds": 5}),
         tight("22 mm | 12 mm | 10 mm over, tolerated", "12 − 22", tiles__pile_m=0.022),
         blocked(
             "22 mm | 12 mm | −10 mm",

@@ -2,6 +2,7 @@
   import { api, type MachineRead, outcome, type Problem } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import { catalogue } from '../../lib/catalogue.svelte'
+  import { Resource } from '../../lib/resource.svelte'
   import FilePicker from './FilePicker.svelte'
   import Refusal from './Refusal.svelte'
   import SheetForm from './SheetForm.svelte'
@@ -9,19 +10,21 @@
   /** An owned computer, from the report it makes itself; what that does not state is asked. */
   let { done }: { done: () => void } = $props()
   const build = $derived(useBuild()())
-  let read = $state.raw<MachineRead | null>(null)
-  let refusal = $state.raw<{ message: string; problems: Problem[] } | null>(null)
+  const reading = new Resource<MachineRead, [FormData]>((signal, body) =>
+    outcome(
+      api.POST('/api/catalogue/machine-report', { body: { file: '' }, bodySerializer: () => body, signal }),
+    ),
+  )
+  const read = $derived(reading.data)
+  const refusal = $derived(reading.refusal)
   const start = $derived({ maker: 'Owned', ...read?.facts })
   const sheet = $derived(catalogue.sheetOf('computer'))
 
   async function look(file: File): Promise<void> {
     const body = new FormData()
     body.set('file', file)
-    const found = await outcome(
-      api.POST('/api/catalogue/machine-report', { body: { file: '' }, bodySerializer: () => body }),
-    )
-    read = found.data ?? null
-    refusal = found.data ? null : found
+    reading.clear()
+    await reading.load(body)
   }
 
   /** Adds it to the catalogue, hangs it, and marks it as owned. */

@@ -1,9 +1,10 @@
 <script lang="ts">
   import { SvelteMap } from 'svelte/reactivity'
-  import { api, outcome, type PackPreview, type Problem } from '../../api/client'
+  import { api, outcome, type PackPreview } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import { catalogue } from '../../lib/catalogue.svelte'
   import { KIND_WORDS } from '../../lib/kinds'
+  import { type Refused, Resource } from '../../lib/resource.svelte'
   import Choice from '../Choice.svelte'
   import FilePicker from './FilePicker.svelte'
   import Refusal from './Refusal.svelte'
@@ -12,8 +13,14 @@
   let { done }: { done: () => void } = $props()
   const build = $derived(useBuild()())
   let file = $state.raw<File | null>(null)
-  let preview = $state.raw<PackPreview | null>(null)
-  let refusal = $state.raw<{ message: string; problems: Problem[] } | null>(null)
+  const looking = new Resource<PackPreview, [FormData]>((signal, body) =>
+    outcome(
+      api.POST('/api/catalogue/pack/preview', { body: { file: '' }, bodySerializer: () => body, signal }),
+    ),
+  )
+  const preview = $derived(looking.data)
+  let refused = $state.raw<Refused | null>(null)
+  const refusal = $derived(refused ?? looking.refusal)
   const choices = new SvelteMap<string, string>()
   const STANDING_WORDS = {
     new: 'new',
@@ -35,12 +42,9 @@
   async function look(chosen: File): Promise<void> {
     file = chosen
     choices.clear()
-    const body = form(chosen)
-    const found = await outcome(
-      api.POST('/api/catalogue/pack/preview', { body: { file: '' }, bodySerializer: () => body }),
-    )
-    preview = found.data ?? null
-    refusal = found.data ? null : found
+    refused = null
+    looking.clear()
+    await looking.load(form(chosen))
   }
 
   async function take(): Promise<void> {
@@ -54,7 +58,7 @@
         const taken = await outcome(
           api.POST('/api/catalogue/pack', { body: EMPTY, bodySerializer: () => body }),
         )
-        refusal = taken.data || taken.losses ? null : taken
+        refused = taken.data || taken.losses ? null : taken
         return taken
       },
       () => void build.refresh().then(done),

@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { api, type ListPreview, outcome, type Problem } from '../../api/client'
+  import { api, type ListPreview, outcome } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import { catalogue } from '../../lib/catalogue.svelte'
+  import { type Refused, Resource } from '../../lib/resource.svelte'
   import { counted } from '../../lib/words'
   import Choice from '../Choice.svelte'
   import FilePicker from './FilePicker.svelte'
@@ -11,8 +12,14 @@
   let { done }: { done: () => void } = $props()
   const build = $derived(useBuild()())
   let file = $state.raw<File | null>(null)
-  let preview = $state.raw<ListPreview | null>(null)
-  let refusal = $state.raw<{ message: string; problems: Problem[] } | null>(null)
+  const looking = new Resource<ListPreview, [FormData]>((signal, body) =>
+    outcome(api.POST('/api/catalogue/list/preview', { body: EMPTY, bodySerializer: () => body, signal })),
+  )
+  /** What the types ask for; the form itself is sent. */
+  const EMPTY = { file: '', mapping: '', build: 0 }
+  const preview = $derived(looking.data)
+  let refused = $state.raw<Refused | null>(null)
+  const refusal = $derived(refused ?? looking.refusal)
   const COLUMNS = {
     id: 'id of the part',
     maker: 'maker',
@@ -41,15 +48,8 @@
 
   async function look(chosen: File, mapping: Record<string, number>): Promise<void> {
     file = chosen
-    const body = form(chosen, mapping)
-    const found = await outcome(
-      api.POST('/api/catalogue/list/preview', {
-        body: { file: '', mapping: '', build: 0 },
-        bodySerializer: () => body,
-      }),
-    )
-    preview = found.data ?? null
-    refusal = found.data ? null : found
+    refused = null
+    await looking.load(form(chosen, mapping))
   }
 
   function map(column: string, number: string): void {
@@ -69,11 +69,11 @@
       async () => {
         const taken = await outcome(
           api.POST('/api/catalogue/list', {
-            body: { file: '', mapping: '', build: 0 },
+            body: EMPTY,
             bodySerializer: () => body,
           }),
         )
-        refusal = taken.data ? null : taken
+        refused = taken.data ? null : taken
         return taken
       },
       () => void build.refresh().then(done),

@@ -75,7 +75,7 @@
         </pattern>
       </defs>
       <text x={sheet.floor.x} y={sheet.floorTitle} class="fill-faint font-display text-[11px]"
-        >PLAN · target to the left</text
+        >FLOOR PLAN · target to the left</text
       >
       <text x={sheet.section.x} y={sheet.sectionTitle} class="fill-faint font-display text-[11px]">
         SECTION · from the side
