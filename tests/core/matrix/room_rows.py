@@ -197,6 +197,16 @@ ROWS: dict[str, list[Case]] = {
             beside=[extra("mount", holds="projector", reach_m=0.45)],
         ),
         tight("300 mm | 100 mm | 200 mm over, tolerated", "at 2.0 and 2.6, the lens at 2.3"),
+        tight(
+            "350 mm | 100 mm | 250 mm over, tolerated",
+            "the lens at 2.3, the first at 2.65",
+            room__joists={"along": True, "first_m": 2.65, "spacing_m": 0.6},
+        ),
+        tight(
+            "600 mm | 100 mm | 500 mm over, tolerated",
+            "at 1.7 and 2.9: a plate just spans 1.2",
+            room__joists={"along": True, "first_m": 0.5, "spacing_m": 1.2},
+        ),
         blocked(
             "300 mm | 100 mm | −200 mm",
             "at 2.0 and 3.5: no plate spans 1.5",
