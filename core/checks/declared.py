@@ -54,6 +54,11 @@ class Reads:
     each: tuple[Read, ...]
 
     @cached_property
+    def asked(self) -> tuple[tuple[type, bool, object], ...]:
+        """Of each the type, whether it may be absent, and what is passed then: what every evaluation goes through."""
+        return tuple((read.type, read.optional, read.absent) for read in self.each)
+
+    @cached_property
     def types(self) -> frozenset[type]:
         """The types that it asks for."""
         return frozenset(read.type for read in self.each)
@@ -88,7 +93,7 @@ class Check:
     run: Callable[..., object]
     manual: str
 
-    @property
+    @cached_property
     def per_player(self) -> bool:
         """The check is made once for every player."""
         return Player in self.reads.types

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Mapping
 from functools import cached_property
-from typing import Any, TypeVar
+from typing import TypeVar
 
 from core.checks.declared import Check, Derivation
 from core.checks.graph import Graph
@@ -10,9 +10,11 @@ from core.checks.memo import Memo
 from core.checks.verdict import Answer, Told, Verdict, tell, verdict_of
 from core.model.brief import Player
 from core.model.facts import Missing, MissingFact
+from core.model.record import Record
 
 T = TypeVar("T")
 Readings = Mapping[type, object]
+NOT_ASKED = object()
 NOT_MADE = ()
 """The verdicts of a check where something that it reads is not there."""
 
@@ -34,11 +36,14 @@ class Evaluation:
     ) -> None:
         self.graph = graph
         self.players = players
-        self._given = given
+        self._given = {
+            kind: value if isinstance(value, Record) else memo.one(kind, value) for kind, value in given.items()
+        }
         self._memo = memo
         self._before = before
-        self._touched = graph.touched_by(_changed(given, before._given, players, before.players)) if before else None
-        self._readings: dict[type, object] = dict(given)
+        changed = _changed(self._given, before._given, players, before.players) if before else None
+        self._touched = graph.touched_by(changed) if changed is not None else None
+        self._readings: dict[type, object] = dict(self._given)
         self._of_player: list[dict[type, object]] = [{Player: player} for player in players]
         self._verdicts: dict[str, tuple[Verdict, ...]] = {}
         self._answers: dict[tuple[str, int], Answer] = {}
@@ -122,8 +127,7 @@ class Evaluation:
             if values is None:
                 return None
             memory = self._memo.of(check)
-            key = memory.key(values)
-            kept = memory.answers.get(key)
+            kept = memory.find(values)
             if kept is not None:
                 verdict: Verdict = kept[1]
                 return verdict
@@ -132,15 +136,16 @@ class Evaluation:
             return verdict_of(check.id, fact.missing)
         self._answers[check.id, -1 if number is None else number] = answer
         verdict = verdict_of(check.id, answer.compared)
-        memory.keep(key, values, verdict)
+        memory.keep(values, verdict)
         return verdict
 
     def _value(self, kind: type, number: int | None) -> object:
         """A reading, the `Missing` that stands in for one, or `None`."""
         of_player = number is not None and kind in self.graph.per_player
         readings = self._of_player[number] if of_player else self._readings  # type: ignore[index]
-        if kind in readings:
-            return readings[kind]
+        value = readings.get(kind, NOT_ASKED)
+        if value is not NOT_ASKED:
+            return value
         derivation = self.graph.derivations.get(kind)
         if derivation is None:
             return None
@@ -157,8 +162,7 @@ class Evaluation:
             if values is None:
                 return None
             memory = self._memo.of(derivation)
-            key = memory.key(values)
-            kept = memory.answers.get(key)
+            kept = memory.find(values)
             if kept is not None:
                 return kept[1]
             value = derivation.run(*values)
@@ -166,7 +170,7 @@ class Evaluation:
             return self._memo.one(Missing, fact.missing)
         if value is not None:
             value = self._memo.one(derivation.gives, value)
-        memory.keep(key, values, value)
+        memory.keep(values, value)
         return value
 
     def _arguments(self, node: Check | Derivation, number: int | None) -> tuple[object, ...] | None:
@@ -177,17 +181,18 @@ class Evaluation:
         values: list[object] = []
         readings = self._readings
         missing: Missing | None = None
-        for read in node.reads.each:
-            kind = read.type
-            value = readings[kind] if kind in readings else self._value(kind, number)
+        for kind, optional, absent in node.reads.asked:
+            value = readings.get(kind, NOT_ASKED)
+            if value is NOT_ASKED:
+                value = self._value(kind, number)
             if value is None:
-                value = read.absent
-                if value is None and not read.optional:
+                value = absent
+                if value is None and not optional:
                     return None
             elif type(value) is Missing:
                 if node.takes_missing:
                     pass
-                elif node.lenient and read.optional:
+                elif node.lenient and optional:
                     value = None
                 else:
                     missing = missing or value
@@ -205,19 +210,5 @@ def _changed(
         yield Player
     yield from before.keys() - given.keys()
     for kind, value in given.items():
-        if not _same(value, before.get(kind)):
+        if value is not before.get(kind):
             yield kind
-
-
-def _same(value: Any, other: Any) -> bool:
-    """Parts beside the chain are gathered anew for every build: they are the same where each of them is."""
-    if value is other:
-        return True
-    if isinstance(value, tuple) and type(value) is type(other):
-        counts = getattr(value, "counts", None) == getattr(other, "counts", None)
-        return counts and len(value) == len(other) and all(map(_is, value, other))
-    return False
-
-
-def _is(one: object, other: object) -> bool:
-    return one is other

@@ -17,6 +17,8 @@ from core.model.record import Record
 
 MOST_KEPT = 512
 """Answers of one function; beyond that they are forgotten, and the memory of it begins anew."""
+MOST_SAME = 32
+"""Of them, found by the identity of all that was read."""
 Kept = tuple[tuple[object, ...], Any]
 """What was read, so that no other object can take its identity, and what was answered."""
 Keyer = Callable[[Any], Hashable]
@@ -25,22 +27,40 @@ Keyer = Callable[[Any], Hashable]
 class Memory:
     """What is remembered of one function."""
 
-    __slots__ = ("answers", "keyers", "most")
+    __slots__ = ("_answers", "_keyers", "_most", "_same")
 
     def __init__(self, node: Check | Derivation, most: int) -> None:
-        self.keyers = tuple(keyer(read) for read in node.reads.each)
-        self.answers: dict[Hashable, Kept] = {}
-        self.most = most
+        self._keyers = tuple(keyer(read) for read in node.reads.each)
+        self._answers: dict[Hashable, Kept] = {}
+        self._same: dict[tuple[int, ...], Kept] = {}
+        self._most = most
 
-    def key(self, values: tuple[object, ...]) -> Hashable:
-        """What tells two askings apart: the facts that are read, and the identity of everything else."""
-        return tuple([keyer(value) for keyer, value in zip(self.keyers, values, strict=True)])
+    def find(self, values: tuple[object, ...]) -> Kept | None:
+        """The answer to the like of `values`: the facts that are read are equal, and everything else is the same.
 
-    def keep(self, key: Hashable, values: tuple[object, ...], answer: object) -> None:
+        The very same values, as most are from one edit to the next, are found without looking at a fact.
+        """
+        kept = self._same.get(tuple(map(id, values)))
+        if kept is None:
+            kept = self._answers.get(self._key(values))
+            if kept is not None:
+                self._keep_same(values, kept[1])
+        return kept
+
+    def keep(self, values: tuple[object, ...], answer: object) -> None:
         """Remember an answer."""
-        if len(self.answers) >= self.most:
-            self.answers.clear()
-        self.answers[key] = values, answer
+        if len(self._answers) >= self._most:
+            self._answers.clear()
+        self._answers[self._key(values)] = values, answer
+        self._keep_same(values, answer)
+
+    def _keep_same(self, values: tuple[object, ...], answer: object) -> None:
+        if len(self._same) >= MOST_SAME:
+            self._same.clear()
+        self._same[tuple(map(id, values))] = values, answer
+
+    def _key(self, values: tuple[object, ...]) -> Hashable:
+        return tuple([keyer(value) for keyer, value in zip(self._keyers, values, strict=True)])
 
 
 class Memo:

@@ -5,7 +5,7 @@ from math import cos, pi, sin
 
 from core.drawing.shapes import Layer, Point, Shape, rectangle
 from core.geometry.ceiling import Ceiling
-from core.geometry.panels import panel_of
+from core.geometry.panels import Walls
 from core.geometry.solids import door_sweeps
 from core.model.room import CeilingShape, Layout, Room
 from core.model.things import Opening, Wall
@@ -54,10 +54,10 @@ def _roof(room: Room, layout: Layout, ceiling: Ceiling | None) -> tuple[Point, .
     return tuple((y, ceiling.height_m(layout.ball_x_m, y) + lining_m) for y in bends)
 
 
-def opening_shapes(room: Room) -> Iterator[Shape]:
+def opening_shapes(room: Room, walls: Walls) -> Iterator[Shape]:
     """Windows and doors on the floor plan, and what their leaves sweep; sockets; the joists overhead."""
     for opening in room.openings:
-        low, high = _in_wall(opening.wall, opening.along_m, opening.width_m, room)
+        low, high = _in_wall(opening.wall, opening.along_m, opening.width_m, walls)
         subject = f"openings/{opening.id}"
         mark = rectangle("floor", opening.kind.value, low, high, opening.name, Layer.OBSTRUCTIONS)
         yield Shape("floor", mark.meaning, mark.points, subject=subject, label=opening.name, layer=mark.layer)
@@ -74,16 +74,16 @@ def opening_shapes(room: Room) -> Iterator[Shape]:
         ]
         yield Shape("floor", "sweep", tuple(arc), subject=sweep.key, layer=Layer.OBSTRUCTIONS)
     for socket in room.sockets:
-        low, _ = _in_wall(socket.wall, socket.along_m, 0.0, room)
+        low, _ = _in_wall(socket.wall, socket.along_m, 0.0, walls)
         at = (low[0], low[1])
         yield Shape("floor", "socket", (at,), False, f"sockets/{socket.id}", socket.name, Layer.OBSTRUCTIONS)
     if room.joists is not None:
         yield from _joist_shapes(room)
 
 
-def _in_wall(wall: Wall, along_m: float, width_m: float, room: Room) -> tuple[Point, Point]:
+def _in_wall(wall: Wall, along_m: float, width_m: float, walls: Walls) -> tuple[Point, Point]:
     """The ends of a stretch of wall on the floor plan, a little deep."""
-    panel = panel_of(wall, room)
+    panel = walls.of(wall)
     (x0, y0, _), (x1, y1, _) = panel.at(along_m), panel.at(along_m + width_m, inward_m=WALL_MARK_M)
     return (min(y0, y1), min(x0, x1)), (max(y0, y1), max(x0, x1))
 

@@ -21,6 +21,7 @@ from core.geometry.cable_route import CableRoute, Point3
 from core.geometry.ceiling import Ceiling
 from core.geometry.conflicts import Conflict
 from core.geometry.hitting_region import Area
+from core.geometry.panels import Walls
 from core.geometry.solids import Solid
 from core.geometry.surroundings import Surroundings
 from core.model.brief import Player
@@ -30,6 +31,7 @@ from core.model.room import Layout, Room
 def scene_of(
     room: Room,
     layout: Layout,
+    walls: Walls,
     players: tuple[Player, ...],
     bay: Bay,
     ceiling: Ceiling | None,
@@ -43,7 +45,7 @@ def scene_of(
     """The drawing while people play; flat while the ceiling is not known."""
     shapes = [
         *room_shapes(room, layout, ceiling),
-        *opening_shapes(room),
+        *opening_shapes(room, walls),
         *hitting_shapes(hitting),
         *furniture_shapes(room, layout, bay),
         *removed_shapes(room),
@@ -69,12 +71,12 @@ def scene_of(
         shapes=tuple(shapes),
         dimensions=(
             *layout_dimensions(room, layout, bay),
-            *content_dimensions(room, playing=True),
+            *content_dimensions(room, walls, playing=True),
         ),
         handles=(
             *layout_handles(room, layout, bay),
             *((machine_handle(machine),) if machine else ()),
-            *content_handles(room, playing=True),
+            *content_handles(room, walls, playing=True),
         ),
     )
 
@@ -82,6 +84,7 @@ def scene_of(
 def stowed_scene_of(
     room: Room,
     layout: Layout,
+    walls: Walls,
     ceiling: Ceiling | None,
     solids: tuple[Solid, ...],
     conflicts: tuple[Conflict, ...],
@@ -89,7 +92,7 @@ def stowed_scene_of(
     """The drawing while the room serves for something else: what it holds, and what of the bay stays up."""
     shapes: list[Shape] = [
         *room_shapes(room, layout, ceiling),
-        *opening_shapes(room),
+        *opening_shapes(room, walls),
         *removed_shapes(room),
         *solid_shapes(solids),
         *standing_shapes(solids),
@@ -100,8 +103,8 @@ def stowed_scene_of(
         width_m=room.width_m,
         height_m=_height_m(room, ceiling),
         shapes=tuple(shapes),
-        dimensions=(*room_dimensions(room), *content_dimensions(room, playing=False)),
-        handles=tuple(content_handles(room, playing=False)),
+        dimensions=(*room_dimensions(room), *content_dimensions(room, walls, playing=False)),
+        handles=tuple(content_handles(room, walls, playing=False)),
     )
 
 

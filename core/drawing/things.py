@@ -5,7 +5,7 @@ from collections.abc import Iterable, Iterator
 from core.drawing.shapes import Dimension, Handle, Layer, Point, Shape, View, rectangle
 from core.geometry.boxes import Box
 from core.geometry.conflicts import Conflict
-from core.geometry.panels import panel_of
+from core.geometry.panels import Walls
 from core.geometry.solids import Group, Solid
 from core.model.room import Room
 from core.model.things import Remedy, Stored, Thing, Wall, WhilePlaying
@@ -46,7 +46,7 @@ def conflict_shapes(conflicts: Iterable[Conflict]) -> Iterator[Shape]:
             yield rectangle(view, "conflict", low, high, label, Layer.OBSTRUCTIONS)
 
 
-def content_handles(room: Room, *, playing: bool) -> Iterator[Handle]:
+def content_handles(room: Room, walls: Walls, *, playing: bool) -> Iterator[Handle]:
     """What of the room's contents may be dragged in this layout."""
     for thing in room.things:
         if thing.decision is not Remedy.REMOVE:
@@ -57,7 +57,7 @@ def content_handles(room: Room, *, playing: bool) -> Iterator[Handle]:
             along = (f"{prefix}y_m", half_y)
             yield _handle("floor", target, thing.name, (y, x), along, (f"{prefix}x_m", half_x))
             yield _handle("section", target, thing.name, (y, z), along, (f"{prefix}z_m", half_z))
-    yield from _opening_handles(room)
+    yield from _opening_handles(room, walls)
     for stored in room.stored:
         if playing and stored.while_playing is WhilePlaying.OUT:
             continue
@@ -68,65 +68,65 @@ def content_handles(room: Room, *, playing: bool) -> Iterator[Handle]:
         yield _handle("floor", target, stored.name, (y, x), along, (f"{prefix}x_m", stored.width_m / 2))
 
 
-def _opening_handles(room: Room) -> Iterator[Handle]:
+def _opening_handles(room: Room, walls: Walls) -> Iterator[Handle]:
     """Windows, doors and sockets slide along their wall on the floor plan, and up and down in the section."""
     for opening in room.openings:
         target, half = f"openings/{opening.id}", opening.width_m / 2
-        yield _on_wall(target, opening.name, opening.wall, opening.along_m, half, room)
-        up = (_seen_at(opening.wall, opening.along_m + half, room), opening.sill_m)
+        yield _on_wall(target, opening.name, opening.wall, opening.along_m, half, walls)
+        up = (_seen_at(opening.wall, opening.along_m + half, walls), opening.sill_m)
         yield Handle("section", target, opening.name, up, "", "sill_m")
     for socket in room.sockets:
         target = f"sockets/{socket.id}"
-        yield _on_wall(target, socket.name, socket.wall, socket.along_m, 0.0, room)
-        up = (_seen_at(socket.wall, socket.along_m, room), socket.height_m)
+        yield _on_wall(target, socket.name, socket.wall, socket.along_m, 0.0, walls)
+        up = (_seen_at(socket.wall, socket.along_m, walls), socket.height_m)
         yield Handle("section", target, socket.name, up, "", "height_m")
 
 
-def _on_wall(target: str, name: str, wall: Wall, along_m: float, half_m: float, room: Room) -> Handle:
-    x, y, _ = panel_of(wall, room).at(along_m + half_m)
+def _on_wall(target: str, name: str, wall: Wall, along_m: float, half_m: float, walls: Walls) -> Handle:
+    x, y, _ = walls.of(wall).at(along_m + half_m)
     if wall.runs_along:
         return Handle("floor", target, name, (y, x), "along_m", "", half_m)
     return Handle("floor", target, name, (y, x), "", "along_m", 0.0, half_m)
 
 
-def _seen_at(wall: Wall, along_m: float, room: Room) -> float:
+def _seen_at(wall: Wall, along_m: float, walls: Walls) -> float:
     """Where a place in a wall is along the target line, as the section shows it."""
-    return panel_of(wall, room).at(along_m)[1]
+    return walls.of(wall).at(along_m)[1]
 
 
-def opening_dimensions(room: Room) -> Iterator[Dimension]:
+def opening_dimensions(room: Room, walls: Walls) -> Iterator[Dimension]:
     """Where windows, doors and sockets are in their walls, and how large."""
     for opening in room.openings:
         subject = f"openings/{opening.id}"
         start, end = opening.along_m, opening.along_m + opening.width_m
         sill, top = opening.sill_m, opening.sill_m + opening.height_m
-        yield _along_wall(subject, "Begins at", opening.wall, (0.0, start), "along_m", room)
-        yield _along_wall(subject, "Width of it", opening.wall, (start, end), "width_m", room)
-        yield _up_wall(subject, "Sill", opening.wall, (start + end) / 2, (0.0, sill), "sill_m", room)
-        yield _up_wall(subject, "Height", opening.wall, (start + end) / 2, (sill, top), "height_m", room)
+        yield _along_wall(subject, "Begins at", opening.wall, (0.0, start), "along_m", walls)
+        yield _along_wall(subject, "Width of it", opening.wall, (start, end), "width_m", walls)
+        yield _up_wall(subject, "Sill", opening.wall, (start + end) / 2, (0.0, sill), "sill_m", walls)
+        yield _up_wall(subject, "Height", opening.wall, (start + end) / 2, (sill, top), "height_m", walls)
     for socket in room.sockets:
         subject = f"sockets/{socket.id}"
-        yield _along_wall(subject, "Along the wall", socket.wall, (0.0, socket.along_m), "along_m", room)
+        yield _along_wall(subject, "Along the wall", socket.wall, (0.0, socket.along_m), "along_m", walls)
         yield _up_wall(
-            subject, "Above the floor", socket.wall, socket.along_m, (0.0, socket.height_m), "height_m", room
+            subject, "Above the floor", socket.wall, socket.along_m, (0.0, socket.height_m), "height_m", walls
         )
 
 
-def _along_wall(subject: str, label: str, wall: Wall, span: tuple[float, float], field: str, room: Room) -> Dimension:
-    (x0, y0, _), (x1, y1, _) = (panel_of(wall, room).at(along_m) for along_m in span)
+def _along_wall(subject: str, label: str, wall: Wall, span: tuple[float, float], field: str, walls: Walls) -> Dimension:
+    (x0, y0, _), (x1, y1, _) = (walls.of(wall).at(along_m) for along_m in span)
     return Dimension("floor", label, (y0, x0), (y1, x1), span[1] - span[0], f"{subject}.{field}", subject)
 
 
 def _up_wall(
-    subject: str, label: str, wall: Wall, along_m: float, span: tuple[float, float], field: str, room: Room
+    subject: str, label: str, wall: Wall, along_m: float, span: tuple[float, float], field: str, walls: Walls
 ) -> Dimension:
-    at = _seen_at(wall, along_m, room)
+    at = _seen_at(wall, along_m, walls)
     return Dimension("section", label, (at, span[0]), (at, span[1]), span[1] - span[0], f"{subject}.{field}", subject)
 
 
-def content_dimensions(room: Room, *, playing: bool) -> Iterator[Dimension]:
+def content_dimensions(room: Room, walls: Walls, *, playing: bool) -> Iterator[Dimension]:
     """Where each thing is and how large, to be typed on the drawing while it is chosen."""
-    yield from opening_dimensions(room)
+    yield from opening_dimensions(room, walls)
     for thing in room.things:
         if thing.decision is not Remedy.REMOVE:
             prefix = "new_" if thing.decision is Remedy.MOVE else ""

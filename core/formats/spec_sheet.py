@@ -5,12 +5,12 @@ from datetime import date
 from typing import NamedTuple
 
 from core.checks import GRAPH
+from core.checks.doubts import doubts_of
 from core.checks.needs import items_reading
 from core.model.parts import Part
 from core.model.parts.sheets import record_of
 from core.model.parts.words import NOT_STATED, fact_text, fact_words
 from core.quantities import UnitSystem, figure_text
-from core.report.doubts import doubts_of
 
 SHOWN_ELSEWHERE = frozenset(
     {"id", "kind", "maker", "name", "price", "note", "plans", "monitor_links", "machine_needs", "sources"}

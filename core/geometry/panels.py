@@ -54,6 +54,10 @@ class Walls:
 
     panels: tuple[Panel, ...]
 
+    def of(self, wall: Wall) -> Panel:
+        """One of them."""
+        return next(panel for panel in self.panels if panel.wall is wall)
+
 
 def walls_of(room: Room) -> Walls:
     """All walls of `room`."""

@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Hashable, Iterator, Mapping
 from dataclasses import dataclass
+from functools import cached_property
 from typing import ClassVar
 
 from core.model.build import Build, HungPart, Slot, slot_for
@@ -27,12 +28,25 @@ class Hung:
     plan: Plan | None
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Chain:
-    """What hangs where, in the order of the chain."""
+    """What hangs where, in the order of the chain.
+
+    Two are equal where the very same records hang in them: comparing sheets costs more than most questions about them.
+    """
 
     kind: ClassVar[type[Part]] = Part
     hangings: tuple[Hung, ...]
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, Chain) and self._identity == other._identity
+
+    def __hash__(self) -> int:
+        return hash(self._identity)
+
+    @cached_property
+    def _identity(self) -> tuple[tuple[Slot, int, int, int], ...]:
+        return tuple((hung.slot, id(hung.part), id(hung.decided), id(hung.plan)) for hung in self.hangings)
 
     def by_facts(self, take: Callable[[Part], Hashable]) -> Hashable:
         """What tells this chain from others, where `take` takes the facts of a part that matter."""

@@ -3,6 +3,7 @@
 from collections.abc import Callable, Hashable, Iterator, Mapping
 from dataclasses import dataclass
 from functools import cache, cached_property
+from operator import is_
 from typing import TYPE_CHECKING, ClassVar, TypeVar
 
 from core.model.build import Build, Extra, SmallDecision
@@ -31,6 +32,18 @@ class Beside(tuple[P, ...]):
     if not TYPE_CHECKING:
         __class_getitem__ = of
 
+    def __eq__(self, other: object) -> bool:
+        """Parts are told apart by identity: comparing their sheets costs more than most questions about them."""
+        return self is other or (
+            type(self) is type(other)
+            and self.counts == other.counts
+            and len(self) == len(other)
+            and all(map(is_, self, other))
+        )
+
+    def __hash__(self) -> int:
+        return hash((type(self), self.counts, *map(id, self)))
+
     def by_facts(self, take: Callable[[Part], Hashable]) -> Hashable:
         """What tells these parts from others, where `take` takes the facts of one that matter."""
         return (self.counts, *map(take, self))
@@ -41,13 +54,27 @@ class Beside(tuple[P, ...]):
         return ((part, asked if count is None else count) for part, count in zip(self, counts, strict=True))
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Kit:
-    """Extras with their parts, and the decided small items with theirs; an owned one may have none."""
+    """Extras with their parts, and the decided small items with theirs; an owned one may have none.
+
+    Two are equal where they hold the very same records.
+    """
 
     kind: ClassVar[type[Part]] = Part
     extras: tuple[tuple[Extra, Part], ...] = ()
     small: tuple[tuple[str, SmallDecision, Part | None], ...] = ()
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, Kit) and self._identity == other._identity
+
+    def __hash__(self) -> int:
+        return hash(self._identity)
+
+    @cached_property
+    def _identity(self) -> tuple[tuple[object, ...], ...]:
+        extras = ((id(extra), id(part)) for extra, part in self.extras)
+        return (*extras, *((item, id(decision), id(part)) for item, decision, part in self.small))
 
     def by_facts(self, take: Callable[[Part], Hashable]) -> Hashable:
         """What tells this kit from others, where `take` takes the facts of a part that matter."""

@@ -1,7 +1,6 @@
 """evaluate(build, parts): every verdict on a build, its drawing, its money, its open questions."""
 
 from collections.abc import Iterator, Mapping
-from dataclasses import replace
 from datetime import date
 from itertools import pairwise
 
@@ -20,6 +19,7 @@ from core.checks.verdict import Verdict
 from core.checks.works import Works
 from core.drawing import Scene, scene_of, stowed_scene_of
 from core.geometry.ceiling import Ceiling
+from core.geometry.panels import Walls
 from core.geometry.surroundings import Surroundings
 from core.model.build import Build, Slot
 from core.model.facts import NobodySwings
@@ -27,8 +27,8 @@ from core.model.kit import Kit
 from core.model.parts import Part
 from core.money.costs import Costs
 from core.quantities import say
-from core.report.doubts import Doubt, doubts_of
 from core.report.evaluation_of import evaluation_of, known_costs
+from core.report.leanings import leanings
 from core.report.report import LinkStatus, OpenQuestion, Report, SlotStatus
 from core.report.small_items import SmallStatus, small_statuses
 
@@ -61,31 +61,21 @@ def evaluate(
         stages=stages.stages if stages else (),
         works=works.works if works else (),
         small=small,
-        doubts=tuple(_leaned_on(build, parts, found, today)),
+        leanings=tuple(leanings(build, parts, found)),
         questions=(*_questions(build, found, may_be_empty), *_open_items(small)),
         hitting=spots.spots if spots else (),
     )
 
 
-def _leaned_on(build: Build, parts: Mapping[str, Part], found: Evaluation, today: date | None) -> Iterator[Doubt]:
-    """What is doubtful about the parts of `build`. On a disputed fact leans what the second source's value changes."""
-    for id in sorted(build.parts_named):
-        for doubt in doubts_of(parts[id], today):
-            if doubt.other is None:
-                yield doubt
-                continue
-            told = evaluation_of(build, {**parts, id: doubt.other}, before=found)
-            leaning = tuple(check for check in doubt.checks if told.of_check(check) != found.of_check(check))
-            yield replace(doubt, checks=leaning)
-
-
 def _scene(build: Build, found: Evaluation) -> Scene:
     playing, spots, spot, run = (found.reading(kind) for kind in (PlayingLayout, Spots, MachineSpot, DisplayRun))
-    bay = found.reading(Bay)
+    bay, walls = found.reading(Bay), found.reading(Walls)
     assert bay is not None
+    assert walls is not None
     return scene_of(
         build.room,
         build.layout,
+        walls,
         build.brief.players,
         bay,
         found.reading(Ceiling),
@@ -99,10 +89,10 @@ def _scene(build: Build, found: Evaluation) -> Scene:
 
 
 def _stowed_scene(build: Build, found: Evaluation) -> Scene | None:
-    stowed = found.reading(StowedLayout)
-    if stowed is None:
+    stowed, walls = found.reading(StowedLayout), found.reading(Walls)
+    if stowed is None or walls is None:
         return None
-    return stowed_scene_of(build.room, build.layout, found.reading(Ceiling), stowed.solids, stowed.conflicts)
+    return stowed_scene_of(build.room, build.layout, walls, found.reading(Ceiling), stowed.solids, stowed.conflicts)
 
 
 def _worst_by_place(verdicts: tuple[Verdict, ...]) -> dict[tuple[Slot, ...], Verdict]:

@@ -5,12 +5,12 @@ from dataclasses import dataclass
 from datetime import date
 
 from core.checks import GRAPH
+from core.checks.doubts import Doubts
 from core.checks.verdict import Told, Verdict
 from core.model.build import Build
 from core.model.parts import Part
 from core.model.parts.words import fact_text, fact_words
 from core.quantities import Figure
-from core.report.doubts import stating
 from core.report.evaluation_of import evaluation_of
 
 
@@ -29,17 +29,13 @@ def with_other_values(
     build: Build, parts: Mapping[str, Part], verdict: Verdict, today: date | None = None
 ) -> Iterator[OtherValue]:
     """`verdict` made again for each disputed fact that its check reads, with what the other source states."""
-    for id in sorted(build.parts_named):
-        part = parts[id]
-        for field, source in part.sources.items():
-            if source.other is None or verdict.id not in GRAPH.checks_reading(type(part), field):
-                continue
-            other = stating(part, field, source.other)
-            if other is None:
-                continue
-            found = evaluation_of(build, {**parts, id: other}, today=today)
-            for with_it in found.of_check(verdict.id):
-                if with_it.key == verdict.key:
-                    value = fact_text(type(part), field, getattr(other, field))
-                    words, origin = fact_words(type(part), field), source.other_source or "another"
-                    yield OtherValue(part, words, origin, value, found.told(with_it))
+    doubts = evaluation_of(build, parts, today=today).reading(Doubts)
+    for part, field, _, other in doubts.each if doubts else ():
+        if other is None or verdict.id not in GRAPH.checks_reading(type(part), field):
+            continue
+        found = evaluation_of(build, {**parts, part.id: other}, today=today)
+        for with_it in found.of_check(verdict.id):
+            if with_it.key == verdict.key:
+                value = fact_text(type(part), field, getattr(other, field))
+                words, origin = fact_words(type(part), field), part.sources[field].other_source or "another"
+                yield OtherValue(part, words, origin, value, found.told(with_it))

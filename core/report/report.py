@@ -14,7 +14,7 @@ from core.model.build import Slot
 from core.model.facts import NOWHERE, FactAt
 from core.money.costs import Costs
 from core.quantities import Money, Sentence
-from core.report.doubts import Doubt
+from core.report.leanings import Leaning
 from core.report.small_items import SmallStatus
 
 
@@ -68,7 +68,7 @@ class Report:
     stages: tuple[StageCost, ...]
     works: tuple[Work, ...]
     small: tuple[SmallStatus, ...]
-    doubts: tuple[Doubt, ...]
+    leanings: tuple[Leaning, ...]
     """What is old or disputed about the facts of the parts that are there."""
 
     @property

@@ -6,7 +6,6 @@ from django.http import HttpResponse
 from django.utils import timezone
 from pydantic import BaseModel
 
-from core.formats.report_json import report_json
 from core.formats.report_json.difference import report_change
 from core.formats.report_json.sheets import facts_json, rows_json
 from core.model.build import Build as BuildDocument
@@ -53,6 +52,7 @@ def build_reply(build: Build, units: UnitSystem) -> BuildReply:
     """`build` and its report for a reader of `units`. Raises `UnreadableBuild`."""
     judged = build.judged
     design, sheets = judged.document, judged.sheets
+    shown = judged.shown(units)
     undo, redo = build.labels
     return BuildReply.model_construct(
         id=build.pk,
@@ -61,23 +61,26 @@ def build_reply(build: Build, units: UnitSystem) -> BuildReply:
         redo=redo,
         units=units,
         build=design,
-        texts=dict(field_texts(design, units, design.brief.currency)),
+        texts=shown.texts,
         parts={slot: _part_sheet(sheets[hung.part]) for slot, hung in design.chain.items()},
         beside={extra.part: _part_sheet(sheets[extra.part]) for extra in design.extras},
-        report=report_json(judged.report, units),
+        report=shown.report,
     )
 
 
 def preview_reply(build: Build, design: BuildDocument, number: int, units: UnitSystem) -> Preview:
     """What differs if `design`, an edit of `build` that moves something, were made; `number` is the request's own."""
-    judged = build.judged
+    judged, sent = build.judged, build.judged.shown(units)
     moved = judge_moved(design, judged)
-    was, now = (dict(field_texts(each, units, each.brief.currency)) for each in (judged.document, design))
     return Preview.model_construct(
         number=number,
         revision=build.revision,
-        texts={field: text for field, text in now.items() if was.get(field) != text},
-        report=report_change(moved.report, judged.report, units),
+        texts={
+            field: text
+            for field, text in field_texts(design, units, design.brief.currency)
+            if sent.texts.get(field) != text
+        },
+        report=report_change(moved.report, judged.report, sent.report, units),
     )
 
 

@@ -1,26 +1,46 @@
 """A build's document with the sheets of its parts, and the report on both: made before anything is stored or shown."""
 
 import logging
+from collections import OrderedDict
 from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
-from functools import cached_property
+from functools import cached_property, lru_cache
+from threading import Lock
+from typing import NamedTuple
 
 from django.utils import timezone
 
 from core.checks.limits import State
+from core.formats.report_json import ReportJson, report_json
+from core.formats.stored import read_stored_build
 from core.model.build import Build as BuildDocument
 from core.model.chain import UnknownPart, resolve_chain
 from core.model.kit import resolve_kit
 from core.model.parts import Part as SpecSheet
+from core.model.typed import field_texts
+from core.quantities import UnitSystem
 from core.report import Report, evaluate
 from jungle.catalogue.models import Entry, Sheet
 
+REPORTS_KEPT = 16
+"""Of the builds that are looked at just now: while something is dragged, the same is asked for many times a second."""
+
 log = logging.getLogger(__name__)
+_kept: "OrderedDict[tuple[str, int, frozenset[tuple[str, str]], date], Judged]" = OrderedDict()
+_lock = Lock()
 
 
 class CannotBeShown(Exception):
     """No report can be made of a build; whatever would make it like this is not stored."""
+
+
+class Shown(NamedTuple):
+    """A build for readers of one system of units."""
+
+    texts: dict[str, str]
+    """Every quantity of the document, by its field."""
+    report: ReportJson
 
 
 @dataclass(frozen=True)
@@ -47,6 +67,18 @@ class Judged:
             message = "No report can be made of this build as it would be, so nothing was changed."
             raise CannotBeShown(message) from error
 
+    def shown(self, units: UnitSystem) -> Shown:
+        """What a reader of `units` sees of it, made once for each."""
+        shown = self._shown.get(units)
+        if shown is None:
+            texts = dict(field_texts(self.document, units, self.document.brief.currency))
+            shown = self._shown[units] = Shown(texts, report_json(self.report, units))
+        return shown
+
+    @cached_property
+    def _shown(self) -> dict[UnitSystem, Shown]:
+        return {}
+
     @cached_property
     def summary(self) -> dict[str, object]:
         """What the list of builds says of it."""
@@ -70,6 +102,32 @@ def judge(document: BuildDocument, owner_id: int, changed: Mapping[str, str | No
     return judged
 
 
+def judge_stored(text: str, version: int, owner_id: int) -> Judged:
+    """As `judge`, of a document as it is stored; the reports that were asked for last are kept.
+
+    Raises `ValueError` for a text that cannot be read besides.
+    """
+    document = design_stored(text, version)
+    digests = Entry.objects.visible_to(owner_id).named(*document.parts_named).digests()
+    key = text, version, frozenset(digests.items()), timezone.localdate()
+    with _lock:
+        judged = _kept.pop(key, None)
+    if judged is None:
+        judged = _with_sheets(document, digests)
+        assert judged.report
+    with _lock:
+        _kept[key] = judged
+        while len(_kept) > REPORTS_KEPT:
+            _kept.popitem(last=False)
+    return judged
+
+
+@lru_cache(maxsize=REPORTS_KEPT)
+def design_stored(text: str, version: int) -> BuildDocument:
+    """The typed document, one object for each text. Raises `ValueError` for one that cannot be read."""
+    return read_stored_build(text, version)
+
+
 def judge_moved(document: BuildDocument, judged: Judged) -> Judged:
     """`document`, which names the same parts as what was `judged` and differs little. Raises `CannotBeShown`."""
     moved = Judged(document, judged.sheets, judged.digests, judged.day, judged.report)
@@ -85,6 +143,10 @@ def unreported(document: BuildDocument, owner_id: int, changed: Mapping[str, str
             digests.pop(id, None)
         elif id in document.parts_named:
             digests[id] = digest
+    return _with_sheets(document, digests)
+
+
+def _with_sheets(document: BuildDocument, digests: Mapping[str, str]) -> Judged:
     read = Sheet.objects.read(digests.values())
     sheets = {id: read[digest] for id, digest in digests.items() if digest in read}
     resolve_chain(document, sheets)

@@ -6,12 +6,11 @@ from django.conf import settings
 from django.db import models
 from django.utils.functional import cached_property
 
-from core.formats.stored import read_stored_build
 from core.formats.versions import CURRENT
 from core.model.build import Build as BuildDocument
 from core.model.chain import UnknownPart
 from core.quantities import UnitSystem
-from jungle.builds.judging import CannotBeShown, Judged, judge
+from jungle.builds.judging import CannotBeShown, Judged, design_stored, judge_stored
 from jungle.catalogue.models import Sheet
 
 
@@ -79,15 +78,16 @@ class Build(models.Model):
     def design(self) -> BuildDocument:
         """The typed document, read once. Raises `UnreadableBuild`."""
         try:
-            return read_stored_build(self.document, self.version)
+            return design_stored(self.document, self.version)
         except ValueError as error:
             raise UnreadableBuild(self, "What is stored of it cannot be read.") from error
 
     @cached_property
     def judged(self) -> Judged:
         """The report on it, with the sheets that its owner has today. Raises `UnreadableBuild`."""
+        assert self.design
         try:
-            return judge(self.design, self.owner_id)
+            return judge_stored(self.document, self.version, self.owner_id)
         except (UnknownPart, CannotBeShown) as error:
             raise UnreadableBuild(self, str(error)) from error
 

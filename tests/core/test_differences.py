@@ -61,11 +61,12 @@ class DifferenceTests(TestCase):
             build = random_build(seed)
             for system in (UnitSystem.METRIC, UnitSystem.IMPERIAL):
                 before = evaluate(build, sample_parts(), today=TODAY)
-                sent = WHOLE.dump_python(report_json(before, system), mode="json")
+                told = report_json(before, system)
+                sent = WHOLE.dump_python(told, mode="json")
                 for _ in range(MOVES):
                     there = moved(build, dice)
                     after = evaluate(there, sample_parts(), today=TODAY, before=before)
-                    change = CHANGE.dump_python(report_change(after, before, system), mode="json")
+                    change = CHANGE.dump_python(report_change(after, before, told, system), mode="json")
                     alone = evaluate(there, sample_parts(), today=TODAY)
                     with self.subTest(seed=seed):
                         self.assertEqual(

@@ -10,6 +10,7 @@ from unittest.mock import patch
 
 from core.checks import GRAPH
 from core.checks.declared import Check, Derivation, Read
+from core.checks.doubts import doubts_of
 from core.checks.evaluation import Evaluation
 from core.checks.memo import Memo
 from core.checks.readings import Today, given_readings
@@ -19,7 +20,6 @@ from core.model.parts import KINDS, FactSource, Projector, kind_of
 from core.model.record import Record
 from core.quantities import UnitSystem
 from core.report import evaluate
-from core.report.doubts import doubts_of
 from core.report.evaluation_of import evaluation_of
 from tests.core import worlds
 from tests.core.matrix.case import TODAY, world
@@ -182,7 +182,8 @@ class DoubtTests(TestCase):
 
     def test_a_report_hangs_doubts_on_the_checks_that_lean_on_them(self) -> None:
         parts = {**worlds.full_parts(), "projector": self.PART}
-        by_field = {doubt.field: doubt.checks for doubt in evaluate(worlds.full_build(), parts, today=TODAY).doubts}
+        report = evaluate(worlds.full_build(), parts, today=TODAY)
+        by_field = {leaning.doubt.field: leaning.checks for leaning in report.leanings}
         self.assertIn("picture.luminance", by_field["lumens"])
         self.assertNotIn("picture.throw", by_field["lumens"])
 
@@ -190,7 +191,7 @@ class DoubtTests(TestCase):
         """The lens hangs from 3.19 m on, or from 3.33 m; yearly fees and outputs are the same with either."""
         parts = {**worlds.full_parts(), "projector": self.PART}
         report = evaluate(worlds.full_build(), parts, today=TODAY)
-        (throw,) = (doubt for doubt in report.doubts if doubt.field == "throw_min")
+        (throw,) = (leaning for leaning in report.leanings if leaning.doubt.field == "throw_min")
         self.assertIn("picture.throw", throw.checks)
         self.assertIn("money.yearly", GRAPH.checks_reading(Projector, "throw_min"), "by the length of what is bought")
         self.assertNotIn("money.yearly", throw.checks)

@@ -20,6 +20,7 @@ from core.formats.report_json.report import (
     HittingJson,
     LinkJson,
     QuestionJson,
+    ReportJson,
     SlotJson,
     StageJson,
     StepJson,
@@ -79,44 +80,38 @@ class ReportChange(BaseModel):
     summary: SummaryChange
 
 
-def report_change(report: Report, before: Report, system: UnitSystem) -> ReportChange:
-    """What is different in `report`, which was made with `before`, for a reader of `system`."""
+def report_change(report: Report, before: Report, sent: ReportJson, system: UnitSystem) -> ReportChange:
+    """What is different in `report`, which was made with `before`, for a reader of `system` to whom that was `sent`."""
     return ReportChange.model_construct(
-        verdicts=_verdicts(report, before, system),
+        verdicts=_verdicts(report, before, sent, system),
         small_items=ListChange[SmallItemJson].model_construct(
             length=len(report.small),
             at=_different(report.small, before.small, lambda status: small_item_json(status, system)),
         ),
         scene=_scene(report.scene, before.scene, system),
         stowed=_scene(report.stowed, before.stowed, system) if report.stowed else None,
-        summary=_summary(report, before, system),
+        summary=_summary(report, sent, system),
     )
 
 
-def _summary(report: Report, before: Report, system: UnitSystem) -> SummaryChange:
-    was: Mapping[str, object] = {**summary_json(before, system)}
-    different: dict[str, Any] = {k: v for k, v in summary_json(report, system).items() if v != was[k]}
-    return SummaryChange.model_construct(**different)
+def _summary(report: Report, sent: ReportJson, system: UnitSystem) -> SummaryChange:
+    told: Mapping[str, Any] = {**summary_json(report, system)}
+    return SummaryChange.model_construct(**{key: value for key, value in told.items() if value != getattr(sent, key)})
 
 
-def _verdicts(report: Report, before: Report, system: UnitSystem) -> ListChange[VerdictJson]:
+def _verdicts(report: Report, before: Report, sent: ReportJson, system: UnitSystem) -> ListChange[VerdictJson]:
     """A verdict may be the same and told otherwise; what a check reads decides whether anybody has to look."""
-    doubts, doubts_before = doubts_by_check(report, system), doubts_by_check(before, system)
-
-    def told(of: Report, number: int, of_doubts: dict[str, list[str]]) -> VerdictJson:
-        verdict = of.verdicts[number]
-        return verdict_json(of.told(verdict), system, of_doubts.get(verdict.id, ()))
-
+    doubts = doubts_by_check(report, system)
     otherwise = {verdict.id for verdict in report.verdicts if report.evaluation.may_be_told_otherwise(verdict.id)}
     at: dict[int, VerdictJson] = {}
     for number, verdict in enumerate(report.verdicts):
         there = number < len(before.verdicts) and before.verdicts[number].key == verdict.key
-        same = there and verdict.id not in otherwise
-        if same and doubts.get(verdict.id) == doubts_before.get(verdict.id):
+        of_this = doubts.get(verdict.id, [])
+        if there and verdict.id not in otherwise and of_this == sent.verdicts[number].doubts:
             continue
-        words = told(report, number, doubts)
-        if not there or words != told(before, number, doubts_before):
-            at[number] = words
+        told = verdict_json(report.told(verdict), system, of_this)
+        if not there or told != sent.verdicts[number]:
+            at[number] = told
     return ListChange[VerdictJson].model_construct(length=len(report.verdicts), at=at)
 
 

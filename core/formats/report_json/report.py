@@ -214,9 +214,9 @@ def summary_json(report: Report, system: UnitSystem) -> SummaryJson:
 def doubts_by_check(report: Report, system: UnitSystem) -> dict[str, list[str]]:
     """What is doubtful about the facts that each check leans on, by its id."""
     by_check: dict[str, list[str]] = {}
-    for doubt in report.doubts:
-        for check in doubt.checks:
-            by_check.setdefault(check, []).append(doubt.what.text(system))
+    for leaning in report.leanings:
+        for check in leaning.checks:
+            by_check.setdefault(check, []).append(leaning.doubt.what.text(system))
     return by_check
 
 
