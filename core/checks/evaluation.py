@@ -10,7 +10,6 @@ from core.checks.memo import Memo
 from core.checks.verdict import Answer, Told, Verdict, tell, verdict_of
 from core.model.brief import Player
 from core.model.facts import Missing, MissingFact
-from core.model.record import Record
 
 T = TypeVar("T")
 Readings = Mapping[type, object]
@@ -36,14 +35,12 @@ class Evaluation:
     ) -> None:
         self.graph = graph
         self.players = players
-        self._given = {
-            kind: value if isinstance(value, Record) else memo.one(kind, value) for kind, value in given.items()
-        }
+        self.given = given
         self._memo = memo
         self._before = before
-        changed = _changed(self._given, before._given, players, before.players) if before else None
+        changed = _changed(given, before.given, players, before.players) if before else None
         self._touched = graph.touched_by(changed) if changed is not None else None
-        self._readings: dict[type, object] = dict(self._given)
+        self._readings: dict[type, object] = dict(given)
         self._of_player: list[dict[type, object]] = [{Player: player} for player in players]
         self._verdicts: dict[str, tuple[Verdict, ...]] = {}
         self._answers: dict[tuple[str, int], Answer] = {}
@@ -56,7 +53,16 @@ class Evaluation:
     @cached_property
     def verdicts(self) -> tuple[Verdict, ...]:
         """All verdicts, checks in order of id, players in their own order."""
+        self._take_over()
         return tuple(verdict for check in self.graph.checks for verdict in self.of_check(check.id))
+
+    def _take_over(self) -> None:
+        """Take over the verdicts that the evaluation before has, and nothing that differs can change."""
+        before, touched = self._before, self._touched
+        if before is not None and touched is not None:
+            before._take_over()
+            taken = {id: found for id, found in before._verdicts.items() if id not in touched}
+            self._verdicts = {**taken, **self._verdicts}
 
     @cached_property
     def by_key(self) -> Mapping[tuple[str, str], Verdict]:

@@ -17,8 +17,6 @@ from core.model.record import Record
 
 MOST_KEPT = 512
 """Answers of one function; beyond that they are forgotten, and the memory of it begins anew."""
-MOST_SAME = 32
-"""Of them, found by the identity of all that was read."""
 Kept = tuple[tuple[object, ...], Any]
 """What was read, so that no other object can take its identity, and what was answered."""
 Keyer = Callable[[Any], Hashable]
@@ -55,7 +53,7 @@ class Memory:
         self._keep_same(values, answer)
 
     def _keep_same(self, values: tuple[object, ...], answer: object) -> None:
-        if len(self._same) >= MOST_SAME:
+        if len(self._same) >= self._most:
             self._same.clear()
         self._same[tuple(map(id, values))] = values, answer
 

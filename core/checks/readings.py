@@ -1,11 +1,12 @@
 """The readings of a build: its records and parts by type, and what is derived from them."""
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from datetime import date
 from functools import cache
 from typing import Annotated, Literal
 
+from core.checks.memo import Memo
 from core.checks.register import derive
 from core.geometry.ceiling import Ceiling, ceiling_of
 from core.geometry.picture import Picture, Raster, fit_shape, lens_band_m, raster_around, throw_range_m
@@ -19,6 +20,8 @@ from core.model.kit import Beside, Kit, resolve_kit
 from core.model.parts import KINDS, Flooring, FloorStanding, ImpactScreen, Mat, Part, Plan, Projector, Title, kinds_of
 from core.model.room import Layout, Room
 
+One = Callable[[type, object], object]
+"""Gives the one object for every reading of a kind that is equal to it."""
 MONITOR_BODY_M = 0.15
 """Depth of a floor-standing monitor with its cable (trade)."""
 HANGING_DROP_M = 0.15
@@ -104,32 +107,72 @@ def given_types() -> frozenset[type]:
     return frozenset({*records, *parts, *plans, *(Beside.of(kind) for kind in parts)})
 
 
-def given_readings(build: Build, parts: Mapping[str, Part], today: Today | None = None) -> dict[type, object]:
-    """The records, parts and plans of a build, each under its own class and every class that it is a kind of.
+class Given(dict[type, object]):
+    """The readings that a build itself gives, each under its own class and every class that it is a kind of."""
 
-    Raises `UnknownPart` where the build names a part or plan that is not there.
+    def __init__(self, build: Build, of_chain: Mapping[type, object], of_kit: Mapping[type, object]) -> None:
+        super().__init__({Brief: build.brief, Room: build.room, Layout: build.layout, **of_chain, **of_kit})
+        self.build = build
+        self.of_chain = of_chain
+        """What hangs on the chain."""
+        self.of_kit = of_kit
+        """What stands beside it."""
+
+
+def given_readings(
+    build: Build,
+    parts: Mapping[str, Part],
+    today: Today | None = None,
+    *,
+    before: Given | None = None,
+    memo: Memo | None = None,
+) -> Given:
+    """The records, parts and plans of a build; what it has in common with a build `before` is the very same.
+
+    What is made of them is one object for each value of which `memo` knows. Raises `UnknownPart` where the build names
+    a part or plan that is not there.
     """
-    chain, kit = resolve_chain(build, parts), resolve_kit(build, parts)
-    monitor, screen = chain.at(Slot.MONITOR), chain.at(Slot.SCREEN)
-    readings: dict[type, object] = {
-        Brief: build.brief,
-        Room: build.room,
-        Layout: build.layout,
-        Chain: chain,
-        Kit: kit,
-        Tested: Tested(monitor.decided.signal if monitor else None, screen.decided.bounce_m if screen else None),
-        Filled: Filled(
-            frozenset(hung.slot for hung in chain),
-            frozenset(id for id, decision in build.small_items.items() if decision.choice != "strike"),
-            frozenset(id for id, decision in build.small_items.items() if decision.choice == "strike"),
-        ),
-        **kit.by_kind(),
-    }
+    one = memo.one if memo else _as_it_is
+    of_chain = before.of_chain if before and _same_chain(build, parts, before) else _of_chain(build, parts, one)
+    of_kit = before.of_kit if before and _same_kit(build, parts, before) else _of_kit(build, parts, one)
+    given = Given(build, of_chain, of_kit)
+    struck = frozenset(id for id, decision in build.small_items.items() if decision.choice == "strike")
+    given[Filled] = one(Filled, Filled(frozenset(build.chain), frozenset(build.small_items) - struck, struck))
     if today is not None:
-        readings[Today] = today
+        given[Today] = one(Today, today)
+    return given
+
+
+def _as_it_is(_: type, value: object) -> object:
+    return value
+
+
+def _same_chain(build: Build, parts: Mapping[str, Part], before: Given) -> bool:
+    chain = before[Chain]
+    assert isinstance(chain, Chain)
+    return build.chain is before.build.chain and all(parts.get(hung.part.id) is hung.part for hung in chain)
+
+
+def _same_kit(build: Build, parts: Mapping[str, Part], before: Given) -> bool:
+    kit, was = before[Kit], before.build
+    assert isinstance(kit, Kit)
+    same = build.extras is was.extras and build.small_items is was.small_items
+    return same and all(parts.get(part.id) is part for part in kit.parts)
+
+
+def _of_chain(build: Build, parts: Mapping[str, Part], one: One) -> Mapping[type, object]:
+    chain = resolve_chain(build, parts)
+    monitor, screen = chain.at(Slot.MONITOR), chain.at(Slot.SCREEN)
+    tested = Tested(monitor.decided.signal if monitor else None, screen.decided.bounce_m if screen else None)
+    readings = {Chain: one(Chain, chain), Tested: one(Tested, tested)}
     for hung in chain:
         readings.update(hung_readings(hung.part, hung.plan))
     return readings
+
+
+def _of_kit(build: Build, parts: Mapping[str, Part], one: One) -> Mapping[type, object]:
+    kit = resolve_kit(build, parts)
+    return {Kit: one(Kit, kit), **{kind: one(kind, beside) for kind, beside in kit.by_kind().items()}}
 
 
 def hung_readings(part: Part, plan: Plan | None) -> dict[type, object]:

@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 from enum import StrEnum
-from functools import cache
+from functools import cache, lru_cache
 from typing import Annotated, Literal, Self, TypeVar
 
 from pydantic import Field, model_validator
@@ -92,6 +92,12 @@ class HungPart(Record):
     """What a test of its signal through the air showed where it is used."""
     bounce_m: Metres | None = None
     """How far a slow test shot came back off the screen, along the floor."""
+
+
+@lru_cache(maxsize=4096)
+def hung_anew(part: str, plan: str | None) -> HungPart:
+    """A part under one of its plans as it is first hung, nothing decided or tested yet; one record for each."""
+    return HungPart(part=part, plan=plan)
 
 
 class Extra(Record):

@@ -82,6 +82,12 @@ class Kit:
         small = tuple((item, id(decision), part and take(part)) for item, decision, part in self.small)
         return extras, small
 
+    @property
+    def parts(self) -> Iterator[Part]:
+        """All parts in it."""
+        yield from (part for _, part in self.extras)
+        yield from (part for _, _, part in self.small if part is not None)
+
     def by_kind(self) -> Mapping[type, Beside[Part]]:
         """The parts under their own kind and every kind that it is one of, each as `Beside[kind]`."""
         found: dict[type[Part], list[tuple[Part, int | None]]] = {}

@@ -11,7 +11,7 @@ from core.checks.space import PlayingLayout, StowedLayout
 from core.checks.verdict import Told, Verdict
 from core.geometry.ceiling import Ceiling
 from core.geometry.surroundings import Surroundings
-from core.model.build import Build, HungPart, Slot, slot_for
+from core.model.build import Build, Slot, hung_anew, slot_for
 from core.model.chain import plans_of
 from core.model.parts import LaunchMonitor, MonitorPlan, Part, Title, link_to
 from core.model.room import Layout, Room
@@ -100,7 +100,7 @@ def _hung(
     now = build.chain.get(slot)
     if now is not None and now.part == part.id:
         return build, evaluation_of(build, parts, before=before)
-    decided = HungPart(part=part.id, plan=_default_plan(build, parts, part))
+    decided = hung_anew(part.id, _default_plan(build, parts, part))
     swapped = build.model_copy(update={"chain": {**build.chain, slot: decided}})
     there = evaluation_of(swapped, parts, before=before)
     shown = without_unserving(swapped, there)
@@ -121,7 +121,8 @@ def _default_plan(build: Build, parts: Mapping[str, Part], part: Part) -> str | 
 def _weigh(build: Build, parts: Mapping[str, Part], slot: Slot, part: Part, now: Evaluation) -> Alternative:
     _, there = _hung(build, parts, slot, part, now)
     before = now.by_key
-    moved = [(verdict, was) for verdict in there.verdicts if (was := before.get(verdict.key)) and was != verdict]
+    met = ((verdict, before.get(verdict.key)) for verdict in there.verdicts)
+    moved = [(verdict, was) for verdict, was in met if was is not None and was is not verdict and was != verdict]
     own = [verdict for verdict in there.verdicts if slot in GRAPH[verdict.id].place.slots]
     worse = [verdict for verdict, was in moved if verdict.state.rank > was.state.rank]
     beside = [verdict for verdict in worse if slot not in GRAPH[verdict.id].place.slots]

@@ -5,7 +5,7 @@ from datetime import date
 
 from core.checks import GRAPH, MEMO
 from core.checks.evaluation import Evaluation
-from core.checks.readings import Today, given_readings
+from core.checks.readings import Given, Today, given_readings
 from core.model.build import Build
 from core.model.parts import Part
 from core.money.costs import Costs
@@ -20,7 +20,9 @@ def evaluation_of(
     as `evaluate` does.
     """
     day = Today(today) if today is not None else before.reading(Today) if before else None
-    return Evaluation(GRAPH, given_readings(build, parts, day), build.brief.players, MEMO, before)
+    given_before = before.given if before and isinstance(before.given, Given) else None
+    given = given_readings(build, parts, day, before=given_before, memo=MEMO)
+    return Evaluation(GRAPH, given, build.brief.players, MEMO, before)
 
 
 def known_costs(found: Evaluation) -> Costs:

@@ -5,7 +5,7 @@ from collections.abc import Iterable, Mapping
 from core.checks import GRAPH
 from core.checks.readings import given_readings
 from core.checks.table import Candidate, Tabulation
-from core.model.build import Build, HungPart, Slot, slot_for
+from core.model.build import Build, HungPart, Slot, hung_anew, slot_for
 from core.model.chain import plans_of
 from core.model.parts import Part
 
@@ -31,4 +31,4 @@ def tabulation_of(build: Build, parts: Mapping[str, Part], slots: Iterable[Slot]
 
 
 def _hung(candidate: Candidate) -> HungPart:
-    return HungPart(part=candidate.part.id, plan=candidate.plan.id if candidate.plan else None)
+    return hung_anew(candidate.part.id, candidate.plan.id if candidate.plan else None)
