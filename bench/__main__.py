@@ -10,7 +10,8 @@ from random import Random
 from playwright.sync_api import sync_playwright
 
 from bench.catalogue import facts_in, find_everything, grown, largest_place, sample_parts
-from bench.ground import bench_bulk, bench_history, bench_large, bench_many_builds, seconds
+from bench.clock import Times, seconds, times_of
+from bench.ground import bench_bulk, bench_history, bench_large, bench_many_builds
 from bench.server import DEMO_NAME, ROOT, Client, demo
 from core.checks import GRAPH, MEMO
 from core.formats.build_file import read_build_file
@@ -24,6 +25,7 @@ from core.model.brief import Handedness
 from core.model.build import Slot, slot_for
 from core.model.clubs import Club
 from core.model.found import listing_of
+from core.model.parts import Part
 from core.report import evaluate
 from core.report.alternatives import alternatives
 from core.report.shortlist import prices_of, weighed_first
@@ -42,30 +44,30 @@ BUILD = ROOT / "jungle" / "demo" / "builds" / "boat-shed.json"
 DIST = ROOT / "frontend" / "dist"
 
 
-def p95(times: list[float]) -> float:
-    """The 95th percentile."""
-    return statistics.quantiles(times, n=20)[-1]
-
-
 def tell(what: str, figure: str, aim: str) -> None:
     """One row of the table."""
     print(f"| {what} | {figure} | {aim} |", flush=True)
+
+
+def tell_times(what: str, times: Times, aim: str) -> None:
+    """One row of the table, for what was repeated."""
+    tell(f"{what}, median / p95", f"{times.median_ms:.1f} / {times.p95_ms:.1f} ms{times.note}", aim)
 
 
 def bench_core() -> None:
     """Evaluating the full demo build, with and without the discs kept from before; collector set as the server's."""
     keep_what_is_loaded()
     file = read_build_file(BUILD.read_text())
-    warm = [seconds(lambda: evaluate(file.build, file.parts_by_id)) for _ in range(EVALUATIONS)]
-    tell("evaluate a full build in the core, median", f"{statistics.median(warm) * 1000:.2f} ms", "5 ms")
+    warm = times_of(lambda _: evaluate(file.build, file.parts_by_id), EVALUATIONS)
+    tell("evaluate a full build in the core, median", f"{warm.median_ms:.2f} ms{warm.note}", "5 ms")
 
-    def cold() -> None:
+    def cold(_: int) -> None:
         swing_disc._disc.cache_clear()
         MEMO.forget()
         evaluate(file.build, file.parts_by_id)
 
-    times = [seconds(cold) for _ in range(EVALUATIONS)]
-    tell("the same with nothing remembered", f"{statistics.median(times) * 1000:.2f} ms", "–")
+    afresh = times_of(cold, EVALUATIONS // 4)
+    tell("the same with nothing remembered", f"{afresh.median_ms:.2f} ms{afresh.note}", "–")
 
 
 def bench_geometry() -> None:
@@ -91,12 +93,12 @@ def bench_geometry() -> None:
     place = BallRoom(file.build.room.width_m, file.build.room.length_m, ceiling, 0.04)
     swings = [(swing_disc.swing_disc(player, club), ball) for player in players for club in Club]
 
-    def all_clearances() -> None:
+    def all_clearances(_: int) -> None:
         clearances(swings, boxes)
         for disc, at in swings:
             ceiling.clearance_m(disc, at)
 
-    def whole_region() -> None:
+    def whole_region(_: int) -> None:
         keep_out.keep_outs.cache_clear()
         hitting_region.clear_floor.cache_clear()
         discs = tuple(swing_disc.swing_disc(player, player.longest_club) for player in players)
@@ -107,8 +109,7 @@ def bench_geometry() -> None:
         ("swing clearance: ridged roof and 20 boxes, 4 players × 8 clubs", all_clearances, "30 ms"),
         ("hitting region: 4 players, 20 boxes, columns of 25 mm", whole_region, "300 ms"),
     ):
-        times = [seconds(work) for _ in range(ROUNDS)]
-        tell(f"{what}, median / p95", f"{statistics.median(times) * 1000:.1f} / {p95(times) * 1000:.1f} ms", aim)
+        tell_times(what, times_of(work, ROUNDS), aim)
 
 
 def bench_catalogue() -> None:
@@ -116,46 +117,53 @@ def bench_catalogue() -> None:
     file = read_build_file(BUILD.read_text())
     sample = sample_parts()
     slot = largest_place(sample)
-    forty = grown(sample, 40, slot)
-    times = [seconds(lambda: alternatives(file.build, forty, slot)) for _ in range(ROUNDS)]
-    tell(
-        f"40 alternatives for the {slot} against a full build in the core, median / p95",
-        f"{statistics.median(times) * 1000:.0f} / {p95(times) * 1000:.0f} ms",
-        "60 ms",
-    )
+
+    def only_the_build() -> None:
+        MEMO.forget()
+        evaluate(file.build, file.parts_by_id)
+
     for place in Slot:
-        many = grown(sample, 40, place)
-        times = [seconds(lambda many=many, place=place: alternatives(file.build, many, place)) for _ in range(9)]  # type: ignore[misc]
+        forty = grown(sample, 40, place)
+
+        def weigh(_: int, forty: dict[str, Part] = forty, place: Slot = place) -> None:
+            alternatives(file.build, forty, place)
+
         aim = "120 ms" if place in (Slot.FLOOR, Slot.MAT, Slot.ENCLOSURE) else "60 ms"
-        tell(f"the same for the {place}, median", f"{statistics.median(times) * 1000:.0f} ms", aim)
+        again, first = times_of(weigh, ROUNDS // 2), times_of(weigh, ROUNDS // 10, only_the_build)
+        tell(
+            f"40 alternatives for the {place} in the core, median, and the first time",
+            f"{again.median_ms:.0f} ms{again.note}, {first.median_ms:.0f} ms{first.note}",
+            aim,
+        )
     large = grown(sample, LARGE)
     lines = tuple(listing_of(part) for part in large.values())
 
-    def nearest() -> None:
+    def nearest(_: int) -> None:
         """As the page asks: the candidates nearest in price, weighed against the build."""
         hung = {id: large[id] for id in file.build.parts_named}
         chosen = weighed_first(lines, slot, prices_of(file.build, hung))
         alternatives(file.build, {**hung, **{id: large[id] for id in chosen}}, slot)
 
-    for what, work in (("three finds", lambda: find_everything(lines)), (f"alternatives for the {slot}", nearest)):
-        times = [seconds(work) for _ in range(ROUNDS)]
-        tell(
-            f"{what} in {len(large):,} parts with {facts_in(large):,} facts in the core, median / p95",
-            f"{statistics.median(times) * 1000:.0f} / {p95(times) * 1000:.0f} ms",
-            "300 ms",
-        )
+    works = (("three finds", lambda _: find_everything(lines)), (f"alternatives for the {slot}", nearest))
+    for what, work in works:
+        there = f"{what} in {len(large):,} parts with {facts_in(large):,} facts in the core"
+        tell_times(there, times_of(work, ROUNDS), "300 ms")
 
 
 def bench_why_not() -> None:
     """Every fourth part of the sample asked why it does not hang here; and some among three thousand."""
     file, sample = read_build_file(BUILD.read_text()), sample_parts()
+    hanging = [part for part in sample.values() if slot_for(part)]
     for catalogue, asked, aim in (
-        (sample, [part for part in sample.values() if slot_for(part)][::4], "300 ms p95"),
-        (grown(sample, LARGE), [part for part in sample.values() if slot_for(part)][::9], "1 s p95"),
+        (sample, hanging[::4], "300 ms p95"),
+        (grown(sample, LARGE), hanging[::9], "1 s p95"),
     ):
-        times = [seconds(lambda part=part, of=catalogue: why_not(file.build, of, part)) for part in asked]  # type: ignore[misc]
-        figure = f"{statistics.median(times) * 1000:.0f} / {p95(times) * 1000:.0f} ms"
-        tell(f"why-not among {len(catalogue):,} parts in the core, median / p95", figure, aim)
+
+        def ask(number: int, catalogue: dict[str, Part] = catalogue, asked: list[Part] = asked) -> None:
+            why_not(file.build, catalogue, asked[number % len(asked)])
+
+        times = times_of(ask, 3 * len(asked))
+        tell_times(f"why-not, of {len(asked)} parts among {len(catalogue):,} in the core", times, aim)
 
 
 def bench_tables() -> None:
@@ -217,8 +225,7 @@ def bench_http(client: Client, build_id: int) -> None:
             "–",
         ),
     ):
-        times = [seconds(lambda number=number, work=work: work(number)) for number in range(1, REQUESTS + 1)]  # type: ignore[misc]
-        tell(f"{what}, median / p95", f"{statistics.median(times) * 1000:.1f} / {p95(times) * 1000:.1f} ms", aim)
+        tell_times(what, times_of(work, REQUESTS), aim)
     tell("largest answer to a drag", f"{largest[0] / 1000:.1f} kB", "30 kB")
 
 
@@ -238,10 +245,10 @@ def bench_large_catalogue(client: Client, build_id: int) -> None:
         *((f"alternatives for the {slot}", f"/api/builds/{build_id}/chain/{slot}") for slot in Slot),
     ):
         first = seconds(lambda path=path: client.call("GET", path))  # type: ignore[misc]
-        times = [seconds(lambda path=path: client.call("GET", path)) for _ in range(ROUNDS)]  # type: ignore[misc]
+        times = times_of(lambda _, path=path: client.call("GET", path), ROUNDS)  # type: ignore[misc]
         tell(
             f"{what} in {len(large):,} parts through HTTP, first / median / p95",
-            f"{first * 1000:.0f} / {statistics.median(times) * 1000:.0f} / {p95(times) * 1000:.0f} ms",
+            f"{first * 1000:.0f} / {times.median_ms:.0f} / {times.p95_ms:.0f} ms{times.note}",
             "300 ms",
         )
 

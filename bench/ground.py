@@ -12,6 +12,7 @@ from pathlib import Path
 from typing import Any
 
 from bench.catalogue import grown, sample_parts
+from bench.clock import seconds
 from bench.server import DEMO_NAME, ROOT, Client
 from core.formats.parts_pack import PartsPack, write_parts_pack
 
@@ -20,13 +21,6 @@ BUILDS = 155
 EDITS = 20_000
 CATALOGUE = 20_000
 Tell = Callable[[str, str, str], None]
-
-
-def seconds(work: Callable[[], object]) -> float:
-    """How long `work` takes."""
-    begun = time.perf_counter()
-    work()
-    return time.perf_counter() - begun
 
 
 @contextmanager

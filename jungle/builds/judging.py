@@ -109,17 +109,23 @@ def judge_stored(text: str, version: int, owner_id: int) -> Judged:
     """
     document = design_stored(text, version)
     digests = Entry.objects.visible_to(owner_id).named(*document.parts_named).digests()
-    key = text, version, frozenset(digests.items()), timezone.localdate()
     with _lock:
-        judged = _kept.pop(key, None)
+        judged = _kept.get((text, version, frozenset(digests.items()), timezone.localdate()))
     if judged is None:
         judged = _with_sheets(document, digests)
         assert judged.report
+    keep(text, version, judged)
+    return judged
+
+
+def keep(text: str, version: int, judged: Judged) -> None:
+    """Keep what was `judged` of a document that is stored as `text`, for when it is asked for next."""
+    key = text, version, frozenset(judged.digests.items()), judged.day
     with _lock:
         _kept[key] = judged
+        _kept.move_to_end(key)
         while len(_kept) > REPORTS_KEPT:
             _kept.popitem(last=False)
-    return judged
 
 
 @lru_cache(maxsize=REPORTS_KEPT)

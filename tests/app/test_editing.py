@@ -1,6 +1,8 @@
 """Edits: made on the revision they were seen at, recorded, undone and redone; or not made at all."""
 
 from collections.abc import Callable
+from datetime import timedelta
+from unittest.mock import patch
 
 from django.test import TestCase
 from django.utils import timezone
@@ -8,9 +10,11 @@ from django.utils import timezone
 from core.model.build import Build as BuildDocument
 from core.model.build import Slot
 from core.model.clubs import Club
+from core.model.parts.price import Price
 from core.model.typed import FieldErrors
 from core.quantities import UnitSystem
-from jungle.builds.models import Edit
+from core.report import Report
+from jungle.builds.models import Build, Edit
 from jungle.builds.services import brief, builds, chain, room
 from jungle.builds.services.editing import (
     NothingThere,
@@ -21,7 +25,10 @@ from jungle.builds.services.editing import (
     undo,
 )
 from jungle.builds.services.people import set_units
+from jungle.catalogue.entries import EntryState, keep_sheets, revision_of, store_states
+from jungle.catalogue.models import Origin
 from tests.app.worlds import full_build_of, on, person
+from tests.core import worlds
 
 
 class EditingTestCase(TestCase):
@@ -224,3 +231,35 @@ class ChainTests(EditingTestCase):
         for missing in attempts:
             with self.assertRaises(NothingThere):
                 missing()
+
+
+class KeptReportTests(EditingTestCase):
+    """What was judged of a stored design serves until the design, a sheet of its parts or the day is another."""
+
+    def report(self) -> Report:
+        return Build.objects.get(pk=self.build.pk).judged.report
+
+    def test_the_same_design_is_judged_once(self) -> None:
+        edited = room.measure_room(self.on(), {"width_m": "4.7"})
+        self.assertIs(self.report(), edited.judged.report)
+        self.assertIs(self.report(), self.report())
+
+    def test_an_edit_is_judged_anew(self) -> None:
+        before = self.report()
+        room.measure_room(self.on(), {"width_m": "4.7"})
+        self.assertIsNot(self.report(), before)
+
+    def test_the_next_day_it_is_judged_anew(self) -> None:
+        before = self.report()
+        tomorrow = timezone.localdate() + timedelta(days=1)
+        with patch("jungle.builds.judging.timezone.localdate", return_value=tomorrow):
+            self.assertIsNot(self.report(), before)
+        self.assertIs(self.report(), before)
+
+    def test_another_price_of_a_part_is_judged_anew(self) -> None:
+        before = self.report()
+        dearer = worlds.full_parts()["screen"].model_copy(update={"price": Price(minor=99_900)})
+        (digest,) = keep_sheets([dearer])
+        states = {"screen": EntryState(digest, None, Origin.OWN)}
+        store_states(self.owner.pk, revision_of(self.owner.pk), states)
+        self.assertNotEqual(self.report().costs.up_front, before.costs.up_front)

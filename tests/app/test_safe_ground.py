@@ -200,6 +200,7 @@ class UnreadableTests(ApiTestCase):
         )
         with (
             patch.dict("jungle.catalogue.kept._kept", clear=True),
+            patch.dict("jungle.builds.judging._kept", clear=True),
             self.assertLogs("jungle.catalogue.kept", "ERROR"),
         ):
             self.assertEqual(self.client.get("/api/catalogue/parts").status_code, 200)

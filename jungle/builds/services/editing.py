@@ -24,7 +24,7 @@ from core.model.parts import Part as SpecSheet
 from core.model.typed import FieldErrors
 from core.report.small_items import without_lapsed
 from jungle.builds.history import StoredDocument, readable_before, record, rewrite, stored_after
-from jungle.builds.judging import CannotBeShown, Judged, judge
+from jungle.builds.judging import CannotBeShown, Judged, judge, keep
 from jungle.builds.models import Build, UnreadableBuild
 from jungle.builds.ties import tie
 from jungle.catalogue.adoption import Adoption, adoption_of
@@ -248,6 +248,7 @@ def _make(on: On, decide: Callable[[Build], Next | None]) -> Build:
             if on.key and on.key in newest.keys:
                 return _answered(on, newest)
             raise StaleRevision(newest) from None
+        keep(after.document, after.version, judged)
         return after
     raise Busy
 
