@@ -19,23 +19,23 @@ WORDS_BY_ERROR = {
 }
 
 
-class Trouble(NamedTuple):
+class StorageTrouble(NamedTuple):
     """Why nothing can be stored just now, and whether trying again by itself makes sense."""
 
     words: str
     passing: bool
 
 
-def trouble_of(error: DatabaseError) -> Trouble | None:
+def trouble_of(error: DatabaseError) -> StorageTrouble | None:
     """What `error` says of the place where things are stored; `None` for an error of another kind."""
     name = getattr(error.__cause__, "sqlite_errorname", "") or ""
     if any(name.startswith(busy) for busy in BUSY_ERRORS) or "database is locked" in str(error):
-        return Trouble("Somebody else is storing something just now. Try again in a moment.", passing=True)
+        return StorageTrouble("Somebody else is storing something just now. Try again in a moment.", passing=True)
     if name.startswith("SQLITE_IOERR") and shutil.disk_usage(settings.DATA_DIR).free < FULL_BELOW_BYTES:
         name = "SQLITE_FULL"
     for known, words in WORDS_BY_ERROR.items():
         if name.startswith(known):
-            return Trouble(words, passing=False)
+            return StorageTrouble(words, passing=False)
     if isinstance(error, OperationalError) and "no such table" in str(error):
-        return Trouble("The database is not up to date. Run 'manage.py migrate'.", passing=False)
+        return StorageTrouble("The database is not up to date. Run 'manage.py migrate'.", passing=False)
     return None
