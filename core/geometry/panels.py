@@ -41,6 +41,8 @@ class Panel:
         >>> room = Room(width_m=4.0, length_m=7.0)
         >>> panel_of(Wall.RIGHT, room).at(1.5, 0.3), panel_of(Wall.REAR, room).at(1.0, 2.0, 0.5)
         ((4.0, 1.5, 0.3), (1.0, 6.5, 2.0))
+        >>> [panel_of(wall, room).at(1.0, 2.0, 0.5) for wall in (Wall.SCREEN, Wall.RIGHT, Wall.LEFT)]
+        [(1.0, 0.5, 2.0), (3.5, 1.0, 2.0), (0.5, 1.0, 2.0)]
         """
         (x, y), (across, along) = self.corner, INWARD[self.wall]
         if self.wall.runs_along:

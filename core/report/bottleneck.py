@@ -2,16 +2,14 @@
 
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
-from enum import StrEnum
 from typing import NamedTuple
 
 from core.checks.along import BALL_TO_SCREEN_COMFORT_M
 from core.checks.limits import State
-from core.geometry.solids import nearest_wall, thing_solids
+from core.contents.growing import Measurement, grown
 from core.model.bounds import swings_among_things
 from core.model.brief import Player
 from core.model.room import Room
-from core.model.things import FixedTo, Thing, Wall
 from core.quantities import Quantity, Sentence, Unit, say
 from core.quantities.tolerances import ROUNDING
 from core.report.allowance import WORTHWHILE_PICTURE_M, Allowance, MonitorKind, allowance
@@ -32,14 +30,6 @@ MOST_PROBED = 200
 
 class TooMuch(Exception):
     """So many play among so many things that trying other rooms would take too long."""
-
-
-class Measurement(StrEnum):
-    """What may grow."""
-
-    WIDTH = "width"
-    LENGTH = "length"
-    CEILING = "ceiling"
 
 
 class Goal(NamedTuple):
@@ -128,33 +118,6 @@ def goals(players: tuple[Player, ...]) -> Iterator[Goal]:
         say("A picture of 16:9, {wide} wide", wide=Quantity(WORTHWHILE_PICTURE_M, Unit.METRE)),
         lambda found: found.pictures[0].width_m >= WORTHWHILE_PICTURE_M - ROUNDING,
     )
-
-
-def grown(room: Room, measurement: Measurement, more_m: float) -> Room:
-    """`room` larger in one measurement; what is fixed to the ceiling or wall that moves goes with it."""
-    if measurement is Measurement.CEILING:
-        changes: dict[str, object] = {"ceiling_m": room.ceiling_m + more_m}
-        if room.ridge_m is not None:
-            changes["ridge_m"] = room.ridge_m + more_m
-    else:
-        field = f"{measurement}_m"
-        changes = {field: getattr(room, field) + more_m}
-    changes["things"] = tuple(_carried(thing, room, measurement, more_m) for thing in room.things)
-    return room.model_copy(update=changes)
-
-
-def _carried(thing: Thing, room: Room, measurement: Measurement, more_m: float) -> Thing:
-    if measurement is Measurement.CEILING:
-        if thing.fixed_to is FixedTo.CEILING:
-            return thing.model_copy(update={"z_m": thing.z_m + more_m})
-        return thing
-    moving = Wall.RIGHT if measurement is Measurement.WIDTH else Wall.REAR
-    if thing.fixed_to is FixedTo.WALL:
-        solids = [solid for solid in thing_solids(room) if solid.key == f"things/{thing.id}"]
-        if solids and nearest_wall(solids[0].box, room) is moving:
-            field = "x_m" if moving is Wall.RIGHT else "y_m"
-            return thing.model_copy(update={field: getattr(thing, field) + more_m})
-    return thing
 
 
 def _least_more_m(

@@ -3,6 +3,7 @@
 from unittest import TestCase
 
 from core.checks.limits import State
+from core.contents.growing import Measurement, grown
 from core.geometry.shadow import Lens
 from core.model.build import Build
 from core.model.candidates import NoSuchRoom, with_candidate, with_chosen, with_screen_turned, without_candidate
@@ -10,7 +11,7 @@ from core.model.clubs import Club
 from core.model.facts import MissingFact
 from core.quantities import UnitSystem
 from core.report.allowance import MonitorKind, allowance
-from core.report.bottleneck import Measurement, bottleneck, grown
+from core.report.bottleneck import bottleneck
 from core.report.comparison import compare, rooms_of
 from tests.core import worlds
 from tests.core.checks.base import answer

@@ -4,10 +4,11 @@ from unittest import TestCase
 from unittest.mock import patch
 
 from core.checks import GRAPH
+from core.checks.data import least_plan
 from core.checks.limits import State
 from core.model.build import HungPart, Slot, slot_for
 from core.model.found import listing_of
-from core.model.parts import MonitorLink, Part
+from core.model.parts import DataField, MonitorLink, MonitorPlan, Part
 from core.quantities import Money, UnitSystem
 from core.report import evaluate, shortlist
 from core.report.alternatives import alternatives, build_with, each_weighed
@@ -119,6 +120,17 @@ class DataTests(TestCase):
             cures[name] = told.changes[0].text(UnitSystem.METRIC)
         self.assertEqual(cures["plan"], "Plan Full unlocks club path, face angle.")
         self.assertEqual(cures["package"], "A package of Maker unlocks club path, face angle.")
+
+    def test_of_plans_that_unlock_as_much_the_lowest(self) -> None:
+        path, both = (DataField.CLUB_PATH,), (DataField.CLUB_PATH, DataField.FACE_ANGLE)
+        plans = [
+            MonitorPlan(id=id, name=id, tier=tier, unlocks=unlocks)
+            for id, tier, unlocks in (("high", 4, both), ("some", 2, path), ("enough", 3, both), ("bare", 1, ()))
+        ]
+        monitor = worlds.radar(plans=plans)
+        best, some = least_plan(monitor, list(both)), least_plan(monitor, list(path))
+        self.assertEqual((best and best.id, some and some.id), ("enough", "some"))
+        self.assertIsNone(least_plan(monitor, [DataField.SPIN_AXIS]))
 
 
 class HangTests(TestCase):

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 from contextlib import suppress
-from datetime import date
+from datetime import date, timedelta
 from functools import cache
 from typing import Any
 from unittest import TestCase
@@ -179,6 +179,12 @@ class DoubtTests(TestCase):
         self.assertEqual(told["throw_min"], "Lamp, least throw ratio: maker's sheet says 0.69, a shop says 0.72")
         self.assertEqual(told["lumens"], "Lamp, brightness: read 23 months ago in maker's sheet")
         self.assertNotIn("lumens", {doubt.field for doubt in doubts_of(self.PART, None)}, "old only against a date")
+
+    def test_a_fact_is_old_after_a_year(self) -> None:
+        for days, told in ((365, []), (366, ["Lamp, brightness: read 12 months ago in maker's sheet"])):
+            seen = FactSource(source="maker's sheet", seen=TODAY - timedelta(days=days))
+            found = doubts_of(worlds.projector(sources={"lumens": seen}), TODAY)
+            self.assertEqual([doubt.what.text(UnitSystem.METRIC) for doubt in found], told)
 
     def test_a_report_hangs_doubts_on_the_checks_that_lean_on_them(self) -> None:
         parts = {**worlds.full_parts(), "projector": self.PART}

@@ -43,6 +43,11 @@ class CuttingTests(TestCase):
         self.assertLessEqual(len(plan.sticks), fewest(pieces, 2.0) + 1)
         self.assertAlmostEqual(plan.waste_m, len(plan.sticks) * 2.0 - sum(pieces))
 
+    def test_the_saw_takes_three_millimetres(self) -> None:
+        """1.000 + 0.997 and the cut between them are 2 m; a millimetre more needs a second stick."""
+        just, over = cut_out([1.0, 0.997], 2.0), cut_out([1.0, 0.998], 2.0)
+        self.assertEqual((just and just.sticks, over and over.sticks), (((1.0, 0.997),), ((1.0,), (0.998,))))
+
     def test_a_piece_longer_than_a_stick(self) -> None:
         self.assertIsNone(cut_out([2.1], 2.0))
 

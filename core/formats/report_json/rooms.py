@@ -3,10 +3,11 @@
 from dataclasses import dataclass
 
 from core.checks.limits import State
+from core.contents.growing import Measurement
 from core.model.things import Wall
 from core.quantities import Quantity, Unit, UnitSystem
 from core.report.allowance import RULES_OF_THUMB, Allowance, MonitorKind
-from core.report.bottleneck import Bottleneck, Measurement
+from core.report.bottleneck import Bottleneck
 from core.report.comparison import RoomOption, Rooms
 
 NO_PLACE = "none"

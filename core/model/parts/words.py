@@ -13,7 +13,7 @@ NAMES = {
     "ball_speed_max_m_s": "fastest ball that it reads",
     "ball_speed_min_m_s": "slowest ball that it reads",
     "battery_hours": "battery life",
-    "black": "blackness",
+    "black": "black, matt face",
     "both_hands": "hands that it serves",
     "by_package": "data that a package adds",
     "carries": "link that it carries",

@@ -6,6 +6,7 @@ from enum import StrEnum
 
 from core.checks.cable_ways import MachineSpot
 from core.checks.evaluation import Evaluation
+from core.contents.growing import Measurement, grown
 from core.model.brief import MUST, Brief, Purpose, Stage
 from core.model.build import Build, Slot, slot_for
 from core.model.chain import plans_of
@@ -172,18 +173,12 @@ class Changes:
         return self.build.model_copy(update={"brief": self.build.brief.model_copy(update=dict(changes))})
 
     def _rooms(self) -> Iterator[Change]:
-        room = self.build.room
         for steps in range(1, MOST_ROOM_STEPS + 1):
             by_m = steps * ROOM_STEP_M
-            for field, template in (
-                ("ceiling_m", "A ceiling {by} higher."),
-                ("width_m", "A room {by} wider."),
-                ("length_m", "A room {by} longer."),
+            for measurement, template in (
+                (Measurement.CEILING, "A ceiling {by} higher."),
+                (Measurement.WIDTH, "A room {by} wider."),
+                (Measurement.LENGTH, "A room {by} longer."),
             ):
-                grown: dict[str, object] = {field: getattr(room, field) + by_m}
-                if field == "ceiling_m" and room.ridge_m is not None:
-                    grown["ridge_m"] = room.ridge_m + by_m
-                yield (
-                    say(template, by=Quantity(by_m, Unit.METRE)),
-                    self.build.model_copy(update={"room": room.model_copy(update=grown)}),
-                )
+                room = grown(self.build.room, measurement, by_m)
+                yield say(template, by=Quantity(by_m, Unit.METRE)), self.build.model_copy(update={"room": room})

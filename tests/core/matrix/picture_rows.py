@@ -163,6 +163,18 @@ ROWS: dict[str, list[Case]] = {
     "screen.backing": [
         clear("lets no light through | nothing | –", "lets no light through"),
         tight("none | black cloth | –", "does, and nothing hangs behind", screen__needs_backing=True),
+        clear(
+            "black, matt face | black, matt face | –",
+            "black cloth off a roll as wide as the screen is high",
+            screen__needs_backing=True,
+            beside=[extra("masking_cloth", roll_width_m=3.0, black=True)],
+        ),
+        blocked(
+            "no black, matt face | black, matt face | –",
+            "what hangs there is grey",
+            screen__needs_backing=True,
+            beside=[extra("masking_cloth", roll_width_m=3.0, black=False)],
+        ),
         blocked(
             "none | black cloth | –",
             "and the day shines in from behind",

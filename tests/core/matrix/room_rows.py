@@ -254,7 +254,8 @@ ROWS: dict[str, list[Case]] = {
     ],
     "power.circuit": [
         clear("3.1 A | 12.8 A | 9.7 A", "10 + 400 + 300 W at 230 V; 0.8 × 16"),
-        tight("11.8 A | 12.8 A | 1.0 A", "2000 W besides: 2710 / 230; 1.6 is comfortable", room__other_load_w=2000),
+        clear("11.1 A | 12.8 A | 1.7 A", "1845 W besides: 2555 / 230; 11.2 is comfortable", room__other_load_w=1845),
+        tight("11.3 A | 12.8 A | 1.5 A", "1880 W besides: 2590 / 230", room__other_load_w=1880),
         blocked("16.1 A | 12.8 A | −3.3 A", "3000 W besides", room__other_load_w=3000),
         unknown("The rating of the breaker", room__breaker_a=None),
     ],
@@ -265,6 +266,14 @@ ROWS: dict[str, list[Case]] = {
             beside=[extra("power_strip", sockets=6, surge_protected=True)],
         ),
         tight("none | surge protection | –", "one socket for three plugs"),
+        blocked(
+            "2 pieces | 3 pieces | one short",
+            "one socket takes one strip: 1 + 2 − 1, whatever the other has",
+            beside=[
+                extra("power_strip", "One", sockets=2, surge_protected=True),
+                extra("power_strip", "Other", sockets=6, surge_protected=True),
+            ],
+        ),
         blocked(
             "2 pieces | 3 pieces | one short",
             "1 + 2 − 1",
