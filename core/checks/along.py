@@ -5,7 +5,7 @@ from typing import Annotated
 
 from core.checks.ball import ball_limits
 from core.checks.declared import THERE
-from core.checks.figures import measured_in_room, metres, placed_input, stated_input
+from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import at_least, at_most, tightest
 from core.checks.places import IN_ROOM
 from core.checks.readings import Ball
@@ -86,7 +86,8 @@ def gap_behind_screen(
         comfortable_m = least_m + NET_COMFORT_M
     else:
         least_m, comfortable_m = least_gap_m(room), GAP_COMFORT_M
-    foam_would_do = gap_m < least_m == GAP_LEAST_M and not isinstance(surface, Net)
+    with_foam_m = layout.screen_y_m - FOAM_LEAST_M
+    foam_would_do = gap_m < least_m == GAP_LEAST_M and with_foam_m >= GAP_WITH_FOAM_M and not isinstance(surface, Net)
     return Answer(
         at_least(gap_m, least_m, comfortable_m),
         headline=lambda: say(
@@ -99,7 +100,7 @@ def gap_behind_screen(
             *((stated_input(f"{surface.name} gives", metres(least_m)),) if isinstance(surface, Net) else ()),
         ),
         cures=lambda: (
-            say("Move the screen {more} into the room.", more=metres(comfortable_m - gap_m)),
+            say("Move the screen {more} into the room.", more=enough(comfortable_m - gap_m)),
             *(
                 (
                     say(
@@ -135,7 +136,7 @@ def ball_to_screen(layout: Annotated[Layout, "screen_y_m"], ball: Ball, asked: B
             placed_input("Screen to wall", layout.screen_y_m),
             *((stated_input(f"{asked.net} asks for", metres(asked.least_m)),) if asked.net else ()),
         ),
-        cures=lambda: (say("Move the ball back {more}.", more=metres(-limit.headroom)),),
+        cures=lambda: (say("Move the ball back {more}.", more=enough(-limit.headroom)),),
         basis=Basis.TRADE,
     )
 
@@ -164,7 +165,7 @@ def behind_ball(
             placed_input("Ball to the wall behind the screen", ball.at[1]),
             Input(f"Full radius R, {widest}", metres(radius_m), Basis.TRADE),
         ),
-        cures=lambda: (say("Move the ball {more} toward the screen.", more=metres(-least.headroom)),),
+        cures=lambda: (say("Move the ball {more} toward the screen.", more=enough(-least.headroom)),),
         basis=Basis.TRADE,
     )
 
@@ -200,7 +201,7 @@ def free_side(
         cures=lambda: (
             say(
                 "Move the ball {more} to the {side}.",
-                more=metres(-least.headroom),
+                more=enough(-least.headroom),
                 side="left" if right_handed else "right",
             ),
         ),

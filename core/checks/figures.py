@@ -5,6 +5,7 @@ from collections.abc import Iterable
 from core.checks.verdict import Basis, Input
 from core.model.room import Room
 from core.quantities import Quantity, Unit
+from core.quantities.tolerances import rounded_up
 
 _new, _METRE = tuple.__new__, Unit.METRE
 """Nearly every check tells lengths: past the named tuple's own constructor, which is most of what one costs."""
@@ -13,6 +14,15 @@ _new, _METRE = tuple.__new__, Unit.METRE
 def metres(value: float) -> Quantity:
     """`value` metres."""
     return _new(Quantity, (value, _METRE))
+
+
+def enough(value_m: float) -> Quantity:
+    """So much and no less: up to the next millimetre, so that whoever goes by what is told gets there.
+
+    >>> enough(0.0501).value, enough(0.050).value
+    (0.051, 0.05)
+    """
+    return metres(rounded_up(value_m))
 
 
 def share(value: float) -> Quantity:

@@ -17,7 +17,7 @@ from core.model.kit import Beside
 from core.model.parts import Mount, Projector
 from core.model.room import Layout
 from core.model.things import Guard, Joists
-from core.quantities import say
+from core.quantities import Sentence, say
 
 CABLE_USUAL_M = 3.0
 """What is in the box of most projectors (trade)."""
@@ -57,10 +57,17 @@ def projector_on_joist(
             say("Screw a plate across two joists, and the mount to the plate.")
             if offset.bridged
             else say("Have a carpenter fix timber between two joists."),
-            say("Move the projector {offset}, if its throw allows.", offset=limit.has),
+            *(() if joists.along else (_along_the_throw(offset),)),
         ),
         basis=Basis.TRADE,
     )
+
+
+def _along_the_throw(offset: JoistOffset) -> Sentence:
+    """Across the room it stays before the middle of the screen."""
+    if offset.to_joist_m < 0:
+        return say("Hang the projector {by} nearer to the screen, if its throw allows.", by=metres(offset.offset_m))
+    return say("Hang the projector {by} further from the screen, if its throw allows.", by=metres(offset.offset_m))
 
 
 @check("projector.socket", title="Power for the projector", place=on(Slot.DISPLAY))

@@ -71,13 +71,19 @@ class ChosenPieces:
 
 @dataclass(frozen=True)
 class JoistOffset:
-    """How far the projector is from the nearest joist, in metres."""
+    """Where the projector is from the nearest joist, in metres."""
 
     at_m: float
     """Where the projector is, across the joists."""
-    offset_m: float
+    to_joist_m: float
+    """From there to the nearest joist; negative is toward the screen, or the left wall."""
     bridged: bool
     """Joists are so near to each other that a plate spans two of them."""
+
+    @property
+    def offset_m(self) -> float:
+        """How far that is, either way."""
+        return abs(self.to_joist_m)
 
     @property
     def tolerated_m(self) -> float:
@@ -154,7 +160,7 @@ def joist_offset(lens: Lens, layout: Annotated[Layout, "screen_y_m"], joists: Jo
     """From the lens to the nearest joist, and how far these are apart."""
     at_m = lens.x_m if joists.along else layout.screen_y_m + lens.distance_m
     steps = max(0, round((at_m - joists.first_m) / joists.spacing_m))
-    return JoistOffset(at_m, abs(at_m - (joists.first_m + steps * joists.spacing_m)), joists.spacing_m <= PLATE_MOST_M)
+    return JoistOffset(at_m, joists.first_m + steps * joists.spacing_m - at_m, joists.spacing_m <= PLATE_MOST_M)
 
 
 @derive

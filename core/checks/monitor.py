@@ -3,11 +3,11 @@
 from typing import Annotated
 
 from core.checks.asks import ask_equal
-from core.checks.figures import measured_in_room, metres, placed_input, stated_input
+from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import Limit, State, Words, at_least, at_most, tightest
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
-from core.checks.readings import MONITOR_BODY_M, Filled, HittingSurface, MonitorSpot
+from core.checks.readings import MONITOR_BODY_M, PLACEMENT_COMFORT_M, Filled, HittingSurface, MonitorSpot
 from core.checks.register import check, derive
 from core.checks.space import OverheadSpot, hands_that_play
 from core.checks.speeds import FastestBall
@@ -18,9 +18,9 @@ from core.model.facts import known, known_players
 from core.model.parts import BehindTheBall, FloorStanding, LaunchMonitor, OverheadCamera, SideCamera, Supply
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
+from core.quantities.tolerances import ROUNDING
 
 FLIGHT_COMFORT_M = 0.15
-PLACEMENT_COMFORT_M = 0.10
 CEILING_COMFORT_M = 0.05
 LEVEL_COMFORT_SHARE = 0.5
 """Half the tolerance is left for what the floor does later."""
@@ -43,17 +43,23 @@ def _tightest_of(said: Said, formula: str, inputs: Inputs) -> Answer:
     return Answer(tuple(said), lambda: headline, formula, inputs, lambda: (cure,))
 
 
-def _range_limits(spot_m: float, near_m: float, far_m: float, where: str) -> Said:
+def _range_limits(spot_m: float, near_m: float, far_m: float, where: str, cure: Sentence) -> Said:
     return {
         at_least(spot_m, near_m): (
             say("Stands {spot} {where}, at least {near}", spot=metres(spot_m), where=where, near=metres(near_m)),
-            say("Move it {more} further from the ball.", more=metres(near_m - spot_m)),
+            cure,
         ),
         at_most(spot_m, far_m): (
             say("Stands {spot} {where}, at most {far}", spot=metres(spot_m), where=where, far=metres(far_m)),
-            say("Move it {more} nearer to the ball.", more=metres(spot_m - far_m)),
+            cure,
         ),
     }
+
+
+def _stands_between(at_ease_m: tuple[float, float]) -> Sentence:
+    """Within its maker's range and off the wall."""
+    near_m, far_m = at_ease_m
+    return say("Put the monitor between {near} and {far} from the ball.", near=metres(near_m), far=metres(far_m))
 
 
 @check("monitor.behind", title="Room for the monitor behind the ball", place=on(Slot.MONITOR))
@@ -66,17 +72,22 @@ def behind(
     """A monitor behind the ball stands within its maker's range, with 0.15 m for its body before the rear wall."""
     near_m, far_m = known(monitor, "distance_min_m"), known(monitor, "distance_max_m")
     needed_m = spot.distance_m + MONITOR_BODY_M
-    wall = at_least(room.length_m - layout.ball_y_m, needed_m, needed_m + PLACEMENT_COMFORT_M)
+    behind_m = room.length_m - layout.ball_y_m
+    wall = at_least(behind_m, needed_m, needed_m + PLACEMENT_COMFORT_M)
+    at_ease_m = near_m, min(far_m, behind_m - MONITOR_BODY_M - PLACEMENT_COMFORT_M)
+    cure = (
+        _stands_between(at_ease_m)
+        if at_ease_m[0] <= at_ease_m[1]
+        else say(
+            "Move the ball {more} toward the screen, the monitor {near} behind it, or choose one that stands nearer.",
+            more=enough(at_ease_m[0] - at_ease_m[1]),
+            near=metres(near_m),
+        )
+    )
     return _tightest_of(
         {
-            wall: (
-                say("Needs {needed} behind the ball, has {behind}", needed=wall.wants, behind=wall.has),
-                say(
-                    "Move the ball {more} toward the screen, or choose a monitor that stands nearer.",
-                    more=metres(-wall.headroom),
-                ),
-            ),
-            **_range_limits(spot.distance_m, near_m, far_m, "behind the ball"),
+            wall: (say("Needs {needed} behind the ball, has {behind}", needed=wall.wants, behind=wall.has), cure),
+            **_range_limits(spot.distance_m, near_m, far_m, "behind the ball", cure),
         },
         "length − ball to wall − (distance behind the ball + 0.15 m); and the maker's range",
         lambda: (
@@ -103,16 +114,19 @@ def beside(
     free_m = room.width_m - layout.ball_x_m if player.handedness is Handedness.RIGHT else layout.ball_x_m
     needed_m = spot.distance_m + MONITOR_BODY_M
     wall = at_least(free_m, needed_m, needed_m + PLACEMENT_COMFORT_M)
+    at_ease_m = near_m, min(far_m, free_m - MONITOR_BODY_M - PLACEMENT_COMFORT_M)
+    cure = (
+        _stands_between(at_ease_m)
+        if at_ease_m[0] <= at_ease_m[1]
+        else say(
+            "Move the ball {more} from that wall, the monitor {near} beside it.",
+            more=enough(at_ease_m[0] - at_ease_m[1]),
+            near=metres(near_m),
+        )
+    )
+    needs = say("Needs {needed} on {who}'s free side, has {free}", needed=wall.wants, who=player.name, free=wall.has)
     return _tightest_of(
-        {
-            wall: (
-                say(
-                    "Needs {needed} on {who}'s free side, has {free}", needed=wall.wants, who=player.name, free=wall.has
-                ),
-                say("Move the ball {more} from that wall.", more=metres(-wall.headroom)),
-            ),
-            **_range_limits(spot.distance_m, near_m, far_m, "beside the ball"),
-        },
+        {wall: (needs, cure), **_range_limits(spot.distance_m, near_m, far_m, "beside the ball", cure)},
         "free side − (distance beside the ball + 0.15 m); and the maker's range",
         lambda: (
             stated_input("Nearest to the ball", metres(near_m)),
@@ -141,11 +155,11 @@ def overhead(
         {
             least: (
                 say("Hangs at {height}, at least {low}", height=least.has, low=least.wants),
-                say("Needs {more} more height, or another kind of monitor.", more=metres(-least.headroom)),
+                say("Needs {more} more height, or another kind of monitor.", more=enough(-least.headroom)),
             ),
             most: (
                 say("Hangs at {height}, at most {high}", height=most.has, high=most.wants),
-                say("Hang it on a drop rod of {more} or more.", more=metres(-most.headroom)),
+                say("Hang it on a drop rod of {more} or more.", more=enough(-most.headroom)),
             ),
         },
         "ceiling − lining − hitting surface, against the maker's range",
@@ -175,7 +189,7 @@ def flight(
             placed_input("Screen to wall", layout.screen_y_m),
         ),
         cures=lambda: (
-            say("Move the ball back {more}.", more=metres(-limit.headroom)),
+            say("Move the ball back {more}.", more=enough(-limit.headroom)),
             say("A side or overhead camera needs no flight."),
         ),
     )
@@ -273,7 +287,9 @@ def level(
         cures=lambda: (
             say("Put it on a pad {more} thick.", more=metres(layout.monitor_pad_m - step_m))
             if step_m < 0
-            else say("Lower its pad by {less}, or raise the mat.", less=metres(step_m)),
+            else say("Lower its pad by {less}, or raise the mat.", less=metres(step_m))
+            if step_m <= layout.monitor_pad_m + ROUNDING
+            else say("Raise the mat by {more}, and take its pad away.", more=metres(step_m - layout.monitor_pad_m)),
         ),
     )
 

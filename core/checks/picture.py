@@ -3,10 +3,10 @@
 from typing import Annotated
 
 from core.checks.declared import THERE
-from core.checks.figures import measured_in_room, metres, placed_input, share, stated_input
+from core.checks.figures import enough, measured_in_room, metres, placed_input, share, stated_input
 from core.checks.limits import State, at_least, at_most, tightest
 from core.checks.places import between, on
-from core.checks.readings import PROJECTOR_BODY_M, Ball, LensBand, Throw
+from core.checks.readings import HANGING_DROP_M, PROJECTOR_BODY_M, Ball, LensBand, Throw
 from core.checks.register import check
 from core.checks.verdict import Answer, Basis, Input
 from core.checks.weights import tolerance_of
@@ -28,6 +28,7 @@ from core.model.facts import known
 from core.model.parts import ImpactScreen, Projector, Title
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
+from core.quantities.tolerances import snapped
 
 FILL_LEAST = 0.5
 FILL_COMFORTABLE = 0.85
@@ -106,10 +107,14 @@ def throw_distance(
     """
     room_m = room.length_m - layout.screen_y_m - PROJECTOR_BODY_M
     comfort_m = min(THROW_COMFORT_M, (throw.far_m - throw.near_m) / 2)
-    near = at_least(lens.distance_m, throw.near_m, throw.near_m + comfort_m)
-    far = at_most(lens.distance_m, throw.far_m, throw.far_m - comfort_m)
-    within = at_least(room_m, lens.distance_m, lens.distance_m + THROW_COMFORT_M)
+    in_zoom = throw.near_m + comfort_m, throw.far_m - comfort_m
+    hangs_m = snapped(lens.distance_m, *in_zoom)
+    near = at_least(hangs_m, throw.near_m, in_zoom[0])
+    far = at_most(hangs_m, throw.far_m, in_zoom[1])
+    within = at_least(room_m, hangs_m, hangs_m + THROW_COMFORT_M)
     limits = (near, far, within)
+    at_ease = in_zoom[0], min(in_zoom[1], room_m - THROW_COMFORT_M)
+    at_all_m = min(throw.far_m, room_m)
     return Answer(
         limits,
         headline=lambda: (
@@ -128,15 +133,13 @@ def throw_distance(
             measured_in_room(room, "length_m", "Length"),
         ),
         cures=lambda: (
-            say(
+            say("Hang it between {near} and {far} from the screen.", near=metres(at_ease[0]), far=metres(at_ease[1]))
+            if at_ease[0] <= at_ease[1]
+            else say("Hang it {near} to {far} from the screen: it just fits.", near=near.wants, far=metres(at_all_m))
+            if near.least <= at_all_m and tightest(limits).state is State.BLOCKED
+            else say(
                 "Needs a throw ratio of {ratio} or less for this room and picture.",
                 ratio=Quantity(room_m / raster.width_m, Unit.FACTOR),
-            )
-            if throw.near_m > room_m
-            else say(
-                "Hang it between {near} and {far} from the screen.",
-                near=metres(throw.near_m),
-                far=metres(min(throw.far_m, room_m)),
             ),
         ),
         basis=Basis.PHYSICS,
@@ -148,7 +151,7 @@ def lens_height(
     projector: Annotated[Projector, "keystone_max_deg"],
     band: LensBand,
     lens: Lens,
-    layout: Annotated[Layout, "screen_y_m"],
+    layout: Annotated[Layout, "screen_bottom_m", "screen_y_m"],
     ceiling: Ceiling,
 ) -> Answer:
     """The lens is within the band of heights that offset and shift give, and under the ceiling.
@@ -156,13 +159,14 @@ def lens_height(
     Outside the band the projector is tilted and the picture squared by keystone, which costs pixels: tight. Beyond
     the angle that the maker states, the picture cannot be squared.
     """
-    angle = keystone_deg(lens.height_m, (band.lowest_m, band.highest_m), lens.distance_m)
+    height_m = snapped(lens.height_m, band.lowest_m, band.highest_m)
+    angle = keystone_deg(height_m, (band.lowest_m, band.highest_m), lens.distance_m)
     squares = projector.keystone_max_deg or 0.0
     ceiling_m = ceiling.height_m(lens.x_m, layout.screen_y_m + lens.distance_m)
-    outside_m = max(band.lowest_m - lens.height_m, lens.height_m - band.highest_m)
+    outside_m = max(band.lowest_m - height_m, height_m - band.highest_m)
     keystone = at_most(angle, squares, 0.0, Unit.DEGREE)
-    under = at_most(lens.height_m, ceiling_m)
-    in_band = at_least(lens.height_m, band.lowest_m), at_most(lens.height_m, band.highest_m)
+    under = at_most(height_m, ceiling_m)
+    in_band = at_least(height_m, band.lowest_m), at_most(height_m, band.highest_m)
     return Answer(
         (under, keystone) if angle > 0 else (under, *in_band),
         headline=lambda: (
@@ -186,21 +190,23 @@ def lens_height(
             Input("Keystone it can square", keystone.wants, Basis.SPEC),
             Input("Ceiling over the lens", metres(ceiling_m), Basis.MEASURED),
         ),
-        cures=lambda: (_lens_cure(band, ceiling_m),),
+        cures=lambda: (_lens_cure(band, ceiling_m - HANGING_DROP_M, layout.screen_bottom_m),),
     )
 
 
-def _lens_cure(band: LensBand, ceiling_m: float) -> Sentence:
-    if band.lowest_m > ceiling_m:
+def _lens_cure(band: LensBand, hangs_m: float, bottom_m: float) -> Sentence:
+    """`hangs_m` is as high as a lens hangs, `bottom_m` the lower edge of the screen, which goes down to the floor."""
+    lower_m = band.lowest_m - hangs_m
+    if lower_m <= 0:
+        highest_m = min(band.highest_m, hangs_m)
+        return say("Hang the lens between {low} and {high}.", low=metres(band.lowest_m), high=metres(highest_m))
+    if lower_m <= bottom_m:
         return say(
-            "Lower the picture by {less}, or choose a projector with more vertical shift.",
-            less=metres(band.lowest_m - ceiling_m),
+            "Lower the picture by {less}, with the lens {high} up, or choose a projector with more vertical shift.",
+            less=enough(lower_m),
+            high=metres(hangs_m),
         )
-    return say(
-        "Hang the lens between {low} and {high}.",
-        low=metres(band.lowest_m),
-        high=metres(min(band.highest_m, ceiling_m)),
-    )
+    return say("Choose a projector with more vertical shift, or a smaller picture.")
 
 
 @check("picture.shadow", title="Golfer's shadow", place=on(Slot.DISPLAY))

@@ -24,6 +24,8 @@ One = Callable[[type, object], object]
 """Gives the one object for every reading of a kind that is equal to it."""
 MONITOR_BODY_M = 0.15
 """Depth of a floor-standing monitor with its cable (trade)."""
+PLACEMENT_COMFORT_M = 0.10
+"""What is left behind or beside a monitor where it stands at ease (trade)."""
 HANGING_DROP_M = 0.15
 """Least distance of a hanging projector's lens below the ceiling: mount and half the body (trade)."""
 PROJECTOR_BODY_M = 0.20
@@ -275,7 +277,7 @@ def monitor_spot(
     if layout.monitor_distance_m is not None:
         return MonitorSpot(layout.monitor_distance_m, proposed=False)
     near_m, far_m = known(monitor, "distance_min_m"), known(monitor, "distance_max_m")
-    behind_m = room.length_m - layout.ball_y_m - MONITOR_BODY_M
+    behind_m = room.length_m - layout.ball_y_m - MONITOR_BODY_M - PLACEMENT_COMFORT_M
     return MonitorSpot(max(near_m, min((near_m + far_m) / 2, behind_m)), proposed=True)
 
 

@@ -2,7 +2,7 @@
 
 from typing import Annotated
 
-from core.checks.figures import measured_in_room, metres, placed_input, stated_input
+from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import ENDLESS, Limit, State, Words, at_least, tightest
 from core.checks.places import between, on
 from core.checks.register import check
@@ -14,7 +14,7 @@ from core.model.build import Slot
 from core.model.facts import MissingFact, known, not_stated
 from core.model.parts import Display, Enclosure, ImpactScreen, Net, StandingDisplay, Surface
 from core.model.room import Layout, Room
-from core.quantities import Unit, say
+from core.quantities import Sentence, Unit, say
 
 RATING_FACTOR = 1.1
 RATING_COMFORT_SHARE = 0.05
@@ -116,10 +116,18 @@ def _fits_room(width_m: float, height_m: float, room: Room, ceiling_m: float, in
             measured_in_room(room, "width_m", "Room width"),
             Input("Lowest ceiling over it", metres(ceiling_m), Basis.MEASURED),
         ),
-        cures=lambda: (
-            say("Choose one at least {less} less {direction}.", less=metres(-deciding.headroom), direction=direction),
-        ),
+        cures=lambda: (_smaller(across, up),),
     )
+
+
+def _smaller(across: Limit, up: Limit) -> Sentence:
+    """By how much a part that stands there has to be smaller."""
+    wide, high = enough(-across.headroom), enough(-up.headroom)
+    if across.state is State.CLEAR:
+        return say("Choose one at least {high} less high.", high=high)
+    if up.state is State.CLEAR:
+        return say("Choose one at least {wide} less wide.", wide=wide)
+    return say("Choose one at least {wide} less wide and {high} less high.", wide=wide, high=high)
 
 
 def _narrower(across: Limit, up: Limit) -> Limit:
@@ -156,7 +164,7 @@ def screen_in_enclosure(
             stated_input("Inner height", metres(inner_height_m)),
         ),
         cures=lambda: (
-            say("Choose an enclosure {more} larger inside, or a smaller screen.", more=metres(-deciding.headroom)),
+            say("Choose an enclosure {more} larger inside, or a smaller screen.", more=enough(-deciding.headroom)),
         ),
     )
 

@@ -2,19 +2,17 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from math import hypot
 from typing import Annotated
 
 from core.checks.along import BallDistance
 from core.checks.register import derive
 from core.geometry.ball_rules import Inside, free_side_rules, to_screen_rule
 from core.geometry.edges import Point
-from core.geometry.hitting_region import Area, nearest_inside
+from core.geometry.hitting_region import Area, typed_inside
 from core.geometry.surroundings import Surroundings
 from core.model.brief import Handedness, Player
 from core.model.room import Layout
 from core.quantities import Quantity, Sentence, Unit, say
-from core.quantities.tolerances import STORED_DECIMALS, TOLD_DECIMALS_M
 
 SCREEN_DISTANCE = BallDistance()
 
@@ -93,7 +91,7 @@ def _spot(around: Around, players: tuple[Player, ...]) -> HittingSpot:
     if not areas:
         return HittingSpot(hands, (), None, say("No spot on this floor is clear for {who}.", who=_names(players)))
     wanted = (width_m / 2, around.screen_y_m + distance.comfortable_m)
-    x_m, y_m = _typed_inside(areas, nearest_inside(areas, wanted))
+    x_m, y_m = typed_inside(areas, wanted)
     reason = say(
         "Clear for {who}; {offset} beside the picture's centre, {to_screen} from the screen.",
         who=_names(players),
@@ -101,23 +99,6 @@ def _spot(around: Around, players: tuple[Player, ...]) -> HittingSpot:
         to_screen=Quantity(y_m - around.screen_y_m, Unit.METRE),
     )
     return HittingSpot(hands, areas, (x_m, y_m), reason)
-
-
-def _typed_inside(areas: tuple[Area, ...], spot: Point) -> Point:
-    """The spot to the millimetre, as it would be typed: on an edge, that side of it which is inside.
-
-    A corner that is sharper than that is told to the tenth, as it is stored.
-    """
-    for decimals in (TOLD_DECIMALS_M, STORED_DECIMALS):
-        step = 10.0**-decimals
-        x, y = (round(at, decimals) for at in spot)
-        around = [
-            (round(x + dx * step, decimals), round(y + dy * step, decimals)) for dx in (0, -1, 1) for dy in (0, -1, 1)
-        ]
-        inside = [point for point in around if nearest_inside(areas, point) == point]
-        if inside:
-            return min(inside, key=lambda point: hypot(point[0] - spot[0], point[1] - spot[1]))
-    return spot
 
 
 def _names(players: Iterable[Player]) -> str:

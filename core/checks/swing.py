@@ -8,7 +8,7 @@ from typing import Annotated
 from core.bay import Hood
 from core.checks.ball import SwingRules, ball_limits
 from core.checks.declared import THERE
-from core.checks.figures import measured_in_room, metres, placed_input
+from core.checks.figures import enough, measured_in_room, metres, placed_input
 from core.checks.limits import Limit, State, Words, at_least, tightest
 from core.checks.places import IN_ROOM, on
 from core.checks.readings import Ball
@@ -82,6 +82,8 @@ def under_ceiling(
     limit = tightest(tuple(limits))
     assert isinstance(limit, Limit)
     ceiling, surface_m = surroundings.room.ceiling, ball.at[2]
+    # A ceiling is raised straight up, and measured to at right angles.
+    more_m = -limit.headroom * ceiling.planes[0].steepness
     return Answer(
         limit,
         headline=lambda: say(
@@ -107,7 +109,7 @@ def under_ceiling(
             *(test_swing(disc) if limit.state is State.TIGHT else ()),
             *shorter_club(player, lambda club: ceiling.clearance_m(swing_disc(player, club), ball.at)[0]),
             *move_the_ball(player, surroundings),
-            say("{more} more height, or a floor that much lower, makes it clear.", more=metres(-limit.headroom)),
+            say("{more} more height, or a floor that much lower, makes it clear.", more=enough(more_m)),
         ),
         basis=swing_basis(disc),
     )
@@ -172,7 +174,7 @@ def side_walls(
                 (
                     say(
                         "Move the ball {shift} to the {away}.",
-                        shift=metres(-limit.headroom),
+                        shift=enough(-limit.headroom),
                         away="right" if nearest == "left wall" else "left",
                     ),
                 )
@@ -180,7 +182,7 @@ def side_walls(
                 else ()
             ),
             *test_swing(disc),
-            say("{more} more width makes it clear.", more=metres(-limit.headroom)),
+            say("{more} more width makes it clear.", more=enough(-limit.headroom)),
         ),
         basis=swing_basis(disc),
     )
@@ -202,7 +204,7 @@ def rear_wall(
             *swing_inputs(player, disc),
         ),
         cures=lambda: (
-            say("Move the ball {shift} toward the screen.", shift=metres(-limit.headroom)),
+            say("Move the ball {shift} toward the screen.", shift=enough(-limit.headroom)),
             *test_swing(disc),
         ),
         basis=swing_basis(disc),
@@ -239,7 +241,7 @@ def past_things(
             *test_swing(disc),
             *move_the_ball(player, surroundings),
             *shorter_club(player, lambda shorter: surroundings.closest_thing(player, shorter).clearance_m),
-            *_past(closest, metres(-limit.headroom), surroundings.ball[2] + disc.hub_height_m),
+            *_past(closest, enough(-limit.headroom), surroundings.ball[2] + disc.hub_height_m),
         ),
         basis=swing_basis(disc),
     )
@@ -313,7 +315,9 @@ def inside_enclosure(
     """
     closest = surroundings.closest_panel(player, player.longest_club)
     limit = swing_limit(closest.clearance_m, disc)
-    back_m = layout.screen_y_m + hood.depth_m - disc.bounds(surroundings.ball)[0][1]
+    ahead_m, behind_m = disc.bounds(surroundings.ball)[0][1], disc.bounds(surroundings.ball)[1][1]
+    back_m = layout.screen_y_m + hood.depth_m + limit.comfortable - ahead_m
+    fits_behind = 0 < back_m <= surroundings.room.length_m - behind_m
     return Answer(
         limit,
         headline=lambda: say(
@@ -328,7 +332,7 @@ def inside_enclosure(
             *swing_inputs(player, disc),
         ),
         cures=lambda: (
-            *([say("Move the ball {back} back, out of the box.", back=metres(back_m))] if back_m > 0 else []),
+            *([say("Move the ball {back} back, out of the box.", back=enough(back_m))] if fits_behind else []),
             *move_the_ball(player, surroundings),
             *shorter_club(player, lambda club: surroundings.closest_panel(player, club).clearance_m),
             *test_swing(disc),

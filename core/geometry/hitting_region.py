@@ -6,6 +6,7 @@ only sample it. What boxes rule out, and what holds only inside an enclosure, is
 
 from collections.abc import Iterable, Iterator
 from functools import lru_cache
+from math import hypot
 from typing import Any, NamedTuple
 
 import numpy as np
@@ -19,7 +20,7 @@ from core.geometry.boxes import Box
 from core.geometry.edges import HalfPlane, Point
 from core.geometry.keep_out import Outline, keep_outs
 from core.geometry.swing_disc import COMFORT_M, SwingDisc
-from core.quantities.tolerances import ROUNDING
+from core.quantities.tolerances import ROUNDING, STORED_DECIMALS, TOLD_DECIMALS_M
 
 BEYOND_M = 1.0
 """Outlines reach this far over the edge of the floor, so that nothing is left along it."""
@@ -103,6 +104,24 @@ def nearest_inside(areas: tuple[Area, ...], wanted: Point) -> Point:
         nearest, _ = nearest_points(shape, at)
         found.append((shape.distance(at), (float(nearest.x), float(nearest.y))))
     return min(found)[1]
+
+
+def typed_inside(areas: tuple[Area, ...], wanted: Point) -> Point:
+    """The point of `areas` nearest to `wanted`, to the millimetre as it would be typed: on an edge, the inner side.
+
+    A corner that is sharper than that is told to the tenth, as it is stored. Raises `ValueError` for no areas.
+    """
+    spot = nearest_inside(areas, wanted)
+    for decimals in (TOLD_DECIMALS_M, STORED_DECIMALS):
+        step = 10.0**-decimals
+        x, y = (round(at, decimals) for at in spot)
+        around = [
+            (round(x + dx * step, decimals), round(y + dy * step, decimals)) for dx in (0, -1, 1) for dy in (0, -1, 1)
+        ]
+        inside = [point for point in around if nearest_inside(areas, point) == point]
+        if inside:
+            return min(inside, key=lambda point: hypot(point[0] - spot[0], point[1] - spot[1]))
+    return spot
 
 
 MOST_FLAT = 2

@@ -7,7 +7,7 @@ from typing import NamedTuple
 
 from core.geometry.ball_rules import CHECK_BY_EDGE, BallRoom, BallRule, swing_edges, swing_rules
 from core.geometry.boxes import Box
-from core.geometry.hitting_region import Area, clear_floor, nearest_inside
+from core.geometry.hitting_region import Area, clear_floor, typed_inside
 from core.geometry.solids import Solid
 from core.geometry.swing_clearance import Clearances, clearances
 from core.geometry.swing_disc import Point3, swing_disc
@@ -83,7 +83,7 @@ class Surroundings:
         if not areas:
             return None
         x, y, _ = self.ball
-        to_x, to_y = nearest_inside(areas, (x, y))
+        to_x, to_y = typed_inside(areas, (x, y))
         return to_x - x, to_y - y
 
     def _closest(self, player: Player, club: Club, boxes: range) -> Closest:

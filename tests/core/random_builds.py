@@ -85,6 +85,14 @@ def random_build(seed: int) -> Build:
         {"id": f"extra-{number}", "part": part.id, "quantity": dice.choice((1, 1, 2))}
         for number, part in enumerate(dice.sample(of_place(None), dice.randint(0, BESIDE)))
     ]
+    later = Random(f"placed {seed}")
+    if later.random() < 0.4:
+        layout["lens_distance_m"] = round(later.uniform(0.4, length - 0.6), 3)
+        layout["lens_height_m"] = round(later.uniform(1.8, low), 3)
+    if later.random() < 0.4:
+        layout["screen_bottom_m"] = round(later.uniform(0.05, 0.6), 3)
+    if later.random() < 0.4:
+        layout["monitor_distance_m"] = round(later.uniform(0.2, 2.8), 3)
     return Build.model_validate(
         {"name": f"Random {seed}", "room": worlds.room(**facts).model_dump(), "brief": brief, "layout": layout}
         | {"chain": chain, "extras": extras}

@@ -84,7 +84,7 @@ class ThingTests(CheckTestCase):
         cures = [cure.text(METRIC) for cure in tight.changes]
         self.assertIn("slow test swing", cures[0])
         self.assertTrue(any(cure.startswith("Move the ball") for cure in cures))
-        self.assertIn("Lower the floor by 68 mm.", cures)
+        self.assertIn("Lower the floor by 69 mm.", cures)
         self.assertIn("A 4-iron at the longest leaves 215 mm.", cures)
         self.assert_verdict(self.answer(z_m=2.5), "blocked", "−200 mm", "0 mm", "−200 mm")
 

@@ -12,6 +12,8 @@ from tests.core.worlds import layout, left_hander, monitor_of, player, radar, ro
 
 
 class BehindTests(CheckTestCase):
+    PUT = "Put the monitor between 2.00 m and 2.60 m from the ball."
+
     def answer(self, ball_y_m: float, spot_m: float, **facts: Any) -> Told:
         return behind(radar(**facts), MonitorSpot(spot_m, False), room(), layout(ball_y_m=ball_y_m))
 
@@ -23,10 +25,20 @@ class BehindTests(CheckTestCase):
 
     def test_the_makers_range(self) -> None:
         self.assert_verdict(
-            self.answer(3.5, 1.8), "blocked", "1.80 m", "2.00 m", "−200 mm", "Move it 200 mm further from the ball."
+            self.answer(3.5, 1.8),
+            "blocked",
+            "1.80 m",
+            "2.00 m",
+            "−200 mm",
+            self.PUT,
         )
         self.assert_verdict(
-            self.answer(3.5, 2.9), "blocked", "2.90 m", "2.60 m", "−300 mm", "Move it 300 mm nearer to the ball."
+            self.answer(3.5, 2.9),
+            "blocked",
+            "2.90 m",
+            "2.60 m",
+            "−300 mm",
+            self.PUT,
         )
 
     def test_unknown_without_the_range(self) -> None:
@@ -34,15 +46,20 @@ class BehindTests(CheckTestCase):
 
 
 class BesideTests(CheckTestCase):
-    def answer(self, who: Player, ball_x_m: float, **facts: Any) -> Told:
+    def answer(self, who: Player, ball_x_m: float, spot_m: float = 0.5, **facts: Any) -> Told:
         camera = monitor_of(SideCamera, **{"distance_min_m": 0.4, "distance_max_m": 0.6, **facts})
-        return beside(who, camera, MonitorSpot(0.5, True), room(), layout(ball_x_m=ball_x_m))
+        return beside(who, camera, MonitorSpot(spot_m, True), room(), layout(ball_x_m=ball_x_m))
 
     def test_it_stands_on_the_free_side(self) -> None:
         """0.50 and 0.15 for its body are 0.65 m; the spot itself is 0.10 m inside the range both ways."""
         self.assert_verdict(self.answer(player(), 2.3), "clear", "500 mm", "400 mm", "100 mm")
         self.assert_verdict(
-            self.answer(player(), 3.9), "tight", "700 mm", "650 mm", "50 mm", "Move the ball 50 mm from that wall."
+            self.answer(player(), 3.9),
+            "tight",
+            "700 mm",
+            "650 mm",
+            "50 mm",
+            "Put the monitor between 400 mm and 450 mm from the ball.",
         )
         self.assert_verdict(self.answer(left_hander(), 0.5), "blocked", "500 mm", "650 mm", "−150 mm")
 
@@ -160,8 +177,7 @@ class BallSpeedTests(CheckTestCase):
 
 class PlacementTests(CheckTestCase):
     def test_the_proposed_spot_gives_way_to_a_short_room(self) -> None:
-        """Middle of 2.0–2.6 is 2.30; with 2.30 m behind the ball it comes 0.15 m nearer: 2.15."""
-
+        """Middle of 2.0–2.6 is 2.30; with 2.30 m behind the ball 0.15 is its body and 0.10 its ease: 2.05."""
         self.assertAlmostEqual(monitor_spot(radar(), layout(ball_y_m=3.5), room()).distance_m, 2.30)
-        self.assertAlmostEqual(monitor_spot(radar(), layout(ball_y_m=4.7), room()).distance_m, 2.15)
+        self.assertAlmostEqual(monitor_spot(radar(), layout(ball_y_m=4.7), room()).distance_m, 2.05)
         self.assertFalse(monitor_spot(radar(), layout(monitor_distance_m=2.5), room()).proposed)

@@ -93,12 +93,18 @@ class ThrowTests(CheckTestCase):
             "3.00 m",
             "3.189 m",
             "−189 mm",
-            "Hang it between 3.189 m and 3.836 m from the screen.",
+            "Hang it between 3.239 m and 3.786 m from the screen.",
         )
 
     def test_the_room_ends_first(self) -> None:
         """3.90 − 0.40 − 0.20 = 3.30 m; the lens at 3.50 would be 0.20 m into the wall."""
         self.assert_verdict(self.answer(3.5, length_m=3.9), "blocked", "3.30 m", "3.50 m", "−200 mm")
+
+    def test_a_room_that_is_just_long_enough(self) -> None:
+        """3.85 − 0.60 = 3.25 m: more than the 3.189 of the zoom, and less than 50 mm more on either side."""
+        fits = "Hang it 3.189 m to 3.25 m from the screen: it just fits."
+        self.assert_verdict(self.answer(3.5, length_m=3.85), "blocked", "3.25 m", "3.50 m", "−250 mm", fits)
+        self.assertEqual(self.answer(3.22, length_m=3.85).state.value, "tight")
 
     def test_a_room_too_short_for_any_zoom_asks_for_another_ratio(self) -> None:
         """3.30 m / 4.622 m = 0.71."""
@@ -110,6 +116,8 @@ class ThrowTests(CheckTestCase):
     def test_without_zoom_the_exact_spot_is_clear(self) -> None:
         self.assertEqual(self.answer(3.5, throw=Throw(3.5, 3.5)).state.value, "clear")
         self.assertEqual(self.answer(3.51, throw=Throw(3.5, 3.5)).state.value, "blocked")
+        self.assertEqual(self.answer(3.500, throw=Throw(3.5004, 3.5004)).state.value, "clear", "as it can be measured")
+        self.assertEqual(self.answer(3.499, throw=Throw(3.5004, 3.5004)).state.value, "blocked")
 
 
 class LensHeightTests(CheckTestCase):
@@ -126,7 +134,7 @@ class LensHeightTests(CheckTestCase):
     def test_below_the_band_takes_keystone(self) -> None:
         """0.20 m outside at 3.0 m: 3.8°."""
         verdict = self.answer(2.5)
-        self.assert_verdict(verdict, "tight", "3.8°", "20.0°", "16.2°", "Hang the lens between 2.70 m and 2.90 m.")
+        self.assert_verdict(verdict, "tight", "3.8°", "20.0°", "16.2°", "Hang the lens between 2.70 m and 2.85 m.")
         self.assertIn("3.8° of keystone", verdict.headline.text(METRIC))
 
     def test_more_than_it_can_square(self) -> None:

@@ -28,7 +28,7 @@ class CeilingTests(CheckTestCase):
         self.assertIn("slow test swing", verdict.changes[0].text(METRIC))
         self.assertEqual(verdict.changes[1].text(METRIC), "A 4-iron at the longest leaves 215 mm.")
         self.assertEqual(
-            verdict.changes[2].text(METRIC), "68 mm more height, or a floor that much lower, makes it clear."
+            verdict.changes[2].text(METRIC), "69 mm more height, or a floor that much lower, makes it clear."
         )
 
     def test_still_tight_while_the_estimate_may_be_wrong(self) -> None:
@@ -58,7 +58,7 @@ class SideWallTests(CheckTestCase):
 
     def test_tight_and_moves_the_ball_away_from_the_wall(self) -> None:
         """1.85 − 1.780 = 0.070: 80 mm more make 0.15."""
-        self.assert_verdict(self.answer(1.85), "tight", "70 mm", "0 mm", "70 mm", "Move the ball 80 mm to the right.")
+        self.assert_verdict(self.answer(1.85), "tight", "70 mm", "0 mm", "70 mm", "Move the ball 81 mm to the right.")
 
     def test_blocked(self) -> None:
         self.assert_verdict(self.answer(1.5), "blocked", "−280 mm", "0 mm", "−280 mm")
@@ -71,7 +71,7 @@ class SideWallTests(CheckTestCase):
     def test_a_left_hander_is_stopped_by_the_other_wall(self) -> None:
         """4.60 − 2.75 = 1.85 m to the right wall: as tight as the mirror image."""
         verdict = answer("swing.side_walls", left_hander(), layout(ball_x_m=2.75))
-        self.assert_verdict(verdict, "tight", "70 mm", "0 mm", "70 mm", "Move the ball 80 mm to the left.")
+        self.assert_verdict(verdict, "tight", "70 mm", "0 mm", "70 mm", "Move the ball 81 mm to the left.")
 
 
 class RearWallTests(CheckTestCase):
@@ -82,7 +82,7 @@ class RearWallTests(CheckTestCase):
         """The disc reaches 1.501 m back, where (r + (R − r)·sin δ)·cos δ is greatest: 7.00 − 5.30 − 1.501 = 0.199."""
         self.assert_verdict(self.answer(5.3), "clear", "199 mm", "0 mm", "199 mm")
         self.assert_verdict(
-            self.answer(5.4), "tight", "99 mm", "0 mm", "99 mm", "Move the ball 51 mm toward the screen."
+            self.answer(5.4), "tight", "99 mm", "0 mm", "99 mm", "Move the ball 52 mm toward the screen."
         )
         self.assert_verdict(self.answer(5.7), "blocked", "−201 mm", "0 mm", "−201 mm")
 

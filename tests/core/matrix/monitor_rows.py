@@ -25,6 +25,12 @@ ROWS: dict[str, list[Case]] = {
             "2.50 m | 2.45 m | 50 mm",
             "2.5 behind, 2.3 + 0.15 for its body: 0.05, under the comfort of 0.1",
             room__length_m=6.0,
+            layout__monitor_distance_m=2.3,
+        ),
+        clear(
+            "2.50 m | 2.40 m | 100 mm",
+            "proposed at 2.5 − 0.15 − 0.1",
+            room__length_m=6.0,
         ),
         blocked("1.50 m | 2.00 m | −500 mm", "put at 1.5, 2.0 is the nearest", layout__monitor_distance_m=1.5),
         unknown(
