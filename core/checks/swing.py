@@ -241,15 +241,17 @@ def past_things(
             *test_swing(disc),
             *move_the_ball(player, surroundings),
             *shorter_club(player, lambda shorter: surroundings.closest_thing(player, shorter).clearance_m),
-            *_past(closest, enough(-limit.headroom), surroundings.ball[2] + disc.hub_height_m),
+            *_past(closest, limit, surroundings.ball[2] + disc.hub_height_m, disc.bounds(surroundings.ball)[1][2]),
         ),
         basis=swing_basis(disc),
     )
 
 
-def _past(closest: Closest, more: Quantity, hub_m: float) -> tuple[Sentence, ...]:
-    """What may be done about the thing itself."""
-    lower = (say("Lower the floor by {more}.", more=more),) if closest.at[2] > hub_m else ()
+def _past(closest: Closest, limit: Limit, hub_m: float, top_m: float) -> tuple[Sentence, ...]:
+    """What may be done about the thing itself; on a floor that is low enough, all of the swing passes beneath it."""
+    beneath_m = top_m + limit.comfortable - closest.low_m
+    lower = (say("Lower the floor by {more}.", more=enough(beneath_m)),) if closest.at[2] > hub_m else ()
+    more = enough(-limit.headroom)
     if closest.carries:
         words = "{thing} carries the building: only a structural engineer says what may be done."
         return say(words, thing=closest.name), *lower

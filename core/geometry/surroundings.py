@@ -25,6 +25,8 @@ class Closest(NamedTuple):
     at: Point3
     carries: bool = False
     """It holds up the building."""
+    low_m: float = 0.0
+    """Where its lower edge is."""
 
 
 Table = tuple[dict[tuple[str, Club], int], Clearances]
@@ -90,7 +92,7 @@ class Surroundings:
         row, table = self._wanted if club is player.longest_club else self._shorter(player)
         nearness = table.nearest(row[player.id, club], boxes)
         solid = (*self.things, *self.panels)[nearness.box]
-        return Closest(nearness.clearance_m, solid.name, nearness.at, solid.carries)
+        return Closest(nearness.clearance_m, solid.name, nearness.at, solid.carries, solid.box.low[2])
 
     @cached_property
     def _wanted(self) -> Table:

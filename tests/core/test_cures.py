@@ -12,7 +12,8 @@ from core.geometry.shadow import Lens
 from core.model.build import Build, Slot
 from core.model.clubs import Club
 from core.model.parts import Part
-from core.quantities import Figure, Quantity, Sentence
+from core.model.things import FixedTo
+from core.quantities import Figure, Quantity, Sentence, Unit
 from core.report.evaluation_of import evaluation_of
 from tests.core.matrix.case import TODAY
 from tests.core.random_builds import random_build, sample_parts
@@ -90,6 +91,16 @@ def _wider(case: Case) -> Case:
     return case.larger(Measurement.WIDTH, 2 * more_m).moved(("right", more_m))
 
 
+def _lifted(case: Case) -> Case:
+    """Everything is so much higher over a lower floor."""
+    case = case.larger(Measurement.CEILING, case.by("more"))
+    lifted = (thing.fixed_to is not FixedTo.CEILING for thing in case.build.room.things)
+    things = zip(case.build.room.things, lifted, strict=True)
+    return case.in_room(
+        things=tuple(_changed(thing, {"z_m": thing.z_m + case.by("more")}) if lift else thing for thing, lift in things)
+    )
+
+
 def _underlay(case: Case) -> Case:
     slot = Slot.FLOOR if case.said("lower") == "floor" else Slot.MAT
     return case.with_part(slot, thickness_m=case.by("step"))
@@ -155,6 +166,7 @@ CARRIED_OUT: Mapping[str, Callable[[Case], Case]] = {
         lens_distance_m=case.by("s") - 0.01
     ),
     "Put it on a pad {more} thick.": lambda case: case.placed(monitor_pad_m=case.by("more")),
+    "Lower the floor by {more}.": _lifted,
     "Raise the mat by {more}, and take its pad away.": lambda case: case.placed(monitor_pad_m=0.0).with_part(
         Slot.MAT, thickness_m=case.by("more")
     ),
@@ -178,6 +190,17 @@ NOT_BLOCKED = frozenset(
     }
 )
 """What is enough, and no more: tight will do."""
+NOT_A_MOVE = frozenset(
+    {
+        "A television {least} wide or wider does.",
+        "Choose a mount for a drop of {drop}.",
+        "Choose {stock}, {kind}.",
+        "Hang it on a drop rod of {more} or more.",
+        "Move {thing} {more} away, or remove it.",
+        "Shift the aim line in the title by {offset}.",
+    }
+)
+"""Lengths of what is bought, which the limits of the need judge, and what no record of a build holds."""
 RARE = frozenset(
     {
         "Hang it {near} to {far} from the screen: it just fits.",
@@ -215,6 +238,8 @@ class CureTests(TestCase):
             for case, cure in cures_of(seed):
                 carry_out = CARRIED_OUT.get(cure.template)
                 if carry_out is None:
+                    says_how_far = any(isinstance(f, Quantity) and f.unit is Unit.METRE for _, f in cure.figures)
+                    self.assertTrue(not says_how_far or cure.template in NOT_A_MOVE, cure.template)
                     continue
                 tried.add(cure.template)
                 there = carry_out(case)
