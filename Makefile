@@ -58,6 +58,9 @@ endurance: setup-development ## search for longer: killed workers, random edits 
 	JUNGLE_JOURNAL_MODE=MEMORY JUNGLE_KILL_ROUNDS=20 $(MANAGE) test --noinput tests.app.test_killed
 	JUNGLE_JOURNAL_MODE=MEMORY JUNGLE_WANDERERS=25 JUNGLE_STEPS=120 $(MANAGE) test --noinput tests.app.test_wandering
 
+answers: .venv/development ## record anew what the core answers about some builds; every line of the difference is to be read
+	$(PYTHON) -m tests.core.recording
+
 mutations: setup-development ## change rules one by one and see whether a test notices: nine in ten must be caught
 	$(PYTHON) -m scripts.mutations
 
@@ -69,5 +72,5 @@ requirements: .venv/development ## pin what the lists of requirements ask for, w
 screenshots: setup-development browser ## take the pictures of each view from the demo data
 	$(PYTHON) -m scripts.screenshots
 
-.PHONY: help setup setup-development demo demo-reset dev generated browser test lint bench endurance mutations requirements \
+.PHONY: help setup setup-development demo demo-reset dev generated browser test lint bench answers endurance mutations requirements \
         screenshots

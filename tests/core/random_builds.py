@@ -10,6 +10,7 @@ from core.model.build import Build, Slot, slot_for
 from core.model.chain import plans_of
 from core.model.parts import Part
 from core.model.room import CeilingShape
+from core.report.small_items import with_cheapest
 from tests.core import worlds
 
 PACKS = Path(__file__).resolve().parents[2] / "jungle" / "demo" / "parts"
@@ -97,3 +98,55 @@ def random_build(seed: int) -> Build:
         {"name": f"Random {seed}", "room": worlds.room(**facts).model_dump(), "brief": brief, "layout": layout}
         | {"chain": chain, "extras": extras}
     )
+
+
+def furnished_build(seed: int) -> Build:
+    """As `random_build`, in a room with openings, sockets and something stored, for a household that has answered."""
+    build, dice = random_build(seed), Random(f"furnished {seed}")
+    room, width, length = build.room, build.room.width_m, build.room.length_m
+
+    def opening(kind: str, wide: float, sill: float, high: float, **facts: Any) -> dict[str, Any]:
+        wall = dice.choice(("left", "right", "rear", "screen"))
+        along = round(dice.uniform(0.1, (length if wall in ("left", "right") else width) - wide - 0.1), 3)
+        sizes = {"width_m": wide, "sill_m": sill, "height_m": high}
+        return {"id": kind, "kind": kind, "name": kind, "wall": wall, "along_m": along, **sizes, **facts}
+
+    window = {"opens": dice.choice(("not", "inward")), "guard": dice.choice(("nothing", "film", "net"))}
+    contents = {
+        "openings": [
+            opening("door", 0.9, 0.0, 2.0, hinge_far=dice.random() < 0.5, opens=dice.choice(("inward", "outward"))),
+            opening("window", 1.0, 0.9, 1.1, **window),
+        ],
+        "sockets": [
+            {"id": f"socket-{n}", "name": f"socket {n}", "wall": dice.choice(("left", "right"))}
+            | {"along_m": round(dice.uniform(0, length), 2), "outlets": dice.choice((1, 2, 4))}
+            for n in range(dice.randint(1, 3))
+        ],
+        "stored": [
+            worlds.stored(
+                x_m=round(dice.uniform(0, width - 1.2), 2),
+                y_m=round(dice.uniform(0.6, length - 2.6), 2),
+                while_playing=dice.choice(("out", "stays", "out")),
+            ).model_dump()
+        ],
+        "other_load_w": dice.choice((0, 300, 2000)),
+        "light": dice.choice(("lamp_on_ball", "dim", "working", "open_door")),
+    }
+    answers = {
+        "up_front_cap_minor": dice.randint(2_000, 15_000) * 100,
+        "yearly_cap_minor": dice.randint(50, 900) * 100,
+        "packed_away": dice.random() < 0.5,
+        "setup_minutes": dice.choice((15, 45, 90)),
+        "rented": dice.random() < 0.3,
+        "may_drill": dice.choice((True, True, False)),
+        "may_move": dice.random() < 0.5,
+        "used_is_fine": dice.random() < 0.5,
+        "looks": dice.choice(("plain", "finished")),
+        "playable_by": dice.choice(("2026-12-20", "2027-03-01")),
+        "build_hours_a_week": dice.choice((4, 10)),
+    }
+    furnished = Build.model_validate(
+        build.model_dump()
+        | {"room": {**room.model_dump(), **contents}, "brief": {**build.brief.model_dump(), **answers}}
+    )
+    return with_cheapest(furnished, sample_parts()) if dice.random() < 0.5 else furnished
