@@ -23,7 +23,11 @@ class Box(NamedTuple):
         return Box((x0 + x, y0 + y, z0 + z), (x1 + x, y1 + y, z1 + z))
 
     def common(self, other: "Box") -> "Box":
-        """What two boxes that overlap share."""
+        """What two boxes that overlap share.
+
+        >>> Box((0.0, 0.0, 0.0), (2.0, 2.0, 2.0)).common(Box((1.0, -1.0, 0.5), (3.0, 1.5, 1.0)))
+        Box(low=(1.0, 0.0, 0.5), high=(2.0, 1.5, 1.0))
+        """
         x0, y0, z0 = (max(pair) for pair in zip(self.low, other.low, strict=True))
         x1, y1, z1 = (min(pair) for pair in zip(self.high, other.high, strict=True))
         return Box((x0, y0, z0), (x1, y1, z1))

@@ -36,7 +36,11 @@ class Ceiling:
 
     @property
     def is_flat(self) -> bool:
-        """One level plane."""
+        """One level plane.
+
+        >>> Ceiling((Plane(0.0, 0.0, 2.6),)).is_flat, Ceiling((Plane(0.1, 0.0, 2.6),)).is_flat
+        (True, False)
+        """
         return len(self.planes) == 1 and self.planes[0].a == self.planes[0].b == 0
 
     def height_m(self, x_m: float, y_m: float) -> float:

@@ -133,7 +133,14 @@ class LayoutVerdictTests(TestCase):
         answer = verdict("layout.playing", room(stored=[bench.model_dump()]))
         self.assertIs(answer.state, State.BLOCKED)
         self.assertIn("at the ball", answer.headline.text(METRIC))
-        self.assertIn("Take bench out while people play.", [cure.text(METRIC) for cure in answer.changes])
+        cures = [cure.text(METRIC) for cure in answer.changes]
+        self.assertIn("Take bench out while people play.", cures)
+        self.assertFalse([cure for cure in cures if "while the room is stowed" in cure])
+
+    def test_a_door_is_called_by_its_name(self) -> None:
+        for name, told in (("door", "swing of the door"), ("boat door", "swing of boat door")):
+            (sweep,) = door_sweeps(room(openings=[door(name=name)]))
+            self.assertEqual(sweep.name, told)
 
     def test_an_empty_room_is_not_asked(self) -> None:
         ids = {v.id for v in evaluate(worlds.full_build(), worlds.full_parts()).verdicts}

@@ -1,15 +1,16 @@
 """The region of clear ball positions against asking the checks at every point of a grid."""
 
+from math import hypot
 from unittest import TestCase
 
-from hypothesis import given, settings
+from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 from shapely import MultiPoint, Point, Polygon
 
 from core.checks.along import BallDistance
 from core.checks.limits import State
 from core.checks.spots import Around, HittingSpot, hitting_spots
-from core.geometry.hitting_region import Area, nearest_inside
+from core.geometry.hitting_region import Area, nearest_inside, typed_inside
 from core.model.brief import Brief, Player
 from core.model.build import Build
 from core.model.room import CeilingShape, Room
@@ -94,6 +95,15 @@ class RegionTests(TestCase):
     @given(rooms(most_things=4))
     def test_things_in_the_way_are_cut_out_of_it(self, where: Room) -> None:
         self.assert_agrees(where, player(height_m=1.7))
+
+    @settings(max_examples=60)
+    @given(rooms(most_things=4), st.floats(0, 5), st.floats(0, 8))
+    def test_a_typed_spot_is_inside_and_as_near_as_can_be_typed(self, where: Room, x: float, y: float) -> None:
+        areas = spots(where, player())[0].areas
+        assume(areas)
+        (to_x, to_y), near = typed_inside(areas, (x, y)), nearest_inside(areas, (x, y))
+        self.assertLessEqual(hypot(to_x - near[0], to_y - near[1]), hypot(0.0015, 0.0015), "the next millimetre inside")
+        self.assertEqual(nearest_inside(areas, (to_x, to_y)), (to_x, to_y))
 
     @settings(max_examples=60)
     @given(rooms(most_things=4))

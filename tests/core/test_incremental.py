@@ -12,6 +12,7 @@ from core.checks.memo import Memo
 from core.checks.readings import Today, given_readings
 from core.model.build import Build, Slot
 from core.report.alternatives import alternatives
+from core.report.evaluation_of import evaluation_of
 from tests.core import worlds
 from tests.core.matrix.case import TODAY, extra, world
 
@@ -53,6 +54,19 @@ class IncrementalTests(TestCase):
             given = given_readings(build, parts)
             verdicts = Evaluation(GRAPH, given, build.brief.players, memo).verdicts
             self.assertEqual(verdicts, Evaluation(GRAPH, given, build.brief.players, Memo()).verdicts)
+
+    def test_another_sheet_of_any_part_counts_at_once(self) -> None:
+        """Also where the builds before and after hold the very same chain, extras and decisions."""
+        beside = [extra("heater", "Blower", method="fan", power_w=2000)]
+        build, parts = world({"beside": beside})
+        before = evaluation_of(build, parts, today=TODAY)
+        self.assertTrue(before.verdicts)
+        for id, changes in (("blower", {"power_w": 900}), ("radar", {"power_w": 60}), ("screen", {"layers": 1})):
+            other = {**parts, id: parts[id].model_copy(update=changes)}
+            after = evaluation_of(build, other, before=before)
+            with self.subTest(part=id):
+                self.assertNotEqual(after.verdicts, before.verdicts)
+                self.assertEqual(after.verdicts, evaluation_of(build, other, today=TODAY).verdicts)
 
     def test_weighing_leaves_the_build_as_it_was(self) -> None:
         build, parts = world({})

@@ -246,6 +246,12 @@ ROWS: dict[str, list[Case]] = {
             radar__marked_ball="needed",
             beside=[extra("balls", "Plain", marked=False)],
         ),
+        clear(
+            "mark | mark | –",
+            "plain ones and marked ones are there",
+            radar__marked_ball="needed",
+            beside=[extra("balls", "Plain", marked=False), extra("balls", "Marked", marked=True)],
+        ),
         unknown("The need for marked balls of Radar", radar__marked_ball=None),
     ],
     "monitor.case": [

@@ -122,6 +122,7 @@ ROWS: dict[str, list[Case]] = {
     ],
     "screen.rating": [
         clear("90.0 m/s | 66.0 m/s | 24.0 m/s", "1.1 × 60"),
+        clear("90.0 m/s | 66.0 m/s | 24.0 m/s", "and club speed is told besides", screen__rated_club_speed_m_s=54),
         tight("68.0 m/s | 66.0 m/s | 2.0 m/s", "a twentieth of 66 is 3.3", screen__rated_ball_speed_m_s=68),
         blocked("60.0 m/s | 66.0 m/s | −6.0 m/s", "6 short", screen__rated_ball_speed_m_s=60),
         unknown("The rated ball speed of Square", screen__rated_ball_speed_m_s=None, screen__rated_club_speed_m_s=54),
@@ -433,6 +434,15 @@ ROWS: dict[str, list[Case]] = {
             "the same, and putting is a must",
             tiles__pile_m=0.022,
             brief__purposes={"putting": 5},
+        ),
+        clear(
+            "8 mm | 12 mm | 4 mm",
+            "the shorter of two strips",
+            tiles__pile_m=0.022,
+            beside=[
+                extra("putting_surface", "Short", pile_m=0.008, width_m=0.6, length_m=2.0),
+                extra("putting_surface", "Long", pile_m=0.014, width_m=0.6, length_m=2.0),
+            ],
         ),
         unknown("The pile of Tile", tiles__pile_m=None),
     ],

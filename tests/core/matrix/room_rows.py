@@ -208,6 +208,11 @@ ROWS: dict[str, list[Case]] = {
             room__joists={"along": True, "first_m": 0.5, "spacing_m": 1.2},
         ),
         blocked(
+            "500 mm | 100 mm | −400 mm",
+            "at 1.8 and 3.1: no plate spans 1.3",
+            room__joists={"along": True, "first_m": 1.8, "spacing_m": 1.3},
+        ),
+        blocked(
             "300 mm | 100 mm | −200 mm",
             "at 2.0 and 3.5: no plate spans 1.5",
             room__joists={"along": True, "first_m": 0.5, "spacing_m": 1.5},
