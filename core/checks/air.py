@@ -116,7 +116,7 @@ def heat(
 
 
 @derive
-def co_alarm(heaters: Annotated[Beside[Heater], "method"]) -> CoAlarm | None:
+def co_alarm(heaters: Annotated[Beside[Heater], "method", "name"]) -> CoAlarm | None:
     """Wherever something burns fuel indoors."""
     burning = _burning(heaters)
     return CoAlarm(pieces(1), say("{heater} burns fuel", heater=burning[0].name)) if burning else None

@@ -185,7 +185,7 @@ def projector_mount(
 def mount_load(
     projector: Annotated[Projector, "weight_kg"],
     need: ProjectorMount,
-    mounts: Annotated[Beside[Mount], "drop_max_m", "drop_min_m", "holds", "load_kg"],
+    mounts: Annotated[Beside[Mount], "drop_max_m", "drop_min_m", "holds", "load_kg", "reach_m"],
 ) -> Answer:
     """The mount carries the projector's weight with a quarter to spare. No mount chosen yet is tight.
 
@@ -221,7 +221,7 @@ def mount_drop(
     lens: Lens,
     drop: Drop,
     need: ProjectorMount,
-    mounts: Annotated[Beside[Mount], "drop_max_m", "drop_min_m", "holds", "load_kg"],
+    mounts: Annotated[Beside[Mount], "drop_max_m", "drop_min_m", "holds", "load_kg", "reach_m"],
 ) -> Answer:
     """The mount's length brings the lens from the ceiling down to where it shall hang, within 20 mm."""
     drop_m = drop.drop_m
@@ -412,7 +412,7 @@ def display_mount(display: Annotated[StandingDisplay, "name", "weight_kg"]) -> D
 
 @derive
 def ceiling_fixings(
-    projector: Annotated[Projector, "name"] | None, monitor: Annotated[OverheadCamera, THERE] | None
+    projector: Annotated[Projector, "name"] | None, monitor: Annotated[OverheadCamera, "name"] | None
 ) -> CeilingFixings | None:
     """Four for each thing that hangs overhead, into structure or a plate that spans two joists."""
     overhead = [part.name for part in (projector, monitor) if part is not None]

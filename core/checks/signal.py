@@ -328,7 +328,7 @@ def mirror(tablet: Annotated[Tablet, "mirror_delay_ms"], display: Annotated[Disp
 
 
 @derive
-def audio_cable(run: DisplayRun, speakers: Annotated[Beside[Speaker], "wireless"]) -> AudioCableNeed | None:
+def audio_cable(run: DisplayRun, speakers: Annotated[Beside[Speaker], "name", "wireless"]) -> AudioCableNeed | None:
     """For every speaker that takes its sound by cable, as long as the picture's."""
     wired = [speaker for speaker, count in speakers.counted() for _ in range(count) if speaker.wireless is False]
     if not wired:

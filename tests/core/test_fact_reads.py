@@ -13,6 +13,7 @@ from core.checks.declared import Check, Derivation, Read
 from core.checks.doubts import doubts_of
 from core.checks.evaluation import Evaluation
 from core.checks.memo import Memo
+from core.checks.needs import Need
 from core.checks.readings import Today, given_readings
 from core.model import facts
 from core.model.kit import Beside
@@ -24,8 +25,10 @@ from core.report.evaluation_of import evaluation_of
 from tests.core import worlds
 from tests.core.matrix.case import TODAY, world
 from tests.core.matrix.test_matrix import TABLES
+from tests.core.random_builds import furnished_build, sample_parts
 
 FEW = ("note", "plans", "monitor_links", "machine_needs", "shapes", "platforms", "measures")
+RANDOM_BUILDS = 60
 NAMING = frozenset({"id", "name", "maker", "note", "kind", "sources"})
 
 
@@ -112,6 +115,24 @@ class DeclaredTests(TestCase):
                     found.undeclared = undeclared
                     found.of_check(check)
         self.assertEqual(undeclared, set())
+
+    def test_nor_in_builds_made_at_random(self) -> None:
+        undeclared: set[str] = set()
+        for seed in range(RANDOM_BUILDS):
+            build = furnished_build(seed)
+            given = given_readings(build, sample_parts(), Today(TODAY))
+            found = Watching(GRAPH, given, build.brief.players, Memo())
+            found.undeclared = undeclared
+            self.assertTrue(found.verdicts)
+        self.assertEqual(undeclared, set())
+
+    def test_a_check_declares_all_that_is_asked_of_a_part_which_fills_a_place(self) -> None:
+        for node in (*GRAPH.checks, *GRAPH.derivations.values()):
+            needs = [read.type.item for read in node.reads.each if issubclass(read.type, Need)]
+            for read in node.reads.each:
+                if issubclass(read.type, Beside):
+                    asked = {fact for item in needs if issubclass(read.type.kind, item.kind) for fact in item.asks}
+                    self.assertLessEqual(asked, set(read.facts or ()), node)
 
     def test_whatever_changes_when_a_fact_is_cleared_is_said_to_read_it(self) -> None:
         build, parts = world({})
