@@ -127,7 +127,8 @@ class DeclaredTests(TestCase):
         self.assertEqual(undeclared, set())
 
     def test_a_check_declares_all_that_is_asked_of_a_part_which_fills_a_place(self) -> None:
-        for node in (*GRAPH.checks, *GRAPH.derivations.values()):
+        nodes: tuple[Check | Derivation, ...] = (*GRAPH.checks, *GRAPH.derivations.values())
+        for node in nodes:
             needs = [read.type.item for read in node.reads.each if issubclass(read.type, Need)]
             for read in node.reads.each:
                 if issubclass(read.type, Beside):
