@@ -25,13 +25,13 @@ def main(edits: int) -> None:
     from django.db import connection
 
     from jungle.builds import judging
-    from jungle.builds.models import Build
+    from jungle.builds.models import StoredBuild
     from jungle.builds.services import editing, room
     from jungle.builds.services.editing import On
 
     call_command("migrate", verbosity=0)
     call_command("load_demo", stdout=sys.stderr)
-    build = Build.objects.order_by("pk").first()
+    build = StoredBuild.objects.order_by("pk").first()
     assert build is not None
     report = build.judged.report
     on, times = On(build.pk, build.revision, build.owner), []

@@ -8,7 +8,7 @@ from pydantic import BaseModel
 
 from core.formats.report_json.difference import report_change
 from core.formats.report_json.sheets import facts_json, rows_json
-from core.model.build import Build as BuildDocument
+from core.model.build import Build
 from core.model.chain import plans_of
 from core.model.parts import Part as SpecSheet
 from core.model.parts import Plan
@@ -19,14 +19,14 @@ from jungle.api.changes import Change
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import BuildReply, FoundPart, PartDetail, PartSheet, PlanChoice, Preview
 from jungle.builds.judging import judge_moved
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from jungle.builds.services.editing import On
 from jungle.builds.services.people import units_of
 from jungle.builds.ties import names_of_builds_naming
 from jungle.catalogue.models import Entry
 
 
-def answer_for(request: SignedIn) -> Callable[[Build], str]:
+def answer_for(request: SignedIn) -> Callable[[StoredBuild], str]:
     """How an edit is answered; asked for before it is stored."""
     units = units_of(request.user)
     return lambda build: build_reply(build, units).model_dump_json()
@@ -37,7 +37,7 @@ def edit_on(request: SignedIn, build_id: int, body: Change) -> On:
     return On(build_id, body.revision, request.user, answer_for(request), body.key)
 
 
-def show(request: SignedIn, build: Build, status: int = 200) -> HttpResponse:
+def show(request: SignedIn, build: StoredBuild, status: int = 200) -> HttpResponse:
     """The build as it is now, for the person who asked."""
     text = build.answer or build_reply(build, units_of(request.user)).model_dump_json()
     return HttpResponse(text, content_type="application/json", status=status)
@@ -48,7 +48,7 @@ def send(reply: BaseModel, status: int = 200) -> HttpResponse:
     return HttpResponse(reply.model_dump_json(), content_type="application/json", status=status)
 
 
-def build_reply(build: Build, units: UnitSystem) -> BuildReply:
+def build_reply(build: StoredBuild, units: UnitSystem) -> BuildReply:
     """`build` and its report for a reader of `units`. Raises `UnreadableBuild`."""
     judged = build.judged
     design, sheets = judged.document, judged.sheets
@@ -68,7 +68,7 @@ def build_reply(build: Build, units: UnitSystem) -> BuildReply:
     )
 
 
-def preview_reply(build: Build, design: BuildDocument, number: int, units: UnitSystem) -> Preview:
+def preview_reply(build: StoredBuild, design: Build, number: int, units: UnitSystem) -> Preview:
     """What differs if `design`, an edit of `build` that moves something, were made; `number` is the request's own."""
     judged, sent = build.judged, build.judged.shown(units)
     moved = judge_moved(design, judged)

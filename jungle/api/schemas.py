@@ -14,8 +14,7 @@ from core.formats.report_json.difference import ReportChange
 from core.formats.report_json.routes import RouteJson
 from core.formats.report_json.sheets import ListRowJson, PackRowJson, SheetFactJson
 from core.model.brief import Brief, Player, Stage
-from core.model.build import Build as BuildDocument
-from core.model.build import Extra, HungPart, Slot, SmallDecision
+from core.model.build import Build, Extra, HungPart, Slot, SmallDecision
 from core.model.moves import LayoutMove
 from core.model.parts import Billing
 from core.model.record import Identifier, Name
@@ -196,7 +195,7 @@ class BuildReply(Schema):
     undo: str | None
     redo: str | None
     units: UnitSystem
-    build: BuildDocument
+    build: Build
     texts: dict[str, str]
     parts: dict[Slot, PartSheet]
     beside: dict[str, PartSheet]

@@ -10,8 +10,8 @@ from typing import NamedTuple
 import jsonpatch
 
 from core.formats.stored import read_stored_build
-from core.model.build import Build as BuildDocument
-from jungle.builds.models import Build, Edit
+from core.model.build import Build
+from jungle.builds.models import Edit, StoredBuild
 
 
 class StoredDocument(NamedTuple):
@@ -26,7 +26,9 @@ WHOLE_EVERY = 50
 LABEL_LENGTH = 200
 
 
-def record(build: Build, number: int, label: str, actor_id: int, before: str = "", version_before: int = 0) -> None:
+def record(
+    build: StoredBuild, number: int, label: str, actor_id: int, before: str = "", version_before: int = 0
+) -> None:
     """Remember what `build` has become as edit `number`; `before` is the document of the edit before, if any.
 
     That is the very document which the history has for that edit: going along the history stores it as it is there.
@@ -46,7 +48,7 @@ def record(build: Build, number: int, label: str, actor_id: int, before: str = "
     )
 
 
-def rewrite(build: Build) -> None:
+def rewrite(build: StoredBuild) -> None:
     """Let the edit that `build` went back to leave what it has become: parts that came back have other ids now.
 
     The edit after it, which is told by its difference, is kept whole first.
@@ -57,7 +59,7 @@ def rewrite(build: Build) -> None:
     _keep_whole(build, build.edit_number, StoredDocument(build.document, build.version))
 
 
-def stored_after(build: Build, number: int) -> StoredDocument | None:
+def stored_after(build: StoredBuild, number: int) -> StoredDocument | None:
     """What edit `number` left, as it was stored; `None` where there is no such edit."""
     edits = build.edits.filter(number__lte=number)
     start = edits.exclude(document="").order_by("-number").first()
@@ -74,7 +76,7 @@ def stored_after(build: Build, number: int) -> StoredDocument | None:
     return StoredDocument(json.dumps(document), start.version)
 
 
-def readable_before(build: Build, number: int) -> Iterator[tuple[int, StoredDocument, BuildDocument]]:
+def readable_before(build: StoredBuild, number: int) -> Iterator[tuple[int, StoredDocument, Build]]:
     """The states before edit `number` that can be read, the newest first, each with its number and as it is stored."""
     for earlier in range(number - 1, -1, -1):
         try:
@@ -85,7 +87,7 @@ def readable_before(build: Build, number: int) -> Iterator[tuple[int, StoredDocu
             continue
 
 
-def _keep_whole(build: Build, number: int, stored: StoredDocument) -> None:
+def _keep_whole(build: StoredBuild, number: int, stored: StoredDocument) -> None:
     build.edits.filter(number=number).update(document=stored.document, version=stored.version, difference="")
 
 

@@ -14,7 +14,7 @@ from django.utils import timezone
 from core.checks.limits import State
 from core.formats.report_json import ReportJson, report_json
 from core.formats.stored import read_stored_build
-from core.model.build import Build as BuildDocument
+from core.model.build import Build
 from core.model.chain import UnknownPart, resolve_chain
 from core.model.kit import resolve_kit
 from core.model.parts import Part as SpecSheet
@@ -47,7 +47,7 @@ class Shown(NamedTuple):
 class Judged:
     """A document, the sheets that it was judged with, and what came out on that day."""
 
-    document: BuildDocument
+    document: Build
     sheets: Mapping[str, SpecSheet]
     digests: Mapping[str, str]
     """The digest of each sheet, by part id."""
@@ -92,7 +92,7 @@ class Judged:
         }
 
 
-def judge(document: BuildDocument, owner_id: int, changed: Mapping[str, str | None] | None = None) -> Judged:
+def judge(document: Build, owner_id: int, changed: Mapping[str, str | None] | None = None) -> Judged:
     """`document` with its owner's sheets and a report; `changed` gives parts other digests, or takes them out.
 
     Raises `UnknownPart` where it names a part or plan that is not there, and `CannotBeShown`.
@@ -129,19 +129,19 @@ def keep(text: str, version: int, judged: Judged) -> None:
 
 
 @lru_cache(maxsize=REPORTS_KEPT)
-def design_stored(text: str, version: int) -> BuildDocument:
+def design_stored(text: str, version: int) -> Build:
     """The typed document, one object for each text. Raises `ValueError` for one that cannot be read."""
     return read_stored_build(text, version)
 
 
-def judge_moved(document: BuildDocument, judged: Judged) -> Judged:
+def judge_moved(document: Build, judged: Judged) -> Judged:
     """`document`, which names the same parts as what was `judged` and differs little. Raises `CannotBeShown`."""
     moved = Judged(document, judged.sheets, judged.digests, judged.day, judged.report)
     assert moved.report
     return moved
 
 
-def unreported(document: BuildDocument, owner_id: int, changed: Mapping[str, str | None] | None = None) -> Judged:
+def unreported(document: Build, owner_id: int, changed: Mapping[str, str | None] | None = None) -> Judged:
     """As `judge`, but the report is only made when somebody asks for it. Raises `UnknownPart`."""
     digests = Entry.objects.visible_to(owner_id).named(*document.parts_named).digests()
     for id, digest in (changed or {}).items():
@@ -152,7 +152,7 @@ def unreported(document: BuildDocument, owner_id: int, changed: Mapping[str, str
     return _with_sheets(document, digests)
 
 
-def _with_sheets(document: BuildDocument, digests: Mapping[str, str]) -> Judged:
+def _with_sheets(document: Build, digests: Mapping[str, str]) -> Judged:
     read = Sheet.objects.read(digests.values())
     sheets = {id: read[digest] for id, digest in digests.items() if digest in read}
     resolve_chain(document, sheets)

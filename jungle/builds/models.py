@@ -7,7 +7,7 @@ from django.db import models
 from django.utils.functional import cached_property
 
 from core.formats.versions import CURRENT
-from core.model.build import Build as BuildDocument
+from core.model.build import Build
 from core.model.chain import UnknownPart
 from core.quantities import UnitSystem
 from jungle.builds.judging import CannotBeShown, Judged, design_stored, judge_stored
@@ -29,24 +29,24 @@ class Profile(models.Model):
 class UnreadableBuild(Exception):
     """A build cannot be shown as it is stored. Carries it, and says why; it can still be undone and deleted."""
 
-    def __init__(self, build: "Build", why: str) -> None:
+    def __init__(self, build: "StoredBuild", why: str) -> None:
         super().__init__(why)
         self.build = build
 
 
-class BuildQuerySet(models.QuerySet["Build"]):
+class StoredBuilds(models.QuerySet["StoredBuild"]):
     """Builds of one or more owners."""
 
-    def visible_to(self, user_id: int) -> "BuildQuerySet":
+    def visible_to(self, user_id: int) -> "StoredBuilds":
         """The builds that belong to this user."""
         return self.filter(owner_id=user_id)
 
-    def with_catalogue(self) -> "BuildQuerySet":
+    def with_catalogue(self) -> "StoredBuilds":
         """Each build with the revision of its owner's catalogue as `catalogue_revision`."""
         return self.annotate(catalogue_revision=models.F("owner__catalogue__revision"))
 
 
-class Build(models.Model):
+class StoredBuild(models.Model):
     """One build. Its document is the aggregate the core evaluates: it is read and written whole."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="builds")
@@ -60,22 +60,23 @@ class Build(models.Model):
     edit_number = models.PositiveIntegerField(default=0)
     """The edit in the history that `document` is the outcome of."""
     summary = models.JSONField(null=True)
-    """What the list of builds says of it, as `plans.summaries` makes it: of this revision, on the day it names."""
+    """What the list of builds says of it, as `services.builds` makes it: of this revision, on the day it names."""
     keys = models.JSONField(default=list)
     """Keys of the newest changes: one that is sent again, since its answer was lost, is not made twice."""
     created_at = models.DateTimeField(auto_now_add=True)
     changed_at = models.DateTimeField()
 
-    objects = BuildQuerySet.as_manager()
+    objects = StoredBuilds.as_manager()
 
     class Meta:
+        db_table = "plans_build"
         ordering = ["-changed_at", "-id"]
 
     def __str__(self) -> str:
         return self.name
 
     @cached_property
-    def design(self) -> BuildDocument:
+    def design(self) -> Build:
         """The typed document, read once. Raises `UnreadableBuild`."""
         try:
             return design_stored(self.document, self.version)
@@ -111,10 +112,10 @@ class Build(models.Model):
 class Edit(models.Model):
     """One edit: who made it, what it was, and what it left. Number 0 is how the build began.
 
-    What it left is kept whole now and then, and in between as the difference to the edit before (`plans.history`).
+    What it left is kept whole now and then, and in between as the difference to the edit before (`builds.history`).
     """
 
-    build = models.ForeignKey(Build, on_delete=models.CASCADE, related_name="edits")
+    build = models.ForeignKey(StoredBuild, on_delete=models.CASCADE, related_name="edits")
     number = models.PositiveIntegerField()
     label = models.CharField(max_length=200)
     actor = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
@@ -137,7 +138,7 @@ class Edit(models.Model):
 class BuildPart(models.Model):
     """Ties a build to a part that it names, under a plan: today, or so that undoing an edit finds the sheet again."""
 
-    build = models.ForeignKey(Build, on_delete=models.CASCADE, related_name="ties")
+    build = models.ForeignKey(StoredBuild, on_delete=models.CASCADE, related_name="ties")
     part_id = models.CharField(max_length=80, db_index=True)
     plan = models.CharField(max_length=80, blank=True)
     """The licence chosen for it, where one is."""

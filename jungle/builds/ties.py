@@ -3,10 +3,10 @@
 from collections.abc import Iterable
 
 from jungle.builds.judging import Judged
-from jungle.builds.models import Build, BuildPart
+from jungle.builds.models import BuildPart, StoredBuild
 
 
-def tie(build: Build, judged: Judged) -> None:
+def tie(build: StoredBuild, judged: Judged) -> None:
     """Write which parts `build` names now. Earlier ties stay, so that undoing finds sheets that are gone since."""
     wanted = {(id, plan, judged.digests[id]) for id, plan in judged.document.parts_under_plans}
     rows = build.ties.values_list("part_id", "plan", "sheet_id", "current", "pk")
@@ -23,12 +23,12 @@ def tie(build: Build, judged: Judged) -> None:
     )
 
 
-def builds_naming(owner_id: int, part_ids: Iterable[str]) -> list[Build]:
+def builds_naming(owner_id: int, part_ids: Iterable[str]) -> list[StoredBuild]:
     """The owner's builds that name any of these parts now."""
     wanted = set(part_ids)
     ties = BuildPart.objects.filter(build__owner_id=owner_id, current=True).values_list("build_id", "part_id")
     naming = {build_id for build_id, part_id in ties if part_id in wanted}
-    return list(Build.objects.filter(pk__in=naming))
+    return list(StoredBuild.objects.filter(pk__in=naming))
 
 
 def names_of_builds_naming(owner_id: int, part_id: str) -> list[str]:

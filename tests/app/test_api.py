@@ -8,7 +8,7 @@ from django.test import Client, override_settings
 from django.utils import timezone
 
 from core.report import evaluate
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from tests.app.worlds import ApiTestCase, file_text, full_build_of, person
 from tests.core import worlds
 
@@ -144,7 +144,7 @@ class EditTests(ApiTestCase):
         self.assertEqual(begun.status_code, 201)
         self.assertEqual(begun.json()["build"]["room"]["guessed"], ["width_m", "length_m", "ceiling_m"])
         self.assertEqual(self.client.delete(f"/api/builds/{begun.json()['id']}").status_code, 204)
-        self.assertEqual(Build.objects.count(), 1)
+        self.assertEqual(StoredBuild.objects.count(), 1)
 
 
 class ConflictTests(ApiTestCase):
@@ -228,12 +228,12 @@ class BadInputTests(ApiTestCase):
         reply = self.client.post("/api/builds/import", {"file": upload})
         self.assertEqual(reply.status_code, 422)
         self.assertEqual([e["field"] for e in reply.json()["errors"]], ["build.room.width_m", "parts.5.lumens"])
-        self.assertEqual(Build.objects.count(), 1)
+        self.assertEqual(StoredBuild.objects.count(), 1)
 
     def test_a_good_file_is_a_new_build(self) -> None:
         upload = SimpleUploadedFile("build.json", file_text())
         self.assertEqual(self.client.post("/api/builds/import", {"file": upload}).status_code, 201)
-        self.assertEqual(Build.objects.count(), 2)
+        self.assertEqual(StoredBuild.objects.count(), 2)
 
     def test_bytes_that_are_no_text(self) -> None:
         upload = SimpleUploadedFile("build.json", b"\xff\xfe\x00")
@@ -254,7 +254,7 @@ class PermissionTests(ApiTestCase):
                 body = {"view": "floor", "target": "ball", "u": 3, "v": 2}
             with self.subTest(method=method, path=path):
                 self.assertEqual(self.send(method, path, stranger, **body).status_code, 404)
-        self.assertTrue(Build.objects.filter(pk=self.build.pk, revision=0).exists())
+        self.assertTrue(StoredBuild.objects.filter(pk=self.build.pk, revision=0).exists())
 
     def test_parts_of_somebody_else_cannot_be_hung(self) -> None:
         mallory = person("mallory")

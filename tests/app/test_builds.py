@@ -12,7 +12,7 @@ from django.test import TestCase
 from core.formats.build_file import read_build_file, write_build_file
 from core.formats.errors import BadFile
 from core.model.build import Slot
-from jungle.builds.models import Build, Edit
+from jungle.builds.models import Edit, StoredBuild
 from jungle.builds.services.builds import build_file, import_build
 from jungle.builds.services.parts import adopt_samples
 from jungle.builds.services.welcome import local_owner
@@ -63,7 +63,7 @@ class FileTests(TestCase):
         owner = person()
         with self.assertRaises(BadFile):
             import_build(owner, json.dumps(document).encode())
-        self.assertEqual((Build.objects.count(), Entry.objects.count(), Edit.objects.count()), (0, 0, 0))
+        self.assertEqual((StoredBuild.objects.count(), Entry.objects.count(), Edit.objects.count()), (0, 0, 0))
 
 
 class DemoTests(TestCase):
@@ -74,26 +74,26 @@ class DemoTests(TestCase):
 
     def test_loading_twice_changes_nothing(self) -> None:
         self.load()
-        Build.objects.update(name="Renamed by me")
+        StoredBuild.objects.update(name="Renamed by me")
         self.load()
-        self.assertEqual({build.name for build in Build.objects.all()}, {"Renamed by me"})
+        self.assertEqual({build.name for build in StoredBuild.objects.all()}, {"Renamed by me"})
 
     def test_afresh_asks_first(self) -> None:
         self.load()
-        Build.objects.update(name="Mine")
+        StoredBuild.objects.update(name="Mine")
         with patch("builtins.input", return_value="n"):
             self.assertIn("Nothing was changed", self.load("--afresh"))
-        self.assertEqual({build.name for build in Build.objects.all()}, {"Mine"})
+        self.assertEqual({build.name for build in StoredBuild.objects.all()}, {"Mine"})
         with patch("builtins.input", return_value="y"):
             self.load("--afresh")
         self.assertEqual(
-            {build.name for build in Build.objects.all()}, {"Boat shed by the lake", "Box room in the flat"}
+            {build.name for build in StoredBuild.objects.all()}, {"Boat shed by the lake", "Box room in the flat"}
         )
 
     def test_afresh_leaves_other_people_alone(self) -> None:
         other = full_build_of(person("other"))
         self.load("--afresh", "--yes")
-        self.assertTrue(Build.objects.filter(pk=other.pk).exists())
+        self.assertTrue(StoredBuild.objects.filter(pk=other.pk).exists())
         self.assertTrue(Entry.objects.visible_to(other.owner_id).exists())
 
     def test_sample_parts_are_adopted_once(self) -> None:

@@ -7,14 +7,13 @@ from unittest.mock import patch
 from django.test import TestCase
 from django.utils import timezone
 
-from core.model.build import Build as BuildDocument
-from core.model.build import Slot
+from core.model.build import Build, Slot
 from core.model.clubs import Club
 from core.model.parts.price import Price
 from core.model.typed import FieldErrors
 from core.quantities import UnitSystem
 from core.report import Report
-from jungle.builds.models import Build, Edit
+from jungle.builds.models import Edit, StoredBuild
 from jungle.builds.services import brief, builds, chain, room
 from jungle.builds.services.editing import (
     NothingThere,
@@ -39,7 +38,7 @@ class EditingTestCase(TestCase):
     def on(self) -> On:
         return on(self.build)
 
-    def design(self) -> BuildDocument:
+    def design(self) -> Build:
         self.build.refresh_from_db()
         return self.build.design
 
@@ -119,7 +118,7 @@ class RefusalTests(EditingTestCase):
         self.assertEqual(self.build.revision, 0)
 
     def test_a_change_that_fails_half_way_stores_nothing(self) -> None:
-        def fails(build: BuildDocument) -> BuildDocument:
+        def fails(build: Build) -> Build:
             raise RuntimeError("half way")
 
         with self.assertRaises(RuntimeError):
@@ -136,13 +135,13 @@ class RefusalTests(EditingTestCase):
 
 class RoomTests(EditingTestCase):
     def test_a_measured_value_is_no_guess_any_more(self) -> None:
-        fresh = builds.start_build(self.owner, BuildDocument(name="New"))
+        fresh = builds.start_build(self.owner, Build(name="New"))
         self.assertEqual(fresh.design.room.guessed, ("width_m", "length_m", "ceiling_m"))
         measured = room.measure_room(on(fresh), {"length_m": "7 m"})
         self.assertEqual(measured.design.room.guessed, ("width_m", "ceiling_m"))
 
     def test_confirming_a_guess_is_an_edit(self) -> None:
-        fresh = builds.start_build(self.owner, BuildDocument(name="New"))
+        fresh = builds.start_build(self.owner, Build(name="New"))
         measured = room.measure_room(on(fresh), {"width_m": "4.5"})
         self.assertNotIn("width_m", measured.design.room.guessed)
 
@@ -237,7 +236,7 @@ class KeptReportTests(EditingTestCase):
     """What was judged of a stored design serves until the design, a sheet of its parts or the day is another."""
 
     def report(self) -> Report:
-        return Build.objects.get(pk=self.build.pk).judged.report
+        return StoredBuild.objects.get(pk=self.build.pk).judged.report
 
     def test_the_same_design_is_judged_once(self) -> None:
         edited = room.measure_room(self.on(), {"width_m": "4.7"})

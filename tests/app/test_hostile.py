@@ -10,7 +10,7 @@ from django.test import override_settings
 
 from core.formats.errors import MOST_ERRORS
 from jungle.api.api import api
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from jungle.catalogue.entries import revision_of, states_of
 from tests.app.worlds import ApiTestCase, file_text
 from tests.core import worlds
@@ -136,7 +136,7 @@ class HostileFileTests(ApiTestCase):
         return reply
 
     def held(self) -> tuple[object, ...]:
-        return Build.objects.count(), states_of(self.owner.pk), revision_of(self.owner.pk)
+        return StoredBuild.objects.count(), states_of(self.owner.pk), revision_of(self.owner.pk)
 
     def test_no_file_breaks_a_reader_or_stores_half(self) -> None:
         before = self.held()
@@ -190,7 +190,7 @@ class HostileFileTests(ApiTestCase):
             reply = self.upload("/api/builds/import", self.file_with(change))
             self.assertEqual(reply.status_code, 422, place)
             self.assertIn(place, [error["field"] for error in reply.json()["errors"]])
-        self.assertEqual(Build.objects.count(), 1)
+        self.assertEqual(StoredBuild.objects.count(), 1)
 
     def test_strips_borders_and_edges_that_cannot_be(self) -> None:
         for id, field, value in (

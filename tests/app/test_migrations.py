@@ -6,7 +6,7 @@ from django.db import connection
 from django.db.migrations.executor import MigrationExecutor
 from django.test import TransactionTestCase
 
-from jungle.builds.models import Build, BuildPart
+from jungle.builds.models import BuildPart, StoredBuild
 from jungle.builds.services import editing
 from jungle.builds.services.parts import By, undo_edit
 from jungle.catalogue.history import edit_labels
@@ -61,7 +61,7 @@ class FirstVersionTests(TransactionTestCase):
 
         self.migrate()
 
-        moved = Build.objects.get()
+        moved = StoredBuild.objects.get()
         owner = moved.owner
         self.assertEqual(
             (moved.design.room.width_m, moved.design.room.lining_m), (5, 0), "mended, and the rest as it was"

@@ -17,7 +17,7 @@ from django.db import DatabaseError, OperationalError, connection, connections
 from django.test import Client, TestCase, TransactionTestCase, override_settings
 from django.utils import timezone
 
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from jungle.builds.services import room
 from jungle.builds.services.builds import start_build
 from jungle.builds.services.editing import On
@@ -87,7 +87,7 @@ class StorageTroubleTests(ApiTestCase):
             self.assertEqual((status, again), (507, ""))
             self.assertIn(words, message)
             self.assertEqual(self.client.get(self.url()).status_code, 200)
-        self.assertEqual(Build.objects.get(pk=self.build.pk).revision, 0)
+        self.assertEqual(StoredBuild.objects.get(pk=self.build.pk).revision, 0)
 
     def test_a_really_full_database(self) -> None:
         """SQLite is told that it may have no page more."""
@@ -178,7 +178,7 @@ class KeepingTests(TransactionTestCase):
             old = Path(told.split(" is in ")[1].rstrip(".\n"))
             self.addCleanup(old.unlink)
             self.assertTrue(path.called)
-        self.assertEqual([build.name for build in Build.objects.all()], ["Test"])
+        self.assertEqual([build.name for build in StoredBuild.objects.all()], ["Test"])
         with closing(sqlite3.connect(old)) as kept:
             self.assertEqual(kept.execute("SELECT count(*) FROM plans_build").fetchone(), (2,))
 
@@ -205,7 +205,7 @@ class KeepingTests(TransactionTestCase):
         ):  # fmt: skip
             with self.subTest(path.name), self.assertRaisesMessage(CommandError, words):
                 self.call("restore", path)
-        self.assertEqual(Build.objects.count(), 1)
+        self.assertEqual(StoredBuild.objects.count(), 1)
 
     def test_a_backup_while_people_work_is_whole_and_they_are_not_kept_waiting(self) -> None:
         stop = threading.Event()

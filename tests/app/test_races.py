@@ -10,7 +10,7 @@ from django.db import connections
 from django.test import Client, TransactionTestCase, override_settings
 
 from core.formats.build_file import write_build_file
-from jungle.builds.models import Build, Edit
+from jungle.builds.models import Edit, StoredBuild
 from jungle.builds.services.builds import build_file
 from jungle.catalogue.entries import revision_of
 from jungle.catalogue.models import Entry
@@ -137,7 +137,7 @@ class RaceTests(TransactionTestCase):
             self.assertEqual(client.get(f"/api/builds/{build['id']}").status_code, 200)
 
     def nothing_acknowledged_is_lost(self, made: set[str]) -> None:
-        build = Build.objects.filter(pk=self.build.pk).first()
+        build = StoredBuild.objects.filter(pk=self.build.pk).first()
         if build is not None:
             self.assertEqual(
                 Edit.objects.filter(build=build, number__lte=build.edit_number).count(), build.edit_number + 1

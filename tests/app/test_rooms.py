@@ -7,12 +7,12 @@ from xml.etree import ElementTree
 from django.utils import timezone
 
 from core.contents.changes import ContentGroup
-from core.model.build import Build as BuildDocument
+from core.model.build import Build
 from tests.app.worlds import ApiTestCase
 
 
 class ContentTests(ApiTestCase):
-    def design(self) -> BuildDocument:
+    def design(self) -> Build:
         self.build.refresh_from_db()
         return self.build.design
 

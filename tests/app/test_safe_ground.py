@@ -12,14 +12,13 @@ from django.utils.timezone import localdate
 
 from core.formats.mending import mended_document
 from core.formats.versions import CURRENT, upgraded_part
-from core.model.build import Build as BuildDocument
-from core.model.build import CandidateRoom, Extra, Slot
+from core.model.build import Build, CandidateRoom, Extra, Slot
 from core.model.parts import SHEET
 from core.model.room import Room
 from core.report import evaluate
 from core.report.shortlist import MOST_SWAPPED
 from jungle.builds import judging
-from jungle.builds.models import Build, BuildPart, Edit
+from jungle.builds.models import BuildPart, Edit, StoredBuild
 from jungle.builds.services import parts
 from jungle.builds.services.builds import start_build
 from jungle.catalogue.entries import clear_unused_sheets
@@ -99,8 +98,8 @@ class AcceptedEditTests(ApiTestCase):
                 ),
             }
         )
-        text = BuildDocument.model_validate(full.model_dump()).model_dump_json()
-        Build.objects.filter(pk=self.build.pk).update(document=text)
+        text = Build.model_validate(full.model_dump()).model_dump_json()
+        StoredBuild.objects.filter(pk=self.build.pk).update(document=text)
         more: dict[str, dict[str, Any]] = {"/rooms": {"name": "One more"}, "/extras": {"part": "mat"}, "/players": {}}
         for path, body in more.items():
             reply = self.send("post", path, **body)
@@ -144,7 +143,7 @@ class UnreadableTests(ApiTestCase):
         return {build["id"]: build for build in self.client.get("/api/builds").json()}
 
     def damage(self, **fields: object) -> None:
-        Build.objects.filter(pk=self.build.pk).update(**fields)
+        StoredBuild.objects.filter(pk=self.build.pk).update(**fields)
 
     def test_a_document_that_cannot_be_read(self) -> None:
         for document, version in (('{"name": "Test", "room": {"width_m": -3}}', CURRENT), ("{", CURRENT), ("{}", 99)):
@@ -170,7 +169,7 @@ class UnreadableTests(ApiTestCase):
         self.send("patch", "/room", width_m=6)
         real = evaluate
 
-        def fails_at_five(build: BuildDocument, *rest: Any, **named: Any) -> Any:
+        def fails_at_five(build: Build, *rest: Any, **named: Any) -> Any:
             if build.room.width_m == 5:
                 raise ZeroDivisionError
             return real(build, *rest, **named)
@@ -295,12 +294,12 @@ class CatalogueUnderBuildsTests(CatalogueTestCase):
         self.client.get("/api/builds")
         with patch.object(parts, "MOST_BUILDS_JUDGED", 1):
             self.call("patch", "/parts/screen", facts={"price_minor": "9999"})
-            days = list(Build.objects.order_by("pk").values_list("summary__day", flat=True))
+            days = list(StoredBuild.objects.order_by("pk").values_list("summary__day", flat=True))
             self.assertEqual(days.count(None), 2)
             self.assertEqual(self.remove("screen").status_code, 409, "none of them is overlooked")
         told = {build["up_front"] for build in self.client.get("/api/builds").json()}
         self.assertEqual(len(told), 1, "all of them know the new price")
-        self.assertNotIn(None, Build.objects.values_list("summary__day", flat=True))
+        self.assertNotIn(None, StoredBuild.objects.values_list("summary__day", flat=True))
 
     def test_two_facts_of_one_part_changed_at_once_are_both_kept(self) -> None:
         revision = self.read("/parts/projector")["revision"]
@@ -387,7 +386,7 @@ class HistoryKeptTests(ApiTestCase):
         old = self.build.design.model_dump(mode="json")
         old["brief"]["no_subscriptions"] = True
         del old["brief"]["subscriptions"]
-        for rows in (Build.objects.filter(pk=self.build.pk), Edit.objects.filter(build=self.build)):
+        for rows in (StoredBuild.objects.filter(pk=self.build.pk), Edit.objects.filter(build=self.build)):
             rows.update(document=json.dumps(old), version=1)
         wish = self.client.get(self.url()).json()["build"]["brief"]["subscriptions"]
         self.assertEqual(wish, "rather_not")
@@ -429,7 +428,7 @@ class MendingTests(ApiTestCase):
         old["room"]["lining_m"] = -4
         old["brief"]["players"][1]["height_m"] = 12
         old["extras"] = [{"id": f"extra-{n}", "part": "mat"} for n in range(101)]
-        build, left_out = mended_document(BuildDocument.model_validate, old)
+        build, left_out = mended_document(Build.model_validate, old)
         self.assertEqual(build.room, self.build.design.room.model_copy(update={"lining_m": 0.0}))
         self.assertEqual([player.id for player in build.brief.players], ["ada"])
         self.assertEqual(len(build.extras), 100)

@@ -4,7 +4,7 @@ import os
 
 from django.test import TestCase, override_settings
 
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from tests.app.wanderer import Wanderer
 from tests.app.worlds import adopt_parts, full_build_of, person
 from tests.core import worlds
@@ -33,11 +33,11 @@ class WanderingTests(TestCase):
                     self.assertEqual(wanderer.open_everything(), [], (seed, number, wanderer.did[-OPENED_EVERY:]))
             self.assertGreater(accepted, STEPS // 4, "most of the steps were refused")
             self._back_to_the_beginning(wanderer)
-            for build in Build.objects.visible_to(owner.pk):
+            for build in StoredBuild.objects.visible_to(owner.pk):
                 self.assertEqual(wanderer.client.delete(f"/api/builds/{build.pk}").status_code, 204)
 
     def _back_to_the_beginning(self, wanderer: Wanderer) -> None:
-        for build in Build.objects.visible_to(wanderer.owner.pk):
+        for build in StoredBuild.objects.visible_to(wanderer.owner.pk):
             for _ in range(build.edit_number):
                 build.refresh_from_db()
                 body = {"revision": build.revision}

@@ -20,7 +20,7 @@ from core.model.parts import KINDS
 from core.model.parts.sheets import FieldKind, sheet_fields
 from core.model.room import CeilingShape
 from core.quantities import Unit
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from jungle.catalogue.entries import revision_of
 from jungle.catalogue.models import Entry
 
@@ -203,7 +203,7 @@ class Wanderer:
         return self._edit("post", self.chance.choice(["/undo", "/undo", "/redo"]), {})
 
     def whole_build(self) -> Any:
-        builds = list(Build.objects.visible_to(self.owner.pk))
+        builds = list(StoredBuild.objects.visible_to(self.owner.pk))
         if len(builds) > 3:
             self.did.append("deleted")
             return self.client.delete(f"/api/builds/{self.chance.choice(builds).pk}")
@@ -315,11 +315,11 @@ class Wanderer:
         named = list(entries.named(*build.design.parts_named)) if build else []
         return self.chance.choice(named if named and self.chance.random() < 0.5 else list(entries))
 
-    def _build(self) -> Build | None:
-        builds = list(Build.objects.visible_to(self.owner.pk))
+    def _build(self) -> StoredBuild | None:
+        builds = list(StoredBuild.objects.visible_to(self.owner.pk))
         return self.chance.choice(builds) if builds else None
 
-    def _edit(self, method: str, path: str, body: dict[str, Any], build: Build | None = None) -> Any:
+    def _edit(self, method: str, path: str, body: dict[str, Any], build: StoredBuild | None = None) -> Any:
         build = build or self._build()
         if build is None:
             return None

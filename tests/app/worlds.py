@@ -8,7 +8,7 @@ from django.test import Client, TestCase, override_settings
 
 from core.formats.build_file import BuildFile
 from core.model.parts import Part as SpecSheet
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from jungle.builds.services.builds import start_build
 from jungle.builds.services.editing import On
 from jungle.catalogue.adoption import adoption_of
@@ -36,7 +36,7 @@ def sheets_of(owner: User) -> dict[str, SpecSheet]:
     return dict(Entry.objects.visible_to(owner.pk).sheets())
 
 
-def full_build_of(owner: User) -> Build:
+def full_build_of(owner: User) -> StoredBuild:
     """The full test build, its parts in the owner's catalogue."""
     adopt_parts(owner.pk, worlds.full_parts().values())
     return start_build(owner, worlds.full_build())
@@ -49,7 +49,7 @@ def file_text() -> bytes:
     )
 
 
-def on(build: Build) -> On:
+def on(build: StoredBuild) -> On:
     """An edit on the build as it is stored now."""
     build.refresh_from_db()
     return On(build.pk, build.revision, build.owner)

@@ -9,7 +9,7 @@ from django.core.management import call_command
 from django.test import override_settings
 from playwright.sync_api import Browser, BrowserContext, Page, Playwright, Request, expect, sync_playwright
 
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from tests.browser.chromium import DESK, EXECUTABLE, FLAGS
 
 AXE = Path(__file__).resolve().parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
@@ -37,7 +37,7 @@ class BrowserTestCase(StaticLiveServerTestCase):
 
     def setUp(self) -> None:
         call_command("load_demo", verbosity=0, stdout=open(os.devnull, "w"))  # noqa: SIM115, PTH123
-        self.build = Build.objects.get(name="Boat shed by the lake")
+        self.build = StoredBuild.objects.get(name="Boat shed by the lake")
         self.problems: list[str] = []
         self.allowed: tuple[str, ...] = ()
         self.context = self.new_context()

@@ -11,7 +11,7 @@ from django.db import connection
 from django.test import override_settings
 from playwright.sync_api import expect
 
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from jungle.catalogue.models import Entry
 from tests.browser.base import BrowserTestCase
 
@@ -60,7 +60,7 @@ class GroundTests(BrowserTestCase):
     def test_a_build_that_cannot_be_shown_says_so_and_goes_back(self) -> None:
         page = self.open("room")
         self.type_into("Width", "5.1")
-        Build.objects.filter(pk=self.build.pk).update(document="{")
+        StoredBuild.objects.filter(pk=self.build.pk).update(document="{")
         self.allowed = ("422",)
         page.goto(f"{self.live_server_url}/")
         expect(page.get_by_text("This build cannot be shown.")).to_be_visible()
@@ -110,7 +110,7 @@ class GroundTests(BrowserTestCase):
 
     def open(self, view: str = "parts", page: Any = None) -> Any:
         """As for any build; one that cannot be shown has no steps."""
-        if Build.objects.get(pk=self.build.pk).document != "{":
+        if StoredBuild.objects.get(pk=self.build.pk).document != "{":
             return super().open(view, page)
         self.page.goto(f"{self.live_server_url}/builds/{self.build.pk}/{view}")
         return self.page

@@ -7,7 +7,7 @@ from tempfile import TemporaryDirectory
 
 from playwright.sync_api import expect
 
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from tests.browser.base import BrowserTestCase
 from tests.browser.chromium import PHONE
 
@@ -58,7 +58,7 @@ class FromNothingTests(BrowserTestCase):
             expect(hung).to_be_visible()
             hung.click()
 
-        plan = Build.objects.get(name="Attic").design
+        plan = StoredBuild.objects.get(name="Attic").design
         self.assertEqual(len(plan.chain), 8)
         self.assertEqual((plan.room.width_m, plan.room.length_m, plan.room.ceiling_m), (4.2, 6.5, 2.9))
         self.assertEqual(plan.brief.players[0].handedness, "left")
@@ -339,7 +339,7 @@ class FileTests(BrowserTestCase):
         page.goto(self.live_server_url)
         page.get_by_label("Yours or somebody else's, as a new build").set_input_files(DEMO_BUILD)
         expect(page.get_by_role("navigation", name="Steps")).to_be_visible()
-        self.assertEqual(Build.objects.filter(name="Boat shed by the lake").count(), 2)
+        self.assertEqual(StoredBuild.objects.filter(name="Boat shed by the lake").count(), 2)
 
     def test_a_bad_file_lists_its_errors_and_stores_nothing(self) -> None:
         self.allowed = ("422",)
@@ -355,7 +355,7 @@ class FileTests(BrowserTestCase):
             expect(alert).to_contain_text("nothing was stored")
             expect(alert).to_contain_text("build.room.width_m")
             expect(alert).to_contain_text("build.layout.ball_x_m")
-        self.assertEqual(Build.objects.filter(name="Boat shed by the lake").count(), 1)
+        self.assertEqual(StoredBuild.objects.filter(name="Boat shed by the lake").count(), 1)
 
     def test_a_build_is_deleted_after_asking(self) -> None:
         page = self.page

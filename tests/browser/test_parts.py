@@ -8,8 +8,7 @@ from tempfile import TemporaryDirectory
 from playwright.sync_api import expect
 
 from core.formats.parts_pack import PartsPack, write_parts_pack
-from core.model.build import Build as BuildDocument
-from core.model.build import Slot
+from core.model.build import Build, Slot
 from core.model.parts import SHEET, ImpactScreen, Title
 from jungle.builds.services.builds import start_build
 from jungle.builds.services.parts import By, change_part
@@ -33,7 +32,7 @@ class KeyboardTests(BrowserTestCase):
         self.fail(f"no way by keys to {name}")
 
     def test_a_whole_chain_is_hung_from_nothing_by_keys_alone(self) -> None:
-        build = start_build(self.build.owner, BuildDocument(name="By keys"))
+        build = start_build(self.build.owner, Build(name="By keys"))
         page = self.page
         page.goto(f"{self.live_server_url}/builds/{build.pk}/brief")
         expect(page.get_by_role("navigation", name="Steps")).to_be_visible()

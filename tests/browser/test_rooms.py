@@ -6,7 +6,7 @@ from typing import ClassVar
 from playwright.sync_api import Page, expect
 
 from core.model.things import Remedy
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from tests.browser.base import BrowserTestCase
 from tests.browser.chromium import DESK, PHONE
 
@@ -40,7 +40,7 @@ class RoomJourneys(BrowserTestCase):
         page.get_by_role("button", name="Put the ball there").click()
         self.saved()
         expect(page.get_by_text("the ball is here")).to_be_visible()
-        plan = Build.objects.get(name="Boat house").design
+        plan = StoredBuild.objects.get(name="Boat house").design
         self.assertEqual((plan.room.ceiling_shape, plan.room.things[0].z_m), ("ridge_along", 2.6))
         self.assertNotEqual(plan.layout.ball_x_m, 2.25)
         self.assert_fits(page)

@@ -10,7 +10,7 @@ from core.formats.drawing_files.svg import drawing_svg
 from core.quantities import UnitSystem
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import Problems
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from jungle.builds.services.editing import NothingThere, find_build
 from jungle.builds.services.people import units_of
 
@@ -36,7 +36,7 @@ def drawing_as_dxf(request: SignedIn, build_id: int, layout: LayoutName = "playi
     return _file(drawing_dxf(scene, units), "image/vnd.dxf", f"build-{build_id}-{layout}.dxf")
 
 
-def _drawn(request: SignedIn, build_id: int, layout: str) -> tuple[Build, UnitSystem, Scene]:
+def _drawn(request: SignedIn, build_id: int, layout: str) -> tuple[StoredBuild, UnitSystem, Scene]:
     build = find_build(build_id, request.user)
     report = build.judged.report
     scene = report.scene if layout == "playing" else report.stowed

@@ -5,20 +5,20 @@ from collections.abc import Mapping
 from django.utils import timezone
 
 from core.model.brief import MeasuredReach, Player
-from core.model.build import Build as BuildDocument
+from core.model.build import Build
 from core.model.clubs import Club
 from core.model.free_ids import free_id
 from core.model.typed import with_changes
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from jungle.builds.services.editing import NothingThere, On, edit, field_words
 from jungle.builds.services.people import units_of
 
 
-def change_brief(on: On, changes: Mapping[str, object]) -> Build:
+def change_brief(on: On, changes: Mapping[str, object]) -> StoredBuild:
     """Answer questions of the brief; texts are read in the actor's units."""
     units = units_of(on.actor)
 
-    def change(build: BuildDocument) -> BuildDocument:
+    def change(build: Build) -> Build:
         currency = str(changes.get("currency") or build.brief.currency)
         answers = {**changes, **_conditions(changes)}
         return build.model_copy(update={"brief": with_changes(build.brief, answers, units, currency)})
@@ -40,11 +40,11 @@ def _conditions(changes: Mapping[str, object]) -> dict[str, object]:
     return {"conditions": numbered}
 
 
-def add_player(on: On, changes: Mapping[str, object]) -> Build:
+def add_player(on: On, changes: Mapping[str, object]) -> StoredBuild:
     """Add a player; what is not given takes usual values."""
     units = units_of(on.actor)
 
-    def change(build: BuildDocument) -> BuildDocument:
+    def change(build: Build) -> Build:
         number = 1 + max((_number(player.id) for player in build.brief.players), default=0)
         fresh = Player(id=f"player-{number}", name=f"Player {number}", height_m=1.78)
         return _with_players(build, (*build.brief.players, with_changes(fresh, changes, units, build.brief.currency)))
@@ -52,11 +52,11 @@ def add_player(on: On, changes: Mapping[str, object]) -> Build:
     return edit(on, "Player added", change)
 
 
-def change_player(on: On, player_id: str, changes: Mapping[str, object]) -> Build:
+def change_player(on: On, player_id: str, changes: Mapping[str, object]) -> StoredBuild:
     """Change what is known of a player."""
     units = units_of(on.actor)
 
-    def change(build: BuildDocument) -> BuildDocument:
+    def change(build: Build) -> Build:
         _require(build, player_id)
         return _with_players(
             build,
@@ -69,11 +69,11 @@ def change_player(on: On, player_id: str, changes: Mapping[str, object]) -> Buil
     return edit(on, f"Player: {field_words(changes)}", change)
 
 
-def measure_reach(on: On, player_id: str, club: Club, height: object) -> Build:
+def measure_reach(on: On, player_id: str, club: Club, height: object) -> StoredBuild:
     """Enter what the slow test swing showed, dated today; it replaces an earlier one with the same club."""
     units, today = units_of(on.actor), timezone.localdate().isoformat()
 
-    def change(build: BuildDocument) -> BuildDocument:
+    def change(build: Build) -> Build:
         blank = MeasuredReach(club=club, height_m=2.0, dated=today)
         return _with_reach(
             build, player_id, club, with_changes(blank, {"height_m": height}, units, build.brief.currency)
@@ -82,10 +82,10 @@ def measure_reach(on: On, player_id: str, club: Club, height: object) -> Build:
     return edit(on, f"Test swing: {club}", change)
 
 
-def withdraw_reach(on: On, player_id: str, club: Club) -> Build:
+def withdraw_reach(on: On, player_id: str, club: Club) -> StoredBuild:
     """Take a test swing back: the estimate stands again."""
 
-    def change(build: BuildDocument) -> BuildDocument:
+    def change(build: Build) -> Build:
         if _require(build, player_id).measured_reach(club) is None:
             raise NothingThere(f"No test swing with the {club} was entered.")
         return _with_reach(build, player_id, club, None)
@@ -93,31 +93,31 @@ def withdraw_reach(on: On, player_id: str, club: Club) -> Build:
     return edit(on, f"Test swing withdrawn: {club}", change)
 
 
-def remove_player(on: On, player_id: str) -> Build:
+def remove_player(on: On, player_id: str) -> StoredBuild:
     """Take a player out of the brief."""
 
-    def change(build: BuildDocument) -> BuildDocument:
+    def change(build: Build) -> Build:
         _require(build, player_id)
         return _with_players(build, tuple(player for player in build.brief.players if player.id != player_id))
 
     return edit(on, "Player removed", change)
 
 
-def _require(build: BuildDocument, player_id: str) -> Player:
+def _require(build: Build, player_id: str) -> Player:
     player = next((player for player in build.brief.players if player.id == player_id), None)
     if player is None:
         raise NothingThere(f"There is no player {player_id}.")
     return player
 
 
-def _with_reach(build: BuildDocument, player_id: str, club: Club, reach: MeasuredReach | None) -> BuildDocument:
+def _with_reach(build: Build, player_id: str, club: Club, reach: MeasuredReach | None) -> Build:
     player = _require(build, player_id)
     others = tuple(known for known in player.measured_reaches if known.club is not club)
     measured = player.model_copy(update={"measured_reaches": others if reach is None else (*others, reach)})
     return _with_players(build, tuple(measured if p.id == player_id else p for p in build.brief.players))
 
 
-def _with_players(build: BuildDocument, players: tuple[Player, ...]) -> BuildDocument:
+def _with_players(build: Build, players: tuple[Player, ...]) -> Build:
     return build.model_copy(update={"brief": build.brief.model_copy(update={"players": players})})
 
 

@@ -11,12 +11,12 @@ from django.utils import timezone
 from core.formats.build_file import BuildFile, read_build_file
 from core.formats.stored import write_stored
 from core.formats.versions import CURRENT
-from core.model.build import Build as BuildDocument
+from core.model.build import Build
 from core.model.typed import with_changes
 from core.quantities import UnitSystem
 from jungle.builds.history import record
 from jungle.builds.judging import judge
-from jungle.builds.models import Build, UnreadableBuild
+from jungle.builds.models import StoredBuild, UnreadableBuild
 from jungle.builds.services.editing import ATTEMPTS, NO_ADOPTION, Busy, On, edit, find_build, validated_document
 from jungle.builds.ties import tie
 from jungle.catalogue.adoption import Adoption, adoption_of
@@ -25,13 +25,13 @@ from jungle.catalogue.models import Entry
 
 SUMMARISED_AT_ONCE = 25
 """Builds whose summary is of another day are judged anew when somebody looks at the list, so many at a time."""
-Answer = Callable[[Build], str] | None
+Answer = Callable[[StoredBuild], str] | None
 
 
 class ListedBuild(NamedTuple):
     """A build on the list, and why it cannot be shown; empty for one that can."""
 
-    build: Build
+    build: StoredBuild
     unreadable: str
 
 
@@ -39,7 +39,7 @@ def list_builds(actor: User) -> Iterator[ListedBuild]:
     """All builds of `actor`, the one changed last first. One that cannot be read says so, and hides nothing else."""
     held = set(Entry.objects.visible_to(actor.pk).values_list("part_id", flat=True))
     today, left = timezone.localdate().isoformat(), SUMMARISED_AT_ONCE
-    for build in Build.objects.visible_to(actor.pk):
+    for build in StoredBuild.objects.visible_to(actor.pk):
         unreadable = ""
         if build.summary is None or (build.summary["day"] != today and left > 0):
             left -= 1
@@ -54,13 +54,13 @@ def list_builds(actor: User) -> Iterator[ListedBuild]:
         yield ListedBuild(build, unreadable)
 
 
-def start_build(actor: User, document: BuildDocument, label: str = "Begun", answer: Answer = None) -> Build:
+def start_build(actor: User, document: Build, label: str = "Begun", answer: Answer = None) -> StoredBuild:
     """A new build of `actor`'s."""
     document = validated_document(document)
     return _begun(actor, lambda: (document, NO_ADOPTION), label, answer)
 
 
-def rename_build(on: On, name: str) -> Build:
+def rename_build(on: On, name: str) -> StoredBuild:
     """Give the build another name."""
     units, currency = UnitSystem.METRIC, "EUR"
     return edit(on, f"Renamed to {name}", lambda build: with_changes(build, {"name": name}, units, currency))
@@ -71,7 +71,7 @@ def delete_build(build_id: int, actor: User) -> None:
     find_build(build_id, actor).delete()
 
 
-def build_file(build: Build) -> BuildFile:
+def build_file(build: StoredBuild) -> BuildFile:
     """The build and the spec sheets it hangs, as a file holds them. Raises `UnreadableBuild`."""
     sheets = build.judged.sheets
     return BuildFile.model_validate(
@@ -79,32 +79,32 @@ def build_file(build: Build) -> BuildFile:
     )
 
 
-def import_build(actor: User, text: bytes, answer: Answer = None) -> Build:
+def import_build(actor: User, text: bytes, answer: Answer = None) -> StoredBuild:
     """A new build from a build file; its parts join the catalogue. Raises `BadFile`, storing nothing."""
     file = read_build_file(text)
     document = validated_document(file.build)
 
-    def decided() -> tuple[BuildDocument, Adoption]:
+    def decided() -> tuple[Build, Adoption]:
         adoption = adoption_of(actor.pk, file.parts)
         return document.with_parts_named(adoption.kept_as), adoption
 
     return _begun(actor, decided, "Read from a file", answer)
 
 
-def _keep_summary(build: Build) -> None:
+def _keep_summary(build: StoredBuild) -> None:
     """The next look at the list is quick then; where nothing can be written, it can be read all the same."""
     with suppress(OperationalError):
-        Build.objects.filter(pk=build.pk, revision=build.revision).update(summary=build.summary)
+        StoredBuild.objects.filter(pk=build.pk, revision=build.revision).update(summary=build.summary)
 
 
-def _begun(actor: User, decide: Callable[[], tuple[BuildDocument, Adoption]], label: str, answer: Answer) -> Build:
+def _begun(actor: User, decide: Callable[[], tuple[Build, Adoption]], label: str, answer: Answer) -> StoredBuild:
     """A new build, judged and answered before it is stored; its number is known only then."""
     for _ in range(ATTEMPTS):
         revision = revision_of(actor.pk)
         document, adoption = decide()
         digests = {id: state.sheet for id, state in adoption.states.items() if state is not None}
         judged = judge(document, actor.pk, digests)
-        build = Build(
+        build = StoredBuild(
             owner=actor,
             name=document.name,
             document=write_stored(document),
@@ -129,7 +129,7 @@ def _begun(actor: User, decide: Callable[[], tuple[BuildDocument, Adoption]], la
     raise Busy
 
 
-def _fault(build: Build, held: set[str]) -> str:
+def _fault(build: StoredBuild, held: set[str]) -> str:
     """Why a build that was judged today cannot be shown all the same; empty where it can."""
     try:
         gone = build.design.parts_named - held

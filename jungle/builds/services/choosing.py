@@ -16,7 +16,7 @@ from core.report.routes import Route, routes_to
 from core.report.shortlist import prices_of, swapped_first, weighed_first
 from core.report.small_items import Option, options_for
 from core.report.why_not import WhyNot, why_not
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from jungle.builds.services.editing import NothingThere
 from jungle.builds.services.kit import sheets_for_items
 from jungle.catalogue.finding import PartsWanted, found_parts
@@ -34,7 +34,7 @@ class WeighedParts(NamedTuple):
     kinds: tuple[str, ...]
 
 
-def weigh(actor: User, build: Build, slot: Slot, wanted: PartsWanted, *, usable: bool = False) -> WeighedParts:
+def weigh(actor: User, build: StoredBuild, slot: Slot, wanted: PartsWanted, *, usable: bool = False) -> WeighedParts:
     """The actor's parts for `slot` that are wanted, nearest in price; with `usable` only what nothing rules out.
 
     Raises `FieldErrors` for a price that cannot be read.
@@ -54,7 +54,7 @@ def weigh(actor: User, build: Build, slot: Slot, wanted: PartsWanted, *, usable:
     )
 
 
-def drawn_with(actor: User, build: Build, slot: Slot, part_id: str) -> tuple[SpecSheet, Scene]:
+def drawn_with(actor: User, build: StoredBuild, slot: Slot, part_id: str) -> tuple[SpecSheet, Scene]:
     """A part, and the drawing as it would be with it. Raises `NothingThere`."""
     sheets = _owned(actor).named(*build.design.parts_named, part_id).sheets()
     part = sheets.get(part_id)
@@ -63,7 +63,7 @@ def drawn_with(actor: User, build: Build, slot: Slot, part_id: str) -> tuple[Spe
     return part, evaluate(build_with(build.design, sheets, slot, part), sheets).scene
 
 
-def routes(actor: User, build: Build, slot: Slot) -> tuple[tuple[Route, ...], Missing | None]:
+def routes(actor: User, build: StoredBuild, slot: Slot) -> tuple[tuple[Route, ...], Missing | None]:
     """The routes to what hangs in `slot`, or what is missing to tell them."""
     try:
         return routes_to(slot, build.design, _owned(actor).sheets()), None
@@ -71,7 +71,7 @@ def routes(actor: User, build: Build, slot: Slot) -> tuple[tuple[Route, ...], Mi
         return (), fact.missing
 
 
-def ask_why_not(actor: User, build: Build, part_id: str) -> WhyNot:
+def ask_why_not(actor: User, build: StoredBuild, part_id: str) -> WhyNot:
     """What rules a part out, and what would admit it; tried are the parts nearest in price. Raises `NothingThere`."""
     owned, design, hanging = _owned(actor), build.design, build.judged.sheets
     swaps = swapped_first(owned.exclude(sheet__slot="").listed(), prices_of(design, hanging))
@@ -81,7 +81,7 @@ def ask_why_not(actor: User, build: Build, part_id: str) -> WhyNot:
     return why_not(design, sheets, sheets[part_id], timezone.localdate())
 
 
-def serving(actor: User, build: Build, item: str) -> tuple[Option, ...]:
+def serving(actor: User, build: StoredBuild, item: str) -> tuple[Option, ...]:
     """The parts that could serve for a small item. Raises `NothingThere` where it does not follow from the build."""
     try:
         return options_for(build.design, sheets_for_items(actor.pk, build.design, item), item)

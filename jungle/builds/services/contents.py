@@ -3,22 +3,22 @@
 from collections.abc import Mapping
 
 from core.contents.changes import ContentGroup, with_changed, with_usual, without
-from core.model.build import Build as BuildDocument
+from core.model.build import Build
 from core.model.room import Room
 from core.model.things import Joists
 from core.model.typed import with_changes
 from core.quantities import UnitSystem
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from jungle.builds.services.editing import On, edit, field_words
 from jungle.builds.services.people import units_of
 
 
-def add_content(on: On, group: ContentGroup, kind: str) -> Build:
+def add_content(on: On, group: ContentGroup, kind: str) -> StoredBuild:
     """Put something usual into the room, to be measured and corrected."""
     return edit(on, f"Added: {kind}", lambda build: _with_room(build, with_usual(build.room, group, kind)))
 
 
-def change_content(on: On, group: ContentGroup, id: str, changes: Mapping[str, object]) -> Build:
+def change_content(on: On, group: ContentGroup, id: str, changes: Mapping[str, object]) -> StoredBuild:
     """Measure, move, or decide about one of the room's contents."""
     units = units_of(on.actor)
     label = f"{id.replace('-', ' ')}: {_told(changes)}"
@@ -26,29 +26,29 @@ def change_content(on: On, group: ContentGroup, id: str, changes: Mapping[str, o
 
 
 def content_changed(
-    build: BuildDocument, group: ContentGroup, id: str, changes: Mapping[str, object], units: UnitSystem
-) -> BuildDocument:
+    build: Build, group: ContentGroup, id: str, changes: Mapping[str, object], units: UnitSystem
+) -> Build:
     """`build` with one of the room's contents changed, nothing stored: what a drag shows on its way."""
     return _with_room(build, with_changed(build.room, group, id, changes, units, build.brief.currency))
 
 
-def remove_content(on: On, group: ContentGroup, id: str) -> Build:
+def remove_content(on: On, group: ContentGroup, id: str) -> StoredBuild:
     """Take something out of the room's records: it never was there."""
     return edit(on, f"Taken out: {id}", lambda build: _with_room(build, without(build.room, group, id)))
 
 
-def measure_joists(on: On, changes: Mapping[str, object]) -> Build:
+def measure_joists(on: On, changes: Mapping[str, object]) -> StoredBuild:
     """Say how the joists run."""
     units = units_of(on.actor)
 
-    def change(build: BuildDocument) -> BuildDocument:
+    def change(build: Build) -> Build:
         joists = with_changes(build.room.joists or Joists(), changes, units, build.brief.currency)
         return _with_room(build, build.room.model_copy(update={"joists": joists}))
 
     return edit(on, f"Joists: {field_words(changes)}", change)
 
 
-def forget_joists(on: On) -> Build:
+def forget_joists(on: On) -> StoredBuild:
     """The joists are not known any more."""
     return edit(on, "Joists not known", lambda build: _with_room(build, build.room.model_copy(update={"joists": None})))
 
@@ -70,5 +70,5 @@ _WORDS = {
 }
 
 
-def _with_room(build: BuildDocument, room: Room) -> BuildDocument:
+def _with_room(build: Build, room: Room) -> Build:
     return build.model_copy(update={"room": room})

@@ -17,15 +17,14 @@ from pydantic import ValidationError
 from core.formats.stored import read_stored_build, write_stored
 from core.formats.versions import CURRENT
 from core.model.bounds import refuse_too_much
-from core.model.build import Build as BuildDocument
-from core.model.build import slot_for
+from core.model.build import Build, slot_for
 from core.model.chain import UnknownPart, plans_of
 from core.model.parts import Part as SpecSheet
 from core.model.typed import FieldErrors
 from core.report.small_items import without_lapsed
 from jungle.builds.history import StoredDocument, readable_before, record, rewrite, stored_after
 from jungle.builds.judging import CannotBeShown, Judged, judge, keep
-from jungle.builds.models import Build, UnreadableBuild
+from jungle.builds.models import StoredBuild, UnreadableBuild
 from jungle.builds.ties import tie
 from jungle.catalogue.adoption import Adoption, adoption_of
 from jungle.catalogue.entries import CatalogueMoved, hold, store_states
@@ -40,7 +39,7 @@ NO_ADOPTION = Adoption({}, {})
 class StaleRevision(Exception):
     """The build has changed since it was seen. Carries the build as it is now."""
 
-    def __init__(self, build: Build) -> None:
+    def __init__(self, build: StoredBuild) -> None:
         super().__init__(f"build {build.pk} is at revision {build.revision}")
         self.build = build
 
@@ -67,7 +66,7 @@ class On:
     build_id: int
     revision: int
     actor: User
-    answer: Callable[[Build], str] | None = None
+    answer: Callable[[StoredBuild], str] | None = None
     key: str = ""
     """The edit's own; one that was made already is answered with the build as it is now, and not made again."""
 
@@ -75,7 +74,7 @@ class On:
 class Next(NamedTuple):
     """What a build shall become: its document, which edit that is, and what of the catalogue has to come along."""
 
-    document: BuildDocument
+    document: Build
     number: int
     label: str | None
     """What a new edit is called; `None` for going along the history."""
@@ -93,20 +92,20 @@ class Next(NamedTuple):
         return judge(self.document, owner_id, digests)
 
 
-def find_build(build_id: int, actor: User) -> Build:
+def find_build(build_id: int, actor: User) -> StoredBuild:
     """The build, if it is there for `actor`; otherwise `NothingThere`."""
-    build = Build.objects.visible_to(actor.pk).with_catalogue().filter(pk=build_id).first()
+    build = StoredBuild.objects.visible_to(actor.pk).with_catalogue().filter(pk=build_id).first()
     if build is None:
         raise NothingThere(f"There is no build {build_id}.")
     return build
 
 
-def seen_catalogue(build: Build) -> int:
+def seen_catalogue(build: StoredBuild) -> int:
     """The revision of the catalogue as it was when `find_build` found the build."""
     return getattr(build, "catalogue_revision", None) or 0
 
 
-def edit(on: On, label: str, change: Callable[[BuildDocument], BuildDocument]) -> Build:
+def edit(on: On, label: str, change: Callable[[Build], Build]) -> StoredBuild:
     """Make one edit. What could have been redone before it is forgotten; an edit that changes nothing is none.
 
     Raises `StaleRevision` when the build is no longer at `on.revision`, `FieldErrors` where the outcome would be out
@@ -114,7 +113,7 @@ def edit(on: On, label: str, change: Callable[[BuildDocument], BuildDocument]) -
     `change` is called again.
     """
 
-    def decided(build: Build) -> Next | None:
+    def decided(build: StoredBuild) -> Next | None:
         before = build.design
         after = without_lapsed_strikes(build.owner_id, validated_document(change(before), before))
         return None if after == before else Next(after, build.edit_number + 1, label, (label, None))
@@ -122,14 +121,14 @@ def edit(on: On, label: str, change: Callable[[BuildDocument], BuildDocument]) -
     return _make(on, decided)
 
 
-def undo(on: On) -> Build:
+def undo(on: On) -> StoredBuild:
     """Go back one edit. Raises `NothingThere` at the beginning.
 
     Parts that left the catalogue since come back with it. It goes back to the newest state before that can be shown,
     which is the one before unless something is wrong with that.
     """
 
-    def decided(build: Build) -> Next:
+    def decided(build: StoredBuild) -> Next:
         for number, stored, document in readable_before(build, build.edit_number):
             with suppress(UnreadableBuild, UnknownPart, CannotBeShown):
                 wanted = _along(build, number, stored, document)
@@ -139,10 +138,10 @@ def undo(on: On) -> Build:
     return _make(on, decided)
 
 
-def redo(on: On) -> Build:
+def redo(on: On) -> StoredBuild:
     """Make the edit again that was undone last. Raises `NothingThere` where none was."""
 
-    def decided(build: Build) -> Next:
+    def decided(build: StoredBuild) -> Next:
         number = build.edit_number + 1
         stored = stored_after(build, number) if build.edits.filter(number=number).exists() else None
         if stored is None:
@@ -157,10 +156,10 @@ def field_words(fields: Iterable[str]) -> str:
     return ", ".join(name.removesuffix("_minor").removesuffix("_m").replace("_", " ") for name in fields)
 
 
-def validated_document(after: BuildDocument, before: BuildDocument | None = None) -> BuildDocument:
+def validated_document(after: Build, before: Build | None = None) -> Build:
     """`after`, validated as a whole and not too much to be judged. Raises `FieldErrors`."""
     try:
-        document = BuildDocument.model_validate_json(after.model_dump_json())
+        document = Build.model_validate_json(after.model_dump_json())
     except ValidationError as error:
         found = error.errors(include_url=False, include_context=False)
         told = [
@@ -171,7 +170,7 @@ def validated_document(after: BuildDocument, before: BuildDocument | None = None
     return document
 
 
-def without_lapsed_strikes(owner_id: int, after: BuildDocument) -> BuildDocument:
+def without_lapsed_strikes(owner_id: int, after: Build) -> Build:
     """`after` without strikes of small items whose reason is gone with this edit."""
     if not any(decision.choice == "strike" for decision in after.small_items.values()):
         return after
@@ -179,15 +178,15 @@ def without_lapsed_strikes(owner_id: int, after: BuildDocument) -> BuildDocument
 
 
 def become(
-    build: Build,
+    build: StoredBuild,
     judged: Judged,
     number: int,
     labels: tuple[str | None, str | None],
     stored: StoredDocument | None = None,
-) -> Build:
+) -> StoredBuild:
     """`build` at its next revision, as it would be stored."""
     document, version = stored or StoredDocument(write_stored(judged.document), CURRENT)
-    after = Build(
+    after = StoredBuild(
         pk=build.pk,
         owner_id=build.owner_id,
         name=judged.document.name,
@@ -204,10 +203,10 @@ def become(
     return after
 
 
-def store(build: Build, after: Build, label: str | None, actor_id: int) -> None:
+def store(build: StoredBuild, after: StoredBuild, label: str | None, actor_id: int) -> None:
     """Store `after`, which `build` becomes, inside a transaction. Raises `StaleRevision` where it changed meanwhile."""
     fields = ("name", "document", "version", "revision", "edit_number", "summary", "keys", "changed_at")
-    there = Build.objects.filter(pk=build.pk, revision=build.revision)
+    there = StoredBuild.objects.filter(pk=build.pk, revision=build.revision)
     if not there.update(**{name: getattr(after, name) for name in fields}):
         raise StaleRevision(build)
     if label is not None:
@@ -215,7 +214,7 @@ def store(build: Build, after: Build, label: str | None, actor_id: int) -> None:
     tie(after, after.judged)
 
 
-def _make(on: On, decide: Callable[[Build], Next | None]) -> Build:
+def _make(on: On, decide: Callable[[StoredBuild], Next | None]) -> StoredBuild:
     """Decide, judge, answer, store; once more where the catalogue moved meanwhile."""
     for _ in range(ATTEMPTS):
         build = find_build(on.build_id, on.actor)
@@ -253,22 +252,22 @@ def _make(on: On, decide: Callable[[Build], Next | None]) -> Build:
     raise Busy
 
 
-def _answered(on: On, build: Build) -> Build:
+def _answered(on: On, build: StoredBuild) -> StoredBuild:
     if on.answer is not None:
         build.answer = on.answer(build)
     return build
 
 
-def _read(build: Build, stored: StoredDocument) -> BuildDocument:
+def _read(build: StoredBuild, stored: StoredDocument) -> Build:
     try:
         return read_stored_build(*stored)
     except ValueError as error:
         raise UnreadableBuild(build, "What would be made again of it cannot be read.") from error
 
 
-def _along(build: Build, number: int, stored: StoredDocument, document: BuildDocument) -> Next:
+def _along(build: StoredBuild, number: int, stored: StoredDocument, document: Build) -> Next:
     """Edit `number` of the history again, with parts that left the catalogue since, or lost a plan that it names."""
-    labels = Build(pk=build.pk, edit_number=number).labels
+    labels = StoredBuild(pk=build.pk, edit_number=number).labels
     adoption = adoption_of(build.owner_id, _parts_gone(build, document))
     kept_as = {id: adoption.kept_as.get(id, id) for id in document.parts_named}
     if all(kept == id for id, kept in kept_as.items()):
@@ -276,7 +275,7 @@ def _along(build: Build, number: int, stored: StoredDocument, document: BuildDoc
     return Next(document.with_parts_named(kept_as), number, None, labels, adoption)
 
 
-def _parts_gone(build: Build, document: BuildDocument) -> Iterator[SpecSheet]:
+def _parts_gone(build: StoredBuild, document: Build) -> Iterator[SpecSheet]:
     """The sheets by which a state of the history knew the parts that it names and the catalogue does not have so."""
     sheets = Entry.objects.visible_to(build.owner_id).named(*document.parts_named).sheets()
     slots = {hung.part: (slot, hung.plan) for slot, hung in document.chain.items()}

@@ -6,7 +6,7 @@ from django.contrib.auth.models import User
 from django.utils import timezone
 
 from core.checks.limits import State
-from core.model.build import Build as BuildDocument
+from core.model.build import Build
 from core.model.found import Listed
 from core.model.parts import KINDS
 from core.report.alternatives import each_weighed
@@ -54,7 +54,7 @@ def currency_of(actor: User, build_id: int) -> str:
 
 
 def _suiting(
-    design: BuildDocument, owned: EntryQuerySet, found: tuple[Listed, ...], wanted: WantedForBuild
+    design: Build, owned: EntryQuerySet, found: tuple[Listed, ...], wanted: WantedForBuild
 ) -> tuple[tuple[Listed, ...], int]:
     """Those of `found` that suit a build, and how many were not judged."""
     hanging = owned.named(*design.parts_named).sheets()

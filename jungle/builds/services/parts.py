@@ -11,12 +11,11 @@ from django.db import transaction
 from core.formats.pack_preview import Choice
 from core.formats.parts_pack import PartsPack
 from core.formats.price_list import PriceTable
-from core.model.build import Build as BuildDocument
-from core.model.build import slot_for
+from core.model.build import Build, slot_for
 from core.model.chain import UnknownPart, plans_of
 from core.model.parts import Part as SpecSheet
 from jungle.builds.judging import CannotBeShown, Judged, judge, unreported
-from jungle.builds.models import Build, UnreadableBuild
+from jungle.builds.models import StoredBuild, UnreadableBuild
 from jungle.builds.services.editing import ATTEMPTS, Busy, StaleRevision, become, store
 from jungle.builds.services.people import units_of
 from jungle.builds.ties import builds_naming, tie
@@ -82,7 +81,7 @@ class By:
 class _Touched(NamedTuple):
     """A build as it was and as it shall be; with a label where it goes on without something."""
 
-    build: Build
+    build: StoredBuild
     judged: Judged | None
     """Nothing for one that could not be shown before: it cannot lose by the change, and stays as it is."""
     label: str | None
@@ -237,7 +236,7 @@ def _judged(by: By, changed: dict[str, EntryState | None]) -> list[_Touched]:
 
 
 def _touched(
-    by: By, build: Build, changed: dict[str, EntryState | None], look: Callable[..., Judged]
+    by: By, build: StoredBuild, changed: dict[str, EntryState | None], look: Callable[..., Judged]
 ) -> _Touched | Loss:
     """What becomes of one build, or what it would lose and shall not."""
     digests = {id: state.sheet if state else None for id, state in changed.items()}
@@ -272,18 +271,18 @@ def _store_builds(owner_id: int, changed: States, touched: list[_Touched], actor
             after = become(build, touch.judged, build.edit_number + 1, (touch.label, None))
             store(build, after, touch.label, actor_id)
         else:
-            Build.objects.filter(pk=build.pk).update(summary=_summary(build, touch.judged))
+            StoredBuild.objects.filter(pk=build.pk).update(summary=_summary(build, touch.judged))
             tie(build, touch.judged)
 
 
-def _summary(build: Build, judged: Judged) -> object:
+def _summary(build: StoredBuild, judged: Judged) -> object:
     """What the list says of a build now; of one whose report was not made, what it said before, as of no day."""
     if "report" in vars(judged):
         return judged.summary
     return build.summary and {**build.summary, "day": None}
 
 
-def _unreadable(build: Build) -> bool:
+def _unreadable(build: StoredBuild) -> bool:
     """It cannot be shown as it is now."""
     try:
         return not build.judged
@@ -291,16 +290,14 @@ def _unreadable(build: Build) -> bool:
         return True
 
 
-def _sheets_after(build: Build, digests: Mapping[str, str | None]) -> Mapping[str, SpecSheet]:
+def _sheets_after(build: StoredBuild, digests: Mapping[str, str | None]) -> Mapping[str, SpecSheet]:
     now = Entry.objects.visible_to(build.owner_id).named(*build.design.parts_named).digests()
     after = {id: digest for id, digest in {**now, **digests}.items() if digest is not None}
     read = Sheet.objects.read(after.values())
     return {id: read[digest] for id, digest in after.items() if digest in read}
 
 
-def _without_lost(
-    document: BuildDocument, sheets: Mapping[str, SpecSheet]
-) -> tuple[BuildDocument, set[str], tuple[str, ...]]:
+def _without_lost(document: Build, sheets: Mapping[str, SpecSheet]) -> tuple[Build, set[str], tuple[str, ...]]:
     """`document` without the parts and plans that `sheets` do not have; their part ids, and what they are in words."""
     chain, lost, what = dict(document.chain), set(), []
     for slot, hung in document.chain.items():

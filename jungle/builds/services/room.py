@@ -2,20 +2,20 @@
 
 from collections.abc import Mapping
 
-from core.model.build import Build as BuildDocument
+from core.model.build import Build
 from core.model.moves import LayoutMove, layout_changes
 from core.model.typed import with_changes
 from core.quantities import UnitSystem
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from jungle.builds.services.editing import On, edit, field_words
 from jungle.builds.services.people import units_of
 
 
-def measure_room(on: On, changes: Mapping[str, object]) -> Build:
+def measure_room(on: On, changes: Mapping[str, object]) -> StoredBuild:
     """Enter measurements of the room; what was a first guess no longer is one."""
     units = units_of(on.actor)
 
-    def change(build: BuildDocument) -> BuildDocument:
+    def change(build: Build) -> Build:
         guessed = tuple(field for field in build.room.guessed if field not in changes)
         room = with_changes(build.room, {**changes, "guessed": guessed}, units, build.brief.currency)
         return build.model_copy(update={"room": room})
@@ -23,13 +23,13 @@ def measure_room(on: On, changes: Mapping[str, object]) -> Build:
     return edit(on, f"Room: {field_words(changes)}", change)
 
 
-def move(on: On, changes: Mapping[str, object]) -> Build:
+def move(on: On, changes: Mapping[str, object]) -> StoredBuild:
     """Move the ball, the screen line, the projector or the monitor."""
     units = units_of(on.actor)
     return edit(on, f"Moved the {_things(changes)}", lambda build: design_moved(build, changes, units))
 
 
-def design_moved(build: BuildDocument, changes: Mapping[str, object], units: UnitSystem) -> BuildDocument:
+def design_moved(build: Build, changes: Mapping[str, object], units: UnitSystem) -> Build:
     """`build` with something moved, nothing stored: what a drag shows on its way."""
     given = with_changes(LayoutMove(), changes, units, build.brief.currency)
     layout = with_changes(

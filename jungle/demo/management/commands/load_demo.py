@@ -6,7 +6,7 @@ from pathlib import Path
 from django.core.management.base import BaseCommand
 from django.db import transaction
 
-from jungle.builds.models import Build
+from jungle.builds.models import StoredBuild
 from jungle.builds.services.builds import import_build
 from jungle.builds.services.parts import adopt_samples
 from jungle.builds.services.welcome import local_owner
@@ -30,11 +30,11 @@ class Command(BaseCommand):
             if not yes and input("Delete all builds and parts and load the sample world? [y/N] ").lower() != "y":
                 self.stdout.write("Nothing was changed.")
                 return
-            Build.objects.visible_to(owner.pk).delete()
+            StoredBuild.objects.visible_to(owner.pk).delete()
             owner.entries.all().delete()
             owner.catalogue_edits.all().delete()
         adopt_samples(owner)
-        if not Build.objects.visible_to(owner.pk).exists():
+        if not StoredBuild.objects.visible_to(owner.pk).exists():
             for file in sorted(BUILDS.glob("*.json")):
                 import_build(owner, file.read_bytes())
         self.stdout.write("The sample world is loaded.")
