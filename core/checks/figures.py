@@ -4,7 +4,7 @@ from collections.abc import Iterable
 
 from core.checks.verdict import Basis, Input
 from core.model.room import Room
-from core.quantities import Quantity, Unit
+from core.quantities import Figure, Quantity, Unit
 from core.quantities.tolerances import rounded_up
 
 _new, _METRE = tuple.__new__, Unit.METRE
@@ -42,7 +42,7 @@ def placed_input(name: str, value_m: float) -> Input:
     return Input(name, metres(value_m), Basis.MEASURED)
 
 
-def stated_input(name: str, value: Quantity | str) -> Input:
+def stated_input(name: str, value: Figure) -> Input:
     """A fact from a maker's spec sheet."""
     return Input(name, value, Basis.SPEC)
 
