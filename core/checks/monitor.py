@@ -18,7 +18,7 @@ from core.model.facts import known, known_players
 from core.model.parts import BehindTheBall, FloorStanding, LaunchMonitor, OverheadCamera, SideCamera, Supply
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
-from core.quantities.tolerances import ROUNDING
+from core.quantities.tolerances import LEAST_MOVE_M, ROUNDING
 
 FLIGHT_COMFORT_M = 0.15
 CEILING_COMFORT_M = 0.05
@@ -59,6 +59,8 @@ def _range_limits(spot_m: float, near_m: float, far_m: float, where: str, cure: 
 def _stands_between(at_ease_m: tuple[float, float]) -> Sentence:
     """Within its maker's range and off the wall."""
     near_m, far_m = at_ease_m
+    if far_m - near_m < LEAST_MOVE_M:
+        return say("Put the monitor {near} from the ball.", near=metres(near_m))
     return say("Put the monitor between {near} and {far} from the ball.", near=metres(near_m), far=metres(far_m))
 
 

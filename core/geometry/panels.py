@@ -7,8 +7,8 @@ from core.geometry.swing_disc import Point3
 from core.model.room import Room
 from core.model.things import Opening, OpeningKind, Wall
 
-INWARD = {Wall.LEFT: (1.0, 0.0), Wall.RIGHT: (-1.0, 0.0), Wall.SCREEN: (0.0, 1.0), Wall.REAR: (0.0, -1.0)}
-"""x and y of the way from each wall into the room."""
+INWARD = {Wall.LEFT: 1.0, Wall.RIGHT: -1.0, Wall.SCREEN: 1.0, Wall.REAR: -1.0}
+"""Which way from each wall into the room: along x off the side walls, along y off the others."""
 
 
 class Hole(NamedTuple):
@@ -44,10 +44,10 @@ class Panel:
         >>> [panel_of(wall, room).at(1.0, 2.0, 0.5) for wall in (Wall.SCREEN, Wall.RIGHT, Wall.LEFT)]
         [(1.0, 0.5, 2.0), (3.5, 1.0, 2.0), (0.5, 1.0, 2.0)]
         """
-        (x, y), (across, along) = self.corner, INWARD[self.wall]
+        (x, y), off_m = self.corner, INWARD[self.wall] * inward_m
         if self.wall.runs_along:
-            return x + across * inward_m, y + along_m, up_m
-        return x + along_m, y + along * inward_m, up_m
+            return x + off_m, y + along_m, up_m
+        return x + along_m, y + off_m, up_m
 
 
 @dataclass(frozen=True)

@@ -137,6 +137,7 @@ CARRIED_OUT: Mapping[str, Callable[[Case], Case]] = {
     "Put the monitor between {near} and {far} from the ball.": lambda case: _midway(
         case, "monitor_distance_m", "near", "far"
     ),
+    "Put the monitor {near} from the ball.": lambda case: case.placed(monitor_distance_m=case.by("near")),
     "Move the ball {more} to the {side}.": lambda case: case.moved((case.said("side"), case.by("more"))),
     "Move the ball {shift} to the {away}.": lambda case: case.moved((case.said("away"), case.by("shift"))),
     "Move the screen {more} into the room.": lambda case: case.placed(
@@ -205,6 +206,7 @@ RARE = frozenset(
     {
         "Hang it {near} to {far} from the screen: it just fits.",
         "Move the ball {more} from that wall, the monitor {near} beside it.",
+        "Put the monitor {near} from the ball.",
     }
 )
 """Not every search comes upon them: they are carried out by hand in the tests of their checks."""

@@ -48,6 +48,11 @@ class CuttingTests(TestCase):
         just, over = cut_out([1.0, 0.997], 2.0), cut_out([1.0, 0.998], 2.0)
         self.assertEqual((just and just.sticks, over and over.sticks), (((1.0, 0.997),), ((1.0,), (0.998,))))
 
+    def test_a_piece_goes_where_it_leaves_the_least(self) -> None:
+        """0.9 goes beside 2.0 rather than 1.6, where 1.3 then fits: two sticks of 3 m, not three."""
+        plan = cut_out([0.9, 2.0, 1.3, 1.6], 3.0)
+        self.assertEqual(plan and plan.sticks, ((2.0, 0.9), (1.6, 1.3)))
+
     def test_a_piece_longer_than_a_stick(self) -> None:
         self.assertIsNone(cut_out([2.1], 2.0))
 

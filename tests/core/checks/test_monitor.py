@@ -41,6 +41,10 @@ class BehindTests(CheckTestCase):
             self.PUT,
         )
 
+    def test_one_that_serves_at_one_distance_alone(self) -> None:
+        told = self.answer(3.5, 2.4, distance_min_m=2.0, distance_max_m=2.0)
+        self.assert_verdict(told, "blocked", "2.40 m", "2.00 m", "−400 mm", "Put the monitor 2.00 m from the ball.")
+
     def test_unknown_without_the_range(self) -> None:
         self.assert_unknown(self.answer(3.5, 2.3, distance_max_m=None), "The greatest distance from the ball of Radar")
 
