@@ -9,6 +9,7 @@ the core. With `--without-recorded` it says what the tests catch that know why.
 import argparse
 import ast
 import os
+import re
 import shutil
 import subprocess
 import sys
@@ -47,6 +48,10 @@ SWAPPED: dict[type[ast.cmpop], type[ast.cmpop]] = {
     ast.Lt: ast.LtE, ast.LtE: ast.Lt, ast.Gt: ast.GtE, ast.GtE: ast.Gt,
     ast.Eq: ast.NotEq, ast.NotEq: ast.Eq, ast.In: ast.NotIn, ast.NotIn: ast.In, ast.Is: ast.IsNot, ast.IsNot: ast.Is,
 }  # fmt: skip
+TURNED: dict[type[ast.cmpop], type[ast.cmpop]] = {ast.Lt: ast.Gt, ast.LtE: ast.GtE, ast.Gt: ast.Lt, ast.GtE: ast.LtE}
+"""Where a tolerance is allowed for, the edge itself is nobody's: with and without it are the same rule."""
+TOLERANCES = frozenset(re.findall(r"^([A-Z_]+) = ", (ROOT / "core/quantities/tolerances.py").read_text(), re.MULTILINE))
+TINY = 1e-6
 RECORDED = ("tests.core.test_recorded",)
 QUICK = ("tests.core.matrix", "tests.core.checks")
 SLOW = tuple(
@@ -108,7 +113,8 @@ class _Finder(ast.NodeVisitor):
 
     def visit_Compare(self, node: ast.Compare) -> None:
         if len(node.ops) == 1 and type(node.ops[0]) in SWAPPED:
-            other = ast.Compare(node.left, [SWAPPED[type(node.ops[0])]()], node.comparators)
+            swapped = {**SWAPPED, **TURNED} if _allows_for_a_tolerance(node) else SWAPPED
+            other = ast.Compare(node.left, [swapped[type(node.ops[0])]()], node.comparators)
             self._add(node, f"({ast.unparse(other)})")
         self.generic_visit(node)
 
@@ -157,6 +163,14 @@ class _Finder(ast.NodeVisitor):
 
     def visit_Subscript(self, node: ast.Subscript) -> None:
         self.visit(node.value)
+
+
+def _allows_for_a_tolerance(node: ast.Compare) -> bool:
+    return any(
+        (isinstance(each, ast.Name) and each.id in TOLERANCES)
+        or (isinstance(each, ast.Constant) and isinstance(each.value, float) and 0 < each.value < TINY)
+        for each in ast.walk(node)
+    )
 
 
 def mutations() -> Iterator[Mutation]:

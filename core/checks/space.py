@@ -165,9 +165,9 @@ def sizes(
         (BayPart.ENCLOSURE, enclosure, ("outer_width_m", "outer_height_m", "depth_m")),
         (BayPart.MAT, mat, ("width_m", "length_m")),
     ):
-        lacking = next((field for field in fields if getattr(sheet, field, 0.0) is None), None)
-        if sheet is not None and lacking is not None:
-            missing.append((part, not_stated(sheet, lacking).missing))
+        lacking = [] if sheet is None else [field for field in fields if getattr(sheet, field) is None]
+        if sheet is not None and lacking:
+            missing.append((part, not_stated(sheet, lacking[0]).missing))
     return Sizes(
         screen=_both(screen.width_m, screen.height_m) if screen else None,
         enclosure=hood,

@@ -283,6 +283,16 @@ ROWS: dict[str, list[Case]] = {
             beside=[extra("mount", holds="projector", drop_min_m=0.5, drop_max_m=1.5)],
         ),
         tight("none chosen yet | 805 mm | –", "no mount is chosen yet"),
+        tight(
+            "785 mm | 805 mm | 20 mm short, tolerated",
+            "washers make up for 20 mm",
+            beside=[extra("mount", holds="projector", drop_min_m=0.5, drop_max_m=0.785)],
+        ),
+        blocked(
+            "784 mm | 805 mm | −21 mm",
+            "and for no more",
+            beside=[extra("mount", holds="projector", drop_min_m=0.5, drop_max_m=0.784)],
+        ),
         blocked(
             "300 mm | 805 mm | −505 mm",
             "0.1 to 0.3 does not reach",
