@@ -149,4 +149,50 @@ def furnished_build(seed: int) -> Build:
         build.model_dump()
         | {"room": {**room.model_dump(), **contents}, "brief": {**build.brief.model_dump(), **answers}}
     )
-    return with_cheapest(furnished, sample_parts()) if dice.random() < 0.5 else furnished
+    decided = _decided(furnished, Random(f"decided {seed}"))
+    return with_cheapest(decided, sample_parts()) if dice.random() < 0.5 else decided
+
+
+def _decided(build: Build, dice: Random) -> Build:
+    """`build` of people who know their mind: stages, tax, what is owned, quoted and tested, how they swing."""
+    earlier = ("net", "tablet")[: ("net", "tablet", "projected").index(build.brief.stage)]
+    reclaimed = dice.random() < 0.2
+    answers = {
+        "earlier_stages": [stage for stage in earlier if dice.random() < 0.4],
+        "tax_share": dice.choice((0.0, 0.0, 0.19)),
+        "tax_treatment": "reclaimed" if reclaimed else "paid",
+        "valuation": dice.choice(("cash", "cash", "newcomer")),
+        "approach": dice.choice(("buy_once", "start_small")),
+        "subscriptions": dice.choice(("fine", "rather_not", "never", None)),
+        "horizon_years": dice.choice((1, 5, 10)),
+        "contingency_share": dice.choice((0.0, 0.1, 0.25)),
+        "other_uses": dice.choice(((), ("car",), ("gym", "boxes"))),
+        "conditions": [
+            {"id": f"c-{n}", "text": f"asked {n}", "met": dice.random() < 0.5} for n in range(dice.randint(0, 2))
+        ],
+    }
+    players = [
+        player.model_dump()
+        | {"early_release": dice.random() < 0.2, "measured_ball_speed_m_s": dice.choice((None, None, 52.0, 78.0))}
+        | {
+            "measured_reaches": [
+                {"club": player.longest_club, "height_m": round(player.height_m * dice.uniform(1.4, 1.6), 2)}
+            ]
+            if dice.random() < 0.3
+            else []
+        }
+        for player in build.brief.players
+    ]
+    chain = {
+        slot: hung.model_dump()
+        | {
+            "owned": dice.random() < 0.15,
+            "quote_minor": dice.choice((None, None, None, dice.randint(50, 2_000) * 100)),
+            "signal": dice.choice((None, "good", "weak")) if slot is Slot.MONITOR else None,
+            "bounce_m": dice.choice((None, 0.4, 1.5)) if slot is Slot.SCREEN else None,
+        }
+        for slot, hung in build.chain.items()
+    }
+    return Build.model_validate(
+        build.model_dump() | {"brief": {**build.brief.model_dump(), **answers, "players": players}, "chain": chain}
+    )

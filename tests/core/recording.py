@@ -75,6 +75,8 @@ def _rest(report: Report) -> Iterator[str]:
         yield f"item {status.item.item.title}: {told}; {status.state}"
     for line in report.costs.lines:
         yield f"line {line.label}: {line.up_front and line.up_front.text()}, {line.yearly and line.yearly.text()}"
+    for stage in report.stages:
+        yield f"stage {stage.stage}: {stage.up_front.text()}, {stage.yearly.text()}"
     for work in report.works:
         yield f"work {work.what.text(METRIC)}: {work.who}, {work.own_hours:g} h"
     for question in report.questions:

@@ -7,7 +7,7 @@ from core.checks.limits import State
 from core.checks.verdict import Told
 from core.geometry.boxes import Box
 from core.geometry.ceiling import ceiling_of
-from core.geometry.conflicts import conflicts, free_shift
+from core.geometry.conflicts import conflicts, free_shift, near
 from core.geometry.solids import Group, door_sweeps, nearest_wall, stored_solids, thing_solids
 from core.model.room import Room
 from core.model.things import Wall
@@ -24,6 +24,18 @@ def verdict(id: str, where: Room, **layout: Any) -> Told:
     build = worlds.full_build(room=where, layout=worlds.layout(**layout))
     report = evaluate(build, worlds.full_parts())
     return report.told(next(v for v in report.verdicts if v.id == id))
+
+
+class NearTests(TestCase):
+    def test_what_is_within_reach_along_every_axis(self) -> None:
+        """A part 0.5 m beside, beyond or above a thing of a metre is near within 0.6 m, and not within 0.4."""
+        (thing_solid,) = thing_solids(room(things=[thing(x_m=1, y_m=2, z_m=1, width_m=1, length_m=1).model_dump()]))
+        standing = thing_solid._replace(box=Box((1, 2, 1), (2, 3, 2)))
+        for x, y, z in ((2.5, 2, 1), (1, 3.5, 1), (1, 2, 2.5), (-0.5, 2, 1), (1, 0.5, 1), (1, 2, -0.5)):
+            part = standing._replace(box=Box((x, y, z), (x + 1, y + 1, z + 1)))
+            for within_m, found in ((0.6, [(standing, part)]), (0.4, [])):
+                with self.subTest(at=(x, y, z), within_m=within_m):
+                    self.assertEqual(near([standing], [part], within_m), found)
 
 
 class SolidTests(TestCase):

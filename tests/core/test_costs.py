@@ -11,7 +11,9 @@ from core.model.parts import Flooring, MonitorPlan, Part
 from core.money.costs import Costs, Payment, costs_of, floor_cover, in_currency
 from core.money.price_book import price_book_of
 from core.quantities import Money, UnitSystem
+from core.report import evaluate
 from tests.core import worlds
+from tests.core.random_builds import furnished_build, sample_parts
 
 
 def euros(amount: float) -> Money:
@@ -124,3 +126,17 @@ class LineTests(TestCase):
         other = {**parts, "mat": worlds.mat(name="Other")}
         again = costs_of(build.brief, price_book_of(other.values()), resolve_chain(build, other), build.room).lines
         self.assertEqual([line.id for line in again], ids)
+
+
+class StageTests(TestCase):
+    def test_every_line_is_in_one_stage(self) -> None:
+        several = 0
+        for seed in range(80):
+            build = furnished_build(seed)
+            report = evaluate(build, sample_parts())
+            several += len(report.stages) > 1
+            with self.subTest(seed=seed):
+                up_front = Money.total([stage.up_front for stage in report.stages], build.brief.currency)
+                yearly = Money.total([stage.yearly for stage in report.stages], build.brief.currency)
+                self.assertEqual((up_front, yearly), (report.costs.up_front, report.costs.yearly))
+        self.assertGreater(several, 5)

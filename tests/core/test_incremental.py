@@ -57,7 +57,7 @@ class IncrementalTests(TestCase):
 
     def test_another_sheet_of_any_part_counts_at_once(self) -> None:
         """Also where the builds before and after hold the very same chain, extras and decisions."""
-        beside = [extra("heater", "Blower", method="fan", power_w=2000)]
+        beside = [extra("heater", "Blower", method="fan", power_w=2000), extra("lamp", "Spot", power_w=40)]
         build, parts = world({"beside": beside})
         before = evaluation_of(build, parts, today=TODAY)
         self.assertTrue(before.verdicts)

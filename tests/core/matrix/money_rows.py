@@ -2,6 +2,7 @@
 
 from datetime import date
 
+from core.model.build import Slot
 from tests.core.matrix.case import Case, blocked, clear, tight, unknown
 
 ROWS: dict[str, list[Case]] = {
@@ -19,6 +20,7 @@ ROWS: dict[str, list[Case]] = {
     ],
     "money.movable": [
         clear("20.5 % | 50 % | 29.5 %", "800 of 3,900 without a floor", without=("floor",)),
+        clear("0 % | 50 % | 50 %", "nothing is bought", without=tuple(Slot)),
         tight("37.4 % | 50 % | 12.6 %", "1,850 of 4,950"),
         blocked(
             "72.5 % | 50 % | −22.5 %",

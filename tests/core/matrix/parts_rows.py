@@ -82,7 +82,19 @@ ROWS: dict[str, list[Case]] = {
             "range, skills games, children's games, putting, coaching | range, putting | –",
             "range for swing work, putting for putts",
         ),
+        clear(
+            "range, putting | range, putting | –",
+            "the pack brings putting",
+            title__plans=plans(features=("range",)),
+            beside=[extra("course_pack", titles=("title",), features=("putting",))],
+        ),
         tight("range | range, putting | lacks putting", "putting is missing", title__plans=plans(features=("range",))),
+        tight(
+            "range | range, putting | lacks putting",
+            "the pack is another title's",
+            title__plans=plans(features=("range",)),
+            beside=[extra("course_pack", titles=("other",), features=("putting",))],
+        ),
         blocked(
             "tournaments | range, putting | lacks range, putting",
             "nothing wanted is there, in no plan",
