@@ -199,6 +199,12 @@ ROWS: dict[str, list[Case]] = {
             beside=[extra("padding", "Topper", purpose="topper", thickness_m=0.025)],
         ),
         tight("1 layer | 2 layers or a topper | –", "one layer, no topper", screen__layers=1),
+        tight(
+            "1 layer | 2 layers or a topper | –",
+            "foam for edges is none, however thick",
+            screen__layers=1,
+            beside=[extra("padding", purpose="edge", thickness_m=0.05)],
+        ),
         blocked(
             "1 layer | 2 layers or a topper | –",
             "one layer, 0.25 before the wall",
@@ -279,6 +285,18 @@ ROWS: dict[str, list[Case]] = {
     ],
     "screen.sides": [
         clear("2 pieces | 2 pieces | 0 pieces", "the enclosure has both"),
+        clear(
+            "2 pieces | 2 pieces | 0 pieces",
+            "two nets, just 1.5 long and 2 high",
+            enclosure__sides=False,
+            beside=[extra("side_protection", name, width_m=1.5, height_m=2.0) for name in ("One", "Two")],
+        ),
+        tight(
+            "0 pieces | 2 pieces | 2 short, tolerated",
+            "two nets, and each too low by 50 mm",
+            enclosure__sides=False,
+            beside=[extra("side_protection", name, width_m=1.5, height_m=1.95) for name in ("One", "Two")],
+        ),
         tight(
             "1 piece | 2 pieces | one short, tolerated",
             "one net for two hands",
