@@ -3,10 +3,13 @@
 import re
 from fractions import Fraction
 
+from core.quantities.numerals import read_numeral
 from core.quantities.units import METRES_PER_FOOT, METRES_PER_INCH, UnitSystem
 
 ACCEPTED_LENGTHS = "a length such as 2.4, 2400mm, 240 cm, 7'10½\" or 7 ft 10 1/2 in"
 SMALLEST_INCH_FRACTION = 16
+LONGEST_M = 100.0
+"""No length of the job is longer."""
 
 _VULGAR_FRACTIONS = {
     "½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3",
@@ -16,7 +19,8 @@ _METRES_PER_METRIC_UNIT = {"m": 1.0, "cm": 0.01, "mm": 0.001}
 
 _NUMBER = r"\d+(?:\.\d+)?|\.\d+"
 _MIXED = rf"(?:(?:{_NUMBER})(?:\s+\d+/[1-9]\d*)?|\d+/[1-9]\d*)"
-_METRIC = re.compile(rf"(?P<number>{_NUMBER})\s*(?P<unit>mm|cm|m)")
+_METRIC = re.compile(r"(?P<numeral>[\d., ]*\d)\s*(?P<unit>mm|cm|m)?")
+_MAYBE_THOUSANDS = re.compile(r"(?<=\d),(?=\d{3}(?!\d))")
 _IMPERIAL = re.compile(
     rf"(?:(?P<feet>{_MIXED})\s*(?:'|ft|feet|foot))?\s*-?\s*"
     rf"(?:(?P<inches>{_MIXED})\s*(?:\"|in|inch|inches)?)?"
@@ -29,6 +33,14 @@ class LengthError(ValueError):
     def __init__(self, text: str) -> None:
         super().__init__(f"'{text}' is not a length; accepted: {ACCEPTED_LENGTHS}")
         self.text = text
+
+
+class AmbiguousLength(LengthError):
+    """A length whose comma may be between thousands or before decimals; its message asks which."""
+
+    def __init__(self, text: str, *meant: str) -> None:
+        super().__init__(text)
+        self.args = (f"{' or '.join(meant)}, whichever is meant, without a comma",)
 
 
 def parse_length(text: str, system: UnitSystem = UnitSystem.METRIC) -> float:
@@ -47,16 +59,28 @@ def parse_length(text: str, system: UnitSystem = UnitSystem.METRIC) -> float:
     if cleaned.startswith("-") and not cleaned.startswith("--"):
         return -parse_length(cleaned[1:], system)
     if metric := _METRIC.fullmatch(cleaned):
-        return round(float(metric["number"]) * _METRES_PER_METRIC_UNIT[metric["unit"]], 9)
-    if re.fullmatch(_NUMBER, cleaned):
-        return float(cleaned) * (1.0 if system is UnitSystem.METRIC else METRES_PER_FOOT)
-    imperial = _IMPERIAL.fullmatch(cleaned)
+        return _metric_length(text, metric["numeral"], metric["unit"], system)
+    if _MAYBE_THOUSANDS.search(cleaned) and system is UnitSystem.METRIC:
+        raise AmbiguousLength(text, _MAYBE_THOUSANDS.sub("", cleaned), cleaned.replace(",", "."))
+    imperial = _IMPERIAL.fullmatch(_MAYBE_THOUSANDS.sub("", cleaned).replace(",", "."))
     if imperial is None or not (imperial["feet"] or imperial["inches"]):
         raise LengthError(text)
     if imperial["feet"] is None and not re.search(r"[\"a-z]$", cleaned):
         raise LengthError(text)  # a bare fraction such as 1/2 says no unit
     feet, inches = _mixed_number(imperial["feet"]), _mixed_number(imperial["inches"])
     return float(feet) * METRES_PER_FOOT + float(inches) * METRES_PER_INCH
+
+
+def _metric_length(text: str, digits: str, unit: str | None, system: UnitSystem) -> float:
+    numeral = read_numeral(digits)
+    if numeral is None:
+        raise LengthError(text)
+    bare_m = METRES_PER_FOOT if system is UnitSystem.IMPERIAL else 1.0
+    factor_m = bare_m if unit is None else _METRES_PER_METRIC_UNIT[unit]
+    meant = [number for number in numeral if number is not None and number * factor_m <= LONGEST_M]
+    if len(meant) > 1 and system is UnitSystem.METRIC:
+        raise AmbiguousLength(text, *(f"{number:g} {unit or 'm'}" for number in meant))
+    return round((meant[0] if meant else numeral.value) * factor_m, 9)
 
 
 def format_length(length_m: float, system: UnitSystem) -> str:
@@ -72,7 +96,7 @@ def format_length(length_m: float, system: UnitSystem) -> str:
 
 def _tidy(text: str) -> str:
     cleaned = text.strip().lower().replace("′", "'").replace("’", "'").replace("″", '"').replace("”", '"')
-    cleaned = cleaned.replace("''", '"').replace("−", "-").replace(",", ".")
+    cleaned = cleaned.replace("''", '"').replace("−", "-")
     for sign, plain in _VULGAR_FRACTIONS.items():
         cleaned = re.sub(rf"(?<=\d)\s*{sign}", f" {plain}", cleaned).replace(sign, plain)
     return re.sub(r"\s+", " ", cleaned)

@@ -2,7 +2,8 @@
 
 import re
 
-from core.quantities.quantity import Quantity
+from core.quantities.numerals import read_numeral
+from core.quantities.quantity import Quantity, told_whole
 from core.quantities.units import (
     KILOGRAMS_PER_POUND,
     LITRES_PER_SECOND_PER_CUBIC_FOOT_PER_MINUTE,
@@ -64,6 +65,9 @@ PLAIN_IN_BOTH = frozenset(
 )
 """Typed in the same unit in both systems, with no more decimals than they have."""
 SHARE_DECIMALS = 6
+_TYPED = re.compile(
+    r"(?:(?P<before>[a-z]+)\s+)?(?P<minus>-?)(?P<digits>[\d.,'’\s]*\d)\s*(?P<after>[a-z/%°×:1]*)", re.IGNORECASE
+)
 PLAIN_FORMAT = ".10g"
 """As many digits as are kept, never with an exponent, which would not be read back."""
 
@@ -79,14 +83,24 @@ def read_number(text: str, unit: Unit, system: UnitSystem) -> float:
     1500.0
     """
     symbols, bare, accepted = READ_IN[unit]
-    match = re.fullmatch(r"(-?\d[\d ]*(?:[.,]\d+)?)\s*([a-z/%°×:1]*)", text.strip().lower().replace(": 1", ":1"))
-    symbol = (match[2] or bare[system]) if match else ""
-    if match is None or symbol not in symbols:
+    match = _TYPED.fullmatch(text.strip().replace(": 1", ":1").replace("−", "-"))
+    numeral = read_numeral(match["digits"]) if match else None
+    typed = (match["before"] or match["after"]) if match else ""
+    symbol = (typed or bare[system]).lower()
+    if match is None or numeral is None or symbol not in symbols or (match["before"] and match["after"]):
         raise NotRead(accepted)
-    number = float(match[1].replace(" ", "").replace(",", ".")) * symbols[symbol]
+    if numeral.otherwise is not None and not _groups_thousands(unit, system, symbols[symbol]):
+        meant = " or ".join(f"{number:g} {typed or symbol}" for number in (numeral.value, numeral.otherwise))
+        raise NotRead(f"{meant}, whichever is meant, without a comma")
+    number = numeral.value * symbols[symbol] * (-1 if match["minus"] else 1)
     if unit in WHOLE and number != int(number):
         raise NotRead(accepted)
     return int(number) if unit in WHOLE else round(number, SHARE_DECIMALS) if unit is Unit.SHARE else number
+
+
+def _groups_thousands(unit: Unit, system: UnitSystem, factor: float) -> bool:
+    """A comma before three digits is between thousands: where quantities are told so, and for who writes no other."""
+    return system is UnitSystem.IMPERIAL or (factor == 1.0 and told_whole(unit))
 
 
 def number_text(value: float, unit: Unit, system: UnitSystem) -> str:

@@ -77,6 +77,11 @@ class Quantity(NamedTuple):
         return number + symbol if symbol == "°" else f"{number} {symbol}".rstrip()
 
 
+def told_whole(unit: Unit) -> bool:
+    """Metric readers are told quantities in `unit` without decimals, with commas between thousands."""
+    return unit is not Unit.METRE and _DECIMALS.get(unit, 0) == 0
+
+
 Figure = Quantity | Money | str
 """What a verdict measures or requires: a quantity, an amount, or a fact that is a word ('both hands')."""
 

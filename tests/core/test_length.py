@@ -56,6 +56,28 @@ class ParseLengthTests(TestCase):
         self.assertAlmostEqual(parse_length("10", METRIC), 10.0)
         self.assertAlmostEqual(parse_length("10", IMPERIAL), 3.048)
 
+    def test_marks_between_thousands(self) -> None:
+        """No length is over 100 m, so '2,400' is 2.4 m; '2,400 mm' may be either, but not in feet and inches."""
+        for text, metres in (
+            ("2,400", 2.4),
+            ("2,400 m", 2.4),
+            ("2,4", 2.4),
+            ("2 400 mm", 2.4),
+            ("2.400,5 mm", 2.4005),
+            ("1,234.5 mm", 1.2345),
+            ("7,5 ft", 7.5 * 12 * INCH),
+        ):
+            with self.subTest(text):
+                self.assertAlmostEqual(parse_length(text, METRIC), metres)
+        self.assertAlmostEqual(parse_length("2,400 mm", IMPERIAL), 2.4)
+        for text, asked in (
+            ("2,400 mm", "2400 mm or 2.4 mm"),
+            ("1,250 cm", "1250 cm or 1.25 cm"),
+            ("1,250 in", "1250 in"),
+        ):
+            with self.subTest(text), self.assertRaisesRegex(LengthError, asked):
+                parse_length(text, METRIC)
+
     def test_what_is_no_length_is_refused_with_what_is_accepted(self) -> None:
         for text in ("", "abc", "2.4.1", "1/2", "7'10'", "2 m 40", "--2", "1/0 in", "∞", "2 yd", "' in", "1e3"):
             with self.subTest(text):

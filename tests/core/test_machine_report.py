@@ -109,6 +109,10 @@ class ReadingTests(TestCase):
                 (found["output_lines"], found["processor_name"]), (2160, "Corvane 5 3600 6-Core Processor")
             )
 
+    def test_a_mark_between_thousands(self) -> None:
+        marked = DIAGNOSTIC.replace("16384MB", "16,384 MB").replace(" 8192 MB", " 8,192 MB")
+        self.assertEqual(self.facts(marked.encode()), self.facts(DIAGNOSTIC.encode()))
+
     def test_what_is_not_stated_is_asked(self) -> None:
         reading = read_machine_report(DIAGNOSTIC.encode(), KNOWN)
         asked = [field for field, _ in reading.asked]

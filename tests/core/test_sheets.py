@@ -12,9 +12,9 @@ from core.model.parts import KINDS, SHEET, Price, TitlePlan
 from core.model.parts.price import price_text, read_price
 from core.model.parts.sheets import FieldKind, SheetField, sheet_fields, sheet_from, typed_rows, typed_text
 from core.model.typed import FieldErrors, field_texts
-from core.quantities import UnitSystem
+from core.quantities import Quantity, UnitSystem
 from core.quantities.money import DECIMALS_BY_CURRENCY, MoneyError
-from core.quantities.numbers import READ_IN, NotRead, number_text, read_number
+from core.quantities.numbers import READ_IN, WHOLE, NotRead, number_text, read_number
 from core.quantities.units import Unit
 from tests.core import worlds
 
@@ -206,9 +206,35 @@ class NumberTests(TestCase):
             ("1 TB", Unit.GIGABYTE, METRIC, 1000),
             ("1080 lines", Unit.LINES, METRIC, 1080),
             ("7.5 %", Unit.SHARE, METRIC, 0.075),
+            ("4,000 lm", Unit.LUMEN, METRIC, 4000),
+            ("1,500 W", Unit.WATT, METRIC, 1500),
+            ("20,000 h", Unit.HOUR, METRIC, 20_000),
+            ("1,234,567 px", Unit.PIXELS, METRIC, 1_234_567),
+            ("2 500 lm", Unit.LUMEN, METRIC, 2500),
+            ("2'500", Unit.LUMEN, METRIC, 2500),
+            ("1.250,5 kg", Unit.KILOGRAM, METRIC, 1250.5),
+            ("2,5 kg", Unit.KILOGRAM, METRIC, 2.5),
+            ("1.250 kg", Unit.KILOGRAM, METRIC, 1.25),
+            ("1,250 lb", Unit.KILOGRAM, IMPERIAL, 1250 * 0.45359237),
+            ("class 3", Unit.GRADE, METRIC, 3),
         ):
             with self.subTest(text):
                 self.assertAlmostEqual(read_number(text, unit, system), value)
+
+    def test_a_comma_that_may_be_either_is_asked_about(self) -> None:
+        for text, unit, asked in (
+            ("1,250 kg", Unit.KILOGRAM, "1250 kg or 1.25 kg"),
+            ("1,500 kW", Unit.WATT, "1500 kW or 1.5 kW"),
+            ("1,125", Unit.FACTOR, "1125 × or 1.125 ×"),
+        ):
+            with self.subTest(text), self.assertRaisesRegex(NotRead, asked):
+                read_number(text, unit, METRIC)
+
+    @given(st.sampled_from(sorted(READ_IN)), st.sampled_from(list(UnitSystem)), st.floats(0.01, 9_999_999))
+    def test_every_quantity_is_read_as_it_is_printed(self, unit: Unit, system: UnitSystem, value: float) -> None:
+        value = float(round(value)) if unit in WHOLE else value
+        again = read_number(Quantity(value, unit).text(system), unit, system)
+        self.assertEqual(Quantity(again, unit).text(system), Quantity(value, unit).text(system))
 
     def test_what_is_told_is_read_again(self) -> None:
         for unit in READ_IN:

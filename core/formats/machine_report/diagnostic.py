@@ -4,9 +4,10 @@ import re
 from collections.abc import Iterator
 
 from core.formats.machine_report.raw import MEGABYTES_PER_GIGABYTE, RawReport
+from core.quantities.numerals import read_numeral
 
 LINE = re.compile(r"^\s*([A-Za-z][A-Za-z0-9 /&()\-.]{1,40}?)\s*:\s*(.+?)\s*$")
-AMOUNT = re.compile(r"(\d+(?:[.,]\d+)?)\s*(MB|GB|TB)", re.IGNORECASE)
+AMOUNT = re.compile(r"([\d.,]*\d)\s*(MB|GB|TB)", re.IGNORECASE)
 IN_GIGABYTES = {"MB": 1 / MEGABYTES_PER_GIGABYTE, "GB": 1.0, "TB": 1024.0}
 MODE = re.compile(r"(\d{3,5})\s*x\s*(\d{3,5})")
 
@@ -52,9 +53,8 @@ def _processor(value: str | None) -> str | None:
 
 def _gigabytes(value: str) -> float | None:
     found = AMOUNT.search(value)
-    if found is None:
-        return None
-    return round(float(found[1].replace(",", ".")) * IN_GIGABYTES[found[2].upper()], 1)
+    numeral = read_numeral(found[1]) if found else None
+    return round(numeral.value * IN_GIGABYTES[found[2].upper()], 1) if found and numeral else None
 
 
 def _links(text: str) -> Iterator[str]:
