@@ -311,6 +311,7 @@ def bench_core_alone() -> None:
 
 def main() -> None:
     """All of it; with the word `core`, what needs no server."""
+    print("† the clock was never full meanwhile: a figure of all repeats\n")
     print("| measured | figure | aim |\n|---|---|---|")
     bench_core_alone()
     if sys.argv[1:] == ["core"]:

@@ -67,8 +67,8 @@ class Times:
 
     @property
     def note(self) -> str:
-        """Said of figures that the full clock has no part in."""
-        return "" if self.full >= FEWEST else " (never at the full clock)"
+        """Marks a figure that the full clock has no part in: it is of all repeats."""
+        return "" if self.full >= FEWEST else " †"
 
 
 CLOCK = Clock()
