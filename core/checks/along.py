@@ -8,7 +8,7 @@ from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import at_least, at_most, tightest
 from core.checks.places import IN_ROOM
-from core.checks.readings import Ball
+from core.checks.readings import Ball, BayMiddle
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input
 from core.geometry.ball_rules import (
@@ -210,18 +210,19 @@ def free_side(
 
 
 @check("room.picture_offset", title="Ball line and picture centre", place=IN_ROOM)
-def picture_offset(room: Annotated[Room, "width_m"], layout: Annotated[Layout, "ball_x_m"], picture: Picture) -> Answer:
+def picture_offset(middle: BayMiddle, layout: Annotated[Layout, "ball_x_m"], picture: Picture) -> Answer:
     """How far the ball line is beside the picture's centre: aim lines are shifted by that, and the eye sees it.
 
     Up to 50 mm nobody sees; a ball line that runs past the edge of the picture cannot be aimed.
     """
-    offset_m = abs(layout.ball_x_m - room.width_m / 2)
+    offset_m = abs(layout.ball_x_m - middle.x_m)
     return Answer(
         at_most(offset_m, picture.width_m / 2, CENTRED_M),
         headline=lambda: say("Ball line {offset} beside the picture's centre", offset=metres(offset_m)),
-        formula="|ball line − room centre|, against half the picture",
+        formula="|ball line − middle of the picture|, against half the picture",
         inputs=lambda: (
             placed_input("Ball to left wall", layout.ball_x_m),
+            placed_input("Middle of the picture to left wall", middle.x_m),
             stated_input("Picture width", metres(picture.width_m)),
         ),
         cures=lambda: (

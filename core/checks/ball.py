@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from core.checks.limits import Limit, at_least
-from core.checks.readings import HittingSurface
+from core.checks.readings import BayMiddle, HittingSurface
 from core.checks.register import derive
 from core.geometry.ball_rules import BallRoom, BallRule, Inside, swing_rules
 from core.geometry.ceiling import Ceiling
@@ -43,10 +43,12 @@ def ball_room(room: Annotated[Room, "length_m", "width_m"], ceiling: Ceiling, su
 
 @derive
 def inside(
-    enclosure: Annotated[Enclosure, "depth_m", "inner_width_m"], layout: Annotated[Layout, "screen_y_m"]
+    enclosure: Annotated[Enclosure, "depth_m", "inner_width_m"],
+    layout: Annotated[Layout, "screen_y_m"],
+    middle: BayMiddle,
 ) -> Inside:
-    """The clear inside of the enclosure, centred across the room."""
-    return Inside(known(enclosure, "inner_width_m") / 2, layout.screen_y_m + known(enclosure, "depth_m"))
+    """The clear inside of the enclosure."""
+    return Inside(middle.x_m, known(enclosure, "inner_width_m") / 2, layout.screen_y_m + known(enclosure, "depth_m"))
 
 
 @derive

@@ -113,9 +113,10 @@ def _cures(
 ) -> tuple[Sentence, ...]:
     pair = (worst.first, worst.second)
     cures: list[Sentence] = []
-    for moving in (solid for solid in pair if solid.group is Group.STORED):
-        shift = free_shift(worst, solids, room, ceiling, HANDS_BREADTH_M)
-        if shift is not None:
+    for moving, other in (pair, pair[::-1]):
+        if moving.group is Group.STORED and (
+            shift := free_shift(moving, other, solids, room, ceiling, HANDS_BREADTH_M)
+        ):
             by, way = _told(*shift[:2])
             cures.append(say("Move {thing} {by} {way}: then it is free.", thing=moving.name, by=by, way=way))
             break

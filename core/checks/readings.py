@@ -57,6 +57,13 @@ class Ball:
 
 
 @dataclass(frozen=True)
+class BayMiddle:
+    """The middle of screen, picture and enclosure across the room, in metres from the left wall."""
+
+    x_m: float
+
+
+@dataclass(frozen=True)
 class MonitorSpot:
     """How far from the ball a floor-standing monitor is."""
 
@@ -248,9 +255,16 @@ def lens_band(
 
 
 @derive
+def bay_middle(room: Annotated[Room, "width_m"], layout: Annotated[Layout, "screen_x_m"]) -> BayMiddle:
+    """Where the bay was put across the room; else the middle of the room."""
+    return BayMiddle(layout.bay_middle_m(room))
+
+
+@derive
 def lens(
     layout: Annotated[Layout, "lens_distance_m", "lens_height_m", "screen_y_m"],
-    room: Annotated[Room, "length_m", "width_m"],
+    room: Annotated[Room, "length_m"],
+    middle: BayMiddle,
     ceiling: Ceiling,
     throw: Throw,
     band: LensBand,
@@ -261,10 +275,10 @@ def lens(
         room_m = room.length_m - layout.screen_y_m - PROJECTOR_BODY_M
         distance_m = max(throw.near_m, (throw.near_m + min(throw.far_m, room_m)) / 2)
     if height_m is None:
-        hanging_m = ceiling.height_m(room.width_m / 2, layout.screen_y_m + distance_m) - HANGING_DROP_M
+        hanging_m = ceiling.height_m(middle.x_m, layout.screen_y_m + distance_m) - HANGING_DROP_M
         height_m = min(band.highest_m, hanging_m)
     proposed = layout.lens_distance_m is None or layout.lens_height_m is None
-    return Lens(room.width_m / 2, distance_m, height_m, proposed)
+    return Lens(middle.x_m, distance_m, height_m, proposed)
 
 
 @derive

@@ -1,10 +1,11 @@
 """What stops the ball, what it hangs in, and whether both fit the room and the stage."""
 
-from typing import Annotated
+from typing import Annotated, NamedTuple
 
 from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import ENDLESS, Limit, State, Words, at_least, tightest
 from core.checks.places import between, on
+from core.checks.readings import BayMiddle
 from core.checks.register import check
 from core.checks.speeds import FastestBall
 from core.checks.verdict import Answer, Basis, Input
@@ -15,6 +16,7 @@ from core.model.facts import MissingFact, known, not_stated
 from core.model.parts import Display, Enclosure, ImpactScreen, Net, StandingDisplay, Surface
 from core.model.room import Layout, Room
 from core.quantities import Sentence, Unit, say
+from core.quantities.tolerances import LEAST_MOVE_M
 
 RATING_FACTOR = 1.1
 RATING_COMFORT_SHARE = 0.05
@@ -66,13 +68,13 @@ def screen_in_room(
     surface: Annotated[Surface, "height_m", "width_m"],
     room: Annotated[Room, "width_m"],
     layout: Annotated[Layout, "screen_bottom_m", "screen_y_m"],
+    middle: BayMiddle,
     ceiling: Ceiling,
 ) -> Answer:
     """Screen or net fits between the walls and between its lower edge and the ceiling."""
-    width_m = known(surface, "width_m")
     height_m = known(surface, "height_m") + layout.screen_bottom_m
-    ceiling_m = _ceiling_over(width_m, (layout.screen_y_m, layout.screen_y_m), room, ceiling)
-    return _fits_room(width_m, height_m, room, ceiling_m, (placed_input("Lower edge", layout.screen_bottom_m),))
+    stands = _Stands(known(surface, "width_m"), height_m, (layout.screen_y_m, layout.screen_y_m))
+    return _fits_room(stands, room, middle, ceiling, (placed_input("Lower edge", layout.screen_bottom_m),))
 
 
 @check("enclosure.room", title="Enclosure fits the room", place=on(Slot.ENCLOSURE))
@@ -80,51 +82,80 @@ def enclosure_in_room(
     enclosure: Annotated[Enclosure, "depth_m", "outer_height_m", "outer_width_m"],
     room: Annotated[Room, "width_m"],
     layout: Annotated[Layout, "screen_y_m"],
+    middle: BayMiddle,
     ceiling: Ceiling,
 ) -> Answer:
     """The enclosure's outside fits between the walls and under the ceiling."""
+    mouth_m = layout.screen_y_m + known(enclosure, "depth_m")
     width_m, height_m = known(enclosure, "outer_width_m"), known(enclosure, "outer_height_m")
-    depth_m = known(enclosure, "depth_m")
-    ceiling_m = _ceiling_over(width_m, (layout.screen_y_m, layout.screen_y_m + depth_m), room, ceiling)
-    return _fits_room(width_m, height_m, room, ceiling_m, ())
+    return _fits_room(_Stands(width_m, height_m, (layout.screen_y_m, mouth_m)), room, middle, ceiling, ())
 
 
-def _ceiling_over(width_m: float, y_m: tuple[float, float], room: Room, ceiling: Ceiling) -> float:
-    """Lowest ceiling over something that stands in the middle of the room's width."""
-    middle_m = room.width_m / 2
-    return ceiling.lowest_over_m((middle_m - width_m / 2, middle_m + width_m / 2), y_m)
+class _Stands(NamedTuple):
+    """How wide something is that stands around the middle of the bay, where its upper edge is, and from y to y."""
+
+    width_m: float
+    top_m: float
+    y_m: tuple[float, float]
+
+    def below(self, ceiling: Ceiling, middle_m: float) -> Limit:
+        """Under the ceiling over it, with its middle there."""
+        half_m = self.width_m / 2
+        return at_least(
+            ceiling.lowest_over_m((middle_m - half_m, middle_m + half_m), self.y_m),
+            self.top_m,
+            self.top_m + FIT_COMFORT_M,
+        )
+
+    def between_walls(self, room: Room, middle_m: float) -> Limit:
+        """As far to either side of its middle as the nearer wall leaves."""
+        return at_least(2 * min(middle_m, room.width_m - middle_m), self.width_m, self.width_m + FIT_COMFORT_M)
 
 
-def _fits_room(width_m: float, height_m: float, room: Room, ceiling_m: float, inputs: tuple[Input, ...]) -> Answer:
-    across = at_least(room.width_m, width_m, width_m + FIT_COMFORT_M)
-    up = at_least(ceiling_m, height_m, height_m + FIT_COMFORT_M)
+def _fits_room(stands: _Stands, room: Room, middle: BayMiddle, ceiling: Ceiling, inputs: tuple[Input, ...]) -> Answer:
+    across, up = stands.between_walls(room, middle.x_m), stands.below(ceiling, middle.x_m)
     deciding = _narrower(across, up)
-    direction = "wide" if deciding is across else "high"
+    centred = abs(middle.x_m - room.width_m / 2) < LEAST_MOVE_M
     return Answer(
         deciding,
         headline=lambda: say(
             "Takes {required}, the room is {measured} {direction}",
             required=deciding.wants,
             measured=deciding.has,
-            direction=direction,
+            direction="high" if deciding is up else "wide" if centred else "wide around the bay's middle",
         ),
-        formula="the smaller of: room width − width; lowest ceiling over it, lining off − height",
+        formula="the smaller of: twice the bay's middle to the nearer wall − width; lowest ceiling over it − height",
         inputs=lambda: (
-            stated_input("Width", metres(width_m)),
-            stated_input("Upper edge", metres(height_m)),
+            stated_input("Width", metres(stands.width_m)),
+            stated_input("Upper edge", metres(stands.top_m)),
             *inputs,
             measured_in_room(room, "width_m", "Room width"),
-            Input("Lowest ceiling over it", metres(ceiling_m), Basis.MEASURED),
+            placed_input("Bay's middle to the left wall", middle.x_m),
+            Input("Lowest ceiling over it", up.has, Basis.MEASURED),
         ),
-        cures=lambda: (_smaller(across, up),),
+        cures=lambda: (_made_to_fit(stands, room, middle, ceiling),),
     )
 
 
-def _smaller(across: Limit, up: Limit) -> Sentence:
-    """By how much a part that stands there has to be smaller."""
+def _made_to_fit(stands: _Stands, room: Room, middle: BayMiddle, ceiling: Ceiling) -> Sentence:
+    """Where the bay goes in a room that is wide enough, or by how much what stands there has to be smaller."""
+    across, up = stands.between_walls(room, middle.x_m), stands.below(ceiling, middle.x_m)
     wide, high = enough(-across.headroom), enough(-up.headroom)
     if across.state is State.CLEAR:
         return say("Choose one at least {high} less high.", high=high)
+    more = enough(-across.headroom / 2)
+    leftward = middle.x_m > room.width_m / 2
+    moved_m = middle.x_m - more.value if leftward else middle.x_m + more.value
+    if stands.between_walls(room, moved_m).state is State.CLEAR:
+        lower, side = stands.below(ceiling, moved_m), "left" if leftward else "right"
+        if lower.state is State.CLEAR:
+            return say("Move the bay {more} to the {side}.", more=more, side=side)
+        return say(
+            "Move the bay {more} to the {side}, and choose one at least {high} less high.",
+            more=more,
+            side=side,
+            high=enough(-lower.headroom),
+        )
     if up.state is State.CLEAR:
         return say("Choose one at least {wide} less wide.", wide=wide)
     return say("Choose one at least {wide} less wide and {high} less high.", wide=wide, high=high)

@@ -4,9 +4,10 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from core.bay import Bay, Hood, MonitorPlace, Sizes, bay_of, hood_solids
+from core.checks.along import BallDistance
 from core.checks.cable_ways import MachineSpot
 from core.checks.declared import THERE
-from core.checks.readings import Ball, HittingSurface, MonitorSpot
+from core.checks.readings import Ball, BayMiddle, HittingSurface, MonitorSpot
 from core.checks.register import derive, derive_from_known
 from core.geometry.ball_rules import BallRoom
 from core.geometry.ceiling import Ceiling
@@ -180,8 +181,8 @@ def sizes(
 @derive_from_known
 def bay(
     brief: Annotated[Brief, "players", "visitors"],
-    room: Annotated[Room, "width_m"],
     layout: Annotated[Layout, "ball_x_m", "ball_y_m", "screen_bottom_m", "screen_y_m"],
+    middle: BayMiddle,
     surface: HittingSurface | None,
     sizes: Sizes,
     ceiling: Ceiling | None,
@@ -196,7 +197,7 @@ def bay(
     return bay_of(
         ball=(layout.ball_x_m, layout.ball_y_m, surface.height_m if surface else 0.0),
         floor_m=surface.floor_m if surface else 0.0,
-        middle_m=room.width_m / 2,
+        middle_m=middle.x_m,
         screen_y_m=layout.screen_y_m,
         screen_bottom_m=layout.screen_bottom_m,
         sizes=sizes,
@@ -222,11 +223,12 @@ def obstructions(room: Annotated[Room, "length_m", "stored", "things", "width_m"
 def surroundings(
     brief: Annotated[Brief, "players"],
     layout: Annotated[Layout, "screen_y_m"],
-    room: Annotated[Room, "width_m"],
+    middle: BayMiddle,
     place: BallRoom,
     ball: Ball,
     hood: Hood | None,
     obstructions: Obstructions | None,
+    distance: BallDistance | None,
 ) -> Surroundings:
     """What the swings must keep clear of: the room, what is in it while people play, and the enclosure."""
     return Surroundings(
@@ -234,7 +236,8 @@ def surroundings(
         ball=ball.at,
         players=brief.players,
         things=obstructions.solids if obstructions else (),
-        panels=hood_solids(hood, layout.screen_y_m, room.width_m / 2) if hood else (),
+        panels=hood_solids(hood, layout.screen_y_m, middle.x_m) if hood else (),
+        ball_from_y_m=layout.screen_y_m + (distance.least_m if distance else 0.0),
     )
 
 
@@ -263,14 +266,14 @@ def room_at_rest(
 @derive
 def playing_layout(
     brief: Annotated[Brief, "players"],
-    room: Annotated[Room, "width_m"],
     layout: Annotated[Layout, "ball_x_m", "ball_y_m"],
+    middle: BayMiddle,
     bay: Bay,
     at_play: RoomAtPlay,
 ) -> PlayingLayout:
     """The bay as people play in it, with what is in the room then."""
     standing = (
-        *bay.standing(BayPart, bulging=True, middle_m=room.width_m / 2),
+        *bay.standing(BayPart, bulging=True, middle_m=middle.x_m),
         *golfers(brief.players, layout, bay.surface_m),
     )
     pairs = near(at_play.solids, standing, HANDS_BREADTH_M)
@@ -280,10 +283,10 @@ def playing_layout(
 
 @derive
 def stowed_layout(
-    room: Annotated[Room, "width_m"], layout: Annotated[Layout, "stays_up"], bay: Bay, at_rest: RoomAtRest
+    layout: Annotated[Layout, "stays_up"], middle: BayMiddle, bay: Bay, at_rest: RoomAtRest
 ) -> StowedLayout:
     """The room as it serves for something else, with what of the bay stays up."""
-    standing = bay.standing(layout.stays_up, bulging=False, middle_m=room.width_m / 2)
+    standing = bay.standing(layout.stays_up, bulging=False, middle_m=middle.x_m)
     pairs = near(at_rest.solids, standing, HANDS_BREADTH_M)
     found = with_bay(at_rest.conflicts, pairs)
     return StowedLayout(

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from core.checks.along import BallDistance
+from core.checks.readings import BayMiddle
 from core.checks.register import derive
 from core.geometry.ball_rules import Inside, free_side_rules, to_screen_rule
 from core.geometry.edges import Point
@@ -42,20 +43,26 @@ class Around:
     surroundings: Surroundings
     """With the ball nowhere in particular."""
     inside: Inside | None
+    middle_m: float
+    """Of the bay across the room."""
     screen_y_m: float
     distance: BallDistance
 
 
 @derive
 def around(
-    surroundings: Surroundings, inside: Inside | None, layout: Annotated[Layout, "screen_y_m"], distance: BallDistance
+    surroundings: Surroundings,
+    inside: Inside | None,
+    middle: BayMiddle,
+    layout: Annotated[Layout, "screen_y_m"],
+    distance: BallDistance,
 ) -> Around:
     """Everything but the ball."""
     z = surroundings.room.surface_m
     anywhere = Surroundings(
         surroundings.room, (0.0, 0.0, z), surroundings.players, surroundings.things, surroundings.panels
     )
-    return Around(anywhere, inside, layout.screen_y_m, distance)
+    return Around(anywhere, inside, middle.x_m, layout.screen_y_m, distance)
 
 
 @derive
@@ -90,12 +97,12 @@ def _spot(around: Around, players: tuple[Player, ...]) -> HittingSpot:
     areas = around.surroundings.clear_floor(players, rules)
     if not areas:
         return HittingSpot(hands, (), None, say("No spot on this floor is clear for {who}.", who=_names(players)))
-    wanted = (width_m / 2, around.screen_y_m + distance.comfortable_m)
+    wanted = (around.middle_m, around.screen_y_m + distance.comfortable_m)
     x_m, y_m = typed_inside(areas, wanted)
     reason = say(
         "Clear for {who}; {offset} beside the picture's centre, {to_screen} from the screen.",
         who=_names(players),
-        offset=Quantity(abs(x_m - width_m / 2), Unit.METRE),
+        offset=Quantity(abs(x_m - around.middle_m), Unit.METRE),
         to_screen=Quantity(y_m - around.screen_y_m, Unit.METRE),
     )
     return HittingSpot(hands, areas, (x_m, y_m), reason)

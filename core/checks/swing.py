@@ -29,6 +29,8 @@ from core.quantities.tolerances import LEAST_MOVE_M
 SWING_CLEARANCE_M = 0.30
 """Least distance of a projector from a swing disc (trade)."""
 PROJECTOR_COMFORT_M = 0.45
+DUG_MOST_M = 0.50
+"""Nobody lowers a floor by more for a swing (trade)."""
 TEST_SWING = say("Do a slow test swing with the longest club and measure how high and wide it reaches.")
 
 
@@ -241,21 +243,30 @@ def past_things(
             *test_swing(disc),
             *move_the_ball(player, surroundings),
             *shorter_club(player, lambda shorter: surroundings.closest_thing(player, shorter).clearance_m),
-            *_past(closest, limit, surroundings.ball[2] + disc.hub_height_m, disc.bounds(surroundings.ball)[1][2]),
+            *_past(player, closest, limit, surroundings),
         ),
         basis=swing_basis(disc),
     )
 
 
-def _past(closest: Closest, limit: Limit, hub_m: float, top_m: float) -> tuple[Sentence, ...]:
-    """What may be done about the thing itself; on a floor that is low enough, all of the swing passes beneath it."""
-    beneath_m = top_m + limit.comfortable - closest.low_m
-    lower = (say("Lower the floor by {more}.", more=enough(beneath_m)),) if closest.at[2] > hub_m else ()
-    more = enough(-limit.headroom)
+def _past(player: Player, closest: Closest, limit: Limit, surroundings: Surroundings) -> tuple[Sentence, ...]:
+    """What may be done about the thing itself."""
+    lower, more = _lower_floor(player, closest, surroundings), enough(-limit.headroom)
     if closest.carries:
         words = "{thing} carries the building: only a structural engineer says what may be done."
         return say(words, thing=closest.name), *lower
     return say("Move {thing} {more} away, or remove it.", thing=closest.name, more=more), *lower
+
+
+def _lower_floor(player: Player, closest: Closest, surroundings: Surroundings) -> tuple[Sentence, ...]:
+    """On a floor that is low enough all of the swing passes beneath, where nothing else is in its way then."""
+    disc = swing_disc(player, player.longest_club)
+    more = enough(disc.bounds(surroundings.ball)[1][2] + COMFORT_M - closest.low_m)
+    if not LEAST_MOVE_M <= more.value <= DUG_MOST_M:
+        return ()
+    past = surroundings.over_lower_floor(more.value).closest_thing(player, player.longest_club)
+    served = swing_limit(past.clearance_m, disc).state is State.CLEAR
+    return (say("Lower the floor by {more}.", more=more),) if served else ()
 
 
 @check("swing.longest_club", title="Longest club", place=IN_ROOM)

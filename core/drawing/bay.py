@@ -71,7 +71,7 @@ def _spots(solid: Solid, *, overhead: bool) -> tuple[Point, Point]:
 
 def beam_shapes(lens: Lens, picture: Picture, room: Room, layout: Layout) -> list[Shape]:
     """The picture and the light that makes it."""
-    screen_m, lens_m, middle_m = layout.screen_y_m, layout.screen_y_m + lens.distance_m, room.width_m / 2
+    screen_m, lens_m, middle_m = layout.screen_y_m, layout.screen_y_m + lens.distance_m, layout.bay_middle_m(room)
     left, right = (screen_m, middle_m - picture.width_m / 2), (screen_m, middle_m + picture.width_m / 2)
     low, high = (screen_m, picture.bottom_m), (screen_m, picture.top_m)
     return [

@@ -25,11 +25,21 @@ def layout_dimensions(room: Room, layout: Layout, bay: Bay) -> list[Dimension]:
     """The room's own measurements, and how the layout shares them out."""
     length, width = room.length_m, room.width_m
     screen, ball_y, ball_x = layout.screen_y_m, layout.ball_y_m, layout.ball_x_m
+    middle = layout.bay_middle_m(room)
     dimensions = [
         *room_dimensions(room),
         Dimension("floor", "Gap behind the screen", (0, 0), (screen, 0), screen, "layout.screen_y_m"),
         Dimension("floor", "Ball to screen", (screen, 0), (ball_y, 0), ball_y - screen, "layout.ball_to_screen_m"),
         Dimension("floor", "Behind the ball", (ball_y, 0), (length, 0), length - ball_y, "layout.behind_ball_m"),
+        Dimension("floor", "Bay's middle to left wall", (0, 0), (0, middle), middle, "layout.screen_x_m"),
+        Dimension(
+            "floor",
+            "Bay's middle to right wall",
+            (0, middle),
+            (0, width),
+            width - middle,
+            "layout.screen_to_right_wall_m",
+        ),
         Dimension("floor", "Ball to left wall", (length, 0), (length, ball_x), ball_x, "layout.ball_x_m"),
         Dimension(
             "floor", "Ball to right wall", (length, ball_x), (length, width), width - ball_x, "layout.right_wall_m"
@@ -60,11 +70,12 @@ def layout_dimensions(room: Room, layout: Layout, bay: Bay) -> list[Dimension]:
 
 
 def layout_handles(room: Room, layout: Layout, bay: Bay) -> list[Handle]:
-    """Ball, screen line and projector."""
+    """Ball, screen line, bay and projector."""
     handles = [
         Handle("floor", "ball", "Ball", (layout.ball_y_m, layout.ball_x_m), "ball_y_m", "ball_x_m"),
         Handle("section", "ball", "Ball", (layout.ball_y_m, bay.surface_m), "ball_y_m"),
-        Handle("floor", "screen", "Screen line", (layout.screen_y_m, room.width_m / 2), "screen_y_m"),
+        Handle("floor", "screen", "Screen line", (layout.screen_y_m, layout.bay_middle_m(room)), "screen_y_m"),
+        Handle("floor", "bay", "Bay across", (0.0, layout.bay_middle_m(room)), "", "screen_x_m"),
     ]
     if lens := bay.lens:
         u = layout.screen_y_m + lens.distance_m

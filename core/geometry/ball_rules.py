@@ -50,7 +50,12 @@ class BallRoom:
 
 @dataclass(frozen=True)
 class Inside:
-    """The clear inside of an enclosure, in metres: half its width, and the y up to which a ball lies in it."""
+    """The clear inside of an enclosure, in metres: its middle across the room, half its width, and the y of its mouth.
+
+    A ball lies in it up to there.
+    """
+
+    middle_m: float
 
     half_width_m: float
     mouth_m: float
@@ -89,7 +94,7 @@ def free_side_rules(right_handed: bool, width_m: float, inside: Inside | None) -
     found = [BallRule(FREE_SIDE, to_wall, FREE_SIDE_LEAST_M, FREE_SIDE_COMFORT_M)]
     if inside is not None:
         sign = -1.0 if right_handed else 1.0
-        side = BallEdge("enclosure's side", sign, 0.0, inside.half_width_m - sign * width_m / 2)
+        side = BallEdge("enclosure's side", sign, 0.0, inside.half_width_m - sign * inside.middle_m)
         found.append(BallRule(FREE_SIDE, side, FREE_SIDE_LEAST_M, FREE_SIDE_COMFORT_M, before_m=inside.mouth_m))
     return tuple(found)
 

@@ -128,16 +128,12 @@ def overlap_m(first: Solid, second: Solid) -> Point3:
 
 
 def free_shift(
-    conflict: Conflict, solids: Sequence[Solid], room: Room, ceiling: Ceiling | None, spare_m: float
+    moving: Solid, other: Solid, solids: Sequence[Solid], room: Room, ceiling: Ceiling | None, spare_m: float
 ) -> Point3 | None:
-    """The shortest shift across or along that frees the stored thing of `conflict` from everything, if one does.
+    """The shortest shift across or along that frees `moving` from `other` and everything else, if one does.
 
     It leaves `spare_m` between the two.
     """
-    moving = conflict.first if conflict.first.group is Group.STORED else conflict.second
-    other = conflict.second if moving is conflict.first else conflict.first
-    if moving.group is not Group.STORED:
-        return None
     others = [solid for solid in solids if solid is not moving]
     (x0, y0, _), (x1, y1, _) = moving.box.low, moving.box.high
     (ox0, oy0, _), (ox1, oy1, _) = other.box.low, other.box.high

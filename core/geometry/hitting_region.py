@@ -112,16 +112,30 @@ def typed_inside(areas: tuple[Area, ...], wanted: Point) -> Point:
     A corner that is sharper than that is told to the tenth, as it is stored. Raises `ValueError` for no areas.
     """
     spot = nearest_inside(areas, wanted)
-    for decimals in (TOLD_DECIMALS_M, STORED_DECIMALS):
-        step = 10.0**-decimals
-        x, y = (round(at, decimals) for at in spot)
-        around = [
-            (round(x + dx * step, decimals), round(y + dy * step, decimals)) for dx in (0, -1, 1) for dy in (0, -1, 1)
-        ]
-        inside = [point for point in around if nearest_inside(areas, point) == point]
-        if inside:
-            return min(inside, key=lambda point: hypot(point[0] - spot[0], point[1] - spot[1]))
-    return spot
+    finest = (_rounded_inside(areas, spot, (0.0, 0.0), decimals) for decimals in (TOLD_DECIMALS_M, STORED_DECIMALS))
+    return next((point for point in finest if point is not None), spot)
+
+
+def told_shift(areas: tuple[Area, ...], start: Point) -> Point | None:
+    """How far across and along the nearest point of `areas` is, in whole millimetres, as it is told and moved by.
+
+    `None` where no such move ends inside. Raises `ValueError` for no areas.
+    """
+    found = _rounded_inside(areas, nearest_inside(areas, start), start, TOLD_DECIMALS_M)
+    return None if found is None else (found[0] - start[0], found[1] - start[1])
+
+
+def _rounded_inside(areas: tuple[Area, ...], spot: Point, origin: Point, decimals: int) -> Point | None:
+    """The point inside that is nearest to `spot` of those around it that are so many decimals from `origin`."""
+    step = 10.0**-decimals
+    (x0, y0), x, y = origin, round(spot[0] - origin[0], decimals), round(spot[1] - origin[1], decimals)
+    around = [
+        (x0 + round(x + dx * step, decimals), y0 + round(y + dy * step, decimals))
+        for dx in (0, -1, 1)
+        for dy in (0, -1, 1)
+    ]
+    inside = [point for point in around if nearest_inside(areas, point) == point]
+    return min(inside, key=lambda point: hypot(point[0] - spot[0], point[1] - spot[1]), default=None)
 
 
 MOST_FLAT = 2

@@ -1,14 +1,14 @@
 """All that the swings of a room must stay clear of, and how near each comes."""
 
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import NamedTuple
 
-from core.geometry.ball_rules import CHECK_BY_EDGE, BallRoom, BallRule, swing_edges, swing_rules
+from core.geometry.ball_rules import CHECK_BY_EDGE, BallRoom, BallRule, swing_edges, swing_rules, to_screen_rule
 from core.geometry.boxes import Box
-from core.geometry.hitting_region import Area, clear_floor, typed_inside
-from core.geometry.solids import Solid
+from core.geometry.hitting_region import Area, clear_floor, told_shift
+from core.geometry.solids import Group, Solid
 from core.geometry.swing_clearance import Clearances, clearances
 from core.geometry.swing_disc import Point3, swing_disc
 from core.model.brief import Player
@@ -44,6 +44,8 @@ class Surroundings:
     """Obstructions and what stays in the room while people play."""
     panels: tuple[Solid, ...]
     """Sides and roof of the enclosure."""
+    ball_from_y_m: float = 0.0
+    """No ball is offered a place nearer to the wall behind the screen: as far before what stops it as it must be."""
 
     @cached_property
     def boxes(self) -> tuple[Box, ...]:
@@ -80,13 +82,22 @@ class Surroundings:
         return clear_floor(self.room.width_m, self.room.length_m, tuple(rules), discs, self.room.surface_m, self.boxes)
 
     def shift_to_clear(self, player: Player) -> tuple[float, float] | None:
-        """How far across and along the ball would have to move for `player`'s swing to be clear; `None` if nowhere."""
-        areas = self.clear_floor([player], [rule for rule in self.swing_rules([player]) if rule.check in SWINGS])
-        if not areas:
-            return None
-        x, y, _ = self.ball
-        to_x, to_y = typed_inside(areas, (x, y))
-        return to_x - x, to_y - y
+        """How far across and along the ball moves for `player`'s swing to be clear, in whole millimetres.
+
+        `None` where no spot is clear.
+        """
+        swings = (rule for rule in self.swing_rules([player]) if rule.check in SWINGS)
+        areas = self.clear_floor([player], [to_screen_rule(self.ball_from_y_m, 0.0, 0.0), *swings])
+        return told_shift(areas, self.ball[:2]) if areas else None
+
+    def over_lower_floor(self, by_m: float) -> "Surroundings":
+        """The same over a floor that is so much lower: what is the room's own is that much higher above it."""
+        up = (0.0, 0.0, by_m)
+        things = (
+            solid._replace(box=solid.box.moved(up), reach=solid.reach.moved(up)) if solid.group is Group.ROOM else solid
+            for solid in self.things
+        )
+        return replace(self, things=tuple(things))
 
     def _closest(self, player: Player, club: Club, boxes: range) -> Closest:
         row, table = self._wanted if club is player.longest_club else self._shorter(player)

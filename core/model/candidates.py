@@ -50,6 +50,7 @@ def placed_in(room: Room, layout: Layout) -> Layout:
     return layout.model_copy(
         update={
             "ball_x_m": round(room.width_m / 2, 4),
+            "screen_x_m": None,
             "ball_y_m": round(min(layout.screen_y_m + BALL_TO_SCREEN_M, furthest_m), 4),
             "lens_distance_m": None,
             "lens_height_m": None,

@@ -11,6 +11,7 @@ class LayoutMove(Record):
     ball_x_m: Metres | None = None
     ball_y_m: Metres | None = None
     screen_y_m: Metres | None = None
+    screen_x_m: Metres | None = None
     screen_bottom_m: Metres | None = None
     lens_distance_m: Metres | None = None
     lens_height_m: Metres | None = None
@@ -21,10 +22,13 @@ class LayoutMove(Record):
     ball_to_screen_m: Metres | None = None
     behind_ball_m: Metres | None = None
     right_wall_m: Metres | None = None
+    screen_to_right_wall_m: Metres | None = None
     stays_up: tuple[BayPart, ...] | None = None
 
 
-CLEARABLE = frozenset({"lens_distance_m", "lens_height_m", "monitor_distance_m", "machine_x_m", "machine_y_m"})
+CLEARABLE = frozenset(
+    {"screen_x_m", "lens_distance_m", "lens_height_m", "monitor_distance_m", "machine_x_m", "machine_y_m"}
+)
 """Left empty, the core proposes a value."""
 
 
@@ -42,4 +46,6 @@ def layout_changes(layout: Layout, room: Room, move: LayoutMove, typed: frozense
         changes["ball_y_m"] = room.length_m - move.behind_ball_m
     if move.right_wall_m is not None:
         changes["ball_x_m"] = room.width_m - move.right_wall_m
+    if move.screen_to_right_wall_m is not None:
+        changes["screen_x_m"] = room.width_m - move.screen_to_right_wall_m
     return changes

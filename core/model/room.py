@@ -114,6 +114,8 @@ class Layout(Record):
     ball_y_m: Annotated[Metres, Field(ge=0, le=60)] = 3.6
     screen_y_m: Annotated[Metres, Field(ge=0, le=60)] = 0.4
     """The gap behind the screen."""
+    screen_x_m: Annotated[Metres, Field(ge=0, le=60)] | None = None
+    """Middle of screen, picture and enclosure across the room; left empty, the middle of the room."""
     screen_bottom_m: Annotated[Metres, Field(ge=0, le=5)] = 0.0
     """Lower edge of the hanging screen above the bare floor."""
     lens_distance_m: Annotated[Metres, Field(gt=0, le=60)] | None = None
@@ -130,6 +132,10 @@ class Layout(Record):
     """Where it stands along the room; left empty, beside the ball."""
     stays_up: Several[BayPart] = (BayPart.PROJECTOR,)
     """What of the bay stays where it is while the room serves for something else."""
+
+    def bay_middle_m(self, room: Room) -> float:
+        """Middle of screen, picture and enclosure across `room`, in metres."""
+        return room.width_m / 2 if self.screen_x_m is None else self.screen_x_m
 
     @property
     def ball_to_screen_m(self) -> float:

@@ -153,6 +153,7 @@ def allowance(room: Room, players: tuple[Player, ...], surface_m: float) -> Allo
     empty = Around(
         Surroundings(place, (0.0, 0.0, surface_m), (), (*thing_solids(room), *stored_solids(room, playing=True)), ()),
         None,
+        layout.bay_middle_m(room),
         layout.screen_y_m,
         SCREEN_DISTANCE,
     )

@@ -193,6 +193,8 @@ def _decided(build: Build, dice: Random) -> Build:
         }
         for slot, hung in build.chain.items()
     }
-    return Build.model_validate(
-        build.model_dump() | {"brief": {**build.brief.model_dump(), **answers, "players": players}, "chain": chain}
-    )
+    brief = {**build.brief.model_dump(), **answers, "players": players}
+    layout = build.layout.model_dump()
+    if dice.random() < 0.3:
+        layout["screen_x_m"] = round(dice.uniform(1.2, build.room.width_m - 1.2), 3)
+    return Build.model_validate(build.model_dump() | {"brief": brief, "chain": chain, "layout": layout})

@@ -108,12 +108,14 @@ class ConflictTests(TestCase):
         where = room(things=[post.model_dump()], stored=[stored(x_m=0.2).model_dump()])
         solids = (*thing_solids(where), *stored_solids(where, playing=False))
         (conflict,) = conflicts(solids, where, ceiling_of(where))
-        shift = free_shift(conflict, solids, where, ceiling_of(where), 0.0)
+        post_solid, dinghy = conflict.first, conflict.second
+        shift = free_shift(dinghy, post_solid, solids, where, ceiling_of(where), 0.0)
         assert shift is not None
         self.assertAlmostEqual(shift[0], 1.4, msg="0.3 to the left would stand in the wall")
         stuck = room(width_m=1.8, things=[post.model_dump()], stored=[stored(length_m=7.0, y_m=0).model_dump()])
         solids = (*thing_solids(stuck), *stored_solids(stuck, playing=False))
-        self.assertIsNone(free_shift(conflicts(solids, stuck, None)[0], solids, stuck, None, 0.0))
+        worst = conflicts(solids, stuck, None)[0]
+        self.assertIsNone(free_shift(worst.second, worst.first, solids, stuck, None, 0.0))
 
     def test_the_rooms_own_things_may_touch(self) -> None:
         post = thing(id="post", x_m=1.0, fixed_to="floor")

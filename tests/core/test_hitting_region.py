@@ -48,7 +48,8 @@ def rooms(draw: st.DrawFn, most_things: int = 0) -> Room:
 
 def spots(where: Room, *players: Player) -> tuple[HittingSpot, ...]:
     placed = layout()
-    return hitting_spots(Around(around(where, placed, *players), None, placed.screen_y_m, BallDistance()))
+    middle_m = placed.bay_middle_m(where)
+    return hitting_spots(Around(around(where, placed, *players), None, middle_m, placed.screen_y_m, BallDistance()))
 
 
 RULES = ("room.behind_ball", "room.free_side", "swing.ceiling", "swing.side_walls", "swing.rear_wall", "swing.things")
@@ -124,7 +125,7 @@ class RegionTests(TestCase):
             (BallDistance(), 2.8, (2.3, 3.4)),
             (BallDistance(1.6, 2.4, "Net"), 2.0, (2.3, 2.8)),
         ):
-            (spot,) = hitting_spots(Around(around(room(), layout(), player()), None, 0.4, distance))
+            (spot,) = hitting_spots(Around(around(room(), layout(), player()), None, 2.3, 0.4, distance))
             self.assertAlmostEqual(min(y for area in spot.areas for _, y in area.outline), nearest_m)
             self.assertEqual(spot.best, best)
 

@@ -1474,6 +1474,7 @@ export interface components {
              *       "ball_x_m": 2.25,
              *       "ball_y_m": 3.6,
              *       "screen_y_m": 0.4,
+             *       "screen_x_m": null,
              *       "screen_bottom_m": 0,
              *       "lens_distance_m": null,
              *       "lens_height_m": null,
@@ -1849,6 +1850,11 @@ export interface components {
              * @default 0.4
              */
             screen_y_m: number;
+            /**
+             * Screen X M
+             * @description Middle of screen, picture and enclosure across the room; left empty, the middle of the room.
+             */
+            screen_x_m?: number | null;
             /**
              * Screen Bottom M
              * @description Lower edge of the hanging screen above the bare floor.
@@ -2917,6 +2923,8 @@ export interface components {
             ball_y_m?: string | number | null;
             /** Screen Y M */
             screen_y_m?: string | number | null;
+            /** Screen X M */
+            screen_x_m?: string | number | null;
             /** Screen Bottom M */
             screen_bottom_m?: string | number | null;
             /** Lens Distance M */
@@ -2937,6 +2945,8 @@ export interface components {
             behind_ball_m?: string | number | null;
             /** Right Wall M */
             right_wall_m?: string | number | null;
+            /** Screen To Right Wall M */
+            screen_to_right_wall_m?: string | number | null;
             /** Stays Up */
             stays_up?: components["schemas"]["BayPart"][] | null;
         };

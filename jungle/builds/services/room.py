@@ -48,6 +48,8 @@ def _things(changes: Mapping[str, object]) -> str:
 
 _MOVED_THINGS = {
     "screen_y_m": "screen line",
+    "screen_x_m": "bay",
+    "screen_to_right_wall_m": "bay",
     "screen_bottom_m": "screen",
     "lens_distance_m": "projector",
     "lens_height_m": "projector",

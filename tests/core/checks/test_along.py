@@ -1,6 +1,7 @@
 """The room shared out around the ball."""
 
 from core.checks.along import gap_behind_screen, picture_offset
+from core.checks.readings import BayMiddle
 from core.checks.verdict import Told
 from core.geometry.picture import Picture
 from core.model.parts import Net
@@ -101,7 +102,7 @@ class FreeSideTests(CheckTestCase):
 
 class OffsetTests(CheckTestCase):
     def answer(self, ball_x_m: float) -> Told:
-        return picture_offset(room(), layout(ball_x_m=ball_x_m), Picture(2.6, 2.6, 0.0, "1:1", 1.0))
+        return picture_offset(BayMiddle(2.3), layout(ball_x_m=ball_x_m), Picture(2.6, 2.6, 0.0, "1:1", 1.0))
 
     def test_clear_tight_blocked(self) -> None:
         """Room centre 2.30 m, half the picture 1.30 m."""

@@ -9,7 +9,7 @@ from core.checks.picture import (
     sharpness,
     throw_distance,
 )
-from core.checks.readings import HittingSurface, LensBand, Throw, lens, picture, raster
+from core.checks.readings import BayMiddle, HittingSurface, LensBand, Throw, lens, picture, raster
 from core.checks.verdict import Told
 from core.geometry.ceiling import ceiling_of
 from core.geometry.picture import Picture, Raster, raster_around
@@ -42,21 +42,21 @@ class ReadingTests(CheckTestCase):
 
     def test_the_lens_is_proposed_in_the_middle_of_the_throw_and_under_the_ceiling(self) -> None:
         """Throw 3.19–3.83 m: 3.51. Ceiling 3.00 − 0.15 is below the band's 3.20."""
-        found = lens(layout(), room(), ceiling_of(room()), Throw(3.19, 3.83), LensBand(2.7, 3.2))
+        found = lens(layout(), room(), BayMiddle(2.3), ceiling_of(room()), Throw(3.19, 3.83), LensBand(2.7, 3.2))
         self.assertAlmostEqual(found.distance_m, 3.51)
         self.assertAlmostEqual(found.height_m, 2.85)
         self.assertTrue(found.proposed)
 
     def test_a_short_room_pulls_the_proposal_nearer(self) -> None:
         """5.00 − 0.40 − 0.20 leaves 4.40: the middle of 4.00–4.40."""
-        found = lens(layout(), room(length_m=5.0), ceiling_of(room(length_m=5.0)), Throw(4.0, 6.0), LensBand(2.7, 2.8))
+        short = room(length_m=5.0)
+        found = lens(layout(), short, BayMiddle(2.3), ceiling_of(short), Throw(4.0, 6.0), LensBand(2.7, 2.8))
         self.assertAlmostEqual(found.distance_m, 4.2)
 
     def test_a_placed_lens_stays(self) -> None:
         placed = layout(lens_distance_m=3.3, lens_height_m=2.5)
-        self.assertEqual(
-            lens(placed, room(), ceiling_of(room()), Throw(3.19, 3.83), LensBand(2.7, 3.2)), Lens(2.3, 3.3, 2.5, False)
-        )
+        found = lens(placed, room(), BayMiddle(2.0), ceiling_of(room()), Throw(3.19, 3.83), LensBand(2.7, 3.2))
+        self.assertEqual(found, Lens(2.0, 3.3, 2.5, False), "in the middle of the bay, wherever that is")
 
 
 class FillTests(CheckTestCase):

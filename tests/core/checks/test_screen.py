@@ -2,6 +2,7 @@
 
 from typing import Any
 
+from core.checks.readings import BayMiddle
 from core.checks.screen import (
     display_for_stage,
     enclosure_in_room,
@@ -19,11 +20,12 @@ from tests.core.worlds import enclosure, layout, player, projector, room, screen
 
 
 def in_room(surface: Surface, where: Room, placed: Layout) -> Told:
-    return screen_in_room(surface, where, placed, ceiling_of(where))
+    return screen_in_room(surface, where, placed, BayMiddle(placed.bay_middle_m(where)), ceiling_of(where))
 
 
-def boxed(box: Enclosure, where: Room) -> Told:
-    return enclosure_in_room(box, where, layout(), ceiling_of(where))
+def boxed(box: Enclosure, where: Room, **placed: Any) -> Told:
+    middle = BayMiddle(layout(**placed).bay_middle_m(where))
+    return enclosure_in_room(box, where, layout(**placed), middle, ceiling_of(where))
 
 
 class RatingTests(CheckTestCase):

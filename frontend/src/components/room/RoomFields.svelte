@@ -30,6 +30,8 @@
     ['ball_x_m', 'Left wall to ball'],
     ['right_wall_m', 'Right wall to ball'],
     ['screen_y_m', 'Gap behind the screen'],
+    ['screen_x_m', "Left wall to the bay's middle"],
+    ['screen_to_right_wall_m', "Right wall to the bay's middle"],
     ['ball_to_screen_m', 'Ball to screen'],
     ['behind_ball_m', 'Behind the ball'],
     ['screen_bottom_m', 'Under the screen'],
