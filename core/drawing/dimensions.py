@@ -3,6 +3,10 @@
 from core.bay import Bay
 from core.drawing.shapes import Dimension, Handle
 from core.model.room import CeilingShape, Layout, Room
+from core.model.things import BayPart
+
+USUAL_HALF_M = 1.0
+"""Half of a screen that is not chosen yet."""
 
 
 def room_dimensions(room: Room) -> list[Dimension]:
@@ -75,7 +79,7 @@ def layout_handles(room: Room, layout: Layout, bay: Bay) -> list[Handle]:
         Handle("floor", "ball", "Ball", (layout.ball_y_m, layout.ball_x_m), "ball_y_m", "ball_x_m"),
         Handle("section", "ball", "Ball", (layout.ball_y_m, bay.surface_m), "ball_y_m"),
         Handle("floor", "screen", "Screen line", (layout.screen_y_m, layout.bay_middle_m(room)), "screen_y_m"),
-        Handle("floor", "bay", "Bay across", (0.0, layout.bay_middle_m(room)), "", "screen_x_m"),
+        _bay_handle(room, layout, bay),
     ]
     if lens := bay.lens:
         u = layout.screen_y_m + lens.distance_m
@@ -92,3 +96,11 @@ def layout_handles(room: Room, layout: Layout, bay: Bay) -> list[Handle]:
             ),
         ]
     return handles
+
+
+def _bay_handle(room: Room, layout: Layout, bay: Bay) -> Handle:
+    """At the far end of the screen: all of the bay moves across the room with it."""
+    screens = [solid.box for solid in bay.of(BayPart.SCREEN)]
+    half_m = (screens[0].high[0] - screens[0].low[0]) / 2 if screens else USUAL_HALF_M
+    at = layout.screen_y_m, layout.bay_middle_m(room) + half_m
+    return Handle("floor", "bay", "Bay across", at, "", "screen_x_m", v_origin_m=half_m, v_least_m=2 * half_m)

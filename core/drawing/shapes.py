@@ -67,6 +67,8 @@ class Handle:
     v_field: str = ""
     u_origin_m: float = 0.0
     v_origin_m: float = 0.0
+    v_least_m: float = 0.0
+    """No v below that is taken."""
 
 
 @dataclass(frozen=True)

@@ -50,7 +50,7 @@ class SceneTests(TestCase):
     def test_an_empty_build_still_shows_room_screen_line_and_ball(self) -> None:
         scene = drawn(chain={})
         self.assertLessEqual({"room", "screen-line", "swing-disc"}, meanings(scene, "floor"))
-        self.assertEqual({handle.target for handle in scene.handles}, {"ball", "screen"})
+        self.assertEqual({handle.target for handle in scene.handles}, {"ball", "screen", "bay"})
 
     def test_dimensions_measure_what_they_span(self) -> None:
         for dimension in drawn().dimensions:

@@ -104,6 +104,8 @@ const OFFSETS: Record<string, number> = {
   Ceiling: 24,
   Eaves: 24,
   'Highest point': -26,
+  "Bay's middle to left wall": -22,
+  "Bay's middle to right wall": -22,
   'Gap behind the screen': 18,
   'Ball to screen': 18,
   'Behind the ball': 18,

@@ -15,6 +15,7 @@ from core.geometry.ceiling import ceiling_of
 from core.model.brief import Brief
 from core.model.parts import Enclosure, Net, Surface, Television
 from core.model.room import Layout, Room
+from core.quantities import UnitSystem
 from tests.core.checks.base import CheckTestCase, answer
 from tests.core.worlds import enclosure, layout, player, projector, room, screen
 
@@ -74,6 +75,34 @@ class FitTests(CheckTestCase):
         self.assert_verdict(boxed(enclosure(), room()), "clear", "3.00 m", "2.85 m", "150 mm")
         self.assert_verdict(boxed(enclosure(), room(lining_m=0.12)), "tight", "2.88 m", "2.85 m", "30 mm")
         self.assert_verdict(boxed(enclosure(), room(ceiling_m=2.6)), "blocked", "2.60 m", "2.85 m", "−250 mm")
+
+    def test_a_bay_beside_the_middle(self) -> None:
+        """1.20 m from the left wall leaves 2.40 for 2.90; in the room of 4.60 it goes 0.275 m to the right."""
+        self.assert_verdict(
+            boxed(enclosure(), room(), screen_x_m=1.2),
+            "blocked",
+            "2.40 m",
+            "2.90 m",
+            "−500 mm",
+            "Move the bay 275 mm to the right.",
+        )
+        self.assert_verdict(
+            boxed(enclosure(), room(width_m=2.93), screen_x_m=1.2),
+            "blocked",
+            "2.40 m",
+            "2.90 m",
+            "−500 mm",
+            "Choose one at least 550 mm less wide.",
+        )
+
+    def test_under_a_slope_it_goes_where_it_is_lower(self) -> None:
+        """From 4.00 m at the left wall down to 2.60 at the right: over a box that ends at 2.925 m it is 3.11 m high."""
+        where = room(ceiling_m=2.6, ridge_m=4.0, ceiling_shape="high_left")
+        told = boxed(enclosure(outer_height_m=3.3), where, screen_x_m=1.2)
+        self.assertEqual(
+            [cure.text(UnitSystem.METRIC) for cure in told.changes],
+            ["Move the bay 275 mm to the right, and choose one at least 241 mm less high."],
+        )
 
     def test_screen_in_the_enclosure(self) -> None:
         """Inside 2.80 × 2.76 m; the screen takes 2.70 m both ways: 60 mm to spare up, 100 mm across."""

@@ -128,6 +128,16 @@
       class="fill-base-100 stroke-primary"
       stroke-width="2.4"
     />
+  {:else if handle.target === 'bay'}
+    <rect
+      x={page.x - 13}
+      y={page.y - 4}
+      width="26"
+      height="8"
+      rx="2"
+      class="fill-base-100 stroke-primary"
+      stroke-width="2.4"
+    />
   {:else if handle.target === 'machine'}
     <rect
       x={page.x - 7}
