@@ -2,12 +2,9 @@
 
 from core.model.build import Build, CandidateRoom
 from core.model.free_ids import free_id
+from core.model.placing import proposed_in
 from core.model.room import Layout, Room
 from core.model.turning import turned_room
-
-BALL_TO_SCREEN_M = 3.0
-"""Where the ball goes in a room that is new or turned: the comfortable distance (trade)."""
-BEHIND_M = 1.0
 
 
 class NoSuchRoom(LookupError):
@@ -17,7 +14,7 @@ class NoSuchRoom(LookupError):
 def with_candidate(build: Build, name: str) -> Build:
     """`build` with the room as it is kept aside under `name`, to be measured as another once it is chosen."""
     ids = [candidate.id for candidate in build.candidates]
-    fresh = CandidateRoom(id=free_id("room", ids), room=Room(name=name), layout=placed_in(Room(), Layout()))
+    fresh = CandidateRoom(id=free_id("room", ids), room=Room(name=name), layout=proposed_in(Room(), Layout()))
     return build.model_copy(update={"candidates": (*build.candidates, fresh)})
 
 
@@ -41,22 +38,7 @@ def without_candidate(build: Build, id: str) -> Build:
 def with_screen_turned(build: Build, quarters: int) -> Build:
     """`build` with the screen on the wall that is so many quarters of a turn further to the right."""
     room = turned_room(build.room, quarters)
-    return build.model_copy(update={"room": room, "layout": placed_in(room, build.layout)})
-
-
-def placed_in(room: Room, layout: Layout) -> Layout:
-    """`layout` for another floor: ball in the middle at a comfortable distance, lens and monitor as proposed."""
-    furthest_m = max(layout.screen_y_m, room.length_m - BEHIND_M)
-    return layout.model_copy(
-        update={
-            "ball_x_m": round(room.width_m / 2, 4),
-            "screen_x_m": None,
-            "ball_y_m": round(min(layout.screen_y_m + BALL_TO_SCREEN_M, furthest_m), 4),
-            "lens_distance_m": None,
-            "lens_height_m": None,
-            "monitor_distance_m": None,
-        }
-    )
+    return build.model_copy(update={"room": room, "layout": proposed_in(room, build.layout)})
 
 
 def _found(build: Build, id: str) -> CandidateRoom:

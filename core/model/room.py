@@ -112,6 +112,8 @@ class Layout(Record):
 
     ball_x_m: Annotated[Metres, Field(ge=0, le=60)] = 2.25
     ball_y_m: Annotated[Metres, Field(ge=0, le=60)] = 3.6
+    ball_placed: bool = True
+    """Somebody put the ball there; until then it follows the room and the bay."""
     screen_y_m: Annotated[Metres, Field(ge=0, le=60)] = 0.4
     """The gap behind the screen."""
     screen_x_m: Annotated[Metres, Field(ge=0, le=60)] | None = None

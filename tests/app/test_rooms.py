@@ -8,6 +8,7 @@ from django.utils import timezone
 
 from core.contents.changes import ContentGroup
 from core.model.build import Build
+from jungle.builds.models import StoredBuild
 from tests.app.worlds import ApiTestCase
 
 
@@ -128,6 +129,33 @@ class RoomTests(ApiTestCase):
         self.assertEqual(self.send("post", "/rooms/screen", quarters=3).json()["build"]["room"]["width_m"], 4.5)
         self.assertEqual(self.send("post", f"/rooms/{garage}/drop").json()["build"]["candidates"], [])
         self.assertEqual(self.send("post", "/rooms/ghost/choose").status_code, 404)
+
+
+class FollowingBallTests(ApiTestCase):
+    """Nobody has placed the ball of a build that has just begun."""
+
+    def setUp(self) -> None:
+        super().setUp()
+        begun = self.client.post("/api/builds", {"name": "Garage"}, content_type="application/json").json()
+        self.build = StoredBuild.objects.get(pk=begun["id"])
+
+    def ball(self) -> tuple[float, float]:
+        self.build.refresh_from_db()
+        return self.build.design.layout.ball_x_m, self.build.design.layout.ball_y_m
+
+    def test_it_follows_the_room_and_the_bay_until_somebody_moves_it(self) -> None:
+        """4.50 × 6.00 m with the screen at 0.40: 2.25 and 3.40; in a room of 3.00 m its last metre stays free."""
+        self.assertEqual(self.ball(), (2.25, 3.4))
+        self.send("patch", "/room", width_m="6.4")
+        self.assertEqual(self.ball(), (3.2, 3.4))
+        self.send("patch", "/room", length_m="3")
+        self.assertEqual(self.ball(), (3.2, 2.0))
+        self.send("patch", "/room", length_m="7")
+        self.send("patch", "/layout", screen_x_m="2", screen_y_m="0.5")
+        self.assertEqual(self.ball(), (2.0, 3.5))
+        self.send("patch", "/layout", ball_x_m="2.2")
+        self.send("patch", "/room", width_m="8", length_m="5")
+        self.assertEqual(self.ball(), (2.2, 3.5), "it stays where somebody put it")
 
 
 class BriefTests(ApiTestCase):

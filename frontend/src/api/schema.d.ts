@@ -1473,6 +1473,7 @@ export interface components {
              * @default {
              *       "ball_x_m": 2.25,
              *       "ball_y_m": 3.6,
+             *       "ball_placed": true,
              *       "screen_y_m": 0.4,
              *       "screen_x_m": null,
              *       "screen_bottom_m": 0,
@@ -1844,6 +1845,12 @@ export interface components {
              * @default 3.6
              */
             ball_y_m: number;
+            /**
+             * Ball Placed
+             * @description Somebody put the ball there; until then it follows the room and the bay.
+             * @default true
+             */
+            ball_placed: boolean;
             /**
              * Screen Y M
              * @description The gap behind the screen.

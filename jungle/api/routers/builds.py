@@ -10,7 +10,7 @@ from core.checks.limits import State
 from core.formats.build_file import write_build_file
 from core.formats.report_json import WorkingsJson, workings_json
 from core.model.brief import Stage
-from core.model.build import Build
+from core.model.placing import begun
 from core.report.evaluation_of import evaluation_of
 from core.report.other_values import with_other_values
 from jungle.api.changes import Change
@@ -44,7 +44,7 @@ def list_builds(request: SignedIn) -> Any:
 @router.post("", response={201: BuildReply, 422: Problems})
 def start_build(request: SignedIn, body: NewBuild) -> Any:
     """Begin a build with first guesses."""
-    build = builds.start_build(request.user, Build(name=body.name), answer=answer_for(request))
+    build = builds.start_build(request.user, begun(body.name), answer=answer_for(request))
     return show(request, build, 201)
 
 

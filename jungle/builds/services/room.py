@@ -4,6 +4,7 @@ from collections.abc import Mapping
 
 from core.model.build import Build
 from core.model.moves import LayoutMove, layout_changes
+from core.model.placing import with_ball_following
 from core.model.typed import with_changes
 from core.quantities import UnitSystem
 from jungle.builds.models import StoredBuild
@@ -18,7 +19,7 @@ def measure_room(on: On, changes: Mapping[str, object]) -> StoredBuild:
     def change(build: Build) -> Build:
         guessed = tuple(field for field in build.room.guessed if field not in changes)
         room = with_changes(build.room, {**changes, "guessed": guessed}, units, build.brief.currency)
-        return build.model_copy(update={"room": room})
+        return build.model_copy(update={"room": room, "layout": with_ball_following(room, build.layout)})
 
     return edit(on, f"Room: {field_words(changes)}", change)
 
@@ -38,7 +39,7 @@ def design_moved(build: Build, changes: Mapping[str, object], units: UnitSystem)
         units,
         build.brief.currency,
     )
-    return build.model_copy(update={"layout": layout})
+    return build.model_copy(update={"layout": with_ball_following(build.room, layout)})
 
 
 def _things(changes: Mapping[str, object]) -> str:
