@@ -18,6 +18,10 @@ USED_SHARE = Decimal("0.65")
 USED_LINES = 3
 
 
+CAPS = frozenset({"money.up_front", "money.yearly"})
+"""What something costs is told beside it: that it goes over a cap rules it out for nobody but its owner."""
+
+
 @check("money.up_front", title="Up-front cap", place=IN_BUDGET)
 def up_front(brief: Annotated[Brief, "currency", "up_front_cap_minor", "used_is_fine"], costs: Costs) -> Answer:
     """What is spent up front stays under its cap, the contingency included.

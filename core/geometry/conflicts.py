@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from itertools import combinations
-from math import hypot, inf
+from math import hypot, inf, isfinite
 
 from core.geometry.boxes import Box, between
 from core.geometry.ceiling import Ceiling
@@ -139,7 +139,9 @@ def free_shift(
     (ox0, oy0, _), (ox1, oy1, _) = other.box.low, other.box.high
     right, left, back, ahead = ox1 - x0 + spare_m, ox0 - x1 - spare_m, oy1 - y0 + spare_m, oy0 - y1 - spare_m
     shifts = [(right, 0.0, 0.0), (left, 0.0, 0.0), (0.0, back, 0.0), (0.0, ahead, 0.0)]
-    for shift in sorted(shifts, key=lambda by: abs(by[0]) + abs(by[1])):
+    # Beyond a wall is no way out: the wall has no far side.
+    ways = (shift for shift in shifts if isfinite(shift[0]) and isfinite(shift[1]))
+    for shift in sorted(ways, key=lambda by: abs(by[0]) + abs(by[1])):
         moved = moving._replace(box=moving.box.moved(shift))
         if not any(moved in (found.first, found.second) for found in conflicts([*others, moved], room, ceiling)):
             return shift

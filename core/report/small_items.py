@@ -3,12 +3,11 @@
 from collections.abc import Container, Mapping
 from dataclasses import dataclass, replace
 
-from core.checks import GRAPH
 from core.checks.asks import Objection
+from core.checks.budget import CAPS
 from core.checks.evaluation import Evaluation
 from core.checks.limits import State
 from core.checks.needs import ITEMS, SmallItem, SmallItems
-from core.checks.places import IN_BUDGET
 from core.checks.verdict import Verdict
 from core.model.build import Build, Slot, SmallDecision
 from core.model.facts import MissingFact
@@ -125,7 +124,7 @@ def ruled_out(there: Evaluation, before: Evaluation) -> tuple[Verdict, ...]:
         verdict
         for verdict in there.verdicts
         if verdict.state is State.BLOCKED
-        and GRAPH[verdict.id].place is not IN_BUDGET
+        and verdict.id not in CAPS
         and (verdict.key not in was or was[verdict.key].state is not State.BLOCKED)
     )
 

@@ -1,5 +1,6 @@
 """Builds made of the sample catalogue at random, by a seed: rooms, players, parts on the chain and beside it."""
 
+import os
 from functools import cache
 from pathlib import Path
 from random import Random
@@ -16,6 +17,13 @@ from tests.core import worlds
 PACKS = Path(__file__).resolve().parents[2] / "jungle" / "demo" / "parts"
 FILLED = 0.85
 BESIDE = 6
+SEARCHED = 10 if os.environ.get("JUNGLE_SEARCH") else 1
+"""Times as many builds are tried by who looks for longer."""
+
+
+def seeds(count: int) -> range:
+    """Seeds of as many builds as a test tries."""
+    return range(count * SEARCHED)
 
 
 @cache

@@ -13,7 +13,7 @@ from core.report import Report, evaluate
 from core.report.evaluation_of import evaluation_of
 from tests.core import worlds
 from tests.core.matrix.case import TODAY, world
-from tests.core.random_builds import furnished_build, sample_parts
+from tests.core.random_builds import furnished_build, sample_parts, seeds
 
 OF_THE_BAY = (
     "picture.throw",
@@ -57,7 +57,7 @@ class PlaceTests(TestCase):
 
     def test_the_other_half_of_a_room_is_no_business_of_it(self) -> None:
         compared = 0
-        for seed in range(SEEDS):
+        for seed in seeds(SEEDS):
             build = furnished_build(seed)
             if build.room.ceiling_shape is not CeilingShape.FLAT:
                 continue

@@ -13,7 +13,7 @@ from core.money.price_book import price_book_of
 from core.quantities import Money, UnitSystem
 from core.report import evaluate
 from tests.core import worlds
-from tests.core.random_builds import furnished_build, sample_parts
+from tests.core.random_builds import furnished_build, sample_parts, seeds
 
 
 def euros(amount: float) -> Money:
@@ -131,7 +131,7 @@ class LineTests(TestCase):
 class StageTests(TestCase):
     def test_every_line_is_in_one_stage(self) -> None:
         several = 0
-        for seed in range(80):
+        for seed in seeds(80):
             build = furnished_build(seed)
             report = evaluate(build, sample_parts())
             several += len(report.stages) > 1

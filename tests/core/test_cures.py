@@ -16,7 +16,7 @@ from core.model.things import FixedTo, Stored, WhilePlaying
 from core.quantities import Figure, Quantity, Sentence, Unit
 from core.report.evaluation_of import evaluation_of
 from tests.core.matrix.case import TODAY
-from tests.core.random_builds import furnished_build, sample_parts
+from tests.core.random_builds import furnished_build, sample_parts, seeds
 
 BUILDS = 250
 SIDES = {"right": ("ball_x_m", 1), "left": ("ball_x_m", -1)}
@@ -264,7 +264,7 @@ def cures_of(seed: int) -> Iterator[tuple[Case, Sentence]]:
 class CureTests(TestCase):
     def test_a_cure_that_says_how_much_does_what_it_says(self) -> None:
         tried: set[str] = set()
-        for seed in range(BUILDS):
+        for seed in seeds(BUILDS):
             for case, cure in cures_of(seed):
                 carry_out = CARRIED_OUT.get(cure.template)
                 if carry_out is None:

@@ -25,7 +25,7 @@ from core.report.evaluation_of import evaluation_of
 from tests.core import worlds
 from tests.core.matrix.case import TODAY, world
 from tests.core.matrix.test_matrix import TABLES
-from tests.core.random_builds import furnished_build, sample_parts
+from tests.core.random_builds import furnished_build, sample_parts, seeds
 
 FEW = ("note", "plans", "monitor_links", "machine_needs", "shapes", "platforms", "measures")
 RANDOM_BUILDS = 60
@@ -118,7 +118,7 @@ class DeclaredTests(TestCase):
 
     def test_nor_in_builds_made_at_random(self) -> None:
         undeclared: set[str] = set()
-        for seed in range(RANDOM_BUILDS):
+        for seed in seeds(RANDOM_BUILDS):
             build = furnished_build(seed)
             given = given_readings(build, sample_parts(), Today(TODAY))
             found = Watching(GRAPH, given, build.brief.players, Memo())

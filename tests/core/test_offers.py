@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from unittest import TestCase
 
 from core.checks import GRAPH
+from core.checks.budget import CAPS
 from core.checks.limits import State
 from core.checks.needs import ITEMS, Need, SmallItems
 from core.checks.spots import Spots
@@ -18,7 +19,7 @@ from core.report.routes import Route, routes_to
 from core.report.routes.ways import ITEMS_OF_WAY
 from core.report.small_items import options_for, with_cheapest
 from core.report.why_not import why_not
-from tests.core.random_builds import of_place, random_build, sample_parts
+from tests.core.random_builds import furnished_build, of_place, sample_parts, seeds
 
 SPOT_RULES = (
     "room.behind_ball",
@@ -51,8 +52,8 @@ def at_spot(build: Build, best: tuple[float, float]) -> Build:
 class SpotTests(TestCase):
     def test_a_spot_is_clear_for_those_whom_it_is_offered_to(self) -> None:
         """However the enclosure stands around it, and whatever is in the room."""
-        for seed in range(150):
-            build = random_build(seed)
+        for seed in seeds(150):
+            build = furnished_build(seed)
             found = evaluation_of(build, sample_parts()).reading(Spots)
             for spot in found.spots if found else ():
                 if spot.best is None:
@@ -71,8 +72,8 @@ class SpotTests(TestCase):
                         self.assertIn(verdict.state, (State.CLEAR, State.TIGHT))
 
     def test_regions_lie_within_the_room(self) -> None:
-        for seed in range(60):
-            build = random_build(seed)
+        for seed in seeds(60):
+            build = furnished_build(seed)
             found = evaluation_of(build, sample_parts()).reading(Spots)
             for area in _areas(found):
                 for x, y in area.outline:
@@ -89,8 +90,8 @@ class ServingTests(TestCase):
     def test_a_part_without_objections_leaves_its_checks_clear_and_the_reverse(self) -> None:
         """Bought for its item alone, with nothing else beside the chain that might serve as well."""
         served: set[str] = set()
-        for seed in range(70):
-            build = random_build(seed).model_copy(update={"extras": ()})
+        for seed in seeds(70):
+            build = furnished_build(seed).model_copy(update={"extras": ()})
             small = evaluation_of(build, sample_parts()).reading(SmallItems)
             assert small is not None
             for item in small.items:
@@ -113,8 +114,8 @@ class ServingTests(TestCase):
         self.assertGreater(len(served), 10)
 
     def test_the_cheapest_that_serve_rule_nothing_out(self) -> None:
-        for seed in range(40):
-            build = random_build(seed).model_copy(update={"extras": ()})
+        for seed in seeds(40):
+            build = furnished_build(seed).model_copy(update={"extras": ()})
             before, after = (
                 {v.key for v in evaluation_of(each, sample_parts()).verdicts if v.state is State.BLOCKED}
                 for each in (build, with_cheapest(build, sample_parts()))
@@ -125,10 +126,10 @@ class ServingTests(TestCase):
 
 class RouteTests(TestCase):
     def test_a_route_that_is_offered_comes_out_as_it_says(self) -> None:
-        """It rules nothing out, leaves no small item of its places open, and costs what its purchases add up to."""
+        """It rules nothing out, leaves no small item of its places open, and costs what its lines add up to."""
         offered = 0
-        for seed in range(12):
-            build = random_build(seed)
+        for seed in seeds(12):
+            build = furnished_build(seed)
             for slot in ITEMS_OF_WAY:
                 for route in routes_of(slot, build):
                     if route.build is None or route.against:
@@ -143,13 +144,14 @@ class RouteTests(TestCase):
                         for item in small.items
                         if item.item.near in ITEMS_OF_WAY[slot] and item.item.id not in route.build.small_items
                     ]
-                    caps = {("money.up_front", ""), ("money.yearly", "")}
+                    caps = {(cap, "") for cap in CAPS}
                     with self.subTest(seed=seed, slot=slot, kind=route.kind):
                         offered += 1
                         self.assertEqual({v.key for v in there.verdicts if blocked(v)} - was - caps, set())
                         self.assertEqual(open_items, list(route.lacks))
                         paid = [bought.line.up_front for bought in route.purchases if bought.line.up_front]
-                        self.assertEqual(sum(money.minor for money in paid), route.money.minor)
+                        elsewhere = [line.more for line in route.elsewhere]
+                        self.assertEqual(sum(money.minor for money in (*paid, *elsewhere)), route.money.minor)
         self.assertGreater(offered, 20)
 
 
@@ -172,8 +174,8 @@ def blocked(verdict: Verdict) -> bool:
 class AdmissionTests(TestCase):
     def test_what_would_admit_a_part_admits_it(self) -> None:
         offered = 0
-        for seed in range(6):
-            build = random_build(seed)
+        for seed in seeds(6):
+            build = furnished_build(seed)
             for slot in (Slot.SCREEN, Slot.DISPLAY, Slot.MONITOR):
                 for part in of_place(slot)[::4]:
                     told = why_not(build, sample_parts(), part)

@@ -24,7 +24,7 @@ from core.report.small_items import options_for
 from tests.core import worlds
 from tests.core.matrix.case import TODAY, extra, world
 from tests.core.matrix.test_matrix import TABLES
-from tests.core.random_builds import random_build, sample_parts
+from tests.core.random_builds import furnished_build, sample_parts, seeds
 from tests.core.worlds import left_hander, player, thing
 
 METRIC = UnitSystem.METRIC
@@ -168,8 +168,8 @@ SLOW = [player(speed_band="junior").model_dump()]
 class PlaceTests(TestCase):
     def test_solid_drawing_and_check_agree_on_where_every_part_of_the_bay_is(self) -> None:
         seen: set[str] = set()
-        for seed in range(60):
-            build = random_build(seed)
+        for seed in seeds(60):
+            build = furnished_build(seed)
             found = report(build, sample_parts())
             bay, playing = found.evaluation.reading(Bay), found.evaluation.reading(PlayingLayout)
             assert bay is not None
@@ -206,8 +206,8 @@ class MarginTests(TestCase):
                     build, parts = world(case.changes)
                     evaluation = evaluation_of(build, parts, today=TODAY)
                     found += [evaluation.told(verdict) for verdict in evaluation.of_check(check)]
-        for seed in range(25):
-            evaluation = evaluation_of(random_build(seed), sample_parts(), today=TODAY)
+        for seed in seeds(25):
+            evaluation = evaluation_of(furnished_build(seed), sample_parts(), today=TODAY)
             found += [evaluation.told(verdict) for verdict in evaluation.verdicts]
         return found
 
@@ -262,8 +262,8 @@ class NameTests(TestCase):
 
 class FreezingTests(TestCase):
     def test_verdicts_are_values(self) -> None:
-        for seed in range(10):
-            build = random_build(seed)
+        for seed in seeds(10):
+            build = furnished_build(seed)
             one, other = (
                 evaluation_of(replace_names(build, seed), sample_parts(), today=TODAY).verdicts for _ in range(2)
             )

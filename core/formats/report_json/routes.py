@@ -5,8 +5,8 @@ from dataclasses import dataclass
 from core.formats.report_json.figures import FigureJson, figure_json
 from core.model.brief import Brief
 from core.model.household import Skill
-from core.quantities import UnitSystem
-from core.report.routes import Route, RouteKind
+from core.quantities import Money, Sentence, UnitSystem, say
+from core.report.routes import Elsewhere, Route, RouteKind
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,6 +30,8 @@ class RouteJson:
     skills: list[Skill]
     lacking: list[Skill]
     bought: list[RouteLineJson]
+    elsewhere: list[str]
+    """What costs more or less in other places then."""
     lacks: list[str]
     against: list[str]
     """What it would rule out."""
@@ -54,7 +56,15 @@ def route_json(route: Route, brief: Brief, system: UnitSystem) -> RouteJson:
             )
             for bought in route.purchases
         ],
+        elsewhere=[_told(line).text(system) for line in route.elsewhere],
         lacks=list(route.lacks),
         against=[told.headline.text(system) for told in route.against],
         caution=route.caution,
+    )
+
+
+def _told(line: Elsewhere) -> Sentence:
+    amount = Money(abs(line.more.minor), line.more.currency)
+    return say(
+        "{label}: {amount} {more}", label=line.label, amount=amount, more="more" if line.more.minor > 0 else "less"
     )

@@ -16,7 +16,7 @@ from core.money.price_book import price_book_of
 from core.quantities import Money
 from core.report.alternatives import build_with
 from core.report.evaluation_of import evaluation_of, known_costs
-from core.report.routes.route import Purchase, Route
+from core.report.routes.route import Elsewhere, Purchase, Route
 from core.report.routes.ways import ITEMS_OF_WAY, WAYS, Way, candidates_of
 from core.report.small_items import ruled_out, with_cheapest
 
@@ -68,7 +68,7 @@ def _route(way: Way, start: Start, build: Build) -> Route:
     carried_out = [_carried_out(way, start, part) for part in candidates]
     if not carried_out:
         nothing = Money(0, build.brief.currency)
-        return Route(way.kind, None, start.evaluation, None, (), nothing, (), way.caution, (way.words,))
+        return Route(way.kind, None, start.evaluation, None, (), (), nothing, (), way.caution, (way.words,))
     return min(carried_out, key=_order)
 
 
@@ -97,6 +97,7 @@ def _carried_out(way: Way, start: Start, part: Part) -> Route:
         evaluation=there,
         made=None if part.id in start.parts else part,
         purchases=tuple(_purchases(start, there)),
+        elsewhere=tuple(_elsewhere(start, there)),
         money=known_costs(there).up_front - known_costs(start.evaluation).up_front,
         works=tuple(work for work in works.works if work.slot is start.slot) if works else (),
         caution=way.caution,
@@ -120,3 +121,13 @@ def _purchases(start: Start, there: Evaluation) -> Iterator[Purchase]:
         need = items[line.beside].need if line.beside in items else None
         if part is not None and part.id in start.parts:
             yield Purchase(part, line, need.why if need else None)
+
+
+def _elsewhere(start: Start, there: Evaluation) -> Iterator[Elsewhere]:
+    """Every line of the cost that there was with the place empty, and that costs another amount now, or nothing."""
+    after = {line.id: line.up_front for line in known_costs(there).lines}
+    for line in known_costs(start.evaluation).lines:
+        if line.up_front is not None:
+            more = (after.get(line.id) or Money(0, line.up_front.currency)) - line.up_front
+            if more.minor:
+                yield Elsewhere(line.label, more)

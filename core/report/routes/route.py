@@ -33,6 +33,15 @@ class Purchase:
 
 
 @dataclass(frozen=True)
+class Elsewhere:
+    """A line of the cost in another place that comes out otherwise with the route."""
+
+    label: str
+    more: Money
+    """Negative where less is spent there."""
+
+
+@dataclass(frozen=True)
 class Route:
     """A way to come by what a place needs, with all that follows from it."""
 
@@ -44,6 +53,7 @@ class Route:
     made: Part | None
     """What is made to measure, and stands in no catalogue."""
     purchases: tuple[Purchase, ...]
+    elsewhere: tuple[Elsewhere, ...]
     money: Money
     """What the build costs up front more than with the place empty, as far as prices are known."""
     works: tuple[Work, ...]

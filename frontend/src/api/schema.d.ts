@@ -3511,6 +3511,8 @@ export interface components {
             lacking: components["schemas"]["Skill"][];
             /** Bought */
             bought: components["schemas"]["RouteLineJson"][];
+            /** Elsewhere */
+            elsewhere: string[];
             /** Lacks */
             lacks: string[];
             /** Against */

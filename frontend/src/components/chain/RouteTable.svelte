@@ -49,6 +49,9 @@
             </li>
           {/each}
         </ul>
+        {#if route.elsewhere.length > 0}
+          <p class="text-[13px] text-faint">Elsewhere {route.elsewhere.join('; ')}</p>
+        {/if}
         {#if route.against.length > 0}
           <p class="text-[13px] text-error">Ruled out here: {route.against.join('; ')}</p>
         {/if}
