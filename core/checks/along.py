@@ -1,6 +1,7 @@
 """The length and width of the room shared out around the ball (trade)."""
 
 from dataclasses import dataclass
+from math import atan2, degrees
 from typing import Annotated
 
 from core.checks.ball import ball_limits
@@ -25,7 +26,7 @@ from core.model.brief import Brief, Handedness, Player
 from core.model.facts import known, known_players
 from core.model.parts import Net, Surface
 from core.model.room import Layout, Room
-from core.quantities import say
+from core.quantities import Quantity, Unit, say
 
 GAP_LEAST_M = 0.30
 GAP_COMFORT_M = 0.40
@@ -210,24 +211,37 @@ def free_side(
 
 
 @check("room.picture_offset", title="Ball line and picture centre", place=IN_ROOM)
-def picture_offset(middle: BayMiddle, layout: Annotated[Layout, "ball_x_m"], picture: Picture) -> Answer:
+def picture_offset(
+    middle: BayMiddle, layout: Annotated[Layout, "ball_x_m", "ball_y_m", "screen_y_m"], picture: Picture
+) -> Answer:
     """How far the ball line is beside the picture's centre: aim lines are shifted by that, and the eye sees it.
 
-    Up to 50 mm nobody sees; a ball line that runs past the edge of the picture cannot be aimed.
+    Up to 50 mm nobody sees; a ball line that runs past the edge of the picture cannot be aimed. The aim is shifted by
+    atan(offset / ball to screen).
     """
     offset_m = abs(layout.ball_x_m - middle.x_m)
+    aim = Quantity(degrees(atan2(offset_m, max(layout.ball_to_screen_m, 0.0))), Unit.DEGREE)
+    side = "right" if layout.ball_x_m < middle.x_m else "left"
     return Answer(
         at_most(offset_m, picture.width_m / 2, CENTRED_M),
         headline=lambda: say("Ball line {offset} beside the picture's centre", offset=metres(offset_m)),
-        formula="|ball line − middle of the picture|, against half the picture",
+        formula="|ball line − middle of the picture|, against half the picture; aim: atan(offset / ball to screen)",
         inputs=lambda: (
             placed_input("Ball to left wall", layout.ball_x_m),
             placed_input("Middle of the picture to left wall", middle.x_m),
+            placed_input("Ball to screen", layout.ball_to_screen_m),
             stated_input("Picture width", metres(picture.width_m)),
+            Input(f"Picture's middle, to the {side} of the ball line", aim, Basis.PHYSICS),
         ),
         cures=lambda: (
-            say("Centre the ball, if all players are clear there."),
-            say("Shift the aim line in the title by {offset}.", offset=metres(offset_m)),
+            say("Centre the ball before the picture, if all players are clear there."),
+            say(
+                "The picture's middle is {aim} to the {side} of the ball line: shift the aim in the title by that, "
+                "{offset} on the screen.",
+                aim=aim,
+                side=side,
+                offset=metres(offset_m),
+            ),
         ),
         basis=Basis.TRADE,
     )

@@ -226,7 +226,8 @@ NOT_A_MOVE = frozenset(
         "Choose {stock}, {kind}.",
         "Hang it on a drop rod of {more} or more.",
         "Move {thing} {more} away, or remove it.",
-        "Shift the aim line in the title by {offset}.",
+        "The picture's middle is {aim} to the {side} of the ball line: shift the aim in the title by that, "
+        "{offset} on the screen.",
     }
 )
 """Lengths of what is bought, which the limits of the need judge, and what no record of a build holds."""

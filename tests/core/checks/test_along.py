@@ -5,6 +5,7 @@ from core.checks.readings import BayMiddle
 from core.checks.verdict import Told
 from core.geometry.picture import Picture
 from core.model.parts import Net
+from core.quantities import UnitSystem
 from tests.core.checks.base import METRIC, CheckTestCase, answer
 from tests.core.worlds import BARE_FLOOR, layout, left_hander, player, room
 
@@ -109,3 +110,10 @@ class OffsetTests(CheckTestCase):
         self.assert_verdict(self.answer(2.35), "clear", "50 mm", "1.30 m", "1.25 m")
         self.assert_verdict(self.answer(1.9), "tight", "400 mm", "1.30 m", "900 mm")
         self.assert_verdict(self.answer(0.9), "blocked", "1.40 m", "1.30 m", "−100 mm")
+
+    def test_the_aim_in_degrees(self) -> None:
+        """0.40 m beside it at 3.50 − 0.40 = 3.10 m: atan(0.4 / 3.1) = 7.35°."""
+        told = self.answer(1.9).changes[1].text(UnitSystem.METRIC)
+        self.assertIn("7.4° to the right of the ball line", told)
+        self.assertIn("400 mm on the screen", told)
+        self.assertIn("to the left", self.answer(2.6).changes[1].text(UnitSystem.METRIC))
