@@ -24,7 +24,7 @@ from core.model.clubs import Club
 from core.model.parts import Enclosure
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
-from core.quantities.tolerances import LEAST_MOVE_M
+from core.quantities.tolerances import LEAST_MOVE_M, OUTLINE_M
 
 SWING_CLEARANCE_M = 0.30
 """Least distance of a projector from a swing disc (trade)."""
@@ -261,7 +261,7 @@ def _past(player: Player, closest: Closest, limit: Limit, surroundings: Surround
 def _lower_floor(player: Player, closest: Closest, surroundings: Surroundings) -> tuple[Sentence, ...]:
     """On a floor that is low enough all of the swing passes beneath, where nothing else is in its way then."""
     disc = swing_disc(player, player.longest_club)
-    more = enough(disc.bounds(surroundings.ball)[1][2] + COMFORT_M - closest.low_m)
+    more = enough(disc.bounds(surroundings.ball)[1][2] + COMFORT_M + OUTLINE_M - closest.low_m)
     if not LEAST_MOVE_M <= more.value <= DUG_MOST_M:
         return ()
     past = surroundings.over_lower_floor(more.value).closest_thing(player, player.longest_club)
@@ -323,13 +323,13 @@ def inside_enclosure(
 ) -> Answer:
     """The swing keeps off the enclosure's sides and roof, whether it reaches into the box or ends short of it.
 
-    Side panels are centred across the room. A swing that is beyond a panel has gone through it, so behind each
+    Side panels stand around the bay's middle. A swing that is beyond a panel has gone through it, so behind each
     panel everything counts as solid.
     """
     closest = surroundings.closest_panel(player, player.longest_club)
     limit = swing_limit(closest.clearance_m, disc)
     ahead_m, behind_m = disc.bounds(surroundings.ball)[0][1], disc.bounds(surroundings.ball)[1][1]
-    back_m = layout.screen_y_m + hood.depth_m + limit.comfortable - ahead_m
+    back_m = layout.screen_y_m + hood.depth_m + limit.comfortable + OUTLINE_M - ahead_m
     fits_behind = 0 < back_m <= surroundings.room.length_m - behind_m
     return Answer(
         limit,
