@@ -48,6 +48,6 @@ def layout_changes(layout: Layout, room: Room, move: LayoutMove, typed: frozense
         changes["ball_x_m"] = room.width_m - move.right_wall_m
     if move.screen_to_right_wall_m is not None:
         changes["screen_x_m"] = room.width_m - move.screen_to_right_wall_m
-    if changes.keys() & {"ball_x_m", "ball_y_m"}:
+    if not layout.ball_placed and changes.keys() & {"ball_x_m", "ball_y_m"}:
         changes["ball_placed"] = True
     return changes

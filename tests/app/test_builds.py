@@ -7,7 +7,7 @@ from tempfile import TemporaryDirectory
 from unittest.mock import patch
 
 from django.core.management import call_command
-from django.test import TestCase
+from django.test import Client, TestCase
 
 from core.formats.build_file import read_build_file, write_build_file
 from core.formats.errors import BadFile
@@ -17,7 +17,7 @@ from jungle.builds.services.builds import build_file, import_build
 from jungle.builds.services.parts import adopt_samples
 from jungle.builds.services.welcome import local_owner
 from jungle.catalogue.models import Entry
-from tests.app.worlds import adopt_parts, file_text, full_build_of, person, sheets_of
+from tests.app.worlds import ApiTestCase, adopt_parts, file_text, full_build_of, person, sheets_of
 from tests.core import worlds
 
 DEMO_BUILD = Path("jungle/demo/builds/boat-shed.json")
@@ -64,6 +64,40 @@ class FileTests(TestCase):
         with self.assertRaises(BadFile):
             import_build(owner, json.dumps(document).encode())
         self.assertEqual((StoredBuild.objects.count(), Entry.objects.count(), Edit.objects.count()), (0, 0, 0))
+
+
+class CopyTests(ApiTestCase):
+    def test_a_copy_stands_beside_it_and_goes_its_own_way(self) -> None:
+        self.send("patch", "/room", width_m="5")
+        copied = self.client.post(self.url("/copy")).json()
+        copy = StoredBuild.objects.get(pk=copied["id"])
+        self.assertEqual((copy.name, copy.edit_number), ("Test, copy", 0))
+        self.assertEqual(copy.design.model_copy(update={"name": "Test"}), self.stored().design)
+        self.assertEqual(
+            set(copy.ties.values_list("part_id")), set(self.build.ties.filter(current=True).values_list("part_id"))
+        )
+        self.send("patch", "/room", width_m="6")
+        self.assertEqual(StoredBuild.objects.get(pk=copy.pk).design.room.width_m, 5)
+        self.assertEqual(self.client.post(self.url("/copy")).json()["build"]["name"], "Test, copy 2")
+
+    def test_nobody_copies_what_is_not_theirs(self) -> None:
+        stranger = Client()
+        stranger.force_login(person("eve"))
+        self.assertEqual(stranger.post(self.url("/copy")).status_code, 404)
+
+    def test_files_carry_the_name_of_the_build(self) -> None:
+        for name, file in (("Test", "test"), ("Grün & Blau", "gr%C3%BCn-blau"), ("???", f"build-{self.build.pk}")):
+            self.send("patch", "", name=name)
+            for path, ending in (
+                ("/file", ".json"),
+                ("/drawing.svg", "-playing.svg"),
+                ("/drawing.dxf", "-playing.dxf"),
+            ):
+                with self.subTest(name, path=path):
+                    self.assertIn(file + ending, self.client.get(self.url(path))["Content-Disposition"])
+
+    def stored(self) -> StoredBuild:
+        return StoredBuild.objects.get(pk=self.build.pk)
 
 
 class DemoTests(TestCase):

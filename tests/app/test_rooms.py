@@ -213,7 +213,7 @@ class DrawingFileTests(ApiTestCase):
             self.assertEqual(svg["Content-Type"], "image/svg+xml")
             self.assertEqual(ElementTree.fromstring(svg.content).get("width"), "210mm")
             dxf = self.client.get(self.url(f"/drawing.dxf?layout={layout}"))
-            self.assertIn(f"build-{self.build.pk}-{layout}.dxf", dxf["Content-Disposition"])
+            self.assertIn(f"test-{layout}.dxf", dxf["Content-Disposition"])
             text = dxf.content.decode()
             self.assertIn("OBSTRUCTIONS", text)
 

@@ -357,6 +357,16 @@ class FileTests(BrowserTestCase):
             expect(alert).to_contain_text("build.layout.ball_x_m")
         self.assertEqual(StoredBuild.objects.filter(name="Boat shed by the lake").count(), 1)
 
+    def test_a_build_is_copied(self) -> None:
+        page = self.page
+        page.goto(self.live_server_url)
+        page.get_by_role("button", name="Copy Boat shed by the lake", exact=True).click()
+        page.get_by_role("link", name="Boat shed by the lake, copy").click()
+        expect(page.get_by_role("button", name=re.compile("Lantern Z")).first).to_be_visible()
+        self.assertEqual(
+            StoredBuild.objects.get(name="Boat shed by the lake, copy").design.chain, self.build.design.chain
+        )
+
     def test_a_build_is_deleted_after_asking(self) -> None:
         page = self.page
         page.goto(self.live_server_url)

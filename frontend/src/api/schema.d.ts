@@ -100,6 +100,26 @@ export interface paths {
         patch: operations["jungle_api_routers_builds_rename_build"];
         trace?: never;
     };
+    "/api/builds/{build_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy Build
+         * @description The build as it is now again, beside it, with a history of its own.
+         */
+        post: operations["jungle_api_routers_builds_copy_build"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/verdicts/{check_id}": {
         parameters: {
             query?: never;
@@ -4373,6 +4393,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_builds_copy_build: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Unreadable"];
                 };
             };
         };

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Copy from '@lucide/svelte/icons/copy'
   import Trash from '@lucide/svelte/icons/trash'
   import { api, type BuildSummary, csrfToken, outcome, type Outcome, type Problem } from '../api/client'
   import ImportBuild from '../components/builds/ImportBuild.svelte'
@@ -26,6 +27,14 @@
 
   function failed({ message, problems }: Outcome<unknown>): void {
     failure = { message, problems }
+  }
+
+  async function copy(id: number): Promise<void> {
+    const copied = await outcome(
+      api.POST('/api/builds/{build_id}/copy', { params: { path: { build_id: id } } }),
+    )
+    await listing.load()
+    failed(copied)
   }
 
   async function remove(id: number): Promise<void> {
@@ -65,18 +74,35 @@
       </ul>
     </div>
   {/if}
+  <div class="mb-8 grid gap-8 sm:grid-cols-2">
+    <form onsubmit={(event) => void start(event)}>
+      <h2 class="mb-2 text-xl">Begin a build</h2>
+      <label for="new-name" class="block text-sm text-faint">What do you call it</label>
+      <div class="mt-1 flex gap-2">
+        <input
+          id="new-name"
+          class="input flex-1 border-base-content"
+          maxlength="120"
+          placeholder="Garage, spare room, shed"
+          bind:value={name}
+        />
+        <button class="btn btn-primary">Begin</button>
+      </div>
+    </form>
+    <ImportBuild {failed} />
+  </div>
   {#if builds === null && !message}
     <p role="status" class="text-faint">Opening your builds</p>
   {:else if builds?.length === 0}
     <p class="mb-6">
-      You have no build yet. Begin one below: sensible first values are there to be typed over.
+      You have no build yet. Begin one above: sensible first values are there to be typed over.
     </p>
   {/if}
   <ul class="mb-8 divide-y divide-base-300 border-y border-base-content">
     {#each builds ?? [] as build (build.id)}
       <li class="flex flex-wrap items-center gap-x-4 gap-y-1 py-3">
         <Mark state={build.state} size={16} />
-        <div class="min-w-52 flex-1">
+        <div class="min-w-52 flex-1 max-sm:basis-4/5">
           <a
             class="font-display text-lg font-semibold break-words"
             href={p('/builds/:id/parts', { params: { id: String(build.id) } })}>{build.name}</a
@@ -96,7 +122,7 @@
             >
           {/if}
         </div>
-        <div class="text-right">
+        <div class="max-sm:flex-1 max-sm:pl-8 sm:text-right">
           <p>{build.up_front}</p>
           <p class="text-sm text-faint">{date.format(new Date(build.changed_at))}</p>
         </div>
@@ -107,35 +133,24 @@
             <button class="btn btn-sm" onclick={() => (deleting = null)}>Keep</button>
           </p>
         {:else}
-          <button
-            class="btn btn-square btn-ghost btn-sm"
-            aria-label="Delete {build.name}"
-            onclick={() => (deleting = build.id)}><Trash size={17} /></button
-          >
+          <span class="whitespace-nowrap">
+            {#if !build.unreadable}
+              <button
+                class="btn btn-square btn-ghost btn-sm"
+                aria-label="Copy {build.name}"
+                onclick={() => void copy(build.id)}><Copy size={17} /></button
+              >
+            {/if}
+            <button
+              class="btn btn-square btn-ghost btn-sm"
+              aria-label="Delete {build.name}"
+              onclick={() => (deleting = build.id)}><Trash size={17} /></button
+            >
+          </span>
         {/if}
       </li>
     {/each}
   </ul>
-  <!-- Only with the list above it: a list that comes later would push the button from under a finger. -->
-  {#if builds !== null || message}
-    <div class="grid gap-8 sm:grid-cols-2">
-      <form onsubmit={(event) => void start(event)}>
-        <h2 class="mb-2 text-xl">Begin a build</h2>
-        <label for="new-name" class="block text-sm text-faint">What do you call it</label>
-        <div class="mt-1 flex gap-2">
-          <input
-            id="new-name"
-            class="input flex-1 border-base-content"
-            maxlength="120"
-            placeholder="Garage, spare room, shed"
-            bind:value={name}
-          />
-          <button class="btn btn-primary">Begin</button>
-        </div>
-      </form>
-      <ImportBuild {failed} />
-    </div>
-  {/if}
   {#if session.session && !session.session.local}
     <form method="post" action="/sign-out" class="mt-10">
       <input type="hidden" name="csrfmiddlewaretoken" value={csrfToken()} />

@@ -2,7 +2,6 @@
 
 from typing import Annotated, Any
 
-from django.http import HttpResponse
 from ninja import File, Query, Router, Status
 from ninja.files import UploadedFile
 
@@ -14,6 +13,7 @@ from core.model.placing import begun
 from core.report.evaluation_of import evaluation_of
 from core.report.other_values import with_other_values
 from jungle.api.changes import Change
+from jungle.api.files import file_of
 from jungle.api.replies import answer_for, edit_on, show
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import BuildReply, BuildSummary, NewBuild, Problems, Rename, Stale, Unreadable
@@ -68,6 +68,12 @@ def rename_build(request: SignedIn, build_id: int, body: Rename) -> Any:
     return show(request, build)
 
 
+@router.post("/{int:build_id}/copy", response={201: BuildReply, 404: Problems, 422: Unreadable})
+def copy_build(request: SignedIn, build_id: int) -> Any:
+    """The build as it is now again, beside it, with a history of its own."""
+    return show(request, builds.copy_build(build_id, request.user, answer_for(request)), 201)
+
+
 @router.delete("/{int:build_id}", response={204: None, 404: Problems})
 def delete_build(request: SignedIn, build_id: int) -> Any:
     """Delete a build and its history."""
@@ -92,9 +98,7 @@ def read_workings(request: SignedIn, build_id: int, check_id: str, subject: Subj
 def write_build(request: SignedIn, build_id: int) -> Any:
     """The build as a build file."""
     build = editing.find_build(build_id, request.user)
-    reply = HttpResponse(write_build_file(builds.build_file(build)), content_type="application/json")
-    reply["Content-Disposition"] = f'attachment; filename="build-{build_id}.json"'
-    return reply
+    return file_of(build, write_build_file(builds.build_file(build)), "application/json", ".json")
 
 
 @router.post("/{int:build_id}/undo", response=EDIT_REPLIES)

@@ -2,12 +2,12 @@
 
 from typing import Annotated, Any, Literal
 
-from django.http import HttpResponse
 from ninja import Query, Router
 
 from core.drawing import Scene
 from core.formats.drawing_files.svg import drawing_svg
 from core.quantities import UnitSystem
+from jungle.api.files import file_of
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import Problems
 from jungle.builds.models import StoredBuild
@@ -23,7 +23,7 @@ def drawing_as_svg(request: SignedIn, build_id: int, layout: LayoutName = "playi
     """The drawing on one page, at a stated scale."""
     build, units, scene = _drawn(request, build_id, layout)
     text = drawing_svg(scene, f"{build.name}, {layout}", units)
-    return _file(text, "image/svg+xml", f"build-{build_id}-{layout}.svg")
+    return file_of(build, text, "image/svg+xml", f"-{layout}.svg")
 
 
 @router.get("/{int:build_id}/drawing.dxf", response={200: Any, 404: Problems})
@@ -32,8 +32,8 @@ def drawing_as_dxf(request: SignedIn, build_id: int, layout: LayoutName = "playi
     # Twenty megabytes in each process, for what few ever ask for.
     from core.formats.drawing_files.dxf import drawing_dxf
 
-    _, units, scene = _drawn(request, build_id, layout)
-    return _file(drawing_dxf(scene, units), "image/vnd.dxf", f"build-{build_id}-{layout}.dxf")
+    build, units, scene = _drawn(request, build_id, layout)
+    return file_of(build, drawing_dxf(scene, units), "image/vnd.dxf", f"-{layout}.dxf")
 
 
 def _drawn(request: SignedIn, build_id: int, layout: str) -> tuple[StoredBuild, UnitSystem, Scene]:
@@ -43,9 +43,3 @@ def _drawn(request: SignedIn, build_id: int, layout: str) -> tuple[StoredBuild, 
     if scene is None:
         raise NothingThere("This room must hold nothing else, so it has no stowed layout.")
     return build, units_of(request.user), scene
-
-
-def _file(text: str, content_type: str, name: str) -> HttpResponse:
-    reply = HttpResponse(text, content_type=content_type)
-    reply["Content-Disposition"] = f'attachment; filename="{name}"'
-    return reply

@@ -12,6 +12,7 @@ from core.formats.build_file import BuildFile, read_build_file
 from core.formats.stored import write_stored
 from core.formats.versions import CURRENT
 from core.model.build import Build
+from core.model.free_ids import copy_name
 from core.model.typed import with_changes
 from core.quantities import UnitSystem
 from jungle.builds.history import record
@@ -58,6 +59,13 @@ def start_build(actor: User, document: Build, label: str = "Begun", answer: Answ
     """A new build of `actor`'s."""
     document = validated_document(document)
     return _begun(actor, lambda: (document, NO_ADOPTION), label, answer)
+
+
+def copy_build(build_id: int, actor: User, answer: Answer = None) -> StoredBuild:
+    """Another build of the same design, under a name that no other of `actor`'s has."""
+    design = find_build(build_id, actor).design
+    taken = StoredBuild.objects.visible_to(actor.pk).values_list("name", flat=True)
+    return start_build(actor, design.model_copy(update={"name": copy_name(design.name, taken)}), "Copied", answer)
 
 
 def rename_build(on: On, name: str) -> StoredBuild:

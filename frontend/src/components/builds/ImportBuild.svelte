@@ -25,7 +25,7 @@
     id="build-file"
     type="file"
     accept=".json,application/json"
-    class="mt-2 w-full"
+    class="mt-2 w-full file:mr-3 file:cursor-pointer file:rounded file:border file:border-primary file:px-3 file:py-1.5 file:text-primary"
     onchange={(event) => void read(event.currentTarget)}
   />
 </div>
