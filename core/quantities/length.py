@@ -4,6 +4,7 @@ import re
 from fractions import Fraction
 
 from core.quantities.numerals import read_numeral
+from core.quantities.tolerances import MILLIMETRES
 from core.quantities.units import METRES_PER_FOOT, METRES_PER_INCH, UnitSystem
 
 ACCEPTED_LENGTHS = "a length such as 2.4, 2400mm, 240 cm, 7'10½\" or 7 ft 10 1/2 in"
@@ -36,11 +37,14 @@ class LengthError(ValueError):
 
 
 class AmbiguousLength(LengthError):
-    """A length whose comma may be between thousands or before decimals; its message asks which."""
+    """A length that may be one of several; its message asks which.
+
+    A comma may be between thousands or before decimals, and no room is 193 m wide.
+    """
 
     def __init__(self, text: str, *meant: str) -> None:
         super().__init__(text)
-        self.args = (f"{' or '.join(meant)}, whichever is meant, without a comma",)
+        self.args = (f"{' or '.join(meant)}, whichever is meant",)
 
 
 def parse_length(text: str, system: UnitSystem = UnitSystem.METRIC) -> float:
@@ -77,6 +81,9 @@ def _metric_length(text: str, digits: str, unit: str | None, system: UnitSystem)
         raise LengthError(text)
     bare_m = METRES_PER_FOOT if system is UnitSystem.IMPERIAL else 1.0
     factor_m = bare_m if unit is None else _METRES_PER_METRIC_UNIT[unit]
+    too_long = LONGEST_M < numeral.value <= LONGEST_M * MILLIMETRES and numeral.otherwise is None
+    if unit is None and system is UnitSystem.METRIC and too_long:
+        raise AmbiguousLength(text, f"{numeral.value:g} cm", f"{numeral.value:g} mm")
     meant = [number for number in numeral if number is not None and number * factor_m <= LONGEST_M]
     if len(meant) > 1 and system is UnitSystem.METRIC:
         raise AmbiguousLength(text, *(f"{number:g} {unit or 'm'}" for number in meant))

@@ -91,7 +91,7 @@ def read_number(text: str, unit: Unit, system: UnitSystem) -> float:
         raise NotRead(accepted)
     if numeral.otherwise is not None and not _groups_thousands(unit, system, symbols[symbol]):
         meant = " or ".join(f"{number:g} {typed or symbol}" for number in (numeral.value, numeral.otherwise))
-        raise NotRead(f"{meant}, whichever is meant, without a comma")
+        raise NotRead(f"{meant}, whichever is meant")
     number = numeral.value * symbols[symbol] * (-1 if match["minus"] else 1)
     if unit in WHOLE and number != int(number):
         raise NotRead(accepted)

@@ -78,6 +78,11 @@ class ParseLengthTests(TestCase):
             with self.subTest(text), self.assertRaisesRegex(LengthError, asked):
                 parse_length(text, METRIC)
 
+    def test_a_bare_number_that_is_too_much_in_metres_is_asked_about(self) -> None:
+        with self.assertRaisesRegex(LengthError, "193 cm or 193 mm, whichever is meant"):
+            parse_length("193", METRIC)
+        self.assertEqual(parse_length("100", METRIC), 100.0)
+
     def test_what_is_no_length_is_refused_with_what_is_accepted(self) -> None:
         for text in ("", "abc", "2.4.1", "1/2", "7'10'", "2 m 40", "--2", "1/0 in", "∞", "2 yd", "' in", "1e3"):
             with self.subTest(text):
