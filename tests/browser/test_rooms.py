@@ -120,7 +120,7 @@ class RoomJourneys(BrowserTestCase):
         for words, ending in (("Save as SVG, to scale", "svg"), ("Save as DXF, in metres", "dxf")):
             with page.expect_download() as download:
                 page.get_by_role("link", name=words).click()
-            self.assertEqual(download.value.suggested_filename, f"build-{self.build.pk}-playing.{ending}")
+            self.assertEqual(download.value.suggested_filename, f"boat-shed-by-the-lake-playing.{ending}")
 
     def handle_left(self, page: Page) -> float:
         box = (
