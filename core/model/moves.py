@@ -1,5 +1,7 @@
 """Moving things on the drawing: any of its dimensions may be typed, and the rest follows."""
 
+from collections.abc import Mapping
+
 from core.model.record import Metres, Record
 from core.model.room import Layout, Room
 from core.model.things import BayPart
@@ -26,6 +28,13 @@ class LayoutMove(Record):
     stays_up: tuple[BayPart, ...] | None = None
 
 
+MEANT_BY = {
+    "ball_x_m": ("right_wall_m",),
+    "ball_y_m": ("ball_to_screen_m", "behind_ball_m"),
+    "screen_x_m": ("screen_to_right_wall_m",),
+    "screen_y_m": (),
+}
+"""Places on the floor, each with the distances that mean it."""
 CLEARABLE = frozenset(
     {"screen_x_m", "lens_distance_m", "lens_height_m", "monitor_distance_m", "machine_x_m", "machine_y_m"}
 )
@@ -51,3 +60,18 @@ def layout_changes(layout: Layout, room: Room, move: LayoutMove, typed: frozense
     if not layout.ball_placed and changes.keys() & {"ball_x_m", "ball_y_m"}:
         changes["ball_placed"] = True
     return changes
+
+
+def outside(changes: Mapping[str, object], room: Room, typed: frozenset[str]) -> list[tuple[str, float]]:
+    """What `changes` would put outside `room`: the field that was typed, and how far the room goes.
+
+    What is outside already, since the room was measured smaller, is told by the checks.
+    """
+    found = []
+    for field, meant_by in MEANT_BY.items():
+        place, most_m = changes.get(field), room.width_m if field.endswith("x_m") else room.length_m
+        meant = next((name for name in meant_by if name in typed), field)
+        # A place that was typed as such has a least of its own.
+        if isinstance(place, int | float) and (place > most_m or (place < 0 and meant != field)):
+            found.append((meant, most_m))
+    return found

@@ -158,6 +158,29 @@ class FollowingBallTests(ApiTestCase):
         self.assertEqual(self.ball(), (2.2, 3.5), "it stays where somebody put it")
 
 
+class OutsideTests(ApiTestCase):
+    def test_nothing_is_put_outside_the_room(self) -> None:
+        """4.60 × 7.00 m: each is named as it was typed, with how far the room goes; and nothing changes."""
+        before = self.client.get(self.url()).json()["revision"]
+        for field, value, way in (
+            ("ball_x_m", "5", "4.60 m"),
+            ("right_wall_m", "4.7", "4.60 m"),
+            ("behind_ball_m", "7.5", "7.00 m"),
+            ("screen_x_m", "9", "4.60 m"),
+            ("screen_to_right_wall_m", "-1", "4.60 m"),
+            ("screen_y_m", "8", "7.00 m"),
+        ):
+            with self.subTest(field):
+                body: dict[str, Any] = {field: value}
+                refused = self.send("patch", "/layout", **body)
+                self.assertEqual(refused.status_code, 422)
+                (error,) = refused.json()["errors"]
+                self.assertEqual((error["field"], error["value"]), (field, value))
+                self.assertIn(way, error["accepted"])
+        self.assertEqual(self.client.get(self.url()).json()["revision"], before)
+        self.assertEqual(self.send("patch", "/layout", ball_x_m="4.6", screen_x_m="0").status_code, 200)
+
+
 class BriefTests(ApiTestCase):
     def test_every_answer_is_kept(self) -> None:
         answers: dict[str, Any] = {

@@ -3,10 +3,10 @@
 from collections.abc import Mapping
 
 from core.model.build import Build
-from core.model.moves import LayoutMove, layout_changes
+from core.model.moves import LayoutMove, layout_changes, outside
 from core.model.placing import with_ball_following
-from core.model.typed import with_changes
-from core.quantities import UnitSystem
+from core.model.typed import FieldErrors, with_changes
+from core.quantities import UnitSystem, format_length
 from jungle.builds.models import StoredBuild
 from jungle.builds.services.editing import On, edit, field_words
 from jungle.builds.services.people import units_of
@@ -33,12 +33,16 @@ def move(on: On, changes: Mapping[str, object]) -> StoredBuild:
 def design_moved(build: Build, changes: Mapping[str, object], units: UnitSystem) -> Build:
     """`build` with something moved, nothing stored: what a drag shows on its way."""
     given = with_changes(LayoutMove(), changes, units, build.brief.currency)
-    layout = with_changes(
-        build.layout,
-        layout_changes(build.layout, build.room, given, frozenset(changes)),
-        units,
-        build.brief.currency,
-    )
+    typed = frozenset(changes)
+    placed = layout_changes(build.layout, build.room, given, typed)
+    if beyond := outside(placed, build.room, typed):
+        raise FieldErrors(
+            [
+                (field, changes[field], f"a place inside the room, which is {format_length(most_m, units)} that way")
+                for field, most_m in beyond
+            ]
+        )
+    layout = with_changes(build.layout, placed, units, build.brief.currency)
     return build.model_copy(update={"layout": with_ball_following(build.room, layout)})
 
 

@@ -20,6 +20,13 @@
   let held = $state.raw<Point | null>(null)
 
   const page = $derived(toPage(frame, handle.at))
+  /** Bars lie across the way that they are moved; the machine is a box. In pixels. */
+  const BARS: Record<string, { width: number; height: number }> = {
+    screen: { width: 8, height: 26 },
+    bay: { width: 26, height: 8 },
+    machine: { width: 14, height: 10 },
+  }
+  const bar = $derived(BARS[handle.target])
   const VIEW_WORDS = { floor: 'floor plan', section: 'section' } as const
   const STEP_M = 0.01
   const BIG_STEP_M = 0.1
@@ -118,37 +125,16 @@
       class={view.chosen === handle.target ? 'fill-primary stroke-primary' : 'fill-base-100 stroke-primary'}
       stroke-width="2"
     />
-  {:else if handle.target === 'screen'}
+  {:else if bar}
     <rect
-      x={page.x - 4}
-      y={page.y - 13}
-      width="8"
-      height="26"
+      x={page.x - bar.width / 2}
+      y={page.y - bar.height / 2}
+      width={bar.width}
+      height={bar.height}
       rx="2"
       class="fill-base-100 stroke-primary"
       stroke-width="2.4"
     />
-  {:else if handle.target === 'bay'}
-    <rect
-      x={page.x - 13}
-      y={page.y - 4}
-      width="26"
-      height="8"
-      rx="2"
-      class="fill-base-100 stroke-primary"
-      stroke-width="2.4"
-    />
-  {:else if handle.target === 'machine'}
-    <rect
-      x={page.x - 7}
-      y={page.y - 5}
-      width="14"
-      height="10"
-      rx="1.5"
-      class="fill-base-100 stroke-primary"
-      stroke-width="2.4"
-    />
-    <path d="M{page.x - 4} {page.y}h8" class="stroke-primary" stroke-width="1.6" />
   {:else}
     <path
       d="M{page.x - 8} {page.y - 6}h6l8 3v6l-8 3h-6z"
