@@ -135,6 +135,9 @@
       class="fill-base-100 stroke-primary"
       stroke-width="2.4"
     />
+    {#if handle.target === 'machine'}
+      <path d="M{page.x - 4} {page.y}h8" class="stroke-primary" stroke-width="1.6" />
+    {/if}
   {:else}
     <path
       d="M{page.x - 8} {page.y - 6}h6l8 3v6l-8 3h-6z"
