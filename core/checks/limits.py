@@ -95,6 +95,11 @@ class Limit(NamedTuple):
         return self._figure(self.least)
 
     @property
+    def shortfall(self) -> Figure:
+        """By how much it is short of what is required, or over it; nothing where it is not."""
+        return self._figure(max(0.0, -self.spare))
+
+    @property
     def margin(self) -> Sentence:
         """What is left, with its sign; what is tolerated beyond the bound is told as such."""
         spare, state = self.spare, self.state

@@ -6,22 +6,25 @@ from math import degrees
 from typing import Annotated
 
 from core.bay import Hood
+from core.checks.bag import bag_headline, bag_of
 from core.checks.ball import SwingRules, ball_limits
 from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input
-from core.checks.limits import Limit, State, Words, at_least, tightest
+from core.checks.limits import Limit, State, at_least, tightest
 from core.checks.places import IN_ROOM, on
 from core.checks.readings import Ball
 from core.checks.register import check, derive
 from core.checks.space import Obstructions
+from core.checks.swing_limit import slow_swing, swing_basis, swing_limit
 from core.checks.verdict import Answer, Basis, Input
 from core.geometry.shadow import Lens
 from core.geometry.surroundings import Closest, Surroundings
-from core.geometry.swing_disc import COMFORT_M, PLANE_RAD, UNCERTAINTY_M, SwingDisc, distances_m, swing_disc
+from core.geometry.swing_disc import COMFORT_M, PLANE_RAD, SwingDisc, distances_m, swing_disc
 from core.model.brief import Brief, Player
 from core.model.build import Slot
 from core.model.clubs import Club
 from core.model.parts import Enclosure
+from core.model.reaches import Direction
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
 from core.quantities.tolerances import LEAST_MOVE_M, OUTLINE_M
@@ -31,7 +34,6 @@ SWING_CLEARANCE_M = 0.30
 PROJECTOR_COMFORT_M = 0.45
 DUG_MOST_M = 0.50
 """Nobody lowers a floor by more for a swing (trade)."""
-TEST_SWING = say("Do a slow test swing with the longest club and measure how high and wide it reaches.")
 
 
 def swing_inputs(player: Player, disc: SwingDisc) -> tuple[Input, ...]:
@@ -45,25 +47,14 @@ def swing_inputs(player: Player, disc: SwingDisc) -> tuple[Input, ...]:
         Input("Swing plane", Quantity(degrees(PLANE_RAD), Unit.DEGREE), Basis.TRADE),
         Input("Cocked radius r", metres(disc.cocked_radius_m), Basis.TRADE),
     )
-    reach = player.measured_reach(club)
-    if reach is None:
-        return estimated
-    return (Input(f"Measured reach, {reach.dated}", metres(reach.height_m), Basis.MEASURED), *estimated)
-
-
-def swing_limit(clearance_m: float, disc: SwingDisc) -> Limit:
-    """Clear from 0.15 m; tight while an estimate's ±0.10 m leaves it open, or a measured swing just passes."""
-    return at_least(clearance_m, 0.0, COMFORT_M, tolerated=0.0 if disc.measured else UNCERTAINTY_M)
-
-
-def swing_basis(disc: SwingDisc) -> Basis:
-    """Measured where the reach was, otherwise a trade estimate."""
-    return Basis.MEASURED if disc.measured else Basis.TRADE
-
-
-def test_swing(disc: SwingDisc) -> tuple[Sentence, ...]:
-    """The slow test swing as a cure, unless it was made."""
-    return () if disc.measured else (TEST_SWING,)
+    reached = [
+        Input(f"Test swing of {reach.dated}: how {way.words} with the {reach.club}", metres(along_m), Basis.MEASURED)
+        for reach in player.measured_reaches
+        for way in Direction
+        for along_m in [reach.along_m(way)]
+        if along_m is not None
+    ]
+    return (*reached, *estimated)
 
 
 @check("swing.ceiling", title="Swing under the ceiling", place=IN_ROOM)
@@ -84,6 +75,7 @@ def under_ceiling(
     limit = tightest(tuple(limits))
     assert isinstance(limit, Limit)
     ceiling, surface_m = surroundings.room.ceiling, ball.at[2]
+    toward = limits[limit].edge.toward
     # A ceiling is raised straight up, and measured to at right angles.
     more_m = -limit.headroom * ceiling.planes[0].steepness
     return Answer(
@@ -108,18 +100,18 @@ def under_ceiling(
             *early_release_input(player, surroundings),
         ),
         cures=lambda: (
-            *(test_swing(disc) if limit.state is State.TIGHT else ()),
+            *(slow_swing(player, disc.to_measure(toward)) if limit.state is State.TIGHT else ()),
             *shorter_club(player, lambda club: ceiling.clearance_m(swing_disc(player, club), ball.at)[0]),
             *move_the_ball(player, surroundings),
             say("{more} more height, or a floor that much lower, makes it clear.", more=enough(more_m)),
         ),
-        basis=swing_basis(disc),
+        basis=swing_basis(limit.tolerated),
     )
 
 
 def early_release_input(player: Player, surroundings: Surroundings) -> tuple[Input, ...]:
     """The clearance if the wrists unhinge early, which nobody is sure of before a test swing."""
-    if player.early_release or player.measured_reach(player.longest_club):
+    if player.early_release or Direction.HEIGHT in swing_disc(player, player.longest_club).measured:
         return ()
     early = swing_disc(player.model_copy(update={"early_release": True}), player.longest_club)
     clearance_m, _ = surroundings.room.ceiling.clearance_m(early, surroundings.ball)
@@ -129,7 +121,8 @@ def early_release_input(player: Player, surroundings: Surroundings) -> tuple[Inp
 def shorter_club(player: Player, clearance_m: Callable[[Club], float]) -> tuple[Sentence, ...]:
     """The longest club that is clear by `clearance_m`, as a cure."""
     for club in player.longest_club.and_shorter():
-        limit = swing_limit(clearance_m(club), swing_disc(player, club))
+        # What is clear is so by more than any doubt.
+        limit = swing_limit(clearance_m(club), 0.0)
         if limit.state is State.CLEAR:
             return (say("A {club} at the longest leaves {spare}.", club=club.value, spare=limit.has),)
     return ()
@@ -183,10 +176,10 @@ def side_walls(
                 if other_m >= -limit.headroom
                 else ()
             ),
-            *test_swing(disc),
+            *slow_swing(player, disc.to_measure(limits[limit].edge.toward)),
             say("{more} more width makes it clear.", more=enough(-limit.headroom)),
         ),
-        basis=swing_basis(disc),
+        basis=swing_basis(limit.tolerated),
     )
 
 
@@ -195,7 +188,7 @@ def rear_wall(
     player: Annotated[Player, THERE], room: Annotated[Room, THERE], disc: SwingDisc, rules: SwingRules, ball: Ball
 ) -> Answer:
     """The backswing of the player's longest club stays off the wall behind the golfer."""
-    (limit,) = ball_limits(rules.of("swing.rear_wall"), ball.at)
+    ((limit, rule),) = ball_limits(rules.of("swing.rear_wall"), ball.at).items()
     return Answer(
         limit,
         headline=lambda: say("{who}: {spare} to the rear wall", who=player.name, spare=limit.has),
@@ -207,9 +200,9 @@ def rear_wall(
         ),
         cures=lambda: (
             say("Move the ball {shift} toward the screen.", shift=enough(-limit.headroom)),
-            *test_swing(disc),
+            *slow_swing(player, disc.to_measure(rule.edge.toward)),
         ),
-        basis=swing_basis(disc),
+        basis=swing_basis(limit.tolerated),
     )
 
 
@@ -227,7 +220,7 @@ def past_things(
     the way the clearance is negative: by so much the reach would have to be shorter, along the plane of the swing.
     """
     closest = surroundings.closest_thing(player, player.longest_club)
-    limit = swing_limit(closest.clearance_m, disc)
+    limit = swing_limit(closest.clearance_m, closest.doubt_m)
     return Answer(
         limit,
         headline=lambda: say("{who}: {spare} to {thing}", who=player.name, spare=limit.has, thing=closest.name),
@@ -240,12 +233,12 @@ def past_things(
             *swing_inputs(player, disc),
         ),
         cures=lambda: (
-            *test_swing(disc),
+            *slow_swing(player, closest.to_measure),
             *move_the_ball(player, surroundings),
             *shorter_club(player, lambda shorter: surroundings.closest_thing(player, shorter).clearance_m),
             *_past(player, closest, limit, surroundings),
         ),
-        basis=swing_basis(disc),
+        basis=swing_basis(limit.tolerated),
     )
 
 
@@ -265,50 +258,43 @@ def _lower_floor(player: Player, closest: Closest, surroundings: Surroundings) -
     if not LEAST_MOVE_M <= more.value <= DUG_MOST_M:
         return ()
     past = surroundings.over_lower_floor(more.value).closest_thing(player, player.longest_club)
-    served = swing_limit(past.clearance_m, disc).state is State.CLEAR
+    served = swing_limit(past.clearance_m, past.doubt_m).state is State.CLEAR
     return (say("Lower the floor by {more}.", more=more),) if served else ()
 
 
 @check("swing.longest_club", title="Longest club", place=IN_ROOM)
 def longest_club(
     player: Annotated[Player, "early_release", "handedness", "height_m", "id", "longest_club", "measured_reaches"],
-    disc: SwingDisc,
     surroundings: Surroundings,
     hood: Hood | None,
 ) -> Answer:
-    """The longest club, up to the one the player wants, whose swing disc stays clear of everything.
+    """The longest club that the player wants to swing stays clear of everything; else how far down the bag it goes.
 
-    Everything is ceiling, side walls and rear wall, what is in the way, and the enclosure.
+    Everything is ceiling, side walls and rear wall, what is in the way, and the enclosure. A club is clear from
+    0.15 m to spare, or where a slow swing that was measured that way passes; one whose estimate leaves it open is to
+    be tested; the others do not go.
     """
     wanted = surroundings.closest(player, player.longest_club)
-    state = swing_limit(wanted.clearance_m, disc).state
-    if state is State.CLEAR:
-        clear = possible = player.longest_club.value
-    else:
-        states = {
-            club: swing_limit(surroundings.closest(player, club).clearance_m, swing_disc(player, club)).state
-            for club in player.longest_club.and_shorter()
-        }
-        clear = next((club.value for club, state in states.items() if state is State.CLEAR), "none")
-        possible = next((club.value for club, state in states.items() if state is not State.BLOCKED), "none")
+    limit = swing_limit(wanted.clearance_m, wanted.doubt_m)
     return Answer(
-        Words(state, clear, player.longest_club.value),
-        headline=lambda: (
-            say("{who}: {club} is clear", who=player.name, club=clear)
-            if state is State.CLEAR
-            else say("{who}: longest clear club {club}", who=player.name, club=clear)
-        ),
+        limit,
+        headline=lambda: bag_headline(player, bag_of(player, surroundings)),
         formula="for each club, the smallest distance from its swing disc to room, things in the way and enclosure",
         inputs=lambda: tuple(
-            Input(f"Clearance with the {club}, to the {near.name}", metres(near.clearance_m), Basis.TRADE)
-            for club in player.longest_club.and_shorter()
-            for near in [surroundings.closest(player, club)]
+            Input(
+                f"Clearance with the {swung.club}, to the {swung.closest.name}",
+                metres(swung.closest.clearance_m),
+                swing_basis(swung.closest.doubt_m),
+            )
+            for swung in bag_of(player, surroundings)
         ),
         cures=lambda: (
-            say("Possible after a slow test swing: {club}.", club=possible),
+            *slow_swing(player, wanted.to_measure if limit.state is State.TIGHT else None),
+            *move_the_ball(player, surroundings),
+            *shorter_club(player, lambda club: surroundings.closest(player, club).clearance_m),
             say("The {thing} is in the way; its own answer says what helps.", thing=wanted.name),
         ),
-        basis=swing_basis(disc),
+        basis=swing_basis(limit.tolerated),
     )
 
 
@@ -327,7 +313,7 @@ def inside_enclosure(
     panel everything counts as solid.
     """
     closest = surroundings.closest_panel(player, player.longest_club)
-    limit = swing_limit(closest.clearance_m, disc)
+    limit = swing_limit(closest.clearance_m, closest.doubt_m)
     ahead_m, behind_m = disc.bounds(surroundings.ball)[0][1], disc.bounds(surroundings.ball)[1][1]
     back_m = layout.screen_y_m + hood.depth_m + limit.comfortable + OUTLINE_M - ahead_m
     fits_behind = 0 < back_m <= surroundings.room.length_m - behind_m
@@ -348,9 +334,9 @@ def inside_enclosure(
             *([say("Move the ball {back} back, out of the box.", back=enough(back_m))] if fits_behind else []),
             *move_the_ball(player, surroundings),
             *shorter_club(player, lambda club: surroundings.closest_panel(player, club).clearance_m),
-            *test_swing(disc),
+            *slow_swing(player, closest.to_measure),
         ),
-        basis=swing_basis(disc),
+        basis=swing_basis(limit.tolerated),
     )
 
 

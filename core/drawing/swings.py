@@ -8,6 +8,7 @@ from core.geometry.shadow import HEAD_HALF_WIDTH_M, HEAD_OVER_HEIGHT_M
 from core.geometry.surroundings import Surroundings
 from core.geometry.swing_disc import swing_disc
 from core.model.brief import Player
+from core.model.reaches import Direction
 from core.model.room import Layout
 
 
@@ -38,7 +39,7 @@ def player_shapes(player: Player, layout: Layout, surface_m: float) -> list[Shap
 
 def early_release_shapes(player: Player, layout: Layout, surface_m: float) -> Iterator[Shape]:
     """How far the club reaches if the wrists unhinge early; none where that is the usual swing, or was measured."""
-    if player.early_release or player.measured_reach(player.longest_club):
+    if player.early_release or Direction.HEIGHT in swing_disc(player, player.longest_club).measured:
         return
     early = swing_disc(player.model_copy(update={"early_release": True}), player.longest_club)
     points = tuple((layout.ball_y_m + y, surface_m + z) for _, y, z in early.outline_m)

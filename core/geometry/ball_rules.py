@@ -10,7 +10,8 @@ from typing import NamedTuple
 
 from core.geometry.ceiling import Ceiling
 from core.geometry.edges import BallEdge
-from core.geometry.swing_disc import COMFORT_M, UNCERTAINTY_M, SwingDisc
+from core.geometry.swing_disc import COMFORT_M, SwingDisc
+from core.model.reaches import Direction
 
 BEHIND_BALL_OVER_RADIUS_M = 0.30
 """What a golfer needs behind the whole swing (trade)."""
@@ -81,11 +82,19 @@ CHECK_BY_EDGE = {
 
 def swing_rules(disc: SwingDisc, room: BallRoom) -> tuple[BallRule, ...]:
     """The straight limits that a swing sets the ball: it stays off walls and ceiling, and has room behind it."""
-    tolerated_m = 0.0 if disc.measured else UNCERTAINTY_M
-    swings = (BallRule(CHECK_BY_EDGE[edge.name], edge, 0.0, COMFORT_M, tolerated_m) for edge in swing_edges(disc, room))
-    least_m = disc.full_radius_m + BEHIND_BALL_OVER_RADIUS_M
+    swings = (
+        BallRule(CHECK_BY_EDGE[edge.name], edge, 0.0, COMFORT_M, disc.doubt_m(edge.toward))
+        for edge in swing_edges(disc, room)
+    )
+    least_m = behind_ball_m(disc)
     behind = BallEdge("rear wall", 0.0, -1.0, room.length_m)
     return (*swings, BallRule(BEHIND_BALL, behind, least_m, least_m + BEHIND_BALL_COMFORT_M))
+
+
+def behind_ball_m(disc: SwingDisc) -> float:
+    """What a golfer needs behind the ball, in metres: the full radius, or what a slow swing reached, and 0.30 m."""
+    reached_m = disc.high_m[1] if Direction.BEHIND in disc.measured else disc.full_radius_m
+    return reached_m + BEHIND_BALL_OVER_RADIUS_M
 
 
 def free_side_rules(right_handed: bool, width_m: float, inside: Inside | None) -> tuple[BallRule, ...]:

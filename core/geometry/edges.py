@@ -1,5 +1,6 @@
 """Distances that change in a straight line with where the ball is, and the half of the floor that keeps one."""
 
+from math import sqrt
 from typing import NamedTuple
 
 from core.geometry.swing_disc import Point3
@@ -29,6 +30,15 @@ class BallEdge(NamedTuple):
     c: float
     at: Point3 = (0.0, 0.0, 0.0)
     """The point that is nearest, relative to the ball."""
+
+    @property
+    def toward(self) -> Point3:
+        """The way from the swing to the edge, one metre long; nothing is measured to what is below.
+
+        >>> BallEdge("wall", -1.0, 0.0, 4.0).toward, BallEdge("ceiling", 0.0, 0.0, 0.2).toward
+        ((1.0, -0.0, 0.0), (-0.0, -0.0, 1.0))
+        """
+        return -self.a, -self.b, sqrt(max(0.0, 1.0 - self.a**2 - self.b**2))
 
     def distance_m(self, x: float, y: float) -> float:
         """The distance for a ball at x, y; negative beyond the edge."""

@@ -2,7 +2,8 @@
 
 A disc only shifts with the ball, so these positions are the box, widened by every chord of the disc that passes
 it within the margin. Column by column across the floor that is an interval along the target line, with its
-middle at the box's. The part of the disc above the hub gives one convex outline, the part below it another.
+middle at the box's where the swing was measured neither ahead of the ball nor behind it. The part of the disc above
+the hub gives one convex outline, the part below it another.
 """
 
 from functools import lru_cache
@@ -11,7 +12,7 @@ from math import inf, pi
 import numpy as np
 
 from core.geometry.boxes import Box
-from core.geometry.swing_clearance import Floats, chords
+from core.geometry.swing_clearance import Floats, chords, shape_of
 from core.geometry.swing_disc import SwingDisc
 from core.quantities.tolerances import OUTLINE_M
 
@@ -26,8 +27,8 @@ ENDS: Floats = 1 - np.cos(np.linspace(0.0, pi / 2, END_COLUMNS))
 FAR_M = 1000.0
 """Stands for endless along the target line."""
 
-Chords = tuple[Floats, Floats, Floats]
-"""x, z and half the length of each, relative to the ball."""
+Chords = tuple[Floats, Floats, Floats, Floats]
+"""x, z, and how far each goes ahead of the ball and behind it."""
 Outline = Floats
 """Corners as rows (x, y)."""
 
@@ -45,19 +46,17 @@ def keep_outs(disc: SwingDisc, surface_m: float, box: Box, margin_m: float, widt
 @lru_cache(maxsize=512)
 def _halves(disc: SwingDisc) -> tuple[Chords, ...]:
     """The chords of the part of a disc below its hub, and of the part above it."""
-    return tuple(
-        chords(disc.full_radius_m, disc.cocked_radius_m, disc.hub_height_m, disc.hub_x_m, phi) for phi in HALF_TURNS
-    )
+    return tuple(chords(shape_of(disc), phi) for phi in HALF_TURNS)
 
 
 def _outline(half_disc: Chords, surface_m: float, box: Box, margin_m: float, width_m: float) -> Outline | None:
-    x, z, half = half_disc
+    x, z, ahead, behind = half_disc
     (x0, y0, z0), (x1, y1, z1) = box.low, box.high
     above = np.maximum(np.maximum(z0 - (z + surface_m), (z + surface_m) - z1), 0.0)
     near = above < margin_m
     if not near.any():
         return None
-    x, half, above = x[near], half[near], above[near]
+    x, ahead, behind, above = x[near], ahead[near], behind[near], above[near]
     # A chord this high above or below the box is too close up to this far beside and beyond it.
     beside = np.sqrt(margin_m**2 - above**2)
     low, high = max(0.0, float((x0 - beside - x).min())), min(width_m, float((x1 + beside - x).max()))
@@ -66,12 +65,15 @@ def _outline(half_disc: Chords, surface_m: float, box: Box, margin_m: float, wid
     columns = _columns(low, high, margin_m)
     away = np.maximum(np.maximum(x0 - (columns[:, None] + x), (columns[:, None] + x) - x1), 0.0)
     room = beside**2 - away**2
-    extent = np.where(room >= -1e-12, half + np.sqrt(np.maximum(room, 0.0)), -inf).max(axis=1)
-    kept = extent > -inf
-    columns, extent = columns[kept], extent[kept]
+    # A chord that goes on behind the ball meets the box from before it, and the other way round.
+    before, beyond = (
+        np.where(room >= -1e-12, half + np.sqrt(np.maximum(room, 0.0)), -inf).max(axis=1) for half in (behind, ahead)
+    )
+    kept = before > -inf
+    columns, before, beyond = columns[kept], before[kept], beyond[kept]
     if not columns.size:
         return None
-    along = np.clip(np.concatenate((y0 - extent, (y1 + extent)[::-1])), -FAR_M, FAR_M)
+    along = np.clip(np.concatenate((y0 - before, (y1 + beyond)[::-1])), -FAR_M, FAR_M)
     return np.column_stack((np.concatenate((columns, columns[::-1])), along))
 
 

@@ -10,9 +10,10 @@ from core.geometry.boxes import Box
 from core.geometry.hitting_region import Area, clear_floor, told_shift
 from core.geometry.solids import Group, Solid
 from core.geometry.swing_clearance import Clearances, clearances
-from core.geometry.swing_disc import Point3, swing_disc
+from core.geometry.swing_disc import UNCERTAINTY_M, Point3, swing_disc
 from core.model.brief import Player
 from core.model.clubs import Club
+from core.model.reaches import Direction
 
 SWINGS = frozenset(CHECK_BY_EDGE.values())
 
@@ -27,6 +28,15 @@ class Closest(NamedTuple):
     """It holds up the building."""
     low_m: float = 0.0
     """Where its lower edge is."""
+    doubt_m: float = UNCERTAINTY_M
+    """By so much the clearance may be out; nothing where the swing was measured that way."""
+    to_measure: Direction | None = None
+    """What a slow test swing should measure to know better; `None` where nothing helps."""
+
+    @property
+    def order(self) -> tuple[bool, float]:
+        """What is surely in the way comes before what may be."""
+        return self.clearance_m >= -self.doubt_m, self.clearance_m
 
 
 Table = tuple[dict[tuple[str, Club], int], Clearances]
@@ -63,13 +73,20 @@ class Surroundings:
     def closest(self, player: Player, club: Club) -> Closest:
         """The nearest of everything."""
         x, y, z = self.ball
+        disc = swing_disc(player, club)
         found = [
-            Closest(edge.distance_m(x, y), edge.name, (x + edge.at[0], y + edge.at[1], z + edge.at[2]))
-            for edge in swing_edges(swing_disc(player, club), self.room)
+            Closest(
+                edge.distance_m(x, y),
+                edge.name,
+                (x + edge.at[0], y + edge.at[1], z + edge.at[2]),
+                doubt_m=disc.doubt_m(edge.toward),
+                to_measure=disc.to_measure(edge.toward),
+            )
+            for edge in swing_edges(disc, self.room)
         ]
         if self.things or self.panels:
             found.append(self._closest(player, club, range(len(self.boxes))))
-        return min(found)
+        return min(found, key=lambda closest: closest.order)
 
     def swing_rules(self, players: Iterable[Player]) -> tuple[BallRule, ...]:
         """The straight limits that the longest clubs of `players` set the ball."""
@@ -100,20 +117,29 @@ class Surroundings:
         return replace(self, things=tuple(things))
 
     def _closest(self, player: Player, club: Club, boxes: range) -> Closest:
-        row, table = self._wanted if club is player.longest_club else self._shorter(player)
+        row, table = self._wanted if club is player.longest_club else self._whole_bag(player)
         nearness = table.nearest(row[player.id, club], boxes)
         solid = (*self.things, *self.panels)[nearness.box]
-        return Closest(nearness.clearance_m, solid.name, nearness.at, solid.carries, solid.box.low[2])
+        disc, _ = table.swings[row[player.id, club]]
+        return Closest(
+            nearness.clearance_m,
+            solid.name,
+            nearness.at,
+            solid.carries,
+            solid.box.low[2],
+            disc.doubt_m(nearness.toward),
+            disc.to_measure(nearness.toward),
+        )
 
     @cached_property
     def _wanted(self) -> Table:
         """Everybody's longest club against all boxes, in one go."""
         return self._measured([(player, player.longest_club) for player in self.players])
 
-    def _shorter(self, player: Player) -> Table:
-        """All clubs of one player; asked for only where the longest is not clear, or somebody asks why."""
+    def _whole_bag(self, player: Player) -> Table:
+        """All clubs of one player; asked for only where somebody looks down the bag."""
         if player.id not in self._by_player:
-            self._by_player[player.id] = self._measured([(player, club) for club in player.longest_club.and_shorter()])
+            self._by_player[player.id] = self._measured([(player, club) for club in Club])
         return self._by_player[player.id]
 
     @cached_property

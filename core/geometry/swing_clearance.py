@@ -13,8 +13,8 @@ hub, and the longest piece of reach beyond that entry is what is too much. Howev
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
-from math import cos, pi, sin
-from typing import Any
+from math import pi, sin
+from typing import Any, NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
@@ -46,24 +46,47 @@ class Nearness:
     clearance_m: float
     box: int
     at: Point3
+    toward: Point3
+    """Along x, y and z, of any length: where the clubhead would have to reach further to touch it."""
 
 
-def chords(full_m: Any, cocked_m: Any, hub_height_m: Any, hub_x_m: Any, phi: Floats) -> tuple[Floats, Floats, Floats]:
-    """x and z relative to the ball of the chords at the angles `phi`, and half their length along y.
+def _toward(at: Point3, box: Box) -> Point3:
+    x, y, z = (min(max(here, low), high) - here for here, low, high in zip(at, box.low, box.high, strict=True))
+    return x, y, z
 
-    Radii and hub may be numbers, or arrays that broadcast against `phi`.
-    """
+
+class Shape(NamedTuple):
+    """What makes a disc: radii, hub and stretches, as numbers or as arrays that broadcast against angles."""
+
+    full_m: Any
+    cocked_m: Any
+    hub_height_m: Any
+    hub_x_m: Any
+    across: Any
+    ahead: Any
+    behind: Any
+
+
+def shape_of(disc: SwingDisc) -> Shape:
+    """The shape of one disc, as numbers."""
+    hub = disc.hub_height_m, disc.hub_x_m
+    return Shape(disc.full_radius_m, disc.cocked_radius_m, *hub, disc.across, disc.ahead, disc.behind)
+
+
+def chords(shape: Shape, phi: Floats) -> tuple[Floats, Floats, Floats, Floats]:
+    """x and z relative to the ball of the chords at the angles `phi`, and how far they go ahead of it and behind."""
     sine = np.sin(phi)
-    reach = cocked_m + (full_m - cocked_m) * np.maximum(0.0, -sine)
-    x = hub_x_m + np.sign(hub_x_m) * reach * sine * cos(PLANE_RAD)
-    z = hub_height_m + reach * sine * sin(PLANE_RAD)
-    return x, z, reach * np.cos(phi)
+    reach = shape.cocked_m + (shape.full_m - shape.cocked_m) * np.maximum(0.0, -sine)
+    x = shape.hub_x_m + reach * sine * shape.across
+    z = shape.hub_height_m + reach * sine * sin(PLANE_RAD)
+    half = reach * np.cos(phi)
+    return x, z, half * shape.ahead, half * shape.behind
 
 
 @lru_cache(maxsize=4096)
 def _coarse_chords(disc: SwingDisc) -> Floats:
-    """(3, 2, COARSE): x, z and half the length of the chords at `COARSE_PHI`; discs are kept, and so are these."""
-    return np.stack(chords(disc.full_radius_m, disc.cocked_radius_m, disc.hub_height_m, disc.hub_x_m, COARSE_PHI))
+    """(4, 2, COARSE): x, z and both lengths of the chords at `COARSE_PHI`; discs are kept, and so are these."""
+    return np.stack(chords(shape_of(disc), COARSE_PHI))
 
 
 @dataclass(frozen=True, eq=False)
@@ -78,13 +101,25 @@ class Clearances:
     """(swings, boxes, 2): where on the swing, along y and up the plane of the disc, from the hub."""
 
     def nearest(self, swing: int, boxes: Sequence[int]) -> Nearness:
-        """The nearest of `boxes`, by their numbers, to one swing. Raises `ValueError` for no boxes."""
-        box = min(boxes, key=lambda number: float(self.distance_m[swing, number]))
+        """The nearest of `boxes`, by their numbers, to one swing. Raises `ValueError` for no boxes.
+
+        Where some of its directions were measured, one that is surely in the way comes before one that may be.
+        """
+        disc, _ = self.swings[swing]
+        if not disc.measured:
+            return self._nearness(swing, min(boxes, key=lambda number: float(self.distance_m[swing, number])))
+        found = [self._nearness(swing, box) for box in boxes]
+        return min(found, key=lambda near: (near.clearance_m >= -disc.doubt_m(near.toward), near.clearance_m))
+
+    def _nearness(self, swing: int, box: int) -> Nearness:
         disc, (x, y, z) = self.swings[swing]
         along_m, up_m = self.places_m[swing, box].tolist()
-        across_m = disc.hub_x_m + (1 if disc.hub_x_m > 0 else -1) * up_m * cos(PLANE_RAD)
-        at = (x + across_m, y + along_m, z + disc.hub_height_m + up_m * sin(PLANE_RAD))
-        return Nearness(float(self.distance_m[swing, box]), box, at)
+        from_hub = up_m * disc.across, along_m, up_m * sin(PLANE_RAD)
+        at = (x + disc.hub_x_m + from_hub[0], y + along_m, z + disc.hub_height_m + from_hub[2])
+        distance_m = float(self.distance_m[swing, box])
+        # Where a box is in the way, the reach from the hub is what would have to be shorter.
+        toward = from_hub if distance_m <= 0 else _toward(at, self.boxes[box])
+        return Nearness(distance_m, box, at, toward)
 
 
 def clearances(swings: Sequence[Swing], boxes: Sequence[Box]) -> Clearances:
@@ -92,9 +127,7 @@ def clearances(swings: Sequence[Swing], boxes: Sequence[Box]) -> Clearances:
     lows = np.array([box.low for box in boxes], dtype=np.float64).reshape(-1, 3)
     highs = np.array([box.high for box in boxes], dtype=np.float64).reshape(-1, 3)
     balls = np.array([ball for _, ball in swings], dtype=np.float64).reshape(-1, 3)
-    shapes = np.array(
-        [(d.full_radius_m, d.cocked_radius_m, d.hub_height_m, d.hub_x_m) for d, _ in swings], dtype=np.float64
-    ).reshape(-1, 4)
+    shapes = np.array([shape_of(disc) for disc, _ in swings], dtype=np.float64).reshape(-1, len(Shape._fields))
     search = _DiscSearch(tuple(disc for disc, _ in swings), shapes, balls, lows, highs)
     distance, phi = search.least()
     places = search.places(phi)
@@ -108,11 +141,11 @@ def clearances(swings: Sequence[Swing], boxes: Sequence[Box]) -> Clearances:
     return Clearances(tuple(swings), tuple(boxes), distance, places)
 
 
-def _squares(lines: tuple[Floats, Floats, Floats], low: Floats, high: Floats) -> Floats:
-    """Squares of the distances of chords to boxes: x, z and half lengths, and the corners by axis, that broadcast."""
-    x, z, half = lines
+def _squares(lines: tuple[Floats, Floats, Floats, Floats], low: Floats, high: Floats) -> Floats:
+    """Squares of the distances of chords to boxes: x, z and both lengths, and the corners by axis, that broadcast."""
+    x, z, ahead, behind = lines
     dx = np.maximum(np.maximum(low[..., 0] - x, x - high[..., 0]), 0.0)
-    dy = np.maximum(np.maximum(low[..., 1], -high[..., 1]) - half, 0.0)
+    dy = np.maximum(np.maximum(low[..., 1] - behind, -high[..., 1] - ahead), 0.0)
     dz = np.maximum(np.maximum(low[..., 2] - z, z - high[..., 2]), 0.0)
     squares: Floats = dx * dx + dy * dy + dz * dz
     return squares
@@ -126,7 +159,7 @@ def _side(low: Floats, nearest: Floats, high: Floats) -> Floats:
 
 @dataclass(frozen=True, eq=False)
 class _DiscSearch:
-    """Swings (S) against boxes (B); `shapes` holds R, r, hub height and hub x of each swing."""
+    """Swings (S) against boxes (B); the columns of `shapes` are those of `Shape`."""
 
     discs: tuple[SwingDisc, ...]
     shapes: Floats
@@ -137,15 +170,15 @@ class _DiscSearch:
     def least(self) -> tuple[Floats, Floats]:
         """(S, B) least distances over all chords, and the angle of each: both halves of each disc at once."""
         low, high = ((corners - self.balls[:, None])[:, :, None, None] for corners in (self.lows, self.highs))
-        x, z, half = np.stack([_coarse_chords(disc) for disc in self.discs], axis=1)[:, :, None]
-        best = _squares((x, z, half), low, high).argmin(axis=3)
+        x, z, ahead, behind = np.stack([_coarse_chords(disc) for disc in self.discs], axis=1)[:, :, None]
+        best = _squares((x, z, ahead, behind), low, high).argmin(axis=3)
         begins = HALVES[:, None]
         phi = begins + COARSE_STEP * best[..., None]
-        full, cocked, hub_z, hub_x = (column[:, None, None, None] for column in self.shapes.T)
+        shape = Shape(*(column[:, None, None, None] for column in self.shapes.T))
         step = COARSE_STEP
         for _ in range(ROUNDS):
             phi = np.clip(phi + step * FINE_STEPS, begins, begins + pi / 2)
-            squares = _squares(chords(full, cocked, hub_z, hub_x, phi), low, high)
+            squares = _squares(chords(shape, phi), low, high)
             nearest = squares.argmin(axis=3)[..., None]
             phi = np.take_along_axis(phi, nearest, axis=3)
             step *= 2 / (FINE - 1)
@@ -155,25 +188,29 @@ class _DiscSearch:
 
     def places(self, phi: Floats) -> Floats:
         """(S, B, 2) the points of the nearest chords (S, B) that are nearest, from the hub."""
-        full, cocked = self.shapes[:, None, 0], self.shapes[:, None, 1]
-        reach = cocked + (full - cocked) * np.maximum(0.0, -np.sin(phi))
+        shape = Shape(*(column[:, None] for column in self.shapes.T))
+        reach = shape.cocked_m + (shape.full_m - shape.cocked_m) * np.maximum(0.0, -np.sin(phi))
         half, ball_y = reach * np.cos(phi), self.balls[:, None, 1]
         along = np.clip(ball_y, self.lows[None, :, 1], self.highs[None, :, 1]) - ball_y
-        return np.stack([np.clip(along, -half, half), reach * np.sin(phi)], axis=2)
+        return np.stack([np.clip(along, -half * shape.ahead, half * shape.behind), reach * np.sin(phi)], axis=2)
 
     def overreach(self, swing: Counts, box: Counts) -> tuple[Floats, Floats]:
-        """(N,) by how much the reach is too long for pairs of swing and box, and (N, 2) where it is stopped."""
-        full, cocked, hub_z, hub_x = self.shapes[swing].T
+        """(N,) by how much the reach is too long for pairs of swing and box, and (N, 2) where it is stopped.
+
+        Along the target line it is searched in the estimate's own metres, before what was measured stretches them.
+        """
+        full, cocked, hub_z, hub_x, across, ahead, behind = self.shapes[swing].T
         ball_x, ball_y, ball_z = self.balls[swing].T
         x, y, z = (np.stack([low, high]) for low, high in zip(self.lows[box].T, self.highs[box].T, strict=True))
-        by_x = np.sort((x - ball_x - hub_x) / (np.sign(hub_x) * cos(PLANE_RAD)), axis=0)
+        by_x = np.sort((x - ball_x - hub_x) / across, axis=0)
         by_z = (z - ball_z - hub_z) / sin(PLANE_RAD)
         # The rectangle in the plane of the disc, from the hub; nothing of the disc lies further out than R.
         low_u, high_u = (
             np.clip(np.maximum(by_x[0], by_z[0]), -full, full),
             np.clip(np.minimum(by_x[1], by_z[1]), -full, full),
         )
-        low_y, high_y = np.clip(y - ball_y, -full, full)
+        beside = y - ball_y
+        low_y, high_y = np.clip(beside / np.where(beside > 0, behind, ahead), -full, full)
         empty = (low_u > high_u) | (low_y > high_y)
         nearest_u, nearest_y = np.clip(0.0, low_u, high_u)[:, None], np.clip(0.0, low_y, high_y)[:, None]
         along, up = _side(low_y, nearest_y, high_y), _side(low_u, nearest_u, high_u)
@@ -183,7 +220,10 @@ class _DiscSearch:
         # At the hub itself every direction is open; the club reaches furthest downward.
         sine = np.divide(edges_u, away, out=np.full_like(away, -1.0), where=away > 0)
         beyond = cocked[:, None] + (full - cocked)[:, None] * np.maximum(0.0, -sine) - away
+        stretched_y = edges_y * np.where(edges_y > 0, behind[:, None], ahead[:, None])
+        upward = np.broadcast_to(np.hypot(across, sin(PLANE_RAD))[:, None], away.shape)
+        beyond *= np.divide(np.hypot(stretched_y, edges_u * upward), away, out=upward.copy(), where=away > 0)
         best = beyond.argmax(axis=1)
         rows = np.arange(len(best))
-        where = np.stack([edges_y[rows, best], edges_u[rows, best]], axis=1)
+        where = np.stack([stretched_y[rows, best], edges_u[rows, best]], axis=1)
         return np.where(empty, -1.0, beyond[rows, best]), where

@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from core.model.clubs import Club
 from core.model.household import Approach, Condition, Looks, Noise, Skill, Subscriptions, TaxTreatment, Valuation
+from core.model.reaches import MeasuredReach
 from core.model.record import (
     Currency,
     Identifier,
@@ -71,15 +72,6 @@ class SpeedBand(StrEnum):
     def ball_speed_m_s(self) -> float:
         """The band's driver ball speed in metres a second."""
         return {SpeedBand.JUNIOR: 40.0, SpeedBand.RECREATIONAL: 60.0, SpeedBand.FAST: 76.0}[self]
-
-
-class MeasuredReach(Record):
-    """What the slow test swing showed: it stands before the estimate for this player and club."""
-
-    club: Club
-    height_m: Annotated[Metres, Field(ge=1.0, le=4.0)]
-    """Highest point of the clubhead above the hitting surface."""
-    dated: Label = ""
 
 
 class Player(Record):

@@ -11,7 +11,8 @@ from core.checks.figures import metres
 from core.checks.limits import State, at_least
 from core.checks.readings import HANGING_DROP_M, MONITOR_BODY_M, PROJECTOR_BODY_M
 from core.checks.spots import SCREEN_DISTANCE, Around, HittingSpot, hitting_spots
-from core.checks.swing import projector_limit, swing_limit
+from core.checks.swing import projector_limit
+from core.checks.swing_limit import swing_limit
 from core.geometry.ball_rules import BEHIND_BALL, BallRoom, swing_rules
 from core.geometry.ceiling import Ceiling, ceiling_of
 from core.geometry.picture import fit_shape
@@ -314,12 +315,9 @@ def _enclosure(
             for player, ball in _swings(players, spots)
         )
         return all(
-            swing_limit(
-                around.closest_panel(player, player.longest_club).clearance_m,
-                swing_disc(player, player.longest_club),
-            ).state
-            is State.CLEAR
+            swing_limit(closest.clearance_m, closest.doubt_m).state is State.CLEAR
             for player, around in swings
+            for closest in [around.closest_panel(player, player.longest_club)]
         )
 
     if not _swings(players, spots):

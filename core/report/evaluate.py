@@ -6,6 +6,7 @@ from itertools import pairwise
 
 from core.bay import Bay
 from core.checks import GRAPH
+from core.checks.bag import Bags
 from core.checks.cable_ways import DisplayRun, MachineSpot
 from core.checks.evaluation import Evaluation
 from core.checks.household import Unsettled
@@ -50,6 +51,7 @@ def evaluate(
     small = small_statuses(items, kit) if items and kit else ()
     costs, spots, works = known_costs(found), found.reading(Spots), found.reading(Works)
     stages, optional = found.reading(StageCosts), found.reading(OptionalPlaces)
+    bags = found.reading(Bags)
     may_be_empty = optional.slots if optional else frozenset()
     return Report(
         evaluation=found,
@@ -64,6 +66,7 @@ def evaluate(
         leanings=tuple(leanings(build, parts, found)),
         questions=(*_questions(build, found, may_be_empty), *_open_items(small)),
         hitting=spots.spots if spots else (),
+        bags=bags.bags if bags else (),
     )
 
 

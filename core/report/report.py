@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from core.checks.bag import Bag
 from core.checks.evaluation import Evaluation
 from core.checks.limits import State
 from core.checks.places import Step
@@ -65,6 +66,8 @@ class Report:
     costs: Costs
     questions: tuple[OpenQuestion, ...]
     hitting: tuple[HittingSpot, ...]
+    bags: tuple[Bag, ...]
+    """What each player may swing where the ball lies; none while the room does not say."""
     stages: tuple[StageCost, ...]
     works: tuple[Work, ...]
     small: tuple[SmallStatus, ...]

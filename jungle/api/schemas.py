@@ -17,11 +17,12 @@ from core.model.brief import Brief, Player, Stage
 from core.model.build import Build, Extra, HungPart, Slot, SmallDecision
 from core.model.moves import LayoutMove
 from core.model.parts import Billing
+from core.model.reaches import MeasuredReach
 from core.model.record import Identifier, Name
 from core.model.room import Room
 from core.model.things import Joists, Opening, Socket, Stored, Thing
 from core.quantities import UnitSystem
-from jungle.api.changes import Change, Revision, Typed, fields_of
+from jungle.api.changes import Change, Revision, fields_of
 
 NewName = Name
 
@@ -48,10 +49,9 @@ class PlayerChange(Change):
     """What is known of a player."""
 
 
+@fields_of(MeasuredReach, leave_out=("club", "dated"))
 class TestSwing(Change):
-    """What a slow test swing showed: the highest point of the clubhead above the hitting surface."""
-
-    height_m: Typed
+    """What a slow test swing showed, in each direction that was measured; one that is given empty is withdrawn."""
 
 
 @fields_of(Room, leave_out=("guessed", "things", "openings", "sockets", "joists", "stored"))

@@ -188,11 +188,15 @@ class BriefTests(EditingTestCase):
 
 class TestSwingTests(EditingTestCase):
     def test_a_swing_is_measured_dated_replaced_and_withdrawn(self) -> None:
-        brief.measure_reach(self.on(), "ada", Club.DRIVER, "2.55")
-        brief.measure_reach(self.on(), "ada", Club.WEDGE, "7'6\"")
-        brief.measure_reach(self.on(), "ada", Club.DRIVER, "2600mm")
+        brief.measure_reach(self.on(), "ada", Club.DRIVER, {"height_m": "2.55", "back_m": "1.7"})
+        brief.measure_reach(self.on(), "ada", Club.WEDGE, {"height_m": "7'6\""})
+        brief.measure_reach(self.on(), "ada", Club.DRIVER, {"height_m": "2600mm"})
         reaches = self.design().brief.players[0].measured_reaches
         self.assertEqual([(reach.club, reach.height_m) for reach in reaches], [("wedge", 2.286), ("driver", 2.6)])
+        self.assertEqual(reaches[1].back_m, 1.7)
+        brief.measure_reach(self.on(), "ada", Club.WEDGE, {"height_m": ""})
+        self.assertEqual(len(self.design().brief.players[0].measured_reaches), 1)
+        undo(self.on())
         self.assertEqual(reaches[1].dated, timezone.localdate().isoformat())
         brief.withdraw_reach(self.on(), "ada", Club.DRIVER)
         self.assertEqual(len(self.design().brief.players[0].measured_reaches), 1)
@@ -204,7 +208,7 @@ class TestSwingTests(EditingTestCase):
     def test_a_reach_nobody_has_is_refused(self) -> None:
         for height in ("9", "high"):
             with self.assertRaises(FieldErrors) as caught:
-                brief.measure_reach(self.on(), "ada", Club.DRIVER, height)
+                brief.measure_reach(self.on(), "ada", Club.DRIVER, {"height_m": height})
             self.assertEqual(caught.exception.errors[0][:2], ("height_m", height))
 
 

@@ -193,12 +193,14 @@ class AwkwardRoomTests(BrowserTestCase):
         page.get_by_text("Slow test swing, measured with a tape").click()
         page.get_by_label("Who swings").select_option(label="Eskil")
         self.type_into("Highest point of the clubhead", "2.62")
-        expect(page.get_by_text("Eskil, driver: 2.62 m")).to_be_visible()
-        expect(page.get_by_role("button", name=re.compile("Eskil: driver is clear"))).to_have_count(0)
-        page.get_by_role("button", name="and 2 more of Longest club").click()
-        expect(page.get_by_role("button", name=re.compile("Eskil: driver is clear"))).to_be_visible()
+        expect(page.get_by_text("Eskil, driver: 2.62 m high")).to_be_visible()
+        whole_bag = page.get_by_role("button", name=re.compile("Eskil: every club is clear"))
+        expect(whole_bag).to_be_visible()
+        self.type_into("Furthest to the golfer's back", "1.90")
+        expect(page.get_by_text("2.62 m high, 1.90 m to the back")).to_be_visible()
         page.get_by_role("button", name="Withdraw the driver of Eskil").click()
         expect(tight).to_be_visible()
+        expect(whole_bag).to_have_count(0)
 
     def test_the_best_spot_is_offered_and_taken(self) -> None:
         page = self.open("room")

@@ -184,7 +184,12 @@ def _decided(build: Build, dice: Random) -> Build:
         | {"early_release": dice.random() < 0.2, "measured_ball_speed_m_s": dice.choice((None, None, 52.0, 78.0))}
         | {
             "measured_reaches": [
-                {"club": player.longest_club, "height_m": round(player.height_m * dice.uniform(1.4, 1.6), 2)}
+                {
+                    "club": dice.choice(player.longest_club.and_shorter()),
+                    "height_m": round(player.height_m * dice.uniform(1.4, 1.6), 2),
+                    "back_m": dice.choice((None, round(player.height_m * dice.uniform(0.9, 1.1), 2))),
+                    "behind_m": dice.choice((None, round(player.height_m * dice.uniform(0.7, 0.9), 2))),
+                }
             ]
             if dice.random() < 0.3
             else []

@@ -150,16 +150,21 @@ class CeilingTests(TestCase):
 
 
 class MeasuredReachTests(TestCase):
-    def test_it_replaces_the_estimate_for_that_player_and_club_alone(self) -> None:
-        """2.55 m measured instead of 2.668 estimated; under 2.60 m of ceiling 50 mm are left."""
+    def test_it_replaces_the_estimate_of_that_club_and_shifts_the_others(self) -> None:
+        """2.55 m measured instead of 2.668 estimated; under 2.60 m of ceiling 50 mm are left.
+
+        The wedge is thought to reach as much less high: 2.474 − 0.118 = 2.356 m, and is no better known than before.
+        """
         reach = {"club": "driver", "height_m": 2.55, "dated": "2026-11-20"}
         measured = player(measured_reaches=[reach])
         self.assertAlmostEqual(swing_disc(measured, Club.DRIVER).apex_m, 2.55)
-        self.assertAlmostEqual(swing_disc(measured, Club.WEDGE).apex_m, swing_disc(player(), Club.WEDGE).apex_m)
+        wedge = swing_disc(measured, Club.WEDGE)
+        self.assertAlmostEqual(wedge.apex_m, 2.3564, places=4)
+        self.assertAlmostEqual(wedge.doubt_m((0.0, 0.0, 1.0)), 0.10)
         low = room(ceiling_m=2.6)
         verdict = answer("swing.ceiling", measured, low)
         self.assertEqual((verdict.state, verdict.basis.value), (State.TIGHT, "measured"))
-        self.assertIn("Measured reach, 2026-11-20", [row.name for row in verdict.inputs()])
+        self.assertIn("Test swing of 2026-11-20: how high with the driver", [row.name for row in verdict.inputs()])
 
     def test_what_was_measured_is_not_in_doubt(self) -> None:
         """68 mm too high is tight for an estimate and blocked once it was measured."""

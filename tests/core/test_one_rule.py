@@ -147,13 +147,26 @@ class TwoSidesTests(TestCase):
             self.assertEqual("clear" in states(found, "screen.rating"), "clear" in states(found, "monitor.ball_speed"))
             self.assertEqual("clear" in states(found, "monitor.ball_speed"), not visitors)
 
-    def test_a_measured_reach_is_measured_wherever_it_counts(self) -> None:
-        reach = {"club": "driver", "height_m": 2.6, "dated": "today"}
+    def test_a_measured_reach_is_measured_wherever_it_counts_and_nowhere_else(self) -> None:
+        ways = {
+            "height_m": (2.6, {"swing.ceiling", "swing.longest_club"}),
+            "back_m": (1.8, {"swing.side_walls"}),
+            "behind_m": (1.5, {"swing.rear_wall"}),
+            "ahead_m": (1.5, set()),
+        }
+        for way, (reached_m, where) in ways.items():
+            self.assertEqual(self.measured_in({way: reached_m}), where, way)
+        everywhere = {way: reached_m for way, (reached_m, _) in ways.items()}
+        all_of_them = {"swing.things", *(check for _, checks in ways.values() for check in checks)}
+        self.assertEqual(self.measured_in(everywhere), all_of_them)
+
+    def measured_in(self, reached: dict[str, float]) -> set[str]:
+        """The checks that lean on what was measured."""
+        reach = {"club": "driver", "dated": "today", **reached}
         build, parts = world({"brief__players": [{**ONE[0], "measured_reaches": [reach]}]})
         found = report(build, parts)
-        for check in ("swing.ceiling", "swing.side_walls", "swing.rear_wall", "swing.longest_club", "swing.things"):
-            (told,) = (found.told(verdict) for verdict in found.verdicts if verdict.id == check)
-            self.assertIs(told.basis, Basis.MEASURED, check)
+        swings = [verdict for verdict in found.verdicts if verdict.id.startswith("swing.")]
+        return {verdict.id for verdict in swings if found.told(verdict).basis is Basis.MEASURED}
 
 
 def replace_id(part: Part, id: str) -> Part:

@@ -1,5 +1,6 @@
 """Clearance of swings from boxes against a slow sampler written apart, and by properties."""
 
+from collections.abc import Mapping
 from math import cos, pi, radians, sin, sqrt
 from unittest import TestCase
 
@@ -13,6 +14,7 @@ from core.geometry.swing_clearance import Floats, clearances
 from core.geometry.swing_disc import Point3, swing_disc
 from core.model.brief import Player
 from core.model.clubs import Club
+from core.model.reaches import MeasuredReach
 from core.model.room import CeilingShape, Room
 from core.model.turning import turned_room
 from tests.core.worlds import around, layout, left_hander, player, room, stored, thing
@@ -35,7 +37,31 @@ def boxes(draw: st.DrawFn) -> Box:
 @st.composite
 def swingers(draw: st.DrawFn) -> Player:
     who = player if draw(st.booleans()) else left_hander
-    return who(height_m=draw(st.integers(130, 205)) / 100, early_release=draw(st.booleans()))
+    found = who(height_m=draw(st.integers(130, 205)) / 100, early_release=draw(st.booleans()))
+    shares = st.none() | st.integers(85, 115)
+    return slowly_swung(found, {way: draw(shares) for way in ("height", "back", "behind", "ahead")})
+
+
+def slowly_swung(who: Player, percent: Mapping[str, int | None]) -> Player:
+    """`who`, measured with every club in some directions: so much of what is estimated."""
+    reaches = []
+    for club in Club:
+        estimated = furthest(who, club)
+        reached = {f"{way}_m": estimated[way] * share / 100 for way, share in percent.items() if share is not None}
+        reaches.append(MeasuredReach.model_validate({"club": club, **reached}))
+    return who.model_copy(update={"measured_reaches": tuple(reaches) if any(percent.values()) else ()})
+
+
+def furthest(who: Player, club: Club) -> dict[str, float]:
+    """How far the disc of the formula goes each way."""
+    arm = 0.36 * who.height_m
+    full = arm + club.length_m
+    cock = radians(20 if who.early_release else 75)
+    cocked = sqrt(arm**2 + club.length_m**2 + 2 * arm * club.length_m * cos(cock))
+    phi = np.linspace(-pi, pi, 361)
+    beside = float(((cocked + (full - cocked) * np.maximum(0.0, -np.sin(phi))) * np.cos(phi)).max())
+    height = 0.80 * who.height_m + cocked * sin(radians(57))
+    return {"height": height, "back": (full + cocked) * cos(radians(57)), "behind": beside, "ahead": beside}
 
 
 def sampled_m(who: Player, club: Club, ball: Point3, box: Box, toward: int = 0) -> float:
@@ -69,18 +95,25 @@ def best_sample_m(
     back, theta = (-1.0 if who.handedness == "right" else 1.0), radians(57)
     phi = phis[:, None]
     rim = cocked + (full - cocked) * np.maximum(0.0, -np.sin(phi))
-    reach = rim * shares[None, :]
-    across = back * full * cos(theta) + back * cos(theta) * reach * np.sin(phi)
-    away = -reach * np.cos(phi)
+    usual, measured = furthest(who, club), who.measured_reach(club)
+    shown = {way: (getattr(measured, f"{way}_m", None) or usual[way]) for way in usual}
+    flatter = back * shown["back"] / usual["back"]
+    # From the hub to the rim, and as far on that way as the share says.
+    to_rim = -rim * np.cos(phi)
+    to_rim *= np.where(to_rim > 0, shown["behind"] / usual["behind"], shown["ahead"] / usual["ahead"])
+    across_rim, up_rim = flatter * cos(theta) * rim * np.sin(phi), sin(theta) * rim * np.sin(phi)
+    over = (1 - shares[None, :]) * np.sqrt(across_rim**2 + to_rim**2 + up_rim**2)
+    across = flatter * full * cos(theta) + across_rim * shares[None, :]
+    away = to_rim * shares[None, :]
+    z = ball[2] + 0.80 * who.height_m + shown["height"] - usual["height"] + up_rim * shares[None, :]
     for _ in range(toward):
         # To the right of whoever has turned to the right is what was behind: toward greater y.
         across, away = -away, across
-    z = ball[2] + 0.80 * who.height_m + sin(theta) * reach * np.sin(phi)
     squared = np.zeros_like(z)
     for values, low, high in zip((ball[0] + across, ball[1] + away, z), box.low, box.high, strict=True):
         squared += np.maximum(np.maximum(low - values, values - high), 0.0) ** 2
     # A sample on the very face of a box is in it, whatever the last digit of a cosine says.
-    clearance = np.where(squared < ON_A_FACE_M**2, reach - rim, np.sqrt(squared))
+    clearance = np.where(squared < ON_A_FACE_M**2, -over, np.sqrt(squared))
     row, column = np.unravel_index(int(clearance.argmin()), clearance.shape)
     return float(clearance[row, column]), float(phis[row]), float(shares[column])
 

@@ -7,8 +7,9 @@ from unittest import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from core.geometry.swing_disc import swing_disc
+from core.geometry.swing_disc import SwingDisc, swing_disc
 from core.model.clubs import Club
+from core.model.reaches import Direction
 from tests.core.worlds import left_hander, player
 
 heights = st.floats(min_value=1.2, max_value=2.1)
@@ -85,3 +86,40 @@ class PropertyTests(TestCase):
         self.assertAlmostEqual(low[1], 3.0 + disc.low_m[1])
         self.assertAlmostEqual(high[2], disc.apex_m + 0.04)
         self.assertLess(hypot(high[0] - 2.0 - disc.high_m[0], low[0] - 2.0 - disc.low_m[0]), 1e-12)
+
+
+class MeasuredTests(TestCase):
+    """A slow swing of Ada, 1.80 m, with the driver: estimated 1.780 m to her back, 1.501 behind and ahead."""
+
+    def measured(self, **reached_m: float) -> SwingDisc:
+        reach = {"club": "driver", **reached_m}
+        return swing_disc(player(measured_reaches=[reach]), Club.DRIVER)
+
+    def test_each_direction_reaches_as_far_as_it_was_measured_and_no_other_changes(self) -> None:
+        usual = swing_disc(player(), Club.DRIVER)
+        for way, axis, low in (("back_m", 0, True), ("behind_m", 1, False), ("ahead_m", 1, True)):
+            disc = self.measured(**{way: 1.3})
+            self.assertAlmostEqual((disc.low_m if low else disc.high_m)[axis], -1.3 if low else 1.3)
+            others = [(disc.low_m[n], usual.low_m[n]) for n in range(3) if (n, True) != (axis, low)]
+            others += [(disc.high_m[n], usual.high_m[n]) for n in range(3) if (n, False) != (axis, low)]
+            for found, expected in others:
+                self.assertAlmostEqual(found, expected, places=9)
+
+    def test_another_club_is_shifted_by_as_much(self) -> None:
+        """The wedge's cocked radius is 1.213 m; behind it reaches 1.2437 at its furthest, and 0.201 less was shown."""
+        tall = player(measured_reaches=[{"club": "driver", "behind_m": 1.3}])
+        driver, wedge = (swing_disc(player(), club).high_m[1] for club in (Club.DRIVER, Club.WEDGE))
+        self.assertAlmostEqual(swing_disc(tall, Club.WEDGE).high_m[1], wedge + 1.3 - driver)
+
+    def test_the_nearest_measured_club_counts(self) -> None:
+        both = player(measured_reaches=[{"club": "driver", "height_m": 2.768}, {"club": "7-iron", "height_m": 2.307}])
+        heights = [swing_disc(both, club).apex_m - swing_disc(player(), club).apex_m for club in Club]
+        self.assertEqual([round(by, 2) for by in heights], [0.1, 0.1, 0.1, -0.2, -0.2, -0.2, -0.2, -0.2])
+
+    def test_doubt_is_left_where_nobody_measured(self) -> None:
+        disc = self.measured(height_m=2.6, behind_m=1.5)
+        doubts = {(0, 0, 1): 0.0, (0, 1, 0): 0.0, (0, -1, 0): 0.1, (-1, 0, 0): 0.1, (1, 0, 0): 0.1, (0, 0, -1): 0.1}
+        for toward, doubt in doubts.items():
+            self.assertAlmostEqual(disc.doubt_m(toward), doubt, msg=str(toward))
+        self.assertEqual(disc.to_measure((-1.0, 0.2, 0.5)), Direction.BACK)
+        self.assertIsNone(disc.to_measure((1.0, 0.0, 0.0)))

@@ -17,6 +17,7 @@ from core.formats.report_json.drawing import (
 )
 from core.formats.report_json.report import (
     AttentionJson,
+    BagJson,
     HittingJson,
     LinkJson,
     QuestionJson,
@@ -66,6 +67,7 @@ class SummaryChange(BaseModel):
     costs: CostsJson | None = None
     questions: list[QuestionJson] | None = None
     hitting: list[HittingJson] | None = None
+    bags: list[BagJson] | None = None
     stages: list[StageJson] | None = None
     works: list[WorkJson] | None = None
 

@@ -6,6 +6,7 @@ from typing import TypedDict
 from pydantic import TypeAdapter
 
 from core.checks import GRAPH
+from core.checks.bag import Bag, Band
 from core.checks.limits import State
 from core.checks.places import Step
 from core.checks.spots import HittingSpot
@@ -16,7 +17,8 @@ from core.formats.report_json.small_items import SmallItemJson, small_item_json
 from core.formats.report_json.verdicts import VerdictJson, WorkingsJson, verdict_json, workings_json
 from core.model.brief import Handedness, Stage
 from core.model.build import Slot
-from core.quantities import UnitSystem
+from core.model.clubs import Club
+from core.quantities import UnitSystem, figure_text
 from core.quantities.tolerances import SAME_SPOT_M
 from core.report import LinkStatus, Report, SlotStatus
 from core.report.routes.ways import WAYS
@@ -96,6 +98,27 @@ class HittingJson:
 
 
 @dataclass(frozen=True, slots=True)
+class ClubJson:
+    """A club: clear, to be tested, or not; what it has to spare, and to what it comes nearest."""
+
+    club: Club
+    band: Band
+    state: State
+    spare: str
+    nearest: str
+    wanted: bool
+    """The player wants to swing it: it is no longer than the longest."""
+
+
+@dataclass(frozen=True, slots=True)
+class BagJson:
+    """A player's clubs, longest first."""
+
+    player: str
+    clubs: list[ClubJson]
+
+
+@dataclass(frozen=True, slots=True)
 class StageJson:
     """A stage of the build, the places it adds, and what they cost."""
 
@@ -130,6 +153,7 @@ class ReportJson:
     costs: CostsJson
     questions: list[QuestionJson]
     hitting: list[HittingJson]
+    bags: list[BagJson]
     stages: list[StageJson]
     works: list[WorkJson]
     small_items: list[SmallItemJson]
@@ -173,6 +197,7 @@ class SummaryJson(TypedDict):
     costs: CostsJson
     questions: list[QuestionJson]
     hitting: list[HittingJson]
+    bags: list[BagJson]
     stages: list[StageJson]
     works: list[WorkJson]
 
@@ -200,6 +225,7 @@ def summary_json(report: Report, system: UnitSystem) -> SummaryJson:
             for question in report.questions
         ],
         hitting=[_hitting(spot, report, system) for spot in report.hitting],
+        bags=[_bag(bag, system) for bag in report.bags],
         stages=[
             StageJson(stage.stage, list(stage.slots), stage.up_front.text(), stage.yearly.text())
             for stage in report.stages
@@ -209,6 +235,28 @@ def summary_json(report: Report, system: UnitSystem) -> SummaryJson:
             for work in report.works
         ],
     )
+
+
+def _bag(bag: Bag, system: UnitSystem) -> BagJson:
+    wanted = bag.player.longest_club.and_shorter()
+    return BagJson(
+        bag.player.id,
+        [
+            ClubJson(
+                swung.club,
+                swung.band,
+                STATE_BY_BAND[swung.band],
+                figure_text(swung.limit.has, system),
+                swung.closest.name,
+                swung.club in wanted,
+            )
+            for swung in bag.swung
+        ],
+    )
+
+
+STATE_BY_BAND = {Band.CLEAR: State.CLEAR, Band.TEST: State.TIGHT, Band.NO: State.BLOCKED}
+"""How a band is marked."""
 
 
 def doubts_by_check(report: Report, system: UnitSystem) -> dict[str, list[str]]:

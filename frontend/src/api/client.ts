@@ -58,6 +58,7 @@ export type PartSheet = Schemas['PartSheet']
 type Aside = 'revision' | 'key'
 export type BriefChange = Omit<Schemas['BriefChange'], Aside>
 export type PlayerChange = Omit<Schemas['PlayerChange'], Aside>
+export type Reached = Omit<Schemas['TestSwing'], Aside>
 export type RoomChange = Omit<Schemas['RoomChange'], Aside>
 export type LayoutChange = Omit<Schemas['LayoutChange'], Aside>
 export type ContentChange = Omit<Schemas['ContentChange'], Aside>

@@ -1246,6 +1246,22 @@ export interface components {
             subject_id: string;
         };
         /**
+         * BagJson
+         * @description A player's clubs, longest first.
+         */
+        BagJson: {
+            /** Player */
+            player: string;
+            /** Clubs */
+            clubs: components["schemas"]["ClubJson"][];
+        };
+        /**
+         * Band
+         * @description What may be done with a club where the ball lies.
+         * @enum {string}
+         */
+        Band: "clear" | "test it" | "no";
+        /**
          * BayPart
          * @description What of the bay may stay up while the room serves for something else.
          * @enum {string}
@@ -1592,6 +1608,21 @@ export interface components {
          * @enum {string}
          */
         Club: "driver" | "3-wood" | "5-wood" | "4-iron" | "6-iron" | "7-iron" | "9-iron" | "wedge";
+        /**
+         * ClubJson
+         * @description A club: clear, to be tested, or not; what it has to spare, and to what it comes nearest.
+         */
+        ClubJson: {
+            club: components["schemas"]["Club"];
+            band: components["schemas"]["Band"];
+            state: components["schemas"]["State"];
+            /** Spare */
+            spare: string;
+            /** Nearest */
+            nearest: string;
+            /** Wanted */
+            wanted: boolean;
+        };
         /**
          * Condition
          * @description Something that the household asks for before money is spent, and whether it is met.
@@ -1984,15 +2015,30 @@ export interface components {
         Looks: "plain" | "finished";
         /**
          * MeasuredReach
-         * @description What the slow test swing showed: it stands before the estimate for this player and club.
+         * @description What the slow test swing showed: it stands before the estimate for this player, club and direction.
          */
         MeasuredReach: {
             club: components["schemas"]["Club"];
             /**
              * Height M
-             * @description Highest point of the clubhead above the hitting surface.
+             * @description Highest point of the clubhead above the hitting surface; `None` where it was not measured, as with the others.
              */
-            height_m: number;
+            height_m?: number | null;
+            /**
+             * Back M
+             * @description Furthest point from the ball line toward the golfer's back.
+             */
+            back_m?: number | null;
+            /**
+             * Behind M
+             * @description Furthest point behind the ball, away from the target.
+             */
+            behind_m?: number | null;
+            /**
+             * Ahead M
+             * @description Furthest point ahead of the ball, toward the target.
+             */
+            ahead_m?: number | null;
             /**
              * Dated
              * @default
@@ -2190,6 +2236,8 @@ export interface components {
             questions: components["schemas"]["QuestionJson"][];
             /** Hitting */
             hitting: components["schemas"]["HittingJson"][];
+            /** Bags */
+            bags: components["schemas"]["BagJson"][];
             /** Stages */
             stages: components["schemas"]["StageJson"][];
             /** Works */
@@ -2890,7 +2938,7 @@ export interface components {
         };
         /**
          * TestSwing
-         * @description What a slow test swing showed: the highest point of the clubhead above the hitting surface.
+         * @description What a slow test swing showed, in each direction that was measured; one that is given empty is withdrawn.
          */
         TestSwing: {
             /** Revision */
@@ -2898,7 +2946,13 @@ export interface components {
             /** Key */
             key?: string;
             /** Height M */
-            height_m: string | number;
+            height_m?: string | number | null;
+            /** Back M */
+            back_m?: string | number | null;
+            /** Behind M */
+            behind_m?: string | number | null;
+            /** Ahead M */
+            ahead_m?: string | number | null;
         };
         /**
          * RoomChange
@@ -3106,6 +3160,8 @@ export interface components {
             questions?: components["schemas"]["QuestionJson"][] | null;
             /** Hitting */
             hitting?: components["schemas"]["HittingJson"][] | null;
+            /** Bags */
+            bags?: components["schemas"]["BagJson"][] | null;
             /** Stages */
             stages?: components["schemas"]["StageJson"][] | null;
             /** Works */

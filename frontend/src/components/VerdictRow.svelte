@@ -23,7 +23,7 @@
   <span class="min-w-0 flex-1">
     <span class={titled ? 'block text-xs text-faint' : 'sr-only'}>{verdict.title}{titled ? '' : ': '}</span>
     {verdict.headline}
-    {#if verdict.margin && verdict.state !== 'clear'}
+    {#if verdict.margin && verdict.state !== 'clear' && !verdict.headline.includes(verdict.margin)}
       <span class="text-{verdict.state} whitespace-nowrap">{verdict.margin}</span>
     {/if}
     {#if verdict.doubts.length > 0}<span class="block text-[13px] text-warning"

@@ -1,5 +1,5 @@
 /** What the interface calls things. */
-import type { Slot, State, Step } from '../api/client'
+import type { Club, Slot, State, Step } from '../api/client'
 
 export const SLOT_WORDS: Record<Slot, string> = {
   floor: 'Floor',
@@ -33,6 +33,17 @@ export const STAGE_WORDS = {
   tablet: 'a bay with a tablet or a TV',
   projected: 'a projected simulator',
 } as const
+/** How a golfer writes a club on a card. */
+export const CLUB_LETTERS: Record<Club, string> = {
+  driver: 'Dr',
+  '3-wood': '3w',
+  '5-wood': '5w',
+  '4-iron': '4i',
+  '6-iron': '6i',
+  '7-iron': '7i',
+  '9-iron': '9i',
+  wedge: 'We',
+}
 export const BAND_WORDS = {
   junior: 'junior',
   recreational: 'recreational',

@@ -47,7 +47,7 @@ def remove_player(request: SignedIn, build_id: int, player_id: str, body: Change
 def measure_reach(request: SignedIn, build_id: int, player_id: str, club: Club, body: TestSwing) -> Any:
     """Enter a test swing."""
     on = edit_on(request, build_id, body)
-    return show(request, brief.measure_reach(on, player_id, club, body.height_m))
+    return show(request, brief.measure_reach(on, player_id, club, body.changes()))
 
 
 @router.post("/{int:build_id}/players/{player_id}/reaches/{club}/withdraw", response=EDIT_REPLIES)

@@ -4,10 +4,11 @@ from collections.abc import Mapping
 
 from django.utils import timezone
 
-from core.model.brief import MeasuredReach, Player
+from core.model.brief import Player
 from core.model.build import Build
 from core.model.clubs import Club
 from core.model.free_ids import free_id
+from core.model.reaches import MeasuredReach
 from core.model.typed import with_changes
 from jungle.builds.models import StoredBuild
 from jungle.builds.services.editing import NothingThere, On, edit, field_words
@@ -69,15 +70,18 @@ def change_player(on: On, player_id: str, changes: Mapping[str, object]) -> Stor
     return edit(on, f"Player: {field_words(changes)}", change)
 
 
-def measure_reach(on: On, player_id: str, club: Club, height: object) -> StoredBuild:
-    """Enter what the slow test swing showed, dated today; it replaces an earlier one with the same club."""
+def measure_reach(on: On, player_id: str, club: Club, reached: Mapping[str, object]) -> StoredBuild:
+    """Enter what the slow test swing showed, dated today; what it showed in other directions before stays.
+
+    A direction that is given empty is withdrawn, and with the last one the swing.
+    """
     units, today = units_of(on.actor), timezone.localdate().isoformat()
 
     def change(build: Build) -> Build:
-        blank = MeasuredReach(club=club, height_m=2.0, dated=today)
-        return _with_reach(
-            build, player_id, club, with_changes(blank, {"height_m": height}, units, build.brief.currency)
-        )
+        before = _require(build, player_id).measured_reach(club) or MeasuredReach(club=club)
+        dated = before.model_copy(update={"dated": today})
+        reach = with_changes(dated, reached, units, build.brief.currency)
+        return _with_reach(build, player_id, club, reach if reach.measured else None)
 
     return edit(on, f"Test swing: {club}", change)
 

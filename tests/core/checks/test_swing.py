@@ -92,16 +92,33 @@ class LongestClubTests(CheckTestCase):
         return answer("swing.longest_club", player(), room(**facts))
 
     def test_the_wanted_club_is_clear(self) -> None:
-        self.assert_verdict(self.answer(), "clear", "driver", "driver", "")
+        self.assert_verdict(self.answer(), "clear", "332 mm", "0 mm", "332 mm")
+        self.assertEqual(
+            self.answer().headline.text(METRIC), "Ada: every club is clear, 332 mm to spare with the driver"
+        )
 
     def test_a_shorter_club_is_clear(self) -> None:
         """Under 2.75 m the 3- and 5-wood leave 129 and 147 mm; the 4-iron is the first to leave 150 mm."""
-        self.assert_verdict(self.answer(ceiling_m=2.75), "tight", "4-iron", "driver", "")
+        told = self.answer(ceiling_m=2.75)
+        self.assert_verdict(told, "tight", "82 mm", "0 mm", "82 mm")
+        self.assertEqual(
+            told.headline.text(METRIC),
+            "Ada: test the driver, the estimate has 82 mm to spare; the 4-iron is clear",
+        )
 
     def test_no_club_is_clear(self) -> None:
-        """2.20 m: even the wedge needs 2.48 m."""
-        verdict = self.answer(ceiling_m=2.2)
-        self.assert_verdict(verdict, "blocked", "none", "driver", "", "Possible after a slow test swing: none.")
+        """2.20 m: the driver needs 2.668 m, and even the wedge 2.474 m."""
+        told = self.answer(ceiling_m=2.2)
+        self.assert_verdict(told, "blocked", "−468 mm", "0 mm", "−468 mm")
+        self.assertEqual(told.headline.text(METRIC), "Ada: no club goes; 468 mm short for the driver")
+
+    def test_irons_only(self) -> None:
+        """2.40 m: the 9-iron is 88 mm short, which a test may mend, the 7-iron 107; 2.55 m: the 3-wood 70 mm."""
+        for height_m, words in (
+            (2.4, "Ada: irons only, from the 9-iron on, if a test swing passes; 268 mm short for the driver"),
+            (2.55, "Ada: up to the 3-wood, if a test swing passes; 118 mm short for the driver"),
+        ):
+            self.assertEqual(self.answer(ceiling_m=height_m).headline.text(METRIC), words)
 
 
 class EnclosureTests(CheckTestCase):

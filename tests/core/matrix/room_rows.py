@@ -89,17 +89,17 @@ ROWS: dict[str, list[Case]] = {
         ),
     ],
     "swing.longest_club": [
-        clear("driver | driver | –", "the driver is clear", **ADA),
+        clear("292 mm | 0 mm | 292 mm", "3.0 less 0.04 − 2.668", **ADA),
         tight(
-            "4-iron | driver | –",
-            "at 2.79 less 0.04 as at 2.75: the 4-iron is the first with 150 mm",
+            "82 mm | 0 mm | 82 mm",
+            "2.79 less 0.04 − 2.668",
             room__ceiling_m=2.79,
             room__things=(),
             **ADA,
         ),
         blocked(
-            "none | driver | –",
-            "2.24 less 0.04: not even the wedge",
+            "−468 mm | 0 mm | −468 mm",
+            "2.24 less 0.04 − 2.668",
             room__ceiling_m=2.24,
             room__things=(),
             **ADA,

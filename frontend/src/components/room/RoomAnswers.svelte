@@ -2,15 +2,17 @@
   import type { Verdict } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import AnswerGroup from './AnswerGroup.svelte'
+  import ClubBands from './ClubBands.svelte'
   import HittingSpots from './HittingSpots.svelte'
   import TestSwing from './TestSwing.svelte'
 
   /** The room's own answers, grouped by what was checked, what needs a look first in front. */
+  const CLUBS_CHECK = 'swing.longest_club'
   const build = $derived(useBuild()())
   const groups = $derived.by(() => {
     const found: Record<string, Verdict[]> = {}
     for (const verdict of build.report?.verdicts ?? []) {
-      if (verdict.step === 'room') (found[verdict.id] ??= []).push(verdict)
+      if (verdict.step === 'room' && verdict.id !== CLUBS_CHECK) (found[verdict.id] ??= []).push(verdict)
     }
     const worstFirst = Object.values(found).map((group) => group.sort((a, b) => b.rank - a.rank))
     const rank = (group: Verdict[]) => group[0]?.rank ?? 0
@@ -22,6 +24,7 @@
 {#if build.reply?.build.brief.players.length === 0}
   <p class="mb-2 text-faint">Add players to the brief to see their swings here.</p>
 {/if}
+<ClubBands check={CLUBS_CHECK} />
 {#each groups as verdicts (verdicts[0]?.id)}
   <AnswerGroup {verdicts} />
 {/each}

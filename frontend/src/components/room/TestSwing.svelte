@@ -4,15 +4,22 @@
   import Choice from '../Choice.svelte'
   import QuantityField from '../QuantityField.svelte'
 
-  /** The slow swing held to a tape: its height stands before the estimate for that player and club. */
+  /** The slow swing held to a tape: what it showed stands before the estimate, in that direction and for that club. */
   const build = $derived(useBuild()())
   const players = $derived(build.reply?.build.brief.players ?? [])
   const STEPS = [
     'Clear people, pets and loose things out of the swing. Stand where the ball will be, in the shoes you play in.',
     'Swing as slowly as you can, back and through. A helper watches from the side, well away.',
-    'Stop where the clubhead is highest, and hold it there.',
-    'Measure from the clubhead straight down to what you stand on, and type it here.',
+    'Stop where the clubhead is highest, and hold it there: measure straight down to what you stand on.',
+    'Where it matters, also stop where it is furthest to your back, behind the ball and ahead of it: measure along the floor from the ball.',
+    'Type what you measured. What you did not measure stays an estimate.',
   ]
+  const WAYS = [
+    { field: 'height_m', label: 'Highest point of the clubhead', words: 'high' },
+    { field: 'back_m', label: "Furthest to the golfer's back", words: 'to the back' },
+    { field: 'behind_m', label: 'Furthest behind the ball', words: 'behind' },
+    { field: 'ahead_m', label: 'Furthest ahead of the ball', words: 'ahead' },
+  ] as const
   let step = $state(0)
   let chosen = $state('')
   let club = $state<(typeof CLUBS)[number]>('driver')
@@ -29,10 +36,18 @@
     (typeof CLUBS)[number],
     string
   >
-  const text = $derived.by(() => {
-    const at = player?.measured_reaches.findIndex((reach) => reach.club === club) ?? -1
-    return at < 0 ? '' : (build.texts[`brief.players.${index}.measured_reaches.${at}.height_m`] ?? '')
-  })
+  const at = $derived(player?.measured_reaches.findIndex((reach) => reach.club === club) ?? -1)
+
+  function text(who: number, number: number, field: string): string {
+    return build.texts[`brief.players.${who}.measured_reaches.${number}.${field}`] ?? ''
+  }
+
+  function told(who: number, number: number): string {
+    return WAYS.map(({ field, words }) => ({ words, along: text(who, number, field) }))
+      .filter(({ along }) => along)
+      .map(({ words, along }) => `${along} ${words}`)
+      .join(', ')
+  }
 
   function choosePlayer(id: string): void {
     chosen = id
@@ -64,20 +79,25 @@
       with the
       <Choice label="Club of the test swing" value={club} options={clubs} choose={chooseClub} />
       reaches
-      <QuantityField
-        label="Highest point of the clubhead"
-        {text}
-        hint="not yet"
-        commit={(typed) => build.measureReach(player.id, club, `${player.name}, ${club}: ${typed}`, typed)}
-      />
     </p>
+    <div class="grid grid-cols-[1fr_auto] items-center gap-x-3 gap-y-1 text-sm">
+      {#each WAYS as { field, label } (field)}
+        <span aria-hidden="true">{label}</span>
+        <QuantityField
+          {label}
+          text={at < 0 ? '' : text(index, at, field)}
+          hint="not yet"
+          commit={(typed) =>
+            build.measureReach(player.id, club, `${player.name}, ${club}: ${typed}`, { [field]: typed })}
+        />
+      {/each}
+    </div>
     <ul class="text-sm">
       {#each players as { id, name, measured_reaches }, who (id)}
         {#each measured_reaches as reach, number (number)}
           <li class="flex items-center justify-between gap-2">
             <span>
-              {name}, {reach.club}: {build.texts[`brief.players.${who}.measured_reaches.${number}.height_m`]},
-              measured {reach.dated}
+              {name}, {reach.club}: {told(who, number)}; measured {reach.dated}
             </span>
             <button
               class="btn btn-ghost text-primary btn-xs"

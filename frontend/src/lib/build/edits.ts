@@ -12,6 +12,7 @@ import {
   type LayoutChange,
   type PlayerChange,
   type Problem,
+  type Reached,
   type RoomChange,
   type Slot,
   type SmallChange,
@@ -53,13 +54,13 @@ export abstract class Edits {
     )
   }
 
-  measureReach(player_id: string, club: Club, what: string, height_m: string): Promise<Problem[]> {
+  measureReach(player_id: string, club: Club, what: string, reached: Reached): Promise<Problem[]> {
     const params = { path: { build_id: this.id, player_id, club } }
     return this.edit(`test swing, ${what}`, (told) =>
       outcome(
         api.PUT('/api/builds/{build_id}/players/{player_id}/reaches/{club}', {
           params,
-          body: { ...told, height_m },
+          body: { ...told, ...reached },
         }),
       ),
     )

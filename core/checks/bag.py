@@ -1,0 +1,107 @@
+"""What of a bag of clubs can be swung: each is clear, is to be tested, or does not go."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from enum import StrEnum
+from typing import NamedTuple
+
+from core.bay import Hood
+from core.checks.limits import Limit, State
+from core.checks.register import derive
+from core.checks.swing_limit import swing_limit
+from core.geometry.surroundings import Closest, Surroundings
+from core.model.brief import Player
+from core.model.clubs import Club
+from core.quantities import Sentence, say
+from core.quantities.tolerances import ROUNDING
+
+
+class Band(StrEnum):
+    """What may be done with a club where the ball lies."""
+
+    CLEAR = "clear"
+    """It keeps clear, or a slow swing that was measured that way passes."""
+    TEST = "test it"
+    """The estimate leaves it open."""
+    NO = "no"
+
+
+class Swung(NamedTuple):
+    """One club as one player swings it, and what it comes nearest to."""
+
+    club: Club
+    closest: Closest
+
+    @property
+    def limit(self) -> Limit:
+        """The limit that decides."""
+        return swing_limit(self.closest.clearance_m, self.closest.doubt_m)
+
+    @property
+    def band(self) -> Band:
+        """By the limit: between clear and blocked it is tested, where a test would tell more."""
+        state = self.limit.state
+        if state is State.TIGHT and self.closest.doubt_m > ROUNDING:
+            return Band.TEST
+        return Band.NO if state is State.BLOCKED else Band.CLEAR
+
+
+class Bag(NamedTuple):
+    """Every club of one player, longest first."""
+
+    player: Player
+    swung: tuple[Swung, ...]
+
+
+@dataclass(frozen=True)
+class Bags:
+    """What everybody may swing, in the order of the players."""
+
+    bags: tuple[Bag, ...]
+
+
+@derive
+def bags(surroundings: Surroundings, hood: Hood | None) -> Bags:
+    """Every club of every player, where the ball lies."""
+    return Bags(tuple(Bag(player, bag_of(player, surroundings)) for player in surroundings.players))
+
+
+def bag_of(player: Player, surroundings: Surroundings) -> tuple[Swung, ...]:
+    """Every club that `player` may swing here, longest first."""
+    return tuple(Swung(club, surroundings.closest(player, club)) for club in Club)
+
+
+IRONS_FROM = Club.FOUR_IRON
+
+
+def bag_headline(player: Player, bag: Sequence[Swung]) -> Sentence:
+    """What an experienced friend says first: how far down the bag it goes, and by how much the wanted club is short."""
+    wanted = next(swung for swung in bag if swung.club is player.longest_club)
+    spare = wanted.limit.has
+    told = {"who": player.name, "club": wanted.club.value, "short": wanted.limit.shortfall}
+    if wanted.band is Band.CLEAR:
+        whole = "every club" if wanted.club is Club.DRIVER else "everything up to the {club}"
+        return say("{who}: " + whole + " is clear, {spare} to spare with the {club}", spare=spare, **told)
+    shorter = bag[bag.index(wanted) + 1 :]
+    clear = next((swung.club for swung in shorter if swung.band is Band.CLEAR), None)
+    if wanted.band is Band.TEST:
+        sure = "the {clear} is clear" if clear else "no club is sure"
+        open_by = "has {spare} to spare" if wanted.limit.spare >= 0 else "is {short} short"
+        words = "{who}: test the {club}, the estimate " + open_by + "; " + sure
+        return say(words, spare=spare, clear=clear.value if clear else "", **told)
+    short = "; {short} short for the {club}"
+    if clear is not None:
+        return say("{who}: " + _only(clear) + short, clear=clear.value, **told)
+    to_test = next((swung.club for swung in shorter if swung.band is Band.TEST), None)
+    if to_test is None:
+        return say("{who}: no club goes" + short, **told)
+    return say("{who}: " + _only(to_test) + ", if a test swing passes" + short, clear=to_test.value, **told)
+
+
+def _only(longest: Club) -> str:
+    """How far down the bag: whoever starts below the woods has irons, and below those wedges."""
+    if longest is Club.WEDGE:
+        return "wedges only"
+    if longest is IRONS_FROM:
+        return "irons only"
+    return "irons only, from the {clear} on" if longest in IRONS_FROM.and_shorter() else "up to the {clear}"
