@@ -20,7 +20,7 @@ def stay(page: Page) -> None:
 def open_monitors(page: Page) -> None:
     """The launch monitor's place, with its alternatives."""
     page.get_by_role("button", name=re.compile("Launch monitor")).click()
-    page.get_by_role("button", name="Hang Outfield 2").wait_for()
+    page.get_by_role("button", name="Choose Outfield 2").wait_for()
 
 
 def ask_why(page: Page) -> None:
@@ -32,8 +32,8 @@ def ask_why(page: Page) -> None:
 def look_before_picking(page: Page) -> None:
     """A projector that is only looked at, drawn in its place."""
     page.get_by_role("button", name=re.compile("Display")).first.click()
-    page.get_by_role("button", name="Hang SX 4500").hover()
-    page.get_by_text("which does not hang yet").wait_for()
+    page.get_by_role("button", name="Choose SX 4500").hover()
+    page.get_by_text("which is not chosen yet").wait_for()
 
 
 def see_small_items(page: Page) -> None:

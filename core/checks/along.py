@@ -7,11 +7,11 @@ from typing import Annotated
 from core.checks.ball import ball_limits
 from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input
-from core.checks.limits import at_least, at_most, tightest
+from core.checks.limits import State, at_least, at_most, tightest
 from core.checks.places import IN_ROOM
 from core.checks.readings import Ball, BayMiddle
 from core.checks.register import check, derive
-from core.checks.verdict import Answer, Basis, Input
+from core.checks.verdict import Answer, Basis, Input, press
 from core.geometry.ball_rules import (
     BEHIND_BALL,
     BallRoom,
@@ -22,6 +22,7 @@ from core.geometry.ball_rules import (
 )
 from core.geometry.picture import Picture
 from core.geometry.swing_disc import swing_disc
+from core.model import acts
 from core.model.brief import Brief, Handedness, Player
 from core.model.facts import known, known_players
 from core.model.parts import Net, Surface
@@ -89,6 +90,7 @@ def gap_behind_screen(
         least_m, comfortable_m = least_gap_m(room), GAP_COMFORT_M
     with_foam_m = layout.screen_y_m - FOAM_LEAST_M
     foam_would_do = gap_m < least_m == GAP_LEAST_M and with_foam_m >= GAP_WITH_FOAM_M and not isinstance(surface, Net)
+    more = enough(comfortable_m - gap_m)
     return Answer(
         at_least(gap_m, least_m, comfortable_m),
         headline=lambda: say(
@@ -101,11 +103,13 @@ def gap_behind_screen(
             *((stated_input(f"{surface.name} gives", metres(least_m)),) if isinstance(surface, Net) else ()),
         ),
         cures=lambda: (
-            say("Move the screen {more} into the room.", more=enough(comfortable_m - gap_m)),
+            press(acts.moved(screen_y_m=more.value), "Move the screen {more} into the room.", more=more),
             *(
                 (
-                    say(
+                    press(
+                        acts.in_room(wall_foam_m=FOAM_LEAST_M),
                         "With {foam} of foam on the wall, {least} is enough.",
+                        State.TIGHT,
                         foam=metres(FOAM_LEAST_M),
                         least=metres(GAP_WITH_FOAM_M),
                     ),
@@ -126,6 +130,7 @@ def ball_to_screen(layout: Annotated[Layout, "screen_y_m"], ball: Ball, asked: B
     """
     rule = to_screen_rule(layout.screen_y_m, asked.least_m, asked.comfortable_m)
     (limit,) = ball_limits([rule], ball.at)
+    more = enough(-limit.headroom)
     return Answer(
         limit,
         headline=lambda: say(
@@ -137,7 +142,7 @@ def ball_to_screen(layout: Annotated[Layout, "screen_y_m"], ball: Ball, asked: B
             placed_input("Screen to wall", layout.screen_y_m),
             *((stated_input(f"{asked.net} asks for", metres(asked.least_m)),) if asked.net else ()),
         ),
-        cures=lambda: (say("Move the ball back {more}.", more=enough(-limit.headroom)),),
+        cures=lambda: (press(acts.ball_moved(along_m=more.value), "Move the ball back {more}.", more=more),),
         basis=Basis.TRADE,
     )
 
@@ -154,6 +159,7 @@ def behind_ball(
         for limit in ball_limits([rule for rule in swing_rules(disc, place) if rule.check == BEHIND_BALL], ball.at)
     }
     least = tightest(tuple(of_disc))
+    more = enough(-least.headroom)
     radius_m, widest = of_disc[least].full_radius_m, discs[of_disc[least]].name
     return Answer(
         least,
@@ -166,7 +172,9 @@ def behind_ball(
             placed_input("Ball to the wall behind the screen", ball.at[1]),
             Input(f"Full radius R, {widest}", metres(radius_m), Basis.TRADE),
         ),
-        cures=lambda: (say("Move the ball {more} toward the screen.", more=enough(-least.headroom)),),
+        cures=lambda: (
+            press(acts.ball_moved(along_m=-more.value), "Move the ball {more} toward the screen.", more=more),
+        ),
         basis=Basis.TRADE,
     )
 
@@ -182,6 +190,7 @@ def free_side(
     right_handed = player.handedness is Handedness.RIGHT
     limits = ball_limits(free_side_rules(right_handed, room.width_m, inside), ball.at)
     least = tightest(tuple(limits))
+    more = enough(-least.headroom)
     in_enclosure = limits[least].before_m is not None
     return Answer(
         least,
@@ -200,9 +209,10 @@ def free_side(
             Input("Plays", f"{player.handedness}-handed", Basis.MEASURED),
         ),
         cures=lambda: (
-            say(
+            press(
+                acts.ball_moved(across_m=-more.value if right_handed else more.value),
                 "Move the ball {more} to the {side}.",
-                more=enough(-least.headroom),
+                more=more,
                 side="left" if right_handed else "right",
             ),
         ),
@@ -234,7 +244,7 @@ def picture_offset(
             Input(f"Picture's middle, to the {side} of the ball line", aim, Basis.PHYSICS),
         ),
         cures=lambda: (
-            say("Centre the ball before the picture, if all players are clear there."),
+            press(acts.laid_out(ball_x_m=middle.x_m, ball_placed=True), "Put the ball before the picture's middle."),
             say(
                 "The picture's middle is {aim} to the {side} of the ball line: shift the aim in the title by that, "
                 "{offset} on the screen.",

@@ -7,7 +7,8 @@ from core.checks.figures import share
 from core.checks.limits import Limit, State, at_most
 from core.checks.places import IN_BUDGET
 from core.checks.register import check
-from core.checks.verdict import Answer, Basis, Input
+from core.checks.verdict import Answer, Basis, Input, press
+from core.model import acts
 from core.model.brief import Brief
 from core.model.facts import MissingFact, known
 from core.money.costs import Costs, Payment
@@ -48,9 +49,12 @@ def up_front(brief: Annotated[Brief, "currency", "up_front_cap_minor", "used_is_
             Input("Contingency", costs.contingency, Basis.MEASURED),
         ),
         cures=lambda: (
-            say(
-                "{over} less, or a higher cap, makes it clear.",
-                over=costs.counted + costs.contingency - cap,
+            say("{over} less makes it clear.", over=costs.counted + costs.contingency - cap),
+            press(
+                acts.in_brief(up_front_cap_minor=(costs.counted + costs.contingency).minor),
+                "Raise the cap to {cap}.",
+                State.UNKNOWN if costs.missing else State.CLEAR,
+                cap=costs.counted + costs.contingency,
             ),
             *(_used(costs) if brief.used_is_fine else ()),
         ),
@@ -81,7 +85,15 @@ def yearly(brief: Annotated[Brief, "currency", "yearly_cap_minor"], costs: Costs
             Input("Yearly cap", cap, Basis.MEASURED),
             *(Input(line.label, line.yearly, Basis.SPEC) for line in costs.lines if line.yearly and line.yearly.minor),
         ),
-        cures=lambda: (say("Choose lower plans, or a title that is bought once."),),
+        cures=lambda: (
+            say("Choose lower plans, or a title that is bought once."),
+            press(
+                acts.in_brief(yearly_cap_minor=costs.yearly.minor + 1),
+                "Raise the yearly cap to just over {fees}.",
+                State.UNKNOWN if costs.missing else State.CLEAR,
+                fees=costs.yearly,
+            ),
+        ),
         basis=Basis.MEASURED,
     )
 

@@ -9,15 +9,16 @@ from core.checks.limits import State, Words, at_most
 from core.checks.places import IN_ROOM, on
 from core.checks.register import check
 from core.checks.space import Glass, Sockets
-from core.checks.verdict import Answer, Basis, Input
+from core.checks.verdict import Answer, Basis, Cure, Input, press
 from core.geometry.shadow import Lens
+from core.model import acts
 from core.model.build import Slot
 from core.model.facts import known
 from core.model.kit import Beside
 from core.model.parts import Mount, Projector
 from core.model.room import Layout
 from core.model.things import Guard, Joists
-from core.quantities import Sentence, say
+from core.quantities import say
 
 CABLE_USUAL_M = 3.0
 """What is in the box of most projectors (trade)."""
@@ -29,6 +30,7 @@ CABLE_MOST_M = 10.0
 def projector_on_joist(
     offset: JoistOffset,
     joists: Annotated[Joists, THERE],
+    lens: Lens,
     need: ProjectorMount | None,
     mounts: Annotated[Beside[Mount], "drop_max_m", "drop_min_m", "holds", "load_kg", "reach_m"],
 ) -> Answer:
@@ -57,17 +59,17 @@ def projector_on_joist(
             say("Screw a plate across two joists, and the mount to the plate.")
             if offset.bridged
             else say("Have a carpenter fix timber between two joists."),
-            *(() if joists.along else (_along_the_throw(offset),)),
+            *(() if joists.along else (_along_the_throw(offset, lens),)),
         ),
         basis=Basis.TRADE,
     )
 
 
-def _along_the_throw(offset: JoistOffset) -> Sentence:
+def _along_the_throw(offset: JoistOffset, lens: Lens) -> Cure:
     """Across the room it stays before the middle of the screen."""
-    if offset.to_joist_m < 0:
-        return say("Hang the projector {by} nearer to the screen, if its throw allows.", by=metres(offset.offset_m))
-    return say("Hang the projector {by} further from the screen, if its throw allows.", by=metres(offset.offset_m))
+    way = "nearer to" if offset.to_joist_m < 0 else "further from"
+    act = acts.laid_out(lens_distance_m=lens.distance_m + offset.to_joist_m)
+    return press(act, "Hang the projector {by} {way} the screen.", by=metres(offset.offset_m), way=way)
 
 
 @check("projector.socket", title="Power for the projector", place=on(Slot.DISPLAY))
@@ -124,6 +126,11 @@ def glass(windows: Glass) -> Answer:
             *(Input(name, f"ahead, guarded by {guard.value}", Basis.MEASURED) for name, guard in guards.items()),
             *(Input(name, "behind the ball", Basis.MEASURED) for name in windows.behind),
         ),
-        cures=lambda: (say("Hang netting or a board in front of it while people play."),),
+        cures=lambda: (
+            press(
+                acts.together(*(acts.of_content("openings", window.id, guard=Guard.NET) for window in windows.ahead)),
+                "Hang netting or a board in front of it while people play.",
+            ),
+        ),
         basis=Basis.TRADE,
     )

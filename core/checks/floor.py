@@ -4,14 +4,15 @@ from typing import Annotated
 
 from core.checks.asks import Ask, ask_at_least, ask_at_most, ask_equal
 from core.checks.declared import THERE
-from core.checks.figures import in_a_row, measured_in_room, metres, placed_input, share, stated_input, yes_or_no
+from core.checks.figures import enough, in_a_row, measured_in_room, metres, placed_input, share, stated_input, yes_or_no
 from core.checks.limits import ENDLESS, State, Words, at_least, at_most, tightest
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
 from core.checks.readings import HittingSurface
 from core.checks.register import check, derive
-from core.checks.verdict import Answer, Basis, Input
+from core.checks.verdict import Answer, Basis, Input, press
 from core.checks.weights import is_wanted, tolerance_of
+from core.model import acts
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
@@ -270,6 +271,7 @@ def landing(flooring: Annotated[Flooring, "soft"], layout: Annotated[Layout, "ba
     """Before the screen the floor is soft for 1.2 m, so that a ball dies there."""
     soft = known(flooring, "soft")
     deep = at_least(layout.ball_to_screen_m, LANDING_LEAST_M)
+    back = enough(-deep.spare)
     return Answer(
         (deep, Words(State.CLEAR if soft else State.TIGHT, "soft" if soft else "hard", "soft")),
         headline=lambda: say(
@@ -278,7 +280,7 @@ def landing(flooring: Annotated[Flooring, "soft"], layout: Annotated[Layout, "ba
         formula="depth of soft floor before the screen − 1.2 m",
         inputs=lambda: (stated_input("Soft", yes_or_no(soft)), placed_input("Ball to screen", layout.ball_to_screen_m)),
         cures=lambda: (
-            (say("Move the ball back."),)
+            (press(acts.ball_moved(along_m=back.value), "Move the ball back {back}.", State.TIGHT, back=back),)
             if deep.state is State.BLOCKED
             else (say("Lay something soft before the screen."),)
         ),

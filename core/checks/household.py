@@ -9,8 +9,9 @@ from core.checks.limits import ENDLESS, State, Words, at_least, at_most
 from core.checks.places import IN_BUDGET, IN_ROOM, on
 from core.checks.readings import Filled, Today
 from core.checks.register import check, derive
-from core.checks.verdict import Answer, Basis, Input
+from core.checks.verdict import Answer, Basis, Input, press
 from core.checks.works import Works
+from core.model import acts
 from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.facts import Missing, MissingFact, known
@@ -158,6 +159,7 @@ def setup_time(brief: Annotated[Brief, "setup_minutes"], work: PackedAway) -> An
     accepted = known(brief, "setup_minutes")
     needed = sum(minutes for _, minutes in work.minutes)
     limit = at_most(needed, accepted, accepted - COMFORT_MINUTES, Unit.MINUTE)
+    words = "Let the {slowest} stay where it is."
     slowest = max(work.minutes, key=lambda item: item[1], default=("nothing", 0))
     return Answer(
         limit,
@@ -166,7 +168,11 @@ def setup_time(brief: Annotated[Brief, "setup_minutes"], work: PackedAway) -> An
         inputs=lambda: tuple(
             Input(name, Quantity(minutes, Unit.MINUTE), Basis.TRADE) for name, minutes in work.minutes
         ),
-        cures=lambda: (say("Let the {slowest} stay where it is.", slowest=slowest[0]),),
+        cures=lambda: (
+            press(acts.left_up(BayPart(slowest[0])), words, None, slowest=slowest[0])
+            if slowest[0] in list(BayPart)
+            else say(words, slowest=slowest[0]),
+        ),
         basis=Basis.TRADE,
     )
 

@@ -8,13 +8,14 @@ from core.checks.limits import State, Words, at_least, at_most
 from core.checks.places import IN_ROOM
 from core.checks.register import check
 from core.checks.space import HANDS_BREADTH_M, PlayingLayout, StowedLayout
-from core.checks.verdict import Answer, Basis, Input
+from core.checks.verdict import Answer, Basis, Cure, Cures, Input, press
 from core.geometry.ceiling import Ceiling
 from core.geometry.conflicts import Conflict, free_shift
 from core.geometry.solids import Group, Solid
+from core.model import acts
 from core.model.facts import MissingFact
 from core.model.room import Room
-from core.model.things import BayPart
+from core.model.things import BayPart, Opens, WhilePlaying
 from core.quantities import Quantity, Sentence, say
 
 UP = 2
@@ -108,30 +109,39 @@ def _size(solid: Solid) -> Input:
     return Input(solid.name, f"{size} m", Basis.MEASURED)
 
 
-def _cures(
-    worst: Conflict, solids: tuple[Solid, ...], room: Room, ceiling: Ceiling | None, *, playing: bool
-) -> tuple[Sentence, ...]:
+def _cures(worst: Conflict, solids: tuple[Solid, ...], room: Room, ceiling: Ceiling | None, *, playing: bool) -> Cures:
     pair = (worst.first, worst.second)
-    cures: list[Sentence] = []
+    cures: list[Sentence | Cure] = []
     for moving, other in (pair, pair[::-1]):
         if moving.group is Group.STORED and (
             shift := free_shift(moving, other, solids, room, ceiling, HANDS_BREADTH_M)
         ):
             by, way = _told(*shift[:2])
-            cures.append(say("Move {thing} {by} {way}: then it is free.", thing=moving.name, by=by, way=way))
+            act = acts.stored_moved(_id_of(moving), playing=playing, across_m=shift[0], along_m=shift[1])
+            cures.append(
+                press(act, "Move {thing} {by} {way}: then it is free.", None, thing=moving.name, by=by, way=way)
+            )
             break
     for solid in pair:
         if solid.group is Group.BAY and not playing:
-            cures.append(say("Take {part} down while the room is stowed.", part=_part(solid)))
+            down = "Take {part} down while the room is stowed."
+            cures.append(press(acts.taken_down(solid.key), down, None, part=_part(solid)))
         elif solid.group is Group.STORED and playing:
-            cures.append(say("Take {thing} out while people play.", thing=solid.name))
+            out = acts.of_content("stored", _id_of(solid), while_playing=WhilePlaying.OUT)
+            cures.append(press(out, "Take {thing} out while people play.", None, thing=solid.name))
         elif solid.hinge is not None:
-            cures.append(say("Let the door open outward, or slide."))
+            outward = acts.of_content("openings", _id_of(solid), opens=Opens.OUTWARD)
+            cures.append(press(outward, "Let {door} open outward, or slide.", None, door=solid.name))
         elif solid.key == BayPart.ENCLOSURE and worst.overlap_m[UP] > 0:
             cures.append(say("A narrower enclosure leaves more room beside it."))
     if not cures:
         cures.append(say("Give one of them another place."))
     return tuple(cures)
+
+
+def _id_of(solid: Solid) -> str:
+    """Of the record that it comes from."""
+    return solid.key.partition("/")[2]
 
 
 def _told(across_m: float, along_m: float) -> tuple[Quantity, str]:

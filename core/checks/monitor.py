@@ -11,7 +11,8 @@ from core.checks.readings import MONITOR_BODY_M, PLACEMENT_COMFORT_M, Filled, Hi
 from core.checks.register import check, derive
 from core.checks.space import OverheadSpot, hands_that_play
 from core.checks.speeds import FastestBall
-from core.checks.verdict import Answer, Basis, Input, Inputs
+from core.checks.verdict import Answer, Basis, Cure, Input, Inputs, press
+from core.model import acts
 from core.model.brief import Brief, Handedness, Player
 from core.model.build import Slot
 from core.model.facts import known, known_players
@@ -26,7 +27,7 @@ LEVEL_COMFORT_SHARE = 0.5
 """Half the tolerance is left for what the floor does later."""
 SPEED_COMFORT_M_S = 3.0
 
-Said = dict[Limit, tuple[Sentence, Sentence]]
+Said = dict[Limit, tuple[Sentence, Sentence | Cure]]
 """Limits on one place, each with its headline and its cure."""
 
 
@@ -43,7 +44,7 @@ def _tightest_of(said: Said, formula: str, inputs: Inputs) -> Answer:
     return Answer(tuple(said), lambda: headline, formula, inputs, lambda: (cure,))
 
 
-def _range_limits(spot_m: float, near_m: float, far_m: float, where: str, cure: Sentence) -> Said:
+def _range_limits(spot_m: float, near_m: float, far_m: float, where: str, cure: Cure) -> Said:
     return {
         at_least(spot_m, near_m): (
             say("Stands {spot} {where}, at least {near}", spot=metres(spot_m), where=where, near=metres(near_m)),
@@ -56,12 +57,13 @@ def _range_limits(spot_m: float, near_m: float, far_m: float, where: str, cure: 
     }
 
 
-def _stands_between(at_ease_m: tuple[float, float]) -> Sentence:
+def _stands_between(at_ease_m: tuple[float, float]) -> Cure:
     """Within its maker's range and off the wall."""
     near_m, far_m = at_ease_m
+    act = acts.laid_out(monitor_distance_m=(near_m + far_m) / 2)
     if far_m - near_m < LEAST_MOVE_M:
-        return say("Put the monitor {near} from the ball.", near=metres(near_m))
-    return say("Put the monitor between {near} and {far} from the ball.", near=metres(near_m), far=metres(far_m))
+        return press(act, "Put the monitor {near} from the ball.", near=metres(near_m))
+    return press(act, "Put the monitor between {near} and {far} from the ball.", near=metres(near_m), far=metres(far_m))
 
 
 @check("monitor.behind", title="Room for the monitor behind the ball", place=on(Slot.MONITOR))
@@ -77,12 +79,14 @@ def behind(
     behind_m = room.length_m - layout.ball_y_m
     wall = at_least(behind_m, needed_m, needed_m + PLACEMENT_COMFORT_M)
     at_ease_m = near_m, min(far_m, behind_m - MONITOR_BODY_M - PLACEMENT_COMFORT_M)
+    more = enough(at_ease_m[0] - at_ease_m[1])
     cure = (
         _stands_between(at_ease_m)
         if at_ease_m[0] <= at_ease_m[1]
-        else say(
-            "Move the ball {more} toward the screen, the monitor {near} behind it, or choose one that stands nearer.",
-            more=enough(at_ease_m[0] - at_ease_m[1]),
+        else press(
+            acts.together(acts.ball_moved(along_m=-more.value), acts.laid_out(monitor_distance_m=near_m)),
+            "Move the ball {more} toward the screen, the monitor {near} behind it.",
+            more=more,
             near=metres(near_m),
         )
     )
@@ -117,12 +121,15 @@ def beside(
     needed_m = spot.distance_m + MONITOR_BODY_M
     wall = at_least(free_m, needed_m, needed_m + PLACEMENT_COMFORT_M)
     at_ease_m = near_m, min(far_m, free_m - MONITOR_BODY_M - PLACEMENT_COMFORT_M)
+    more = enough(at_ease_m[0] - at_ease_m[1])
+    from_wall_m = -more.value if player.handedness is Handedness.RIGHT else more.value
     cure = (
         _stands_between(at_ease_m)
         if at_ease_m[0] <= at_ease_m[1]
-        else say(
+        else press(
+            acts.together(acts.ball_moved(across_m=from_wall_m), acts.laid_out(monitor_distance_m=near_m)),
             "Move the ball {more} from that wall, the monitor {near} beside it.",
-            more=enough(at_ease_m[0] - at_ease_m[1]),
+            more=more,
             near=metres(near_m),
         )
     )
@@ -181,6 +188,7 @@ def flight(
     """A monitor that watches the flight sees as much of it as its maker asks, between ball and screen."""
     needs_m = known(monitor, "flight_min_m")
     limit = at_least(layout.ball_to_screen_m, needs_m, needs_m + FLIGHT_COMFORT_M)
+    more = enough(-limit.headroom)
     return Answer(
         limit,
         headline=lambda: say("Needs {needs} of flight, has {has}", needs=limit.wants, has=limit.has),
@@ -191,7 +199,7 @@ def flight(
             placed_input("Screen to wall", layout.screen_y_m),
         ),
         cures=lambda: (
-            say("Move the ball back {more}.", more=enough(-limit.headroom)),
+            press(acts.ball_moved(along_m=more.value), "Move the ball back {more}.", more=more),
             say("A side or overhead camera needs no flight."),
         ),
     )
@@ -287,9 +295,13 @@ def level(
             placed_input("Pad under the monitor", layout.monitor_pad_m),
         ),
         cures=lambda: (
-            say("Put it on a pad {more} thick.", more=metres(layout.monitor_pad_m - step_m))
+            press(
+                acts.laid_out(monitor_pad_m=layout.monitor_pad_m - step_m),
+                "Put it on a pad {more} thick.",
+                more=metres(layout.monitor_pad_m - step_m),
+            )
             if step_m < 0
-            else say("Lower its pad by {less}, or raise the mat.", less=metres(step_m))
+            else press(acts.moved(monitor_pad_m=-step_m), "Lower its pad by {less}.", less=metres(step_m))
             if step_m <= layout.monitor_pad_m + ROUNDING
             else say("Raise the mat by {more}, and take its pad away.", more=metres(step_m - layout.monitor_pad_m)),
         ),

@@ -8,7 +8,7 @@ from core.checks.limits import State, at_least, at_most, tightest
 from core.checks.places import between, on
 from core.checks.readings import HANGING_DROP_M, PROJECTOR_BODY_M, Ball, LensBand, Throw
 from core.checks.register import check
-from core.checks.verdict import Answer, Basis, Input
+from core.checks.verdict import Answer, Basis, Cure, Input, press
 from core.checks.weights import tolerance_of
 from core.geometry.ceiling import Ceiling
 from core.geometry.light import (
@@ -22,6 +22,7 @@ from core.geometry.light import (
 from core.geometry.picture import Picture, Raster, keystone_deg, pixels_per_degree
 from core.geometry.shadow import HEAD_OVER_HEIGHT_M, Lens, beam_floor_m, shadow_share
 from core.geometry.swing_disc import SwingDisc
+from core.model import acts
 from core.model.brief import Brief, Player, Purpose
 from core.model.build import Slot
 from core.model.facts import known
@@ -41,6 +42,8 @@ LUMINANCE_TARGET = 55.0
 """cd/m² in a dark room (SMPTE, 16 fL)."""
 LUMINANCE_LEAST = LUMINANCE_TARGET / 2
 """Half the target: one stop darker, which people still put up with (trade)."""
+NEARER_M = 0.01
+"""A lens this much nearer than the golfer is before them."""
 SHADOW_TOLERATED = 0.20
 """Share of the picture that a shadow may reach up before it hides the line of play (trade)."""
 PIXELS_PLAIN_PER_DEGREE = 30.0
@@ -133,9 +136,20 @@ def throw_distance(
             measured_in_room(room, "length_m", "Length"),
         ),
         cures=lambda: (
-            say("Hang it between {near} and {far} from the screen.", near=metres(at_ease[0]), far=metres(at_ease[1]))
+            press(
+                acts.laid_out(lens_distance_m=sum(at_ease) / 2),
+                "Hang it between {near} and {far} from the screen.",
+                near=metres(at_ease[0]),
+                far=metres(at_ease[1]),
+            )
             if at_ease[0] <= at_ease[1]
-            else say("Hang it {near} to {far} from the screen: it just fits.", near=near.wants, far=metres(at_all_m))
+            else press(
+                acts.laid_out(lens_distance_m=(near.least + at_all_m) / 2),
+                "Hang it {near} to {far} from the screen: it just fits.",
+                State.TIGHT,
+                near=near.wants,
+                far=metres(at_all_m),
+            )
             if near.least <= at_all_m and tightest(limits).state is State.BLOCKED
             else say(
                 "Needs a throw ratio of {ratio} or less for this room and picture.",
@@ -194,17 +208,20 @@ def lens_height(
     )
 
 
-def _lens_cure(band: LensBand, hangs_m: float, bottom_m: float) -> Sentence:
+def _lens_cure(band: LensBand, hangs_m: float, bottom_m: float) -> Sentence | Cure:
     """`hangs_m` is as high as a lens hangs, `bottom_m` the lower edge of the screen, which goes down to the floor."""
     lower_m = band.lowest_m - hangs_m
     if lower_m <= 0:
         highest_m = min(band.highest_m, hangs_m)
-        return say("Hang the lens between {low} and {high}.", low=metres(band.lowest_m), high=metres(highest_m))
+        act = acts.laid_out(lens_height_m=(band.lowest_m + highest_m) / 2)
+        return press(act, "Hang the lens between {low} and {high}.", low=metres(band.lowest_m), high=metres(highest_m))
     if lower_m <= bottom_m:
-        return say(
-            "Lower the picture by {less}, with the lens {high} up, or choose a projector with more vertical shift.",
-            less=enough(lower_m),
-            high=metres(hangs_m),
+        less, high = enough(lower_m), metres(hangs_m)
+        return press(
+            acts.together(acts.moved(screen_bottom_m=-less.value), acts.laid_out(lens_height_m=hangs_m)),
+            "Lower the picture by {less}, with the lens {high} up.",
+            less=less,
+            high=high,
         )
     return say("Choose a projector with more vertical shift, or a smaller picture.")
 
@@ -243,7 +260,11 @@ def shadow(
             Input("Beam's lower edge there", metres(edge_m), Basis.PHYSICS),
         ),
         cures=lambda: (
-            say("Hang the lens nearer than the golfer, under {s} from the screen.", s=metres(distance_m)),
+            press(
+                acts.laid_out(lens_distance_m=max(distance_m - NEARER_M, NEARER_M)),
+                "Hang the lens nearer than the golfer, under {s} from the screen.",
+                s=metres(distance_m),
+            ),
             say("Hang the lens higher, or raise the picture."),
         ),
         basis=Basis.PHYSICS,

@@ -8,8 +8,9 @@ from core.checks.places import between, on
 from core.checks.readings import BayMiddle
 from core.checks.register import check
 from core.checks.speeds import FastestBall
-from core.checks.verdict import Answer, Basis, Input
+from core.checks.verdict import Answer, Basis, Cure, Input, press
 from core.geometry.ceiling import Ceiling
+from core.model import acts
 from core.model.brief import Brief, Stage
 from core.model.build import Slot
 from core.model.facts import MissingFact, known, not_stated
@@ -137,7 +138,7 @@ def _fits_room(stands: _Stands, room: Room, middle: BayMiddle, ceiling: Ceiling,
     )
 
 
-def _made_to_fit(stands: _Stands, room: Room, middle: BayMiddle, ceiling: Ceiling) -> Sentence:
+def _made_to_fit(stands: _Stands, room: Room, middle: BayMiddle, ceiling: Ceiling) -> Sentence | Cure:
     """Where the bay goes in a room that is wide enough, or by how much what stands there has to be smaller."""
     across, up = stands.between_walls(room, middle.x_m), stands.below(ceiling, middle.x_m)
     wide, high = enough(-across.headroom), enough(-up.headroom)
@@ -149,7 +150,8 @@ def _made_to_fit(stands: _Stands, room: Room, middle: BayMiddle, ceiling: Ceilin
     if stands.between_walls(room, moved_m).state is State.CLEAR:
         lower, side = stands.below(ceiling, moved_m), "left" if leftward else "right"
         if lower.state is State.CLEAR:
-            return say("Move the bay {more} to the {side}.", more=more, side=side)
+            act = acts.bay_moved(-more.value if leftward else more.value)
+            return press(act, "Move the bay {more} to the {side}.", more=more, side=side)
         return say(
             "Move the bay {more} to the {side}, and choose one at least {high} less high.",
             more=more,

@@ -16,10 +16,11 @@ from core.checks.readings import Ball
 from core.checks.register import check, derive
 from core.checks.space import Obstructions
 from core.checks.swing_limit import slow_swing, swing_basis, swing_limit
-from core.checks.verdict import Answer, Basis, Input
+from core.checks.verdict import Answer, Basis, Cures, Input, press
 from core.geometry.shadow import Lens
 from core.geometry.surroundings import Closest, Surroundings
 from core.geometry.swing_disc import COMFORT_M, PLANE_RAD, SwingDisc, distances_m, swing_disc
+from core.model import acts
 from core.model.brief import Brief, Player
 from core.model.build import Slot
 from core.model.clubs import Club
@@ -118,17 +119,18 @@ def early_release_input(player: Player, surroundings: Surroundings) -> tuple[Inp
     return (Input("Clearance with an early release", metres(clearance_m), Basis.TRADE),)
 
 
-def shorter_club(player: Player, clearance_m: Callable[[Club], float]) -> tuple[Sentence, ...]:
+def shorter_club(player: Player, clearance_m: Callable[[Club], float]) -> Cures:
     """The longest club that is clear by `clearance_m`, as a cure."""
     for club in player.longest_club.and_shorter():
         # What is clear is so by more than any doubt.
         limit = swing_limit(clearance_m(club), 0.0)
         if limit.state is State.CLEAR:
-            return (say("A {club} at the longest leaves {spare}.", club=club.value, spare=limit.has),)
+            act = acts.longest_club(player.id, club)
+            return (press(act, "A {club} at the longest leaves {spare}.", club=club.value, spare=limit.has),)
     return ()
 
 
-def move_the_ball(player: Player, surroundings: Surroundings) -> tuple[Sentence, ...]:
+def move_the_ball(player: Player, surroundings: Surroundings) -> Cures:
     """The shortest way to a spot where this player is clear of everything, as a cure; none where there is no spot."""
     shift = surroundings.shift_to_clear(player)
     if shift is None:
@@ -136,12 +138,13 @@ def move_the_ball(player: Player, surroundings: Surroundings) -> tuple[Sentence,
     across_m, along_m = shift
     across = {"across": metres(abs(across_m)), "side": "right" if across_m > 0 else "left"}
     along = {"along": metres(abs(along_m)), "way": "back" if along_m > 0 else "toward the screen"}
+    act = acts.ball_moved(across_m=across_m, along_m=along_m)
     moves_across, moves_along = abs(across_m) >= LEAST_MOVE_M, abs(along_m) >= LEAST_MOVE_M
     if moves_across and moves_along:
-        return (say("Move the ball {across} to the {side} and {along} {way}.", **across, **along),)
+        return (press(act, "Move the ball {across} to the {side} and {along} {way}.", **across, **along),)
     if moves_across:
-        return (say("Move the ball {across} to the {side}.", **across),)
-    return (say("Move the ball {along} {way}.", **along),) if moves_along else ()
+        return (press(act, "Move the ball {across} to the {side}.", **across),)
+    return (press(act, "Move the ball {along} {way}.", **along),) if moves_along else ()
 
 
 @check("swing.side_walls", title="Swing between the walls", place=IN_ROOM)
@@ -153,6 +156,7 @@ def side_walls(
     limit = tightest(tuple(limits))
     assert isinstance(limit, Limit)
     nearest = limits[limit].edge.name
+    more, away = enough(-limit.headroom), "right" if nearest == "left wall" else "left"
     # Two walls that are equally near are one limit: there is no way to give.
     other_m = max(other.headroom for other in limits) if len(limits) > 1 else limit.headroom
     return Answer(
@@ -167,17 +171,18 @@ def side_walls(
         cures=lambda: (
             *(
                 (
-                    say(
+                    press(
+                        acts.ball_moved(across_m=more.value if away == "right" else -more.value),
                         "Move the ball {shift} to the {away}.",
-                        shift=enough(-limit.headroom),
-                        away="right" if nearest == "left wall" else "left",
+                        shift=more,
+                        away=away,
                     ),
                 )
                 if other_m >= -limit.headroom
                 else ()
             ),
             *slow_swing(player, disc.to_measure(limits[limit].edge.toward)),
-            say("{more} more width makes it clear.", more=enough(-limit.headroom)),
+            say("{more} more width makes it clear.", more=more),
         ),
         basis=swing_basis(limit.tolerated),
     )
@@ -189,6 +194,7 @@ def rear_wall(
 ) -> Answer:
     """The backswing of the player's longest club stays off the wall behind the golfer."""
     ((limit, rule),) = ball_limits(rules.of("swing.rear_wall"), ball.at).items()
+    shift = enough(-limit.headroom)
     return Answer(
         limit,
         headline=lambda: say("{who}: {spare} to the rear wall", who=player.name, spare=limit.has),
@@ -199,7 +205,7 @@ def rear_wall(
             *swing_inputs(player, disc),
         ),
         cures=lambda: (
-            say("Move the ball {shift} toward the screen.", shift=enough(-limit.headroom)),
+            press(acts.ball_moved(along_m=-shift.value), "Move the ball {shift} toward the screen.", shift=shift),
             *slow_swing(player, disc.to_measure(rule.edge.toward)),
         ),
         basis=swing_basis(limit.tolerated),
@@ -242,7 +248,7 @@ def past_things(
     )
 
 
-def _past(player: Player, closest: Closest, limit: Limit, surroundings: Surroundings) -> tuple[Sentence, ...]:
+def _past(player: Player, closest: Closest, limit: Limit, surroundings: Surroundings) -> Cures:
     """What may be done about the thing itself."""
     lower, more = _lower_floor(player, closest, surroundings), enough(-limit.headroom)
     if closest.carries:
@@ -316,6 +322,7 @@ def inside_enclosure(
     limit = swing_limit(closest.clearance_m, closest.doubt_m)
     ahead_m, behind_m = disc.bounds(surroundings.ball)[0][1], disc.bounds(surroundings.ball)[1][1]
     back_m = layout.screen_y_m + hood.depth_m + limit.comfortable + OUTLINE_M - ahead_m
+    back, words = enough(back_m), "Move the ball {back} back, out of the box."
     fits_behind = 0 < back_m <= surroundings.room.length_m - behind_m
     return Answer(
         limit,
@@ -331,7 +338,7 @@ def inside_enclosure(
             *swing_inputs(player, disc),
         ),
         cures=lambda: (
-            *([say("Move the ball {back} back, out of the box.", back=enough(back_m))] if fits_behind else []),
+            *([press(acts.ball_moved(along_m=back.value), words, back=back)] if fits_behind else []),
             *move_the_ball(player, surroundings),
             *shorter_club(player, lambda club: surroundings.closest_panel(player, club).clearance_m),
             *slow_swing(player, closest.to_measure),

@@ -5,6 +5,7 @@ from enum import StrEnum
 from typing import NamedTuple
 
 from core.checks.limits import Comparison, Limit, State, Words, tightest
+from core.model.acts import Act
 from core.model.facts import Missing
 from core.quantities import Figure, Sentence, say
 
@@ -27,9 +28,22 @@ class Input(NamedTuple):
     basis: Basis
 
 
+class Cure(NamedTuple):
+    """What would change a verdict: in words, and as what a press does to the build, where a press can do it."""
+
+    words: Sentence
+    act: Act | None = None
+    promise: State | None = State.CLEAR
+    """How the verdict comes out at worst once it is done; `None` where that hangs on more than this."""
+
+
+def press(act: Act, template: str, promise: State | None = State.CLEAR, /, **figures: Figure) -> Cure:
+    """A cure that a press carries out; braces in the template name the figures that follow."""
+    return Cure(say(template, **figures), act, promise)
+
+
 Inputs = Callable[[], tuple[Input, ...]]
-Changes = Callable[[], tuple[Sentence, ...]]
-NOTHING: tuple[Sentence, ...] = ()
+Cures = tuple[Sentence | Cure, ...]
 
 
 class Answer(NamedTuple):
@@ -39,7 +53,7 @@ class Answer(NamedTuple):
     headline: Callable[[], Sentence]
     formula: str
     inputs: Inputs
-    cures: Changes
+    cures: Callable[[], Cures]
     """What would change it, the least trouble first; nobody asks while it is clear."""
     basis: Basis = Basis.SPEC
 
@@ -100,7 +114,7 @@ class Told(NamedTuple):
     subject: str
     """The name of the player it speaks of."""
     headline: Sentence
-    changes: tuple[Sentence, ...]
+    cures: tuple[Cure, ...]
     """What would change it, the least trouble first; none where it is clear."""
     basis: Basis = Basis.SPEC
     formula: str = ""
@@ -130,9 +144,12 @@ class Told(NamedTuple):
 def tell(verdict: Verdict, answer: Answer | Missing, subject: str = "") -> Told:
     """`verdict` with what `answer` has to say of it, or what is missing and how to get it."""
     if isinstance(answer, Missing):
-        return Told(verdict, subject, say("{fact} is not known", fact=answer.fact), (say("{how}", how=answer.how),))
-    changes = NOTHING if verdict.state is State.CLEAR else answer.cures()
-    return Told(verdict, subject, answer.headline(), changes, answer.basis, answer.formula, answer.inputs)
+        return Told(
+            verdict, subject, say("{fact} is not known", fact=answer.fact), (Cure(say("{how}", how=answer.how)),)
+        )
+    cures = () if verdict.state is State.CLEAR else answer.cures()
+    told = tuple(cure if isinstance(cure, Cure) else Cure(cure) for cure in cures)
+    return Told(verdict, subject, answer.headline(), told, answer.basis, answer.formula, answer.inputs)
 
 
 def verdict_of(id: str, compared: tuple[Comparison, ...] | Missing, subject_id: str = "") -> Verdict:

@@ -28,6 +28,8 @@ class Closest(NamedTuple):
     """It holds up the building."""
     low_m: float = 0.0
     """Where its lower edge is."""
+    key: str = ""
+    """Says which record it comes from; empty for walls and ceiling."""
     doubt_m: float = UNCERTAINTY_M
     """By so much the clearance may be out; nothing where the swing was measured that way."""
     to_measure: Direction | None = None
@@ -127,6 +129,7 @@ class Surroundings:
             nearness.at,
             solid.carries,
             solid.box.low[2],
+            solid.key,
             disc.doubt_m(nearness.toward),
             disc.to_measure(nearness.toward),
         )

@@ -134,7 +134,7 @@ def _questions(build: Build, found: Evaluation, may_be_empty: frozenset[Slot]) -
             )
     for slot in Slot:
         if slot not in build.chain and slot not in may_be_empty:
-            yield OpenQuestion(Step.PARTS, say("Nothing hangs here yet"), say("Choose a part."), slot)
+            yield OpenQuestion(Step.PARTS, say("Nothing is chosen here yet"), say("Choose a part."), slot)
     yield from _questions_of_verdicts(found.verdicts)
 
 

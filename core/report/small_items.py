@@ -4,11 +4,9 @@ from collections.abc import Container, Mapping
 from dataclasses import dataclass, replace
 
 from core.checks.asks import Objection
-from core.checks.budget import CAPS
 from core.checks.evaluation import Evaluation
 from core.checks.limits import State
 from core.checks.needs import ITEMS, SmallItem, SmallItems
-from core.checks.verdict import Verdict
 from core.model.build import Build, Slot, SmallDecision
 from core.model.facts import MissingFact
 from core.model.kit import Kit
@@ -16,6 +14,7 @@ from core.model.parts import KINDS, Part
 from core.money.costs import cost_of
 from core.money.price_book import price_book_of
 from core.quantities import Money, Quantity
+from core.report.consequence import ruled_out
 from core.report.evaluation_of import evaluation_of
 
 
@@ -109,35 +108,24 @@ def with_cheapest(build: Build, parts: Mapping[str, Part], near: Container[Slot]
             continue
         for option in _options(build, parts, item):
             if option.serves and option.total is not None:
-                bought = _bought(build, item, option.part)
-                there = evaluation_of(bought, parts, before=found)
+                with_it = bought(build, item, option.part)
+                there = evaluation_of(with_it, parts, before=found)
                 if not ruled_out(there, found):
-                    build, found = bought, there
+                    build, found = with_it, there
                     break
     return build
-
-
-def ruled_out(there: Evaluation, before: Evaluation) -> tuple[Verdict, ...]:
-    """What is blocked now and was not before, caps aside: what something costs is told beside it."""
-    was = before.by_key
-    return tuple(
-        verdict
-        for verdict in there.verdicts
-        if verdict.state is State.BLOCKED
-        and verdict.id not in CAPS
-        and (verdict.key not in was or was[verdict.key].state is not State.BLOCKED)
-    )
 
 
 def _carried_out(
     build: Build, parts: Mapping[str, Part], item: SmallItem, option: Option, before: Evaluation
 ) -> Option:
-    there = evaluation_of(_bought(build, item, option.part), parts, before=before)
+    there = evaluation_of(bought(build, item, option.part), parts, before=before)
     against = (Objection(State.BLOCKED, there.told(verdict).headline) for verdict in ruled_out(there, before))
     return replace(option, objections=(*option.objections, *against))
 
 
-def _bought(build: Build, item: SmallItem, part: Part) -> Build:
+def bought(build: Build, item: SmallItem, part: Part) -> Build:
+    """`build` with `part` bought for a small item."""
     decided = {**build.small_items, item.item.id: SmallDecision(choice="buy", part=part.id)}
     return build.model_copy(update={"small_items": decided})
 

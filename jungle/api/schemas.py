@@ -11,6 +11,7 @@ from core.drawing import View
 from core.drawing.dragging import Drag
 from core.formats.report_json import AlternativeJson, ReportJson, SceneJson, ServingJson
 from core.formats.report_json.difference import ReportChange
+from core.formats.report_json.offers import OfferJson
 from core.formats.report_json.routes import RouteJson
 from core.formats.report_json.sheets import ListRowJson, PackRowJson, SheetFactJson
 from core.model.brief import Brief, Player, Stage
@@ -90,6 +91,12 @@ class ScreenWall(Change):
     """The wall that the screen shall hang on, by quarters of a turn to the right from where it hangs."""
 
     quarters: Annotated[int, Field(ge=0, le=3)] = 0
+
+
+class Press(Change):
+    """Which offer is pressed, by its words as they were shown; empty for all that were told together."""
+
+    words: Annotated[str, Field(max_length=1000)] = ""
 
 
 class Hang(Change):
@@ -433,6 +440,12 @@ class Routes(Schema):
 
     routes: list[RouteJson]
     unknown: str
+
+
+class Offers(Schema):
+    """What may be done: each carried out and judged, or said where a person has to do it."""
+
+    offers: list[OfferJson]
 
 
 class ScenePreview(Schema):

@@ -29,7 +29,7 @@ class AccessTests(BrowserTestCase):
             self.open("parts")
             self.assert_accessible(page, f"parts, {theme}")
             page.get_by_role("button", name=re.compile("Launch monitor")).click()
-            expect(page.get_by_role("button", name="Hang Outfield 2")).to_be_visible()
+            expect(page.get_by_role("button", name="Choose Outfield 2")).to_be_visible()
             self.assert_accessible(page, f"alternatives, {theme}")
             page.get_by_role("button", name="Why not Plover").click()
             expect(page.get_by_role("heading", name="The smallest change")).to_be_visible()

@@ -52,7 +52,7 @@ class FromNothingTests(BrowserTestCase):
         ):
             slot = page.get_by_role("button", name=re.compile(f"{place}.*Choose one"))
             slot.click()
-            page.get_by_role("button", name=f"Hang {part}", exact=True).click()
+            page.get_by_role("button", name=f"Choose {part}", exact=True).click()
             self.saved()
             hung = page.get_by_role("button", name=re.compile(f"{place}.*{re.escape(part)}")).first
             expect(hung).to_be_visible()
@@ -242,7 +242,7 @@ class PartsTests(BrowserTestCase):
         page.get_by_role("button", name=re.compile("Launch monitor")).click()
 
         page.get_by_role("button", name=re.compile("Display")).filter(has_text="Lantern Z").click()
-        page.get_by_role("button", name="Hang UHD 4000").click()
+        page.get_by_role("button", name="Choose UHD 4000").click()
         self.saved()
         expect(page.get_by_role("button", name=re.compile("Display.*UHD 4000"))).to_be_visible()
 
@@ -262,10 +262,10 @@ class PartsTests(BrowserTestCase):
     def test_taken_down_and_undone(self) -> None:
         page = self.open("parts")
         page.get_by_role("button", name=re.compile("Enclosure.*Bay 2.8")).click()
-        page.get_by_role("button", name="Take it down").click()
+        page.get_by_role("button", name="Take it out").click()
         self.saved()
         expect(page.get_by_role("button", name=re.compile("Enclosure.*Choose one"))).to_be_visible()
-        page.get_by_role("button", name="Undo: Took the enclosure down").click()
+        page.get_by_role("button", name="Undo: Took the enclosure out").click()
         self.saved()
         expect(page.get_by_role("button", name=re.compile("Enclosure.*Bay 2.8"))).to_be_visible()
 
@@ -407,7 +407,7 @@ class KeyboardTests(BrowserTestCase):
         page = self.open("parts")
         page.get_by_role("button", name=re.compile("Machine.*Forge 6")).focus()
         page.keyboard.press("Enter")
-        hang = page.get_by_role("button", name="Hang Forge 8")
+        hang = page.get_by_role("button", name="Choose Forge 8")
         hang.focus()
         page.keyboard.press("Enter")
         self.saved()
@@ -441,7 +441,7 @@ class PhoneTests(BrowserTestCase):
             page = self.open(view)
             self.assert_fits(page)
         page.get_by_role("button", name=re.compile("Launch monitor")).click()
-        expect(page.get_by_role("button", name="Hang Outfield 2")).to_be_visible()
+        expect(page.get_by_role("button", name="Choose Outfield 2")).to_be_visible()
         self.assert_fits(page)
         page.goto(self.live_server_url)
         expect(page.get_by_role("link", name="Boat shed by the lake")).to_be_visible()

@@ -48,7 +48,7 @@ def _verdicts(report: Report) -> Iterator[str]:
         margin = verdict.margin.text(METRIC) if verdict.margin else ""
         yield f"{verdict.id} {verdict.subject_id}: {verdict.state} | {figures} | {margin}"
         yield f"    {told.headline.text(METRIC)}"
-        yield from (f"    → {change.text(METRIC)}" for change in told.changes)
+        yield from (f"    → {cure.words.text(METRIC)}" for cure in told.cures)
         inputs = (f"{given.name} {figure_text(given.value, METRIC)}" for given in told.inputs())
         yield f"    {'; '.join(inputs)}"
 

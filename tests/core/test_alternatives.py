@@ -117,7 +117,7 @@ class DataTests(TestCase):
             bare = build.model_copy(update={"chain": {Slot.MONITOR: HungPart(part="radar")}})
             report = evaluate(bare, {"radar": radar})
             told = report.told(next(v for v in report.verdicts if v.id == "monitor.data"))
-            cures[name] = told.changes[0].text(UnitSystem.METRIC)
+            cures[name] = told.cures[0].words.text(UnitSystem.METRIC)
         self.assertEqual(cures["plan"], "Plan Full unlocks club path, face angle.")
         self.assertEqual(cures["package"], "A package of Maker unlocks club path, face angle.")
 

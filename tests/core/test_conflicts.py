@@ -131,13 +131,13 @@ class LayoutVerdictTests(TestCase):
         self.assertIs(answer.state, State.BLOCKED)
         self.assertIn("enclosure's left side", answer.headline.text(METRIC))
         self.assertIn("dinghy", answer.headline.text(METRIC))
-        cures = [cure.text(METRIC) for cure in answer.changes]
+        cures = [cure.words.text(METRIC) for cure in answer.cures]
         self.assertIn("Take the enclosure down while the room is stowed.", cures)
         self.assertIs(verdict("layout.stowed", where, stays_up=()).state, State.CLEAR)
 
     def test_what_the_cure_says_cures(self) -> None:
         where = room(stored=[stored(x_m=0.0, y_m=1.2).model_dump()])
-        cure = verdict("layout.stowed", where, stays_up=("enclosure",)).changes[0].text(METRIC)
+        cure = verdict("layout.stowed", where, stays_up=("enclosure",)).cures[0].words.text(METRIC)
         self.assertEqual(cure, "Move dinghy 250 mm back: then it is free.")
         moved = room(stored=[stored(x_m=0.0, y_m=1.45).model_dump()])
         self.assertIs(verdict("layout.stowed", moved, stays_up=("enclosure",)).state, State.CLEAR)
@@ -147,7 +147,7 @@ class LayoutVerdictTests(TestCase):
         answer = verdict("layout.playing", room(stored=[bench.model_dump()]))
         self.assertIs(answer.state, State.BLOCKED)
         self.assertIn("at the ball", answer.headline.text(METRIC))
-        cures = [cure.text(METRIC) for cure in answer.changes]
+        cures = [cure.words.text(METRIC) for cure in answer.cures]
         self.assertIn("Take bench out while people play.", cures)
         self.assertFalse([cure for cure in cures if "while the room is stowed" in cure])
 
@@ -176,4 +176,4 @@ class WayOutTests(TestCase):
             build = worlds.full_build(room=worlds.room(stored=[one, other]), chain={})
             found = evaluation_of(build, {})
             (verdict,) = found.of_check("layout.stowed")
-            self.assertIn(words, [change.text(UnitSystem.METRIC) for change in found.told(verdict).changes])
+            self.assertIn(words, [change.words.text(UnitSystem.METRIC) for change in found.told(verdict).cures])

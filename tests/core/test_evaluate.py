@@ -121,7 +121,7 @@ class ReportTests(TestCase):
         for told in map(report.told, report.verdicts):
             with self.subTest(told.verdict.id):
                 self.assertTrue(told.formula and told.inputs() and told.basis)
-                self.assertEqual(bool(told.changes), told.state is not State.CLEAR)
+                self.assertEqual(bool(told.cures), told.state is not State.CLEAR)
 
 
 class PropertyTests(TestCase):

@@ -1,5 +1,6 @@
 """Nothing is offered that was not carried out: spots, parts that serve, changes that admit, over random builds."""
 
+from collections import Counter
 from collections.abc import Iterator
 from unittest import TestCase
 
@@ -14,7 +15,8 @@ from core.model.build import Build, Slot, SmallDecision
 from core.model.facts import MissingFact
 from core.model.kit import Beside
 from core.report.alternatives import build_with
-from core.report.evaluation_of import evaluation_of
+from core.report.evaluation_of import evaluation_of, known_costs
+from core.report.offers import offers_about, spots_offered
 from core.report.routes import Route, routes_to
 from core.report.routes.ways import ITEMS_OF_WAY
 from core.report.small_items import options_for, with_cheapest
@@ -194,3 +196,53 @@ class AdmissionTests(TestCase):
                             self.assertFalse(still & ruled)
                             self.assertLessEqual(still, blocked | today)
         self.assertGreater(offered, 5)
+
+
+class OfferTests(TestCase):
+    """What a verdict offers to press: over random builds it does what it says, and says what it does."""
+
+    def test_an_offer_about_a_verdict_comes_out_as_it_says(self) -> None:
+        tried: Counter[str] = Counter()
+        for seed in seeds(12):
+            build = furnished_build(seed)
+            now = evaluation_of(build, sample_parts())
+            was = {verdict.key for verdict in now.verdicts if blocked(verdict)}
+            troubles = [verdict for verdict in now.verdicts if verdict.state is not State.CLEAR]
+            for verdict in troubles[:: 1 if len(troubles) < 12 else 3]:
+                for offer in offers_about(build, sample_parts(), verdict.key):
+                    if offer.build is None or offer.does is None:
+                        continue
+                    Build.model_validate(offer.build.model_dump())
+                    there = evaluation_of(offer.build, sample_parts())
+                    after = there.by_key.get(verdict.key)
+                    with self.subTest(seed=seed, check=verdict.key, offer=offer.words.template):
+                        tried[offer.words.template] += 1
+                        self.assertEqual(after.state if after else None, offer.state)
+                        self.assertNotEqual(offer.build, build)
+                        costs, costs_now = known_costs(there), known_costs(now)
+                        self.assertEqual(costs_now.up_front + offer.does.up_front_change, costs.up_front)
+                        self.assertEqual(costs_now.yearly + offer.does.yearly_change, costs.yearly)
+                        new = {v.key for v in there.verdicts if blocked(v)} - was
+                        self.assertLessEqual(new, {told.verdict.key for told in offer.does.worse})
+                        if offer.words.template.startswith(("Take plan", "Choose {")):
+                            self.assertEqual(new - {(cap, "") for cap in CAPS}, set())
+                            self.assertTrue(after is None or after.state.rank < verdict.state.rank)
+        self.assertGreater(tried["Choose {other} in place of {part}."], 20, tried)
+        self.assertGreater(tried["Choose {part}: {item}."], 5, tried)
+        self.assertGreater(sum(tried.values()), 70, tried)
+
+    def test_a_spot_is_offered_with_what_it_does(self) -> None:
+        offered = 0
+        for seed in seeds(30):
+            build = furnished_build(seed)
+            for offer in spots_offered(build, sample_parts()):
+                assert offer.build is not None
+                self.assertTrue(offer.build.layout.ball_placed)
+                offered += offer.does is not None
+        self.assertGreater(offered, 5)
+
+    def test_nothing_is_offered_about_what_is_clear_or_not_there(self) -> None:
+        build = furnished_build(1)
+        clear = next(v for v in evaluation_of(build, sample_parts()).verdicts if v.state is State.CLEAR)
+        self.assertEqual(list(offers_about(build, sample_parts(), clear.key)), [])
+        self.assertEqual(list(offers_about(build, sample_parts(), ("room.glass", "nobody"))), [])

@@ -238,12 +238,12 @@ class MarginTests(TestCase):
         for told in self.all_told():
             if told.state is State.CLEAR:
                 with self.subTest(check=told.verdict.id):
-                    self.assertEqual(told.changes, ())
+                    self.assertEqual(told.cures, ())
 
     def test_words_are_a_builder_s(self) -> None:
         for told in self.all_told():
             margin = told.margin.text(METRIC) if told.margin else ""
-            for words in (margin, told.headline.text(METRIC), *(change.text(METRIC) for change in told.changes)):
+            for words in (margin, told.headline.text(METRIC), *(change.words.text(METRIC) for change in told.cures)):
                 with self.subTest(check=told.verdict.id, words=words):
                     self.assertNotRegex(words, r"not met|\bmet\b|−\d+ tiers?|−\d+ pieces?|\binf\b|\bnan\b|None")
 

@@ -1,13 +1,12 @@
 """Which of many candidates are weighed: nearest in price, and never by comparing amounts of different currencies."""
 
-from typing import Any, cast
 from unittest import TestCase
 
 from core.model.build import Slot
 from core.model.found import listing_of
 from core.quantities import Money
 from core.report.shortlist import nearest_in_price, swapped_first
-from core.report.why_not.changes import Changes
+from core.report.why_not.changes import dearness
 from tests.core import worlds
 
 
@@ -38,10 +37,9 @@ class NearestInPriceTests(TestCase):
 class SwapOrderTests(TestCase):
     def test_the_cheapest_first_and_other_currencies_after_them(self) -> None:
         """300 of a small unit are not cheaper than 290 of a large one."""
-        changes = Changes(worlds.full_build(), {}, cast(Any, None), cast(Any, None))
         prices = {"dear": ("EUR", 400), "cheap": ("EUR", 290), "elsewhere": ("JPY", 300)}
         parts = [
             worlds.screen(id=id, price={"minor": many * 100, "currency": code}) for id, (code, many) in prices.items()
         ]
-        ordered = [part.id for part in sorted(parts, key=changes._dearness)]
+        ordered = [part.id for part in sorted(parts, key=lambda part: dearness(part, "EUR"))]
         self.assertEqual(ordered, ["cheap", "dear", "elsewhere"])

@@ -103,7 +103,7 @@ def said(report: Report) -> dict[str | type, object]:
     by_check: dict[str | type, object] = {}
     for id in (check.id for check in GRAPH.checks):
         told = map(report.told, report.evaluation.of_check(id))
-        by_check[id] = [(t.verdict, t.headline.text(METRIC), [c.text(METRIC) for c in t.changes]) for t in told]
+        by_check[id] = [(t.verdict, t.headline.text(METRIC), [c.words.text(METRIC) for c in t.cures]) for t in told]
     return by_check | {
         Unsettled: report.evaluation.reading(Unsettled),
         SmallItems: [status.item for status in report.small],

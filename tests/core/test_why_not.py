@@ -68,7 +68,7 @@ class WhyNotTests(TestCase):
         narrow = Enclosure.model_validate({**worlds.enclosure().model_dump(), "id": "narrow", "inner_width_m": 2.5})
         self.parts["small"] = worlds.screen(id="small", name="Small", width_m=2.4, height_m=2.4)
         _, admitted = self.asked(narrow)
-        self.assertIn((Trouble.SWAP, "Hang Small in place of Square."), admitted)
+        self.assertIn((Trouble.SWAP, "Choose Small in place of Square."), admitted)
         locked = self.build.chain[Slot.SCREEN].model_copy(update={"locked": True})
         self.build = self.build.model_copy(update={"chain": {**self.build.chain, Slot.SCREEN: locked}})
         self.assertNotIn(Trouble.SWAP, [trouble for trouble, _ in self.asked(narrow)[1]])
@@ -80,7 +80,7 @@ class WhyNotTests(TestCase):
         found = why_not(self.build, {**self.parts, "far": far}, far)
         self.assertEqual(found.admitted_by, ())
         told = [admission.change.text(METRIC) for admission in found.together]
-        self.assertEqual(told, ["Move the ball 500 mm back.", "Hang Open in place of Rounds."])
+        self.assertEqual(told, ["Move the ball 500 mm back.", "Choose Open in place of Rounds."])
 
     def test_what_admits_it_rules_nothing_else_out(self) -> None:
         weak = worlds.computer(id="weak", name="Weak", graphics_grade=2)
@@ -91,7 +91,7 @@ class WhyNotTests(TestCase):
         swapped = build_with(build_with(self.build, parts, Slot.MACHINE, weak), parts, Slot.TITLE, parts["light"])
         after = {v.id for v in evaluate(swapped, parts).verdicts if v.state.value == "blocked"}
         self.assertLessEqual(after, today)
-        self.assertEqual([a.change.text(METRIC) for a in found.admitted_by], ["Hang Light in place of Rounds."])
+        self.assertEqual([a.change.text(METRIC) for a in found.admitted_by], ["Choose Light in place of Rounds."])
 
 
 class BesideTests(TestCase):
@@ -136,7 +136,7 @@ class BesideTests(TestCase):
         self.parts["deaf"] = radar.model_copy(update={"id": "deaf", "name": "Deaf", "dislikes": ()})
         self.parts["title"] = worlds.title(monitor_links=(MonitorLink(monitor="radar"), MonitorLink(monitor="deaf")))
         told = [admission.change.text(METRIC) for admission in self.asked(heater).admitted_by]
-        self.assertEqual(told, ["Hang Deaf in place of Radar."])
+        self.assertEqual(told, ["Choose Deaf in place of Radar."])
 
     def test_a_part_that_is_there_is_judged_against_the_build_without_it(self) -> None:
         heater = extra("heater", "Gust", method="fan", power_w=1000, noise_db=30)

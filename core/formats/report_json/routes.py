@@ -36,6 +36,8 @@ class RouteJson:
     against: list[str]
     """What it would rule out."""
     caution: str
+    press: bool
+    """There is something to take."""
 
 
 def route_json(route: Route, brief: Brief, system: UnitSystem) -> RouteJson:
@@ -60,6 +62,7 @@ def route_json(route: Route, brief: Brief, system: UnitSystem) -> RouteJson:
         lacks=list(route.lacks),
         against=[told.headline.text(system) for told in route.against],
         caution=route.caution,
+        press=route.build is not None,
     )
 
 

@@ -7,7 +7,7 @@ from core.checks import GRAPH
 from core.checks.limits import State
 from core.checks.places import Step
 from core.checks.verdict import Basis, Told
-from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, texts_of
+from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json
 from core.model.build import Slot
 from core.quantities import UnitSystem, figure_text
 from core.report.other_values import OtherValue
@@ -108,7 +108,7 @@ def verdict_json(told: Told, system: UnitSystem, doubts: Sequence[str] = ()) -> 
         rank=verdict.state.rank,
         headline=told.headline.text(system),
         margin=verdict.margin.text(system) if verdict.margin else "",
-        changes=texts_of(told.changes, system),
+        changes=[cure.words.text(system) for cure in told.cures],
         doubts=list(doubts),
         missing=f"{verdict.missing.at.record}.{verdict.missing.at.field}" if verdict.missing else "",
     )

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from core.formats.report_json.figures import FigureJson, signed_money_json
+from core.formats.report_json.offers import ConsequenceJson, consequence_json
 from core.formats.report_json.verdicts import ReasonJson, reasons_json
 from core.model.build import Slot
 from core.quantities import UnitSystem
@@ -15,7 +15,9 @@ class AdmissionJson:
 
     trouble: Trouble
     change: str
-    up_front_change: FigureJson
+    press: bool
+    """A press does it; a room only a builder makes larger."""
+    does: ConsequenceJson
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,4 +53,5 @@ def why_not_json(found: WhyNot, system: UnitSystem) -> WhyNotJson:
 
 
 def _admission(found: Admission, system: UnitSystem) -> AdmissionJson:
-    return AdmissionJson(found.trouble, found.change.text(system), signed_money_json(found.up_front_change))
+    does = consequence_json(found.does, system)
+    return AdmissionJson(found.trouble, found.change.text(system), found.may_be_pressed, does)

@@ -15,10 +15,11 @@ from core.money.costs import cost_of
 from core.money.price_book import price_book_of
 from core.quantities import Money
 from core.report.alternatives import build_with
+from core.report.consequence import ruled_out
 from core.report.evaluation_of import evaluation_of, known_costs
 from core.report.routes.route import Elsewhere, Purchase, Route
 from core.report.routes.ways import ITEMS_OF_WAY, WAYS, Way, candidates_of
-from core.report.small_items import ruled_out, with_cheapest
+from core.report.small_items import with_cheapest
 
 MOST_TRIED = 8
 """Candidates of one way that are carried out, the cheapest of them: each is a build of its own."""

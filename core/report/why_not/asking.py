@@ -21,8 +21,9 @@ from core.checks.verdict import Told, Verdict
 from core.model.build import Build, Slot
 from core.model.kit import Kit
 from core.model.parts import Part
-from core.quantities import Money, Sentence
-from core.report.evaluation_of import evaluation_of, known_costs
+from core.quantities import Sentence
+from core.report.consequence import Consequence, consequence
+from core.report.evaluation_of import evaluation_of
 from core.report.small_items import SmallStatus, small_statuses
 from core.report.why_not.changes import Change, Changes, Trouble
 from core.report.why_not.placing import Placed, place_for
@@ -35,13 +36,18 @@ Key = tuple[str, str]
 
 @dataclass(frozen=True)
 class Admission:
-    """One change that would admit the part, and what the build then costs more up front than now."""
+    """One change that would admit the part, and what both do to the rest of the build."""
 
     trouble: Trouble
     change: Sentence
-    up_front_change: Money
+    does: Consequence
     build: Build
     """With the part and the change in it."""
+
+    @property
+    def may_be_pressed(self) -> bool:
+        """A room does not grow by a press."""
+        return self.trouble is not Trouble.ROOM
 
 
 @dataclass(frozen=True)
@@ -157,8 +163,7 @@ class _Search:
         return frozenset(key for key in self._still if _rules_out(key, found, self.changes.placed))
 
     def _admission(self, trouble: Trouble, words: Sentence, found: Evaluation, changed: Build) -> Admission:
-        more = known_costs(found).up_front - known_costs(self.now).up_front
-        return Admission(trouble, words, more, changed)
+        return Admission(trouble, words, consequence(self.now, found), changed)
 
 
 def _rules_out(key: Key, found: Evaluation, put: Placed) -> bool:

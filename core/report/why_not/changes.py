@@ -28,6 +28,13 @@ ALWAYS_NEAR = frozenset({Slot.TITLE, Slot.MONITOR, Slot.SCREEN, Slot.ENCLOSURE})
 Change = tuple[Sentence, Build]
 
 
+def dearness(part: Part, currency: str) -> tuple[int, int, str]:
+    """The cheapest first; amounts in another currency than the brief's are not compared with those in it."""
+    if part.price is None or part.price.currency != currency:
+        return 1, 0, part.id
+    return 0, part.price.minor, part.id
+
+
 class Trouble(StrEnum):
     """What a change is made to, least trouble first."""
 
@@ -131,15 +138,9 @@ class Changes:
             if decided is None or decided.locked:
                 continue
             others = [part for part in self.parts.values() if slot_for(part) is slot and part.id != decided.part]
-            for other in sorted(others, key=self._dearness):
-                words = say("Hang {other} in place of {part}.", other=other.name, part=self.parts[decided.part].name)
+            for other in sorted(others, key=lambda part: dearness(part, self.build.brief.currency)):
+                words = say("Choose {other} in place of {part}.", other=other.name, part=self.parts[decided.part].name)
                 yield words, self._with_the_part(build_with(self.build, self.parts, slot, other, self.evaluation))
-
-    def _dearness(self, part: Part) -> tuple[int, int, str]:
-        """The cheapest first; amounts in another currency than the brief's are not compared with those in it."""
-        if part.price is None or part.price.currency != self.build.brief.currency:
-            return 1, 0, part.id
-        return 0, part.price.minor, part.id
 
     def _with_the_part(self, changed: Build) -> Build:
         """`changed` with what was asked about still chosen for its small item: a swap opens what does not serve."""

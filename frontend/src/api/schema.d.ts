@@ -856,6 +856,94 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/verdicts/{check_id}/offers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Offers
+         * @description What may be done about a verdict, and what each does to the rest.
+         */
+        get: operations["jungle_api_routers_offers_list_offers"];
+        put?: never;
+        /**
+         * Press Offer
+         * @description Do one of them.
+         */
+        post: operations["jungle_api_routers_offers_press_offer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/spots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Spots
+         * @description Where the ball may be put, and what that does to the rest.
+         */
+        get: operations["jungle_api_routers_offers_list_spots"];
+        put?: never;
+        /**
+         * Press Spot
+         * @description Put the ball on one of them.
+         */
+        post: operations["jungle_api_routers_offers_press_spot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/why-not/{part_id}/admit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Admit
+         * @description Hang a part that was ruled out, with a change that admits it; with all that do together where none is named.
+         */
+        post: operations["jungle_api_routers_offers_admit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/chain/{slot}/routes/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Route
+         * @description Come by what hangs there that way.
+         */
+        post: operations["jungle_api_routers_offers_take_route"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue/kinds": {
         parameters: {
             query?: never;
@@ -3595,6 +3683,8 @@ export interface components {
             against: string[];
             /** Caution */
             caution: string;
+            /** Press */
+            press: boolean;
         };
         /**
          * RouteKind
@@ -3636,7 +3726,21 @@ export interface components {
             trouble: components["schemas"]["Trouble"];
             /** Change */
             change: string;
+            /** Press */
+            press: boolean;
+            does: components["schemas"]["ConsequenceJson"];
+        };
+        /**
+         * ConsequenceJson
+         * @description What comes out better and worse then, and what changes of the money.
+         */
+        ConsequenceJson: {
+            /** Better */
+            better: components["schemas"]["ReasonJson"][];
+            /** Worse */
+            worse: components["schemas"]["ReasonJson"][];
             up_front_change: components["schemas"]["FigureJson"];
+            yearly_change: components["schemas"]["FigureJson"];
         };
         /**
          * Trouble
@@ -3742,6 +3846,36 @@ export interface components {
             owned?: boolean;
             /** Quote Minor */
             quote_minor?: string | number | null;
+        };
+        /**
+         * OfferJson
+         * @description One way; `does` is empty where a person has to do it, and no press can.
+         */
+        OfferJson: {
+            /** Words */
+            words: string;
+            state: components["schemas"]["State"] | null;
+            does: components["schemas"]["ConsequenceJson"] | null;
+        };
+        /**
+         * Offers
+         * @description What may be done: each carried out and judged, or said where a person has to do it.
+         */
+        Offers: {
+            /** Offers */
+            offers: components["schemas"]["OfferJson"][];
+        };
+        /**
+         * Press
+         * @description Which offer is pressed, by its words as they were shown; empty for all that were told together.
+         */
+        Press: {
+            /** Revision */
+            revision: number;
+            /** Key */
+            key?: string;
+            /** Words */
+            words?: string;
         };
         /**
          * FieldKind
@@ -6447,6 +6581,309 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_offers_list_offers: {
+        parameters: {
+            query?: {
+                subject?: string;
+            };
+            header?: never;
+            path: {
+                build_id: number;
+                check_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Offers"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_offers_press_offer: {
+        parameters: {
+            query?: {
+                subject?: string;
+            };
+            header?: never;
+            path: {
+                build_id: number;
+                check_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Press"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_offers_list_spots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Offers"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_offers_press_spot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Press"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_offers_admit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                part_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Press"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_offers_take_route: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                /** @description A place on the chain, in the order in which it hangs: each is linked to the next. */
+                slot: "floor" | "mat" | "monitor" | "title" | "machine" | "display" | "screen" | "enclosure";
+                /** @description The schools: buy it, make it cheaply, or make it well. */
+                kind: "ready-made" | "thrifty by hand" | "fine by hand";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Press"];
             };
         };
         responses: {

@@ -42,10 +42,7 @@
           <td class="py-1.5 text-right whitespace-nowrap">{line.yearly?.text ?? 'not known'}</td>
         </tr>
       {:else}
-        <tr
-          ><td colspan="3" class="py-3 text-faint"
-            >Nothing hangs on the chain yet, so nothing costs anything.</td
-          ></tr
+        <tr><td colspan="3" class="py-3 text-faint">Nothing is chosen yet, so nothing costs anything.</td></tr
         >
       {/each}
     </tbody>

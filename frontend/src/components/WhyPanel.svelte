@@ -5,6 +5,7 @@
   import { Resource } from '../lib/resource.svelte'
   import { BASIS_WORDS, STATE_WORDS } from '../lib/words'
   import Mark from './Mark.svelte'
+  import OfferList from './OfferList.svelte'
   import Panel from './Panel.svelte'
 
   let { verdict, close }: { verdict: Verdict; close: () => void } = $props()
@@ -56,9 +57,7 @@
   {#if verdict.changes.length > 0}
     <section>
       <h3 class="mb-1">What would change it</h3>
-      <ul class="list-disc space-y-1 pl-5">
-        {#each verdict.changes as change, number (number)}<li>{change}</li>{/each}
-      </ul>
+      <OfferList {verdict} />
       {#if verdict.missing}
         <button
           class="btn mt-2 btn-outline btn-primary btn-sm"

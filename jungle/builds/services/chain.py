@@ -21,7 +21,7 @@ def hang_part(on: On, slot: Slot, part_id: str) -> StoredBuild:
         sheets = _sheets(on, part_id, *build.parts_named)
         return build_with(build, sheets, slot, _fitting(sheets, slot, part_id))
 
-    return edit(on, f"Hung {name}", change)
+    return edit(on, f"Chose {name}", change)
 
 
 def decide_on_part(on: On, slot: Slot, changes: Mapping[str, object]) -> StoredBuild:
@@ -44,7 +44,7 @@ def take_down(on: On, slot: Slot) -> StoredBuild:
         rest = {place: part for place, part in build.chain.items() if place is not slot}
         return build.model_copy(update={"chain": rest})
 
-    return edit(on, f"Took the {slot.value} down", change)
+    return edit(on, f"Took the {slot.value} out", change)
 
 
 def _sheets(on: On, *ids: str) -> Mapping[str, SpecSheet]:

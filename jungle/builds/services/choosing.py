@@ -7,7 +7,7 @@ from django.utils import timezone
 
 from core.checks.limits import State
 from core.drawing import Scene
-from core.model.build import Slot, slot_for
+from core.model.build import Build, Slot, slot_for
 from core.model.facts import Missing, MissingFact
 from core.model.parts import Part as SpecSheet
 from core.report import evaluate
@@ -73,7 +73,13 @@ def routes(actor: User, build: StoredBuild, slot: Slot) -> tuple[tuple[Route, ..
 
 def ask_why_not(actor: User, build: StoredBuild, part_id: str) -> WhyNot:
     """What rules a part out, and what would admit it; tried are the parts nearest in price. Raises `NothingThere`."""
-    owned, design, hanging = _owned(actor), build.design, build.judged.sheets
+    return why_not_in(actor, build.design, part_id)
+
+
+def why_not_in(actor: User, design: Build, part_id: str) -> WhyNot:
+    """The same of a design, stored or not. Raises `NothingThere`."""
+    owned = _owned(actor)
+    hanging = owned.named(*design.parts_named).sheets()
     swaps = swapped_first(owned.exclude(sheet__slot="").listed(), prices_of(design, hanging))
     sheets = {**owned.named(part_id, *swaps).sheets(), **hanging}
     if part_id not in sheets:

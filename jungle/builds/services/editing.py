@@ -105,6 +105,20 @@ def seen_catalogue(build: StoredBuild) -> int:
     return getattr(build, "catalogue_revision", None) or 0
 
 
+def edit_bringing(on: On, label: str, change: Callable[[Build], tuple[Build, tuple[SpecSheet, ...]]]) -> StoredBuild:
+    """Make one edit as `edit` does, whose build names parts that are new to the catalogue: they join it with it."""
+
+    def decided(build: StoredBuild) -> Next | None:
+        before = build.design
+        after, sheets = change(before)
+        adoption = adoption_of(build.owner_id, sheets)
+        kept_as = {id: adoption.kept_as.get(id, id) for id in after.parts_named}
+        named = validated_document(after.with_parts_named(kept_as), before)
+        return None if named == before else Next(named, build.edit_number + 1, label, (label, None), adoption)
+
+    return _make(on, decided)
+
+
 def edit(on: On, label: str, change: Callable[[Build], Build]) -> StoredBuild:
     """Make one edit. What could have been redone before it is forgotten; an edit that changes nothing is none.
 

@@ -43,14 +43,14 @@ class CheckTestCase(TestCase):
         self.assertTrue(verdict.formula)
         self.assertTrue(verdict.inputs())
         if verdict.state is State.CLEAR:
-            self.assertEqual(verdict.changes, ())
+            self.assertEqual(verdict.cures, ())
         else:
-            self.assertTrue(verdict.changes)
+            self.assertTrue(verdict.cures)
         if cure is not None:
-            self.assertEqual(verdict.changes[0].text(METRIC), cure)
+            self.assertEqual(verdict.cures[0].words.text(METRIC), cure)
 
     def assert_unknown(self, verdict: Told, fact: str) -> None:
         """The answer names the fact that is missing and how to get it."""
         self.assertEqual(verdict.state, State.UNKNOWN)
         self.assertEqual(verdict.headline.text(METRIC), f"{fact} is not known")
-        self.assertTrue(verdict.changes[0].text(METRIC))
+        self.assertTrue(verdict.cures[0].words.text(METRIC))

@@ -30,7 +30,7 @@ class GapTests(CheckTestCase):
         self.assert_verdict(self.answer(0.30, 0.04), "blocked", "260 mm", "300 mm", "−40 mm")
 
     def test_foam_is_offered_where_it_would_help(self) -> None:
-        offered = [change.text(METRIC) for change in self.answer(0.25).changes]
+        offered = [change.words.text(METRIC) for change in self.answer(0.25).cures]
         self.assertIn("With 50 mm of foam on the wall, 200 mm is enough.", offered)
 
     def test_foam_does_not_help_a_net(self) -> None:
@@ -38,7 +38,7 @@ class GapTests(CheckTestCase):
         net = Net(id="net", maker="Maker", name="Net", gives_m=0.30)
         verdict = gap_behind_screen(room(), layout(screen_y_m=0.25), net)
         self.assert_verdict(verdict, "blocked", "250 mm", "300 mm", "−50 mm", "Move the screen 150 mm into the room.")
-        self.assertEqual(len(verdict.changes), 1)
+        self.assertEqual(len(verdict.cures), 1)
 
 
 class BallToScreenTests(CheckTestCase):
@@ -113,7 +113,7 @@ class OffsetTests(CheckTestCase):
 
     def test_the_aim_in_degrees(self) -> None:
         """0.40 m beside it at 3.50 − 0.40 = 3.10 m: atan(0.4 / 3.1) = 7.35°."""
-        told = self.answer(1.9).changes[1].text(UnitSystem.METRIC)
+        told = self.answer(1.9).cures[1].words.text(UnitSystem.METRIC)
         self.assertIn("7.4° to the right of the ball line", told)
         self.assertIn("400 mm on the screen", told)
-        self.assertIn("to the left", self.answer(2.6).changes[1].text(UnitSystem.METRIC))
+        self.assertIn("to the left", self.answer(2.6).cures[1].words.text(UnitSystem.METRIC))

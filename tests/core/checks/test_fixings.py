@@ -41,7 +41,7 @@ class SocketTests(CheckTestCase):
         self.assert_verdict(self.answer(far), "tight", "6.00 m", "10.00 m", "4.00 m")
 
     def test_far_away_an_electrician_comes_first(self) -> None:
-        first = self.answer(("shed", (0.0, 20.0, 0.3))).changes[0].text(METRIC)
+        first = self.answer(("shed", (0.0, 20.0, 0.3))).cures[0].words.text(METRIC)
         self.assertIn("licensed electrician", first)
 
     def test_sockets_are_where_their_walls_are(self) -> None:
@@ -82,7 +82,7 @@ class ThingTests(CheckTestCase):
         self.assert_verdict(self.answer(z_m=2.9), "clear", "232 mm", "0 mm", "232 mm")
         tight = self.answer(z_m=2.75)
         self.assert_verdict(tight, "tight", "82 mm", "0 mm", "82 mm")
-        cures = [cure.text(METRIC) for cure in tight.changes]
+        cures = [cure.words.text(METRIC) for cure in tight.cures]
         self.assertIn("slow test swing", cures[0])
         self.assertTrue(any(cure.startswith("Move the ball") for cure in cures))
         self.assertIn("Lower the floor by 70 mm.", cures)
@@ -91,7 +91,7 @@ class ThingTests(CheckTestCase):
 
     def test_what_carries_the_building_is_an_engineers(self) -> None:
         for kind, words in (("beam", "structural engineer"), ("lamp", "or remove it")):
-            cures = [cure.text(METRIC) for cure in self.answer(z_m=2.5, kind=kind).changes]
+            cures = [cure.words.text(METRIC) for cure in self.answer(z_m=2.5, kind=kind).cures]
             self.assertEqual(sum(words in cure for cure in cures), 1)
             self.assertEqual(any("remove it" in cure for cure in cures), kind == "lamp")
 

@@ -154,7 +154,7 @@ class LevelTests(CheckTestCase):
             "30 mm",
             "10 mm",
             "−20 mm",
-            "Lower its pad by 30 mm, or raise the mat.",
+            "Lower its pad by 30 mm.",
         )
 
     def test_unknown(self) -> None:

@@ -110,7 +110,7 @@ class ThrowTests(CheckTestCase):
         """3.30 m / 4.622 m = 0.71."""
         verdict = self.answer(4.0, length_m=3.9, throw=Throw(4.0, 4.5))
         self.assertEqual(
-            verdict.changes[0].text(METRIC), "Needs a throw ratio of 0.71 × or less for this room and picture."
+            verdict.cures[0].words.text(METRIC), "Needs a throw ratio of 0.71 × or less for this room and picture."
         )
 
     def test_without_zoom_the_exact_spot_is_clear(self) -> None:

@@ -100,7 +100,7 @@ class FitTests(CheckTestCase):
         where = room(ceiling_m=2.6, ridge_m=4.0, ceiling_shape="high_left")
         told = boxed(enclosure(outer_height_m=3.3), where, screen_x_m=1.2)
         self.assertEqual(
-            [cure.text(UnitSystem.METRIC) for cure in told.changes],
+            [cure.words.text(UnitSystem.METRIC) for cure in told.cures],
             ["Move the bay 275 mm to the right, and choose one at least 241 mm less high."],
         )
 

@@ -68,7 +68,7 @@ class SpecTests(CheckTestCase):
     def test_weak_graphics_are_not_rescued_by_memory(self) -> None:
         verdict = spec(Brief(), title(), computer(graphics_grade=2, memory_gb=128), picture_lines(projector()))
         self.assert_verdict(verdict, "blocked", "class 2", "class 4", "2 classes too low")
-        self.assertIn("retire", verdict.changes[0].text(METRIC))
+        self.assertIn("retire", verdict.cures[0].words.text(METRIC))
 
     def test_graphics_below_the_minimum_decide_whatever_else_is_short(self) -> None:
         """Graphics memory is at a quarter of what is asked and graphics at a third, yet graphics decide."""

@@ -25,10 +25,10 @@ class CeilingTests(CheckTestCase):
         """2.750 − 2.668 = 0.082. A 4-iron: r² = 0.4199 + 0.9565 + 2·0.6337·0.2588, apex 2.535: 0.215 to spare."""
         verdict = self.answer(2.75)
         self.assert_verdict(verdict, "tight", "82 mm", "0 mm", "82 mm")
-        self.assertIn("slow test swing", verdict.changes[0].text(METRIC))
-        self.assertEqual(verdict.changes[1].text(METRIC), "A 4-iron at the longest leaves 215 mm.")
+        self.assertIn("slow test swing", verdict.cures[0].words.text(METRIC))
+        self.assertEqual(verdict.cures[1].words.text(METRIC), "A 4-iron at the longest leaves 215 mm.")
         self.assertEqual(
-            verdict.changes[2].text(METRIC), "69 mm more height, or a floor that much lower, makes it clear."
+            verdict.cures[2].words.text(METRIC), "69 mm more height, or a floor that much lower, makes it clear."
         )
 
     def test_still_tight_while_the_estimate_may_be_wrong(self) -> None:
@@ -66,7 +66,7 @@ class SideWallTests(CheckTestCase):
     def test_a_narrow_room_is_not_cured_by_moving(self) -> None:
         """1.90 m wide: the far wall has no room to give."""
         verdict = self.answer(1.8, width_m=1.9)
-        self.assertFalse(any("Move the ball" in change.text(METRIC) for change in verdict.changes))
+        self.assertFalse(any("Move the ball" in change.words.text(METRIC) for change in verdict.cures))
 
     def test_a_left_hander_is_stopped_by_the_other_wall(self) -> None:
         """4.60 − 2.75 = 1.85 m to the right wall: as tight as the mirror image."""

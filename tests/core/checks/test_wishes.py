@@ -37,7 +37,7 @@ class SubscriptionTests(CheckTestCase):
 
     def test_without_another_licence_another_title_is_advised(self) -> None:
         verdict = title_subscription(self.WISH, title(plans=(MONTHLY,)), MONTHLY)
-        self.assertIn("no other licence", verdict.changes[0].text(METRIC))
+        self.assertIn("no other licence", verdict.cures[0].words.text(METRIC))
 
     def test_the_monitors_plan(self) -> None:
         monitor = radar(plans=(FREE, YEARLY))

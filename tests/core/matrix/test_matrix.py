@@ -42,5 +42,5 @@ class MatrixTests(TestCase):
                     found = [verdict for verdict in verdicts if not subject or verdict.subject == subject]
                     self.assertTrue(found, "the check was not made")
                     self.assertEqual((found[0].state.value, told(found[0])), (case.state, case.told))
-                    self.assertEqual(bool(found[0].changes), found[0].state is not State.CLEAR)
+                    self.assertEqual(bool(found[0].cures), found[0].state is not State.CLEAR)
                     self.assertTrue(found[0].state is State.UNKNOWN or found[0].inputs())

@@ -20,7 +20,7 @@
 </div>
 <p class="text-sm text-faint">
   {#if items.length === 0}
-    They follow from the parts: hang some, and what is easily forgotten appears here.
+    They follow from the parts: choose some, and what is easily forgotten appears here.
   {:else}
     {counted(items.length, 'item')}
     {items.length === 1 ? 'follows' : 'follow'} from the parts, {open.length} still open.

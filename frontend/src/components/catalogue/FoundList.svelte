@@ -56,7 +56,7 @@
         >
           {part.price}
           {#if here(part)}
-            <span class="block text-faint">hangs now</span>
+            <span class="block text-faint">chosen now</span>
           {:else}
             <span class="flex justify-end">
               <button
@@ -66,7 +66,7 @@
               >
               <button class="btn btn-ghost text-primary btn-xs" onclick={() => use(part)}>
                 {part.slot
-                  ? `Hang as ${SLOT_WORDS[part.slot as Slot].toLowerCase()}`
+                  ? `Choose as ${SLOT_WORDS[part.slot as Slot].toLowerCase()}`
                   : 'Add to the build'}<span class="sr-only"> {part.name}</span>
               </button>
             </span>

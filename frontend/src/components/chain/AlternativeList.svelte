@@ -1,13 +1,27 @@
 <script lang="ts">
   import { untrack } from 'svelte'
-  import { api, type Alternatives, outcome, type PartFilter, type Slot } from '../../api/client'
+  import {
+    api,
+    type Alternative,
+    type Alternatives,
+    outcome,
+    type PartFilter,
+    type Slot,
+  } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import { Resource } from '../../lib/resource.svelte'
   import { SLOT_WORDS } from '../../lib/words'
   import AlternativeFilter from './AlternativeFilter.svelte'
   import AlternativeRow from './AlternativeRow.svelte'
 
-  let { slot, locked }: { slot: Slot; locked: boolean } = $props()
+  interface Props {
+    slot: Slot
+    locked: boolean
+    /** One of them was chosen. */
+    chosen: () => void
+  }
+
+  let { slot, locked, chosen }: Props = $props()
   const build = $derived(useBuild()())
   let filter = $state.raw<PartFilter>({})
   const weighed = new Resource<Alternatives, [number, Slot, PartFilter]>((signal, build_id, place, query) => {
@@ -30,18 +44,23 @@
     filter = wanted
     weighed.soon(build.id, slot, wanted)
   }
+  async function hang({ part, name }: Alternative): Promise<void> {
+    const problems = await build.hang(slot, part, name)
+    if (problems.length === 0) chosen()
+  }
+
   $effect(() => () => {
     weighed.stop()
     build.stopConsidering()
   })
 </script>
 
-<h3 class="mt-1 text-sm">What could hang here</h3>
+<h3 class="mt-1 text-sm">What could be chosen here</h3>
 {#if found}
   <AlternativeFilter {filter} kinds={found.kinds} shown={found.candidates.length} all={found.all} {change} />
   {#if found.unweighed > 0}
     <p class="text-xs text-faint">
-      {found.unweighed} more are further from the price of what hangs now: ask for words, kind or price.
+      {found.unweighed} more are further from the price of what is chosen now: ask for words, kind or price.
     </p>
   {/if}
 {/if}
@@ -56,7 +75,7 @@
       <AlternativeRow
         {candidate}
         {locked}
-        hang={() => void build.hang(slot, candidate.part, candidate.name)}
+        hang={() => void hang(candidate)}
         consider={() => build.consider(slot, candidate.part)}
         leave={() => build.stopConsidering()}
       />

@@ -1,22 +1,55 @@
 <script lang="ts">
+  import { tick } from 'svelte'
   import type { Slot } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
+  import { SLOT_WORDS } from '../../lib/words'
   import ChainLink from './ChainLink.svelte'
   import ChainSlot from './ChainSlot.svelte'
 
   const build = $derived(useBuild()())
+  const slots = $derived(build.report?.slots ?? [])
   let open = $state<Slot | null>(null)
+  let list = $state<HTMLOListElement>()
+  let said = $state('')
+
+  function placeIn(slot: Slot): HTMLElement | null | undefined {
+    return list?.querySelector<HTMLElement>(`[data-place="${slot}"]`)
+  }
+
+  /** A place that is opened begins at the top: what could be chosen for it has the room below. */
+  async function toggle(slot: Slot): Promise<void> {
+    open = open === slot ? null : slot
+    if (open === null) return
+    await tick()
+    placeIn(open)?.scrollIntoView({ block: 'start' })
+  }
+
+  /** Once a part is chosen the work goes on at the next place that is open; where none is, at the place itself. */
+  async function goOn(slot: Slot): Promise<void> {
+    await tick()
+    const at = slots.findIndex((status) => status.slot === slot)
+    const after = [...slots.slice(at + 1), ...slots.slice(0, at)]
+    const next = after.find((status) => status.state === null && !status.optional)
+    open = next?.slot ?? slot
+    said = next ? `Next: ${SLOT_WORDS[next.slot].toLowerCase()}.` : 'Every place that is needed has its part.'
+    await tick()
+    const place = placeIn(open)
+    place?.scrollIntoView({ block: 'start' })
+    place?.focus()
+  }
 </script>
 
 <h2 class="sr-only">The chain of parts</h2>
-<ol>
-  {#each build.report?.slots ?? [] as status (status.slot)}
+<p class="sr-only" role="status">{said}</p>
+<ol bind:this={list}>
+  {#each slots as status (status.slot)}
     {@const link = build.report?.links.find((link) => link.upper === status.slot)}
     <li>
       <ChainSlot
         {status}
         open={open === status.slot}
-        toggle={() => (open = open === status.slot ? null : status.slot)}
+        toggle={() => void toggle(status.slot)}
+        chosen={() => void goOn(status.slot)}
       />
       {#if link}<ChainLink {link} />{/if}
     </li>

@@ -13,9 +13,11 @@
     status: Report['slots'][number]
     open: boolean
     toggle: () => void
+    /** A part was chosen for this place. */
+    chosen: () => void
   }
 
-  let { status, open, toggle }: Props = $props()
+  let { status, open, toggle, chosen }: Props = $props()
   const build = $derived(useBuild()())
   const part = $derived(build.reply?.parts[status.slot])
   const hung = $derived(build.reply?.build.chain[status.slot])
@@ -32,6 +34,7 @@
   <button
     class="flex w-full cursor-pointer items-center gap-2.5 px-2.5 py-1 text-left hover:bg-base-200"
     aria-expanded={open}
+    data-place={status.slot}
     onclick={toggle}
   >
     <Mark state={status.state ?? 'unknown'} />
@@ -66,8 +69,8 @@
   {#if open}
     <div class="border-t border-primary/40 px-2.5 py-2">
       {#if part && hung}<HungPart slot={status.slot} {part} {hung} />{/if}
-      <RouteTable slot={status.slot} />
-      <AlternativeList slot={status.slot} locked={hung?.locked ?? false} />
+      <RouteTable slot={status.slot} locked={hung?.locked ?? false} />
+      <AlternativeList slot={status.slot} locked={hung?.locked ?? false} {chosen} />
     </div>
   {/if}
 </div>

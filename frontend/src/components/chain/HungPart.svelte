@@ -18,12 +18,31 @@
     Object.fromEntries(part.plans.map((plan) => [plan.id, `${plan.name}, ${plan.price}`])),
   )
   const SIGNAL_WORDS = { '': 'not tested', good: 'tested, good', weak: 'tested, weak' } as const
-  const touching = $derived((build.report?.verdicts ?? []).filter((verdict) => verdict.slots.includes(slot)))
+  /** Worst first: the one that decides stands there, the rest behind an opening. */
+  const touching = $derived(
+    (build.report?.verdicts ?? [])
+      .filter((verdict) => verdict.slots.includes(slot))
+      .sort((a, b) => b.rank - a.rank),
+  )
+  const [deciding, others] = $derived([touching[0], touching.slice(1)])
   const replacement = $derived(
     build.report?.costs.lines.find((line) => line.slot === slot)?.replacement_value?.text ?? '',
   )
 </script>
 
+{#if deciding}
+  <VerdictRow verdict={deciding} advice={deciding.state !== 'clear'} titled />
+  {#if others.length > 0}
+    <details class="mb-1 text-sm">
+      <summary class="min-h-[26px] cursor-pointer leading-[26px] text-primary"
+        >{others.length} more {others.length === 1 ? 'answer' : 'answers'} about it</summary
+      >
+      {#each others as verdict (verdict.id + verdict.subject_id)}
+        <VerdictRow {verdict} titled />
+      {/each}
+    </details>
+  {/if}
+{/if}
 <p class="text-sm">
   {KIND_WORDS[part.kind]} · list price {part.price}{#if part.note}<br /><span class="text-faint"
       >{part.note}</span
@@ -96,10 +115,7 @@
   {/if}
   {#if !hung.locked}
     <button class="btn btn-outline btn-primary btn-xs" onclick={() => void build.takeDown(slot, part.name)}
-      >Take it down</button
+      >Take it out</button
     >
   {/if}
 </div>
-{#each touching as verdict (verdict.id + verdict.subject_id)}
-  <VerdictRow {verdict} />
-{/each}

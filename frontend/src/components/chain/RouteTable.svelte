@@ -4,7 +4,7 @@
   import { Resource } from '../../lib/resource.svelte'
 
   /** Ready-made, thrifty by hand, fine by hand: money, hours and skills side by side. */
-  let { slot }: { slot: Slot } = $props()
+  let { slot, locked }: { slot: Slot; locked: boolean } = $props()
   const build = $derived(useBuild()())
   const asking = new Resource<Routes, [number, Slot]>((signal, build_id, place) => {
     const params = { path: { build_id, slot: place } }
@@ -59,6 +59,13 @@
           <p class="text-[13px] text-warning">Not in the catalogue, and left out: {route.lacks.join(', ')}</p>
         {/if}
         <p class="text-xs text-faint">{route.caution}</p>
+        {#if route.press && !locked}
+          <button
+            class="btn mt-1 btn-outline btn-primary btn-xs"
+            aria-label="Take this way: {route.kind}"
+            onclick={() => void build.takeRoute(slot, route.kind)}>Take this way</button
+          >
+        {/if}
       </section>
     {/each}
   </details>

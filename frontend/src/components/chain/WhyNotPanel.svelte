@@ -3,6 +3,7 @@
   import { useBuild } from '../../lib/build.svelte'
   import { Resource } from '../../lib/resource.svelte'
   import { SLOT_WORDS } from '../../lib/words'
+  import Does from '../Does.svelte'
   import Mark from '../Mark.svelte'
   import Panel from '../Panel.svelte'
 
@@ -19,7 +20,13 @@
     void asking.load(asked.part)
     return () => asking.stop()
   })
+  const last = $derived(found?.together.at(-1))
   const ruledOut = $derived(found !== null && found.ruled_out_by.length + found.objections.length > 0)
+  async function admit(words: string): Promise<void> {
+    const problems = await build.admit(asked.part, asked.name, words)
+    if (problems.length === 0) close()
+  }
+
   const place = $derived(
     found?.slot
       ? `On the chain, as ${SLOT_WORDS[found.slot].toLowerCase()}.`
@@ -66,24 +73,38 @@
           <ol class="list-decimal space-y-2 pl-5">
             {#each found.admitted_by as admission, number (number)}
               <li>
-                {admission.change}
-                <span class="block text-sm text-faint"
-                  >{admission.up_front_change.text} up front, with the part</span
-                >
+                <div class="flex items-start gap-3">
+                  <span class="min-w-0 flex-1">{admission.change}<Does does={admission.does} /></span>
+                  {#if admission.press}
+                    <button
+                      class="btn shrink-0 btn-primary btn-xs"
+                      aria-label="Choose {asked.name}, and: {admission.change}"
+                      onclick={() => void admit(admission.change)}>Do both</button
+                    >
+                  {/if}
+                </div>
               </li>
             {/each}
           </ol>
         {:else if found.together.length > 0}
-          <p class="mb-1">No single change admits it. These do together:</p>
+          <p class="mb-1">No single change that was tried admits it. These do together:</p>
           <ol class="list-decimal space-y-2 pl-5">
             {#each found.together as admission, number (number)}
-              <li>
-                {admission.change}
-                <span class="block text-sm text-faint">{admission.up_front_change.text} up front by then</span
-                >
-              </li>
+              <li>{admission.change}</li>
             {/each}
           </ol>
+          {#if last}
+            <div class="mt-2 flex items-start gap-3">
+              <span class="min-w-0 flex-1"><Does does={last.does} /></span>
+              {#if found.together.every(({ press }) => press)}
+                <button
+                  class="btn shrink-0 btn-primary btn-sm"
+                  aria-label="Choose {asked.name}, and do all of these"
+                  onclick={() => void admit('')}>Do all of it</button
+                >
+              {/if}
+            </div>
+          {/if}
         {:else}
           <p>
             No single change admits it: no other plan, no move of ball or screen by up to a metre, none of the

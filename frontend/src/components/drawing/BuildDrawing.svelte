@@ -31,7 +31,7 @@
       class="pointer-events-none absolute right-3 bottom-3 z-10 border border-primary bg-base-100 px-2 py-0.5 text-sm"
       role="status"
     >
-      Drawn with {build.considered.name}, which does not hang yet
+      Drawn with {build.considered.name}, which is not chosen yet
     </p>
   {/if}
   <Drawing

@@ -14,6 +14,7 @@ import {
   type Problem,
   type Reached,
   type RoomChange,
+  type RouteKind,
   type Slot,
   type SmallChange,
 } from '../../api/client'
@@ -164,6 +165,39 @@ export abstract class Edits {
       outcome(
         api.PUT('/api/builds/{build_id}/chain/{slot}', { ...this.place(slot), body: { ...told, part } }),
       ),
+    )
+  }
+
+  /** Does what was offered about an answer, in these words. */
+  pressOffer(check_id: string, subject: string, words: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, check_id }, query: { subject } }
+    return this.edit(words, (told) =>
+      outcome(
+        api.POST('/api/builds/{build_id}/verdicts/{check_id}/offers', { params, body: { ...told, words } }),
+      ),
+    )
+  }
+
+  pressSpot(words: string): Promise<Problem[]> {
+    return this.edit('putting the ball there', (told) =>
+      outcome(api.POST('/api/builds/{build_id}/spots', { ...this.path, body: { ...told, words } })),
+    )
+  }
+
+  /** Chooses a part that is ruled out, with what admits it; with all that do together where none is named. */
+  admit(part_id: string, name: string, words: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, part_id } }
+    return this.edit(`what admits ${name}`, (told) =>
+      outcome(
+        api.POST('/api/builds/{build_id}/why-not/{part_id}/admit', { params, body: { ...told, words } }),
+      ),
+    )
+  }
+
+  takeRoute(slot: Slot, kind: RouteKind): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, slot, kind } }
+    return this.edit(`the way ${kind}`, (told) =>
+      outcome(api.POST('/api/builds/{build_id}/chain/{slot}/routes/{kind}', { params, body: told })),
     )
   }
 
