@@ -1,6 +1,6 @@
 """Where every part of the bay is: placed, named, dimensioned, with its material; all else are views of it."""
 
-from core.bay.bay import Bay, Hood, MonitorPlace, Sizes, bay_of, hood_solids
+from core.bay.bay import Bay, Hood, MonitorPlace, Sizes, bay_of, hood_solids, machine_box, projector_box
 from core.bay.bodies import MONITOR_BODY, PROJECTOR_BODY, SIDE_BULGE_M
 
 __all__ = [
@@ -13,4 +13,6 @@ __all__ = [
     "Sizes",
     "bay_of",
     "hood_solids",
+    "machine_box",
+    "projector_box",
 ]

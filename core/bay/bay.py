@@ -6,6 +6,7 @@ from math import inf
 from typing import Literal
 
 from core.bay.bodies import (
+    FRAME_M,
     LAMP_BODY,
     MACHINE_BODY,
     MONITOR_BODY,
@@ -37,6 +38,9 @@ class Hood:
     depth_m: float
     inner_width_m: float
     inner_height_m: float
+    sides: bool = True
+    roof: bool = True
+    """Where its maker denies one, only the frame is there."""
 
 
 @dataclass(frozen=True)
@@ -123,10 +127,10 @@ def bay_of(
         *(hood_solids(sizes.enclosure, screen_y_m, middle_m) if sizes.enclosure else ()),
         *_screen(sizes, screen_y_m, screen_bottom_m, middle_m),
         *_mat(sizes, ball),
-        *(_projector(lens, screen_y_m) if lens else ()),
+        *((_solid(BayPart.PROJECTOR, "projector", projector_box(lens, screen_y_m), Material.CASE),) if lens else ()),
         *(_monitors(monitor, ball) if monitor else ()),
         *_nets(sizes, hands, screen_y_m, middle_m),
-        *((_centred(MACHINE, "machine", (machine[0], machine[1]), 0.0, MACHINE_BODY),) if machine else ()),
+        *((_solid(MACHINE, "machine", machine_box(machine[:2]), Material.CASE),) if machine else ()),
     ]
     if ceiling is not None and lens is not None and mounted:
         solids.append(_mount(lens, screen_y_m, ceiling))
@@ -138,7 +142,8 @@ def bay_of(
 def hood_solids(hood: Hood, screen_y_m: float, middle_m: float) -> tuple[Solid, ...]:
     """Side panels and roof of an enclosure, centred across the room, from the screen to its mouth.
 
-    A swing that is outside a panel has gone through it, so each reaches outward without end.
+    A swing that is outside a panel has gone through it, so each reaches outward without end. Where its maker says that
+    there is no panel, the frame at its mouth is what is there.
     """
     mouth_m = screen_y_m + hood.depth_m
     inner, outer = hood.inner_width_m / 2, hood.outer_width_m / 2
@@ -156,10 +161,19 @@ def hood_solids(hood: Hood, screen_y_m: float, middle_m: float) -> tuple[Solid, 
             between(EVERYWHERE, before_mouth, (hood.inner_height_m, inf)),
         ),
     )
+    covered = {"roof": hood.roof}
     return tuple(
         Solid(BayPart.ENCLOSURE, f"enclosure's {panel}", Group.BAY, box, reach, material=Material.FABRIC)
+        if covered.get(panel, hood.sides)
+        else _at_mouth(panel, box, mouth_m)
         for panel, box, reach in panels
     )
+
+
+def _at_mouth(panel: str, box: Box, mouth_m: float) -> Solid:
+    (x0, _, z0), (x1, _, z1) = box.low, box.high
+    bar = Box((x0, mouth_m - FRAME_M, z0), (x1, mouth_m, z1))
+    return _solid(BayPart.ENCLOSURE, f"enclosure's frame, {panel}", bar, Material.SOLID)
 
 
 def _bulged(solid: Solid, middle_m: float) -> Solid:
@@ -188,12 +202,17 @@ def _mat(sizes: Sizes, ball: Point3) -> Iterator[Solid]:
         yield _centred(BayPart.MAT, "mat", (ball[0], ball[1]), 0.0, (wide, long, ball[2]), Material.TURF)
 
 
-def _projector(lens: Lens, screen_y_m: float) -> Iterator[Solid]:
-    """Its body is behind the lens."""
+def projector_box(lens: Lens, screen_y_m: float) -> Box:
+    """The projector's body, which is behind its lens."""
     wide, long, high = PROJECTOR_BODY
     y, z = screen_y_m + lens.distance_m, lens.height_m
-    box = between((lens.x_m - wide / 2, lens.x_m + wide / 2), (y, y + long), (z - high / 2, z + high / 2))
-    yield _solid(BayPart.PROJECTOR, "projector", box, Material.CASE)
+    return between((lens.x_m - wide / 2, lens.x_m + wide / 2), (y, y + long), (z - high / 2, z + high / 2))
+
+
+def machine_box(at: tuple[float, float]) -> Box:
+    """The machine on its desk, around where it stands."""
+    (x, y), (wide, long, high) = at, MACHINE_BODY
+    return between((x - wide / 2, x + wide / 2), (y - long / 2, y + long / 2), (0.0, high))
 
 
 def _monitors(place: MonitorPlace, ball: Point3) -> Iterator[Solid]:

@@ -2,6 +2,7 @@
 
 from typing import Annotated
 
+from core.bay import machine_box
 from core.checks.asks import Ask, ask_at_least, ask_equal
 from core.checks.cable_ways import ChainLines, DisplayRun, MachineSpot
 from core.checks.figures import metres, placed_input, stated_input
@@ -13,7 +14,9 @@ from core.checks.register import check, derive
 from core.checks.swing import SWING_CLEARANCE_M
 from core.checks.verdict import Answer, Basis, Input
 from core.geometry.cable_route import STOCK_LENGTHS_M
-from core.geometry.swing_disc import distances_m, swing_disc
+from core.geometry.solids import golfers_at
+from core.geometry.swing_clearance import clearances
+from core.geometry.swing_disc import swing_disc
 from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.facts import known_players
@@ -127,19 +130,23 @@ def machine_place(
 ) -> Answer:
     """The machine stands inside the room, out of every swing, and not in front of the ball, where a shank would hit it.
 
+    On its desk it takes 0.45 × 0.45 m and 0.75 m of height.
     Distance = from the machine along the target line to the ball; level with the ball or behind it is clear. A club
     passes it by 0.30 m or more, as it does the projector.
     """
     x_m, y_m, _ = spot.at
     behind_m = y_m - ball.at[1]
-    players = known_players(brief)
-    discs = tuple(swing_disc(player, player.longest_club) for player in players)
-    passes = list(zip(distances_m(discs, ball.at, spot.at), (player.name for player in players), strict=True))
+    players, body = known_players(brief), machine_box((x_m, y_m))
+    swings = [(swing_disc(player, player.longest_club), ball.at) for player in players]
+    nearest = clearances(swings, [body]).distance_m[:, 0].tolist()
+    passes = list(zip(nearest, (player.name for player in players), strict=True))
     nearest_m, name = min(passes)
+    stands, in_it = min((golfer.box.gap_m(body), golfer.name) for golfer in golfers_at(players, ball.at))
+    beside = at_least(stands, 0.0)
     within = at_least(min(room.width_m - x_m, room.length_m - y_m), 0.0)
     passing = at_least(nearest_m, SWING_CLEARANCE_M)
     behind = at_least(behind_m, 0.0, tolerated=ENDLESS)
-    limits = (within, passing, behind)
+    limits = (within, beside, passing, behind)
     deciding = tightest(limits)
     said: dict[Limit | Words, tuple[Sentence, Sentence]] = {
         behind: (
@@ -150,12 +157,16 @@ def machine_place(
             say("The club of {who} passes the machine by {near}", who=name, near=metres(nearest_m)),
             say("Put it behind the players, or to the other side."),
         ),
+        beside: (
+            say("Machine stands where {who} is", who=in_it),
+            say("Put it behind the players, or to the other side."),
+        ),
         within: (say("Machine stands outside the room"), say("Put it inside the room.")),
     }
     return Answer(
         limits,
         headline=lambda: said[deciding][0],
-        formula="from the machine to the nearest point of any swing − 0.30 m; machine to screen wall − ball to it",
+        formula="from the machine to any swing, hub to clubhead, − 0.30 m; to golfers; to screen wall − ball to it",
         inputs=lambda: (
             placed_input("Machine (proposed)" if spot.proposed else "Machine", y_m),
             placed_input("Ball", ball.at[1]),

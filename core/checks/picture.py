@@ -2,14 +2,16 @@
 
 from typing import Annotated
 
+from core.bay import projector_box
 from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input, share, stated_input
-from core.checks.limits import State, at_least, at_most, tightest
+from core.checks.limits import ENDLESS, State, at_least, at_most, tightest
 from core.checks.places import between, on
-from core.checks.readings import HANGING_DROP_M, PROJECTOR_BODY_M, Ball, LensBand, Throw
+from core.checks.readings import HANGING_DROP_M, PROJECTOR_BODY_M, Ball, BayMiddle, LensBand, Throw
 from core.checks.register import check
 from core.checks.verdict import Answer, Basis, Cure, Input, press
 from core.checks.weights import tolerance_of
+from core.geometry.beam import light_passes_m, ways_of_light
 from core.geometry.ceiling import Ceiling
 from core.geometry.light import (
     IN_USE_FACTOR,
@@ -21,6 +23,7 @@ from core.geometry.light import (
 )
 from core.geometry.picture import Picture, Raster, keystone_deg, pixels_per_degree
 from core.geometry.shadow import HEAD_OVER_HEIGHT_M, Lens, beam_floor_m, shadow_share
+from core.geometry.solids import arms_box, golfer_box
 from core.geometry.swing_disc import SwingDisc
 from core.model import acts
 from core.model.brief import Brief, Player, Purpose
@@ -42,6 +45,8 @@ LUMINANCE_TARGET = 55.0
 """cd/m² in a dark room (SMPTE, 16 fL)."""
 LUMINANCE_LEAST = LUMINANCE_TARGET / 2
 """Half the target: one stop darker, which people still put up with (trade)."""
+LIGHT_OFF_BODY_M = 0.30
+"""From the light to somebody who bends over a ball and swings (trade)."""
 NEARER_M = 0.01
 """A lens this much nearer than the golfer is before them."""
 SHADOW_TOLERATED = 0.20
@@ -168,7 +173,7 @@ def lens_height(
     layout: Annotated[Layout, "screen_bottom_m", "screen_y_m"],
     ceiling: Ceiling,
 ) -> Answer:
-    """The lens is within the band of heights that offset and shift give, and under the ceiling.
+    """The lens is within the band of heights that offset and shift give, and the projector's body under the ceiling.
 
     Outside the band the projector is tilted and the picture squared by keystone, which costs pixels: tight. Beyond
     the angle that the maker states, the picture cannot be squared.
@@ -176,21 +181,22 @@ def lens_height(
     height_m = snapped(lens.height_m, band.lowest_m, band.highest_m)
     angle = keystone_deg(height_m, (band.lowest_m, band.highest_m), lens.distance_m)
     squares = projector.keystone_max_deg or 0.0
-    ceiling_m = ceiling.height_m(lens.x_m, layout.screen_y_m + lens.distance_m)
+    low, high = projector_box(lens, layout.screen_y_m)
+    ceiling_m = ceiling.lowest_over_m((low[0], high[0]), (low[1], high[1]))
     outside_m = max(band.lowest_m - height_m, height_m - band.highest_m)
     keystone = at_most(angle, squares, 0.0, Unit.DEGREE)
-    under = at_most(height_m, ceiling_m)
+    under = at_most(high[2], ceiling_m)
     in_band = at_least(height_m, band.lowest_m), at_most(height_m, band.highest_m)
     return Answer(
         (under, keystone) if angle > 0 else (under, *in_band),
         headline=lambda: (
-            say("Lens {height} up, the ceiling is at {ceiling}", height=under.has, ceiling=under.wants)
+            say("Its body reaches up to {top}, the ceiling is at {ceiling}", top=under.has, ceiling=under.wants)
             if under.state is State.BLOCKED
-            else say("Lens {height} up, inside its band", height=under.has)
+            else say("Lens {height} up, inside its band", height=metres(height_m))
             if angle == 0
             else say(
                 "Lens {height} up, {outside} outside its band: {angle} of keystone",
-                height=under.has,
+                height=metres(height_m),
                 outside=metres(outside_m),
                 angle=keystone.has,
             )
@@ -202,7 +208,7 @@ def lens_height(
             placed_input("Lens height", lens.height_m),
             placed_input("Lens to screen", lens.distance_m),
             Input("Keystone it can square", keystone.wants, Basis.SPEC),
-            Input("Ceiling over the lens", metres(ceiling_m), Basis.MEASURED),
+            Input("Ceiling over its body", metres(ceiling_m), Basis.MEASURED),
         ),
         cures=lambda: (_lens_cure(band, ceiling_m - HANGING_DROP_M, layout.screen_bottom_m),),
     )
@@ -227,27 +233,39 @@ def _lens_cure(band: LensBand, hangs_m: float, bottom_m: float) -> Sentence | Cu
 
 
 @check("picture.shadow", title="Golfer's shadow", place=on(Slot.DISPLAY))
-def shadow(
-    player: Annotated[Player, "height_m"],
+def golfers_shadow(
+    player: Annotated[Player, "early_release", "handedness", "height_m", "longest_club", "measured_reaches"],
     picture: Picture,
     lens: Lens,
     layout: Annotated[Layout, "ball_y_m", "screen_y_m"],
+    middle: BayMiddle,
     ball: Ball,
     disc: SwingDisc,
 ) -> Answer:
     """How far up the picture the player's shadow reaches, by similar triangles through the lens.
 
     The head is H + 0.05 m above the hitting surface, as far from the screen as the ball, and beside it by the
-    swing's hub. No shadow is clear; up to a fifth of the picture is tight (trade).
+    swing's hub. No shadow is clear; up to a fifth of the picture is tight (trade). Body, arms and club move: where the
+    light passes within 0.30 m of somebody bent over the ball it is tight at best (a body of 0.60 × 0.70 m at the hub,
+    and arms from there to the ball up to 0.6·H).
     """
+    start, light = ways_of_light(lens, picture, middle.x_m, layout.screen_y_m)
+    bodies = (golfer_box(player, ball.at), arms_box(player, ball.at))
+    passes_m = min(light_passes_m(start, light, box) for box in bodies)
+    near = at_least(passes_m, 0.0, LIGHT_OFF_BODY_M, tolerated=ENDLESS)
     head_m = ball.at[2] + player.height_m + HEAD_OVER_HEIGHT_M
     distance_m = layout.ball_to_screen_m
     reaches = shadow_share(lens, picture, ball.at[0] + disc.hub_x_m, head_m, distance_m)
+    shadow = at_most(reaches, SHADOW_TOLERATED, 0.0, Unit.SHARE)
+    # Where there is a shadow, that is what is told.
+    limits = (shadow, near) if reaches == 0 and near.state is not State.CLEAR else (shadow,)
     edge_m = beam_floor_m(lens, picture, distance_m) if lens.distance_m > distance_m else lens.height_m
     return Answer(
-        at_most(reaches, SHADOW_TOLERATED, 0.0, Unit.SHARE),
+        limits,
         headline=lambda: (
-            say("{who} casts no shadow on the picture", who=player.name)
+            say("The light passes {near} from {who} bent over the ball", near=near.has, who=player.name)
+            if tightest(limits) is near
+            else say("{who} casts no shadow on the picture", who=player.name)
             if reaches == 0
             else say("{who}'s shadow reaches {share} up the picture", who=player.name, share=share(reaches))
         ),
@@ -258,11 +276,13 @@ def shadow(
             placed_input("Lens to screen D", lens.distance_m),
             placed_input("Lens height z0", lens.height_m),
             Input("Beam's lower edge there", metres(edge_m), Basis.PHYSICS),
+            Input("Light to body and arms", near.has, Basis.TRADE),
         ),
         cures=lambda: (
             press(
                 acts.laid_out(lens_distance_m=max(distance_m - NEARER_M, NEARER_M)),
                 "Hang the lens nearer than the golfer, under {s} from the screen.",
+                State.TIGHT,
                 s=metres(distance_m),
             ),
             say("Hang the lens higher, or raise the picture."),

@@ -102,7 +102,9 @@ class StowedLayout:
 
 @derive
 def hood(
-    enclosure: Annotated[Enclosure, "depth_m", "inner_height_m", "inner_width_m", "outer_height_m", "outer_width_m"],
+    enclosure: Annotated[
+        Enclosure, "depth_m", "inner_height_m", "inner_width_m", "outer_height_m", "outer_width_m", "roof", "sides"
+    ],
 ) -> Hood:
     """The sizes of an enclosure; inside it is as large as outside where its maker says no more."""
     outer_width_m, outer_height_m = known(enclosure, "outer_width_m"), known(enclosure, "outer_height_m")
@@ -112,6 +114,8 @@ def hood(
         depth_m=known(enclosure, "depth_m"),
         inner_width_m=outer_width_m if enclosure.inner_width_m is None else enclosure.inner_width_m,
         inner_height_m=outer_height_m if enclosure.inner_height_m is None else enclosure.inner_height_m,
+        sides=enclosure.sides is not False,
+        roof=enclosure.roof is not False,
     )
 
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from math import degrees
 from typing import Annotated
 
-from core.bay import Hood
+from core.bay import Hood, projector_box
 from core.checks.bag import bag_headline, bag_of
 from core.checks.ball import SwingRules, ball_limits
 from core.checks.declared import THERE
@@ -19,7 +19,8 @@ from core.checks.swing_limit import slow_swing, swing_basis, swing_limit
 from core.checks.verdict import Answer, Basis, Cures, Input, press
 from core.geometry.shadow import Lens
 from core.geometry.surroundings import Closest, Surroundings
-from core.geometry.swing_disc import COMFORT_M, PLANE_RAD, SwingDisc, distances_m, swing_disc
+from core.geometry.swing_clearance import clearances
+from core.geometry.swing_disc import COMFORT_M, PLANE_RAD, SwingDisc, swing_disc
 from core.model import acts
 from core.model.brief import Brief, Player
 from core.model.build import Slot
@@ -348,27 +349,27 @@ def inside_enclosure(
 
 
 @dataclass(frozen=True)
-class ClubsPastLens:
-    """How near each player's longest club passes the projector's lens, in metres, by player's id."""
+class SwingsPastProjector:
+    """How near each player's swing with the longest club comes to the projector, in metres, by player's id."""
 
     nearest_m: tuple[tuple[str, float], ...]
 
     def of(self, player: Player) -> float:
-        """How near the club of `player` passes."""
+        """How near the swing of `player` comes; negative where the projector is in its way."""
         return dict(self.nearest_m)[player.id]
 
 
 @derive
-def clubs_past_lens(
+def swings_past_projector(
     brief: Annotated[Brief, "players"], lens: Lens, layout: Annotated[Layout, "screen_y_m"], ball: Ball
-) -> ClubsPastLens | None:
+) -> SwingsPastProjector | None:
     """All players at once; `None` while nobody plays."""
     if not brief.players:
         return None
-    discs = tuple(swing_disc(player, player.longest_club) for player in brief.players)
-    at_lens = (lens.x_m, layout.screen_y_m + lens.distance_m, lens.height_m)
-    nearest = distances_m(discs, ball.at, at_lens)
-    return ClubsPastLens(tuple((player.id, away_m) for player, away_m in zip(brief.players, nearest, strict=True)))
+    swings = [(swing_disc(player, player.longest_club), ball.at) for player in brief.players]
+    nearest = clearances(swings, [projector_box(lens, layout.screen_y_m)]).distance_m[:, 0]
+    pairs = zip(brief.players, nearest.tolist(), strict=True)
+    return SwingsPastProjector(tuple((player.id, away_m) for player, away_m in pairs))
 
 
 def projector_limit(away_m: float) -> Limit:
@@ -377,13 +378,15 @@ def projector_limit(away_m: float) -> Limit:
 
 
 @check("projector.swing", title="Projector out of the swing", place=on(Slot.DISPLAY))
-def projector_clearance(player: Annotated[Player, "id"], disc: SwingDisc, lens: Lens, clubs: ClubsPastLens) -> Answer:
-    """The projector hangs at least 0.30 m outside the player's swing disc."""
-    limit = projector_limit(clubs.of(player))
+def projector_clearance(
+    player: Annotated[Player, "id"], disc: SwingDisc, lens: Lens, swings: SwingsPastProjector
+) -> Answer:
+    """The projector, with 0.35 m of body behind its lens, is at least 0.30 m outside the player's whole swing disc."""
+    limit = projector_limit(swings.of(player))
     return Answer(
         limit,
         headline=lambda: say("{who}'s club passes {near} from the projector", who=player.name, near=limit.has),
-        formula="smallest distance from the swing disc to the lens − 0.30 m",
+        formula="smallest distance from the swing disc, hub to clubhead, to the projector's body − 0.30 m",
         inputs=lambda: (
             placed_input("Lens to screen", lens.distance_m),
             placed_input("Lens height", lens.height_m),

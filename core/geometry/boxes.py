@@ -49,6 +49,14 @@ class Box(NamedTuple):
         (ax0, ay0, az0), (ax1, ay1, az1), (bx0, by0, bz0), (bx1, by1, bz1) = self.low, self.high, other.low, other.high
         return min(ax1, bx1) - max(ax0, bx0), min(ay1, by1) - max(ay0, by0), min(az1, bz1) - max(az0, bz0)
 
+    def gap_m(self, other: "Box") -> float:
+        """How far apart the two are along the axis that parts them most; negative where they reach into each other.
+
+        >>> Box((0, 0, 0), (1, 1, 1)).gap_m(Box((1.5, 0, 0), (2, 1, 1)))
+        0.5
+        """
+        return max(-overlap for overlap in self.overlap_m(other))
+
 
 def between(x: tuple[float, float], y: tuple[float, float], z: tuple[float, float]) -> Box:
     """The box between two values on each axis."""

@@ -14,6 +14,8 @@ from core.model.things import FixedTo, Opening, OpeningKind, Opens, Remedy, Stor
 
 PAD_M = 0.05
 """Foam around what is padded (trade); it takes room of its own."""
+ARMS_PER_HEIGHT = 0.6
+"""Hands and elbows over the ball, in heights of the golfer (trade)."""
 STANDING = (0.30, 0.35)
 """Half of what a standing golfer takes across and along, in metres (trade)."""
 
@@ -75,18 +77,35 @@ def door_sweeps(room: Room) -> tuple[Solid, ...]:
 
 def golfers(players: tuple[Player, ...], layout: Layout, surface_m: float) -> tuple[Solid, ...]:
     """Where the players stand, one of each hand: the tallest, with the longest club."""
-    return tuple(_golfers(players, layout, surface_m))
+    return golfers_at(players, (layout.ball_x_m, layout.ball_y_m, surface_m))
 
 
-def _golfers(players: tuple[Player, ...], layout: Layout, surface_m: float) -> Iterator[Solid]:
+def golfers_at(players: tuple[Player, ...], ball: Point3) -> tuple[Solid, ...]:
+    """The same at a ball that lies there."""
+    return tuple(_golfers(players, ball))
+
+
+def _golfers(players: tuple[Player, ...], ball: Point3) -> Iterator[Solid]:
     for hand in Handedness:
         tallest = max((p for p in players if p.handedness is hand), key=lambda p: p.height_m, default=None)
         if tallest is not None:
-            x = layout.ball_x_m + swing_disc(tallest, tallest.longest_club).hub_x_m
-            wide, long = STANDING
-            y, z = layout.ball_y_m, surface_m
-            box = between((x - wide, x + wide), (y - long, y + long), (z, z + tallest.height_m))
+            box = golfer_box(tallest, ball)
             yield Solid("golfer", f"{tallest.name} at the ball", Group.BAY, box, box)
+
+
+def golfer_box(player: Player, ball: Point3) -> Box:
+    """What somebody who stands at the ball takes up."""
+    x, y, z = ball
+    x += swing_disc(player, player.longest_club).hub_x_m
+    wide, long = STANDING
+    return between((x - wide, x + wide), (y - long, y + long), (z, z + player.height_m))
+
+
+def arms_box(player: Player, ball: Point3) -> Box:
+    """Arms and club between that body and the ball, bent over it."""
+    (x0, y0, z0), (x1, y1, _) = golfer_box(player, ball)
+    low, high = min(x0, ball[0]), max(x1, ball[0])
+    return between((low, high), (y0, y1), (z0, z0 + ARMS_PER_HEIGHT * player.height_m))
 
 
 def _thing_solid(thing: Thing, room: Room) -> Solid:

@@ -116,25 +116,6 @@ class SwingDisc:
         return (x + x0, y + y0, z + z0), (x + x1, y + y1, z + z1)
 
 
-def distances_m(discs: tuple[SwingDisc, ...], ball: Point3, point: Point3) -> list[float]:
-    """Smallest distance in metres from each disc's clubhead positions to `point`, for a ball there.
-
-    |p + v|² = |p|² + 2 p·v + |v|², v from the point to the ball: all discs in one product.
-    """
-    x, y, z = ball[0] - point[0], ball[1] - point[1], ball[2] - point[2]
-    points, squares = _together(discs)
-    least = (points.dot((2 * x, 2 * y, 2 * z)).reshape(squares.shape) + squares).min(axis=1)
-    own = x * x + y * y + z * z
-    return [sqrt(max(0.0, square + own)) for square in least.tolist()]
-
-
-@lru_cache(maxsize=1024)
-def _together(discs: tuple[SwingDisc, ...]) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
-    """(discs · SAMPLES, 3) their clubhead positions, and (discs, SAMPLES) squares of the distances from the ball."""
-    points = np.concatenate([disc.points_m for disc in discs])
-    return points, np.einsum("ij,ij->i", points, points).reshape(len(discs), SAMPLES)
-
-
 def swing_disc(player: Player, club: Club) -> SwingDisc:
     """The disc of `player` with `club`.
 

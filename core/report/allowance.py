@@ -4,7 +4,7 @@ from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass, replace
 from enum import StrEnum
 
-from core.bay import SIDE_BULGE_M, Hood, hood_solids
+from core.bay import SIDE_BULGE_M, Hood, hood_solids, projector_box
 from core.checks.along import GAP_COMFORT_M
 from core.checks.ball import ball_limits
 from core.checks.figures import metres
@@ -16,9 +16,11 @@ from core.checks.swing_limit import swing_limit
 from core.geometry.ball_rules import BEHIND_BALL, BallRoom, swing_rules
 from core.geometry.ceiling import Ceiling, ceiling_of
 from core.geometry.picture import fit_shape
+from core.geometry.shadow import Lens
 from core.geometry.solids import stored_solids, thing_solids
 from core.geometry.surroundings import Surroundings
-from core.geometry.swing_disc import distances_m, swing_disc
+from core.geometry.swing_clearance import clearances
+from core.geometry.swing_disc import swing_disc
 from core.model.brief import Handedness, Player
 from core.model.clubs import Club
 from core.model.room import Layout, Room
@@ -269,14 +271,14 @@ def _throw(
     if not swings or width_m <= 0 or most_m <= 0:
         return ThrowRoom(None, None, None)
 
+    discs = [(swing_disc(player, player.longest_club), (*ball, place.surface_m)) for player, ball in swings]
+
     def free(distance_m: float) -> bool:
         y = layout.screen_y_m + distance_m
-        at = (place.width_m / 2, y, place.ceiling.height_m(place.width_m / 2, y) - HANGING_DROP_M)
-        nearest_m = min(
-            distances_m((swing_disc(player, player.longest_club),), (*ball, place.surface_m), at)[0]
-            for player, ball in swings
-        )
-        return projector_limit(nearest_m).state is not State.BLOCKED
+        height_m = place.ceiling.height_m(place.width_m / 2, y) - HANGING_DROP_M
+        body = projector_box(Lens(place.width_m / 2, distance_m, height_m, proposed=True), layout.screen_y_m)
+        nearest_m = clearances(discs, [body]).distance_m.min()
+        return projector_limit(float(nearest_m)).state is not State.BLOCKED
 
     tried = [step * LENS_STEP_M for step in range(int(most_m / LENS_STEP_M) + 1)]
     taken = [distance_m for distance_m in tried if not free(distance_m)]

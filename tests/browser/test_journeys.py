@@ -234,10 +234,12 @@ class PartsTests(BrowserTestCase):
         expect(page.get_by_text("Needs plan tier 2 of Twosight, has tier 1").first).to_be_visible()
         page.get_by_role("button", name=re.compile("^blocked|Launch monitor")).filter(has_text="Launch monitor").click()
         junior = page.get_by_role("listitem").filter(has_text="Bystand Junior").last
+        junior.get_by_role("button", name=re.compile("^blocked Bystand Junior")).click()
         expect(junior).to_contain_text("Serves both hands blocked")
         page.get_by_label("Plan", exact=True).select_option("complete")
         self.saved()
-        expect(page.get_by_text("Native link, plan tier 2 is enough").first).to_be_visible()
+        page.get_by_text("more answers about it").click()
+        expect(page.get_by_text("Native link, plan tier 2 is enough").last).to_be_visible()
         expect(page.get_by_role("button", name=re.compile("Each year €458.00"))).to_be_visible()
         page.get_by_role("button", name=re.compile("Launch monitor")).click()
 

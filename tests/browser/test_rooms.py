@@ -71,11 +71,11 @@ class RoomJourneys(BrowserTestCase):
         page = self.open("room")
         page.get_by_text("Slow test swing, measured with a tape").click()
         if self.viewport == PHONE:
-            for words in ("Step 2 of 4", "Step 3 of 4"):
+            for words in ("Step 2 of 5", "Step 3 of 5", "Step 4 of 5"):
                 page.get_by_role("button", name="Done, next step").click()
                 expect(page.get_by_text(words)).to_be_visible()
             page.get_by_role("button", name="Now measure").click()
-            expect(page.get_by_text("Step 4 of 4")).to_be_visible()
+            expect(page.get_by_text("Step 5 of 5")).to_be_visible()
         page.get_by_label("Who swings").select_option("player-2")
         self.type_into("Highest point of the clubhead", "2.62")
         page.get_by_role("button", name="and 2 more of Swing under the ceiling").click()

@@ -155,11 +155,14 @@ class ProjectorTests(CheckTestCase):
         return answer("projector.swing", player(), Lens(x_m, distance_m, height_m, False))
 
     def test_well_in_front_is_clear(self) -> None:
-        """The disc's foremost point is 1.999 m from the wall, 0.81 m left of the ball line and 1.17 m up."""
-        self.assert_verdict(self.answer(1.494, 0.999, 1.168), "clear", "600 mm", "300 mm", "300 mm")
+        """The disc's foremost point is 1.999 m from the wall, 0.81 m left of the ball line and 1.17 m up.
+
+        The body ends 0.35 m behind the lens: 0.4 + 0.649 + 0.35 = 1.399.
+        """
+        self.assert_verdict(self.answer(1.494, 0.649, 1.168), "clear", "600 mm", "300 mm", "300 mm")
 
     def test_just_outside_is_tight(self) -> None:
-        self.assert_verdict(self.answer(1.494, 1.199, 1.168), "tight", "400 mm", "300 mm", "100 mm")
+        self.assert_verdict(self.answer(1.494, 0.849, 1.168), "tight", "400 mm", "300 mm", "100 mm")
 
     def test_too_near_is_blocked(self) -> None:
-        self.assert_verdict(self.answer(1.494, 1.499, 1.168), "blocked", "100 mm", "300 mm", "−200 mm")
+        self.assert_verdict(self.answer(1.494, 1.149, 1.168), "blocked", "100 mm", "300 mm", "−200 mm")

@@ -21,6 +21,26 @@ WINDOW = {
     "opens": "not",
 }
 """A window behind the golfer."""
+
+
+def post(**places: float) -> dict[str, Any]:
+    """Something that stands 1.9 m ahead of the ball, 0.1 m deep, as wide and high as is given."""
+    sizes = {"y_m": 1.5, "z_m": 0.0, "length_m": 0.1, **places}
+    return {"id": "post", "kind": "other", "name": "post", "fixed_to": "floor", **sizes}
+
+
+WIDE_DOOR: dict[str, Any] = {
+    "id": "door",
+    "kind": "door",
+    "name": "wide door",
+    "wall": "left",
+    "along_m": 0.5,
+    "width_m": 4.6,
+    "sill_m": 0.0,
+    "height_m": 3.0,
+    "opens": "inward",
+}
+"""A door whose leaf sweeps right across the room before the ball."""
 RECORDS = ("brief", "room", "layout")
 
 

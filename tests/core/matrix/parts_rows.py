@@ -211,10 +211,16 @@ ROWS: dict[str, list[Case]] = {
         tight("−1.50 m | 0 mm | 1.50 m short, tolerated", "at 2.0 of 3.5", layout__machine_y_m=2.0),
         blocked("−1.00 m | 0 mm | −1.00 m", "at 8.0 in a room of 7.0", layout__machine_y_m=8.0),
         blocked(
-            "1 mm | 300 mm | −299 mm",
-            "Ada's club at φ −148°, ρ 1.644: 0.508 left of the ball, 1.394 behind it, 0.749 up; a desk is 0.75",
+            "−210 mm | 300 mm | −510 mm",
+            "by the dense sampler: 0.508 left of the ball, 1.394 behind it, on a desk of 0.75 in the swing",
             layout__machine_x_m=1.792,
             layout__machine_y_m=4.894,
+        ),
+        blocked(
+            "−450 mm | 0 mm | −450 mm",
+            "at Ada's feet, 0.983 left of the ball: all of its 0.45",
+            layout__machine_x_m=1.317,
+            layout__machine_y_m=3.5,
         ),
         unknown("Who will swing here", brief__players=()),
     ],

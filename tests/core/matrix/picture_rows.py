@@ -2,7 +2,7 @@
 
 from core.model.parts import Edge, Net, Part, ProjectionSheet
 from tests.core import worlds
-from tests.core.matrix.case import WINDOW, Case, blocked, clear, extra, tight, unknown
+from tests.core.matrix.case import WINDOW, Case, blocked, clear, extra, post, tight, unknown
 
 NET = Net(id="net", maker="Maker", name="Net", width_m=2.6, height_m=2.5)
 SHEET_ONLY = ProjectionSheet(id="sheet", maker="Maker", name="Sheet", width_m=2.6, height_m=2.5)
@@ -68,11 +68,19 @@ ROWS: dict[str, list[Case]] = {
     "picture.lens_height": [
         clear("2.195 m | 2.195 m | 0 mm", "at the top of its band: 0.05 + 1.95 + 0.1 × 1.95"),
         tight("4.4° | 20.0° | 15.6°", "0.205 over it: 4.4° of keystone", layout__lens_height_m=2.4),
-        blocked("3.10 m | 3.00 m | −100 mm", "over the ceiling of 3.0", layout__lens_height_m=3.1),
+        blocked("3.175 m | 3.00 m | −175 mm", "half a body of 0.15 over it, under 3.0", layout__lens_height_m=3.1),
         unknown("The lowest lens offset of Lamp", projector__lens_above_min=None),
     ],
     "picture.shadow": [
         clear("0 % | 20 % | 20 %", "the lens hangs 2.635 out, the golfer stands at 3.1", subject="Ada"),
+        tight(
+            "0 mm | 0 mm | 0 mm",
+            "at the head the light is at 1.90 over 1.89, before her feet at 1.69 under 1.84",
+            layout__ball_x_m=3.282,
+            layout__lens_distance_m=4.1,
+            layout__lens_height_m=2.5,
+            subject="Ada",
+        ),
         tight(
             "4.3 % | 20 % | 15.7 %",
             "head 1.89 in mid-beam: 2.4 − 0.51 · 4.0 / 0.9 = 0.133, less 0.05, of 1.95",
@@ -90,6 +98,16 @@ ROWS: dict[str, list[Case]] = {
             subject="Ada",
         ),
         unknown("The least throw ratio of Lamp", projector__throw_min=None, subject="Ada"),
+    ],
+    "projector.beam": [
+        clear("0 % | 2 % | 2 %", "the enclosure is over and beside the light"),
+        tight(
+            "1 % | 2 % | 1 %",
+            "a post before the screen: one of 48 columns, 13 of 27 rows, up to 0.953 of those to 1.025",
+            room__things=[post(x_m=2.31, y_m=0.41, width_m=0.035, length_m=0.01, height_m=0.99)],
+        ),
+        blocked("100 % | 2 % | −98 %", "a shelf right across", room__things=[post(x_m=0.5, width_m=3.6, height_m=3.0)]),
+        unknown("The least throw ratio of Lamp", projector__throw_min=None),
     ],
     "picture.luminance": [
         clear("141.3 cd/m² | 27.5 cd/m² | 113.8 cd/m²", "4000 · 0.75 / (π · 3.467 · 1.95) = 141.3"),

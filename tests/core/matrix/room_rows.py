@@ -2,7 +2,7 @@
 
 from core.model.parts import Net
 from tests.core import worlds
-from tests.core.matrix.case import WINDOW, Case, blocked, clear, extra, tight, unknown
+from tests.core.matrix.case import WIDE_DOOR, WINDOW, Case, blocked, clear, extra, post, tight, unknown
 
 ADA = {"subject": "Ada"}
 NET = Net(id="net", maker="Maker", name="Net", width_m=2.6, height_m=2.5)
@@ -235,11 +235,28 @@ ROWS: dict[str, list[Case]] = {
         ),
         unknown("The least throw ratio of Lamp", projector__throw_min=None),
     ],
-    "projector.swing": [
-        clear("1.569 m | 300 mm | 1.269 m", "far over and before the disc", **ADA),
+    "room.flight": [
+        clear("0 % | 1 % | 1 %", "the beam hangs behind the golfer"),
+        clear("0 % | 1 % | 1 %", "nothing in the room", room__things=()),
         tight(
-            "392 mm | 300 mm | 92 mm",
-            "right over the apex of the disc, 1.779 beside the ball and 2.708 high",
+            "0.5 % | 1 % | 0.5 %",
+            "a post 20 mm thick, 1.9 ahead and 0.435 high: straight on at 8° to 11.5°, 8 of 33 × 49 ways",
+            room__things=[post(x_m=2.29, width_m=0.02, height_m=0.435)],
+        ),
+        blocked("100 % | 1 % | −99 %", "a shelf right across", room__things=[post(x_m=0.5, width_m=3.6, height_m=3.0)]),
+        tight(
+            "100 % | 1 % | 99 % over, tolerated",
+            "a door whose leaf sweeps over the ball, which is kept shut",
+            room__things=(),
+            room__openings=[WIDE_DOOR],
+        ),
+        unknown("The thickness of Strip", mat__thickness_m=None),
+    ],
+    "projector.swing": [
+        clear("1.026 m | 300 mm | 726 mm", "by the dense sampler, hub to clubhead, against the body", **ADA),
+        tight(
+            "317 mm | 300 mm | 17 mm",
+            "right over the apex of the disc, 1.779 beside the ball and 2.708 high: 3.1 − 0.075",
             layout__ball_x_m=4.079,
             layout__lens_distance_m=3.1,
             layout__lens_height_m=3.1,
@@ -248,7 +265,7 @@ ROWS: dict[str, list[Case]] = {
             **ADA,
         ),
         blocked(
-            "192 mm | 300 mm | −108 mm",
+            "117 mm | 300 mm | −183 mm",
             "0.2 lower",
             layout__ball_x_m=4.079,
             layout__lens_distance_m=3.1,

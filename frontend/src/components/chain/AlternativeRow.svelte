@@ -102,9 +102,8 @@
   {#if candidate.state === 'blocked' && !candidate.hangs_now}
     <button
       class="ml-6 min-h-[24px] cursor-pointer text-[13px] text-primary underline"
-      aria-label="Why not {candidate.name}"
       onclick={() => (panels.whyNot = { part: candidate.part, name: candidate.name })}
-      >Why not, and what would admit it</button
+      >Why not<span class="sr-only">{` ${candidate.name}`}</span>, and what would admit it</button
     >
   {/if}
 </li>

@@ -26,7 +26,7 @@
       <ul class="grid grid-cols-8 gap-x-0.5 px-1 text-center text-xs" aria-label="Clubs of {names[player]}">
         {#each clubs as { club, band, state, spare, nearest, wanted } (club)}
           <li
-            class="flex flex-col items-center py-0.5 {wanted ? '' : 'opacity-60'}"
+            class="flex flex-col items-center py-0.5 {wanted ? '' : 'text-faint'}"
             title="{club}: {band}, {spare} to the {nearest}"
           >
             <span aria-hidden="true"><Mark {state} size={12} /></span>
