@@ -15,12 +15,12 @@ from core.checks.weights import is_wanted
 from core.geometry.ceiling import Ceiling
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
-from core.model.facts import MissingFact, known, known_players, known_some
+from core.model.facts import MissingFact, known, known_players, looked_for
 from core.model.household import Noise
 from core.model.kit import Beside
 from core.model.parts import CarbonMonoxideAlarm, Display, Heater, Lamp, Machine, Speaker, Ventilation
 from core.model.room import Room
-from core.model.things import Opens
+from core.model.things import Looked, Opens
 from core.quantities import Quantity, Unit, say
 
 AIR_PER_PERSON_L_S = 10.0
@@ -51,7 +51,7 @@ class CoAlarm(Need):
 @check("air.fresh", title="Fresh air", place=IN_ROOM)
 def fresh_air(
     brief: Annotated[Brief, "players"],
-    room: Annotated[Room, "openings"],
+    room: Annotated[Room, "none_of", "openings"],
     fans: Annotated[Beside[Ventilation], "airflow_l_s"],
 ) -> Answer:
     """10 L/s of fresh air for everybody who plays: by a fan, or by a window or door that can be opened.
@@ -89,7 +89,7 @@ def fresh_air(
 @check("air.heat", title="Heat in the room", place=IN_ROOM)
 def heat(
     brief: Annotated[Brief, "players"],
-    room: Annotated[Room, "length_m", "openings", "width_m"],
+    room: Annotated[Room, "length_m", "none_of", "openings", "width_m"],
     ceiling: Ceiling,
     load: Load,
     fans: Annotated[Beside[Ventilation], THERE],
@@ -128,7 +128,7 @@ def _burning(heaters: Beside[Heater]) -> list[Heater]:
 
 @check("heater.fuel", title="Heater that burns fuel", place=IN_ROOM)
 def fuel(
-    room: Annotated[Room, "openings"],
+    room: Annotated[Room, "none_of", "openings"],
     all_heaters: Annotated[Beside[Heater], "made_for_indoors", "method", "name"],
     alarms: Annotated[Beside[CarbonMonoxideAlarm], THERE],
     fans: Annotated[Beside[Ventilation], THERE],
@@ -282,7 +282,7 @@ def _level(part: Machine | Display | Heater | Ventilation) -> tuple[float, str]:
 
 def opened(room: Room) -> list[str]:
     """Names of the windows and doors that open. Raises `MissingFact` while no window or door was entered."""
-    return [opening.name for opening in known_some(room, "openings") if opening.opens is not Opens.NOT]
+    return [opening.name for opening in looked_for(room, Looked.OPENINGS) if opening.opens is not Opens.NOT]
 
 
 def _watts(value: float) -> Quantity:

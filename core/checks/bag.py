@@ -5,9 +5,9 @@ from dataclasses import dataclass
 from enum import StrEnum
 from typing import NamedTuple
 
-from core.bay import Hood
 from core.checks.limits import Limit, State
 from core.checks.register import derive
+from core.checks.space import StatedHood
 from core.checks.swing_limit import swing_limit
 from core.geometry.surroundings import Closest, Surroundings
 from core.model.brief import Player
@@ -61,7 +61,7 @@ class Bags:
 
 
 @derive
-def bags(surroundings: Surroundings, hood: Hood | None) -> Bags:
+def bags(surroundings: Surroundings, hood: StatedHood | None) -> Bags:
     """Every club of every player, where the ball lies."""
     return Bags(tuple(Bag(player, bag_of(player, surroundings)) for player in surroundings.players))
 

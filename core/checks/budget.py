@@ -10,7 +10,7 @@ from core.checks.register import check
 from core.checks.verdict import Answer, Basis, Input, press
 from core.model import acts
 from core.model.brief import Brief
-from core.model.facts import MissingFact, known
+from core.model.facts import Missing, MissingFact, known
 from core.money.costs import Costs, Payment
 from core.quantities import Money, Sentence, say
 
@@ -32,7 +32,7 @@ def up_front(brief: Annotated[Brief, "currency", "up_front_cap_minor", "used_is_
     """
     cap = Money(known(brief, "up_front_cap_minor"), brief.currency)
     with_contingency = cap.minor - costs.contingency.minor
-    limit = _known(at_most(costs.counted.minor, cap.minor, with_contingency, cap.currency), costs)
+    limit = _known(at_most(costs.counted.minor, cap.minor, with_contingency, cap.currency), costs.counted_missing)
     return Answer(
         limit,
         headline=lambda: say(
@@ -53,7 +53,7 @@ def up_front(brief: Annotated[Brief, "currency", "up_front_cap_minor", "used_is_
             press(
                 acts.in_brief(up_front_cap_minor=(costs.counted + costs.contingency).minor),
                 "Raise the cap to {cap}.",
-                State.UNKNOWN if costs.missing else State.CLEAR,
+                State.UNKNOWN if costs.counted_missing else State.CLEAR,
                 cap=costs.counted + costs.contingency,
             ),
             *(_used(costs) if brief.used_is_fine else ()),
@@ -78,7 +78,7 @@ def yearly(brief: Annotated[Brief, "currency", "yearly_cap_minor"], costs: Costs
     cap = Money(known(brief, "yearly_cap_minor"), brief.currency)
     comfortable = cap.minor - 1 if costs.yearly.minor else cap.minor
     return Answer(
-        _known(at_most(costs.yearly.minor, cap.minor, comfortable, cap.currency), costs),
+        _known(at_most(costs.yearly.minor, cap.minor, comfortable, cap.currency), costs.missing),
         headline=lambda: say("{fees} of {cap} each year", fees=costs.yearly, cap=cap),
         formula="yearly cap − sum of yearly fees; 12 × a monthly fee",
         inputs=lambda: (
@@ -98,8 +98,8 @@ def yearly(brief: Annotated[Brief, "currency", "yearly_cap_minor"], costs: Costs
     )
 
 
-def _known(limit: Limit, costs: Costs) -> Limit:
+def _known(limit: Limit, missing: tuple[Missing, ...]) -> Limit:
     """`limit`; what more it costs is not known only as long as the rest is within the cap."""
-    if costs.missing and limit.state is not State.BLOCKED:
-        raise MissingFact(*costs.missing[0])
+    if missing and limit.state is not State.BLOCKED:
+        raise MissingFact(*missing[0])
     return limit

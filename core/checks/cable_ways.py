@@ -84,6 +84,6 @@ def chain_lines(
 ) -> ChainLines:
     """What arrives, and what is the least of the three."""
     does = [(known(display, "height_px"), display.name), (known(machine, "output_lines"), machine.name)]
-    if title is not None and title.lines_max is not None:
-        does.append((title.lines_max, title.name))
+    if title is not None:
+        does.append((known(title, "lines_max"), title.name))
     return ChainLines(*min(does))

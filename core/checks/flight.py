@@ -2,19 +2,21 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from math import radians, tan
 from typing import Annotated, NamedTuple
 
 import numpy as np
 
-from core.bay import Hood, hood_solids
+from core.bay import hood_solids
 from core.checks.figures import metres, placed_input, share
 from core.checks.limits import ENDLESS, Limit, at_most, tightest
 from core.checks.places import IN_ROOM, on
 from core.checks.readings import Ball, BayMiddle
 from core.checks.register import check, derive
-from core.checks.space import Obstructions
+from core.checks.space import Obstructions, StatedHood
 from core.checks.verdict import Answer, Basis, Cures, Input, press
 from core.geometry.beam import shaded, ways_of_light
+from core.geometry.boxes import Box
 from core.geometry.ceiling import Ceiling
 from core.geometry.picture import Picture
 from core.geometry.rays import Floats, directions, met_at, roof_at, wall_at
@@ -22,8 +24,9 @@ from core.geometry.shadow import Lens
 from core.geometry.solids import Group, Solid, door_sweeps
 from core.model import acts
 from core.model.build import Slot
+from core.model.facts import looked_for
 from core.model.room import Layout, Room
-from core.model.things import Remedy, WhilePlaying
+from core.model.things import Looked, Remedy, WhilePlaying
 from core.quantities import Unit, say
 
 STRUCK_MOST, STRUCK_COMFORTABLE = 0.01, 0.001
@@ -32,9 +35,10 @@ WEDGE_MOST, WEDGE_COMFORTABLE = 0.20, 0.01
 """Of high wedges, which are few and slow (trade)."""
 SHADED_MOST = 0.02
 """A shadow on a larger part of the picture is a picture with a hole in it (trade)."""
+MOST_ASIDE_DEG = 12.0
 STRUCK: Floats = directions((-8, 8, 33), (8, 32, 49))
 """Where struck balls leave to: ±8° aside, 8° to 32° up, one way for each half degree (trade)."""
-WEDGE: Floats = directions((-12, 12, 25), (40, 62, 23))
+WEDGE: Floats = directions((-MOST_ASIDE_DEG, MOST_ASIDE_DEG, 25), (40, 62, 23))
 """Where high wedges leave to: ±12° aside, 40° to 62° up, one way for each degree (trade)."""
 
 
@@ -77,17 +81,19 @@ class Beam:
 def flight(
     ball: Ball,
     layout: Annotated[Layout, "screen_y_m"],
-    room: Annotated[Room, "length_m", "openings", "width_m"],
+    room: Annotated[Room, "length_m", "none_of", "openings", "width_m"],
     middle: BayMiddle,
     ceiling: Ceiling,
     obstructions: Obstructions | None,
-    hood: Hood | None,
+    stated: StatedHood | None,
 ) -> Flight:
     """Straight ways from the ball, each up to the first thing that it meets."""
+    looked_for(room, Looked.OPENINGS)
     solids = (*(obstructions.solids if obstructions else ()), *door_sweeps(room))
+    solids = tuple(solid for solid in solids if _may_be_met(solid.box, ball, layout.screen_y_m))
     if not solids:
         return Flight(())
-    panels = hood_solids(hood, layout.screen_y_m, middle.x_m) if hood else ()
+    panels = hood_solids(stated.hood, layout.screen_y_m, middle.x_m) if stated else ()
     of_class = [_met(ways, ball, layout.screen_y_m, ceiling, solids, panels) for ways in (STRUCK, WEDGE)]
     met = (
         InTheWay(solid.key, solid.name, struck, wedge, solid.carries, solid.hinge is not None)
@@ -95,6 +101,14 @@ def flight(
         if struck or wedge
     )
     return Flight(tuple(sorted(met, key=lambda one: (-one.struck, -one.wedge, one.key))))
+
+
+def _may_be_met(box: Box, ball: Ball, screen_y_m: float) -> bool:
+    """It is before the golfer, and not beside every way."""
+    x, y, z = ball.at
+    (x0, y0, _), (x1, y1, z1) = box.low, box.high
+    aside_m = (y - max(y0, screen_y_m)) * tan(radians(MOST_ASIDE_DEG))
+    return y0 < y and y1 > screen_y_m and z1 > z and x0 < x + aside_m and x1 > x - aside_m
 
 
 def _met(
@@ -164,10 +178,10 @@ def beam(
     middle: BayMiddle,
     layout: Annotated[Layout, "screen_y_m"],
     obstructions: Obstructions | None,
-    hood: Hood | None,
+    stated: StatedHood | None,
 ) -> Beam:
     """The ways of light from the lens to the picture, against everything that stands and hangs."""
-    panels = hood_solids(hood, layout.screen_y_m, middle.x_m) if hood else ()
+    panels = hood_solids(stated.hood, layout.screen_y_m, middle.x_m) if stated else ()
     solids = (*(obstructions.solids if obstructions else ()), *panels)
     start, ways = ways_of_light(lens, picture, middle.x_m, layout.screen_y_m)
     found = zip(solids, shaded(start, ways, [solid.box for solid in solids]), strict=True)

@@ -369,7 +369,7 @@ def weight(
     ]
     used = [(hanging, count) for hanging, count in pieces_of if count]
     edge = surface.edge
-    carried = sum(known(hanging, "load_kg") * count for hanging, count in used if edge in (hanging.takes or (edge,)))
+    carried = sum(known(hanging, "load_kg") * count for hanging, count in used if edge in known(hanging, "takes"))
     limit = at_least(carried, own, own * LOAD_COMFORT, Unit.KILOGRAM)
     held = Words(State.CLEAR, "held by its frame", "cords that carry it")
     unhung = Words(State.TIGHT, "none chosen yet", _kg(own * LOAD_COMFORT))

@@ -145,7 +145,7 @@ def moving(brief: Annotated[Brief, "currency", "may_move", "rented"], costs: Cos
     return Moving(
         movable=Money.total([value for fixed, value in worth if value and not fixed], brief.currency),
         fixed=Money.total([value for fixed, value in worth if value and fixed], brief.currency),
-        missing=next(iter(costs.missing), None),
+        missing=next(iter(costs.worth_missing), None),
     )
 
 

@@ -7,7 +7,7 @@ from core.checks.figures import metres
 from core.checks.limits import State, Words, at_least, at_most
 from core.checks.places import IN_ROOM
 from core.checks.register import check
-from core.checks.space import HANDS_BREADTH_M, PlayingLayout, StowedLayout
+from core.checks.space import HANDS_BREADTH_M, LookedThrough, PlayingLayout, StowedLayout
 from core.checks.verdict import Answer, Basis, Cure, Cures, Input, press
 from core.geometry.ceiling import Ceiling
 from core.geometry.conflicts import Conflict, free_shift
@@ -22,32 +22,45 @@ UP = 2
 
 
 @check("layout.playing", title="Room for everything while playing", place=IN_ROOM)
-def while_playing(layout: PlayingLayout, room: Annotated[Room, THERE], ceiling: Ceiling | None) -> Answer:
+def while_playing(
+    layout: PlayingLayout, room: Annotated[Room, THERE], ceiling: Ceiling | None, looked: LookedThrough
+) -> Answer:
     """While people play, nothing stands in the bay, where a golfer stands, or in the swing of a door.
 
     Everything counts as a box, padding included; fabric sides of an enclosure get 0.30 m to bulge into. Less than
     0.05 m between the bay and the rest is tight: a hand's breadth is what building takes (trade).
     """
-    return _answer(layout, room, ceiling, playing=True)
+    return _answer(layout, room, ceiling, looked, playing=True)
 
 
 @check("layout.stowed", title="Room for what it must still hold", place=IN_ROOM)
-def while_stowed(layout: StowedLayout, room: Annotated[Room, THERE], ceiling: Ceiling | None) -> Answer:
+def while_stowed(
+    layout: StowedLayout, room: Annotated[Room, THERE], ceiling: Ceiling | None, looked: LookedThrough
+) -> Answer:
     """While nobody plays, what the room must hold fits between its walls, beside what of the bay stays up.
 
     Everything counts as a box where it is stowed. The door can still be opened, and nothing reaches the ceiling. Less
     than 0.05 m to what stays of the bay is tight.
     """
-    return _answer(layout, room, ceiling, playing=False)
+    return _answer(layout, room, ceiling, looked, playing=False)
 
 
-def _answer(layout: PlayingLayout | StowedLayout, room: Room, ceiling: Ceiling | None, *, playing: bool) -> Answer:
+def _answer(
+    layout: PlayingLayout | StowedLayout,
+    room: Room,
+    ceiling: Ceiling | None,
+    looked: LookedThrough,
+    *,
+    playing: bool,
+) -> Answer:
     formula = "for each two things, the overlap of their boxes across, along and up; the narrowest gap beside the bay"
     found, solids, gap = layout.conflicts, layout.solids, layout.narrowest
     if found:
         return _overlapping(found, solids, room, ceiling, formula, playing=playing)
     if layout.missing is not None:
         raise MissingFact(*layout.missing)
+    if looked.missing is not None:
+        raise MissingFact(*looked.missing)
     if gap is not None and (limit := at_least(gap.wide_m, 0.0, HANDS_BREADTH_M)).state is State.TIGHT:
         return Answer(
             limit,

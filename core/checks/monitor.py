@@ -7,7 +7,13 @@ from core.checks.figures import enough, measured_in_room, metres, placed_input, 
 from core.checks.limits import Limit, State, Words, at_least, at_most, tightest
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
-from core.checks.readings import MONITOR_BODY_M, PLACEMENT_COMFORT_M, Filled, HittingSurface, MonitorSpot
+from core.checks.readings import (
+    MONITOR_BODY_M,
+    PLACEMENT_COMFORT_M,
+    Filled,
+    HittingSurface,
+    MonitorSpot,
+)
 from core.checks.register import check, derive
 from core.checks.space import OverheadSpot, hands_that_play
 from core.checks.speeds import FastestBall

@@ -11,7 +11,7 @@ from core.checks.readings import HANGING_DROP_M, PROJECTOR_BODY_M, Ball, BayMidd
 from core.checks.register import check
 from core.checks.verdict import Answer, Basis, Cure, Input, press
 from core.checks.weights import tolerance_of
-from core.geometry.beam import light_passes_m, ways_of_light
+from core.geometry.beam import light_passes_m
 from core.geometry.ceiling import Ceiling
 from core.geometry.light import (
     IN_USE_FACTOR,
@@ -249,9 +249,8 @@ def golfers_shadow(
     light passes within 0.30 m of somebody bent over the ball it is tight at best (a body of 0.60 × 0.70 m at the hub,
     and arms from there to the ball up to 0.6·H).
     """
-    start, light = ways_of_light(lens, picture, middle.x_m, layout.screen_y_m)
     bodies = (golfer_box(player, ball.at), arms_box(player, ball.at))
-    passes_m = min(light_passes_m(start, light, box) for box in bodies)
+    passes_m = min(light_passes_m(lens, picture, middle.x_m, layout.screen_y_m, box) for box in bodies)
     near = at_least(passes_m, 0.0, LIGHT_OFF_BODY_M, tolerated=ENDLESS)
     head_m = ball.at[2] + player.height_m + HEAD_OVER_HEIGHT_M
     distance_m = layout.ball_to_screen_m

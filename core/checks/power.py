@@ -11,10 +11,11 @@ from core.checks.places import IN_ROOM
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input
 from core.model.build import Slot
-from core.model.facts import known, known_some
+from core.model.facts import known, looked_for
 from core.model.kit import Beside
 from core.model.parts import Device, Display, LaunchMonitor, Machine, PowerStrip
 from core.model.room import Room
+from core.model.things import Looked
 from core.quantities import Quantity, Unit, say
 
 CONTINUOUS_SHARE = 0.80
@@ -133,13 +134,15 @@ def strip_load(load: Load, strips: Annotated[Beside[PowerStrip], "rated_w"]) -> 
 
 @check("power.sockets", title="Sockets for all plugs", place=IN_ROOM)
 def sockets(
-    load: Load, room: Annotated[Room, "sockets"], strips: Annotated[Beside[PowerStrip], "sockets", "surge_protected"]
+    load: Load,
+    room: Annotated[Room, "none_of", "sockets"],
+    strips: Annotated[Beside[PowerStrip], "sockets", "surge_protected"],
 ) -> Answer:
     """Sockets in the room and on power strips, against plugs; a strip takes one socket and is never chained.
 
     Without a strip what is short may still be had from one: tight. Computer and projector are worth surge protection.
     """
-    in_wall = sum(socket.outlets for socket in known_some(room, "sockets"))
+    in_wall = sum(socket.outlets for socket in looked_for(room, Looked.SOCKETS))
     there = [known(strip, "sockets") for strip, count in strips.counted() for _ in range(count)]
     has = in_wall + sum(sockets - 1 for sockets in there[:in_wall])
     needs = len(load.watts)

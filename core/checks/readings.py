@@ -17,7 +17,19 @@ from core.model.build import Build, Slot
 from core.model.chain import Chain, resolve_chain
 from core.model.facts import known, known_some
 from core.model.kit import Beside, Kit, resolve_kit
-from core.model.parts import KINDS, Flooring, FloorStanding, ImpactScreen, Mat, Part, Plan, Projector, Title, kinds_of
+from core.model.parts import (
+    KINDS,
+    Flooring,
+    FloorStanding,
+    ImpactScreen,
+    Mat,
+    Part,
+    Plan,
+    Projector,
+    SideCamera,
+    Title,
+    kinds_of,
+)
 from core.model.room import Layout, Room
 
 One = Callable[[type, object], object]
@@ -284,15 +296,18 @@ def lens(
 @derive
 def monitor_spot(
     monitor: Annotated[FloorStanding, "distance_max_m", "distance_min_m"],
-    layout: Annotated[Layout, "ball_y_m", "monitor_distance_m"],
-    room: Annotated[Room, "length_m"],
+    layout: Annotated[Layout, "ball_x_m", "ball_y_m", "monitor_distance_m"],
+    room: Annotated[Room, "length_m", "width_m"],
 ) -> MonitorSpot:
-    """Where the monitor was put; else the middle of its range, nearer where the room is short behind the ball."""
+    """Where the monitor was put; else the middle of its range, nearer where its side of the ball has less room."""
     if layout.monitor_distance_m is not None:
         return MonitorSpot(layout.monitor_distance_m, proposed=False)
     near_m, far_m = known(monitor, "distance_min_m"), known(monitor, "distance_max_m")
-    behind_m = room.length_m - layout.ball_y_m - MONITOR_BODY_M - PLACEMENT_COMFORT_M
-    return MonitorSpot(max(near_m, min((near_m + far_m) / 2, behind_m)), proposed=True)
+    # Beside the ball it serves whoever plays: off the nearer wall it is off both.
+    beside_m = min(layout.ball_x_m, room.width_m - layout.ball_x_m)
+    free_m = beside_m if isinstance(monitor, SideCamera) else room.length_m - layout.ball_y_m
+    at_ease_m = free_m - MONITOR_BODY_M - PLACEMENT_COMFORT_M
+    return MonitorSpot(max(near_m, min((near_m + far_m) / 2, at_ease_m)), proposed=True)
 
 
 def clear_area_m(screen: ImpactScreen) -> tuple[float, float]:

@@ -19,11 +19,21 @@ from core.geometry.solids import Solid, door_sweeps, golfers, stored_solids, thi
 from core.geometry.surroundings import Surroundings
 from core.geometry.swing_disc import Point3
 from core.model.brief import Brief, Handedness
-from core.model.facts import Missing, known, not_stated
+from core.model.facts import Missing, MissingFact, known, looked_for, not_stated
 from core.model.kit import Beside
-from core.model.parts import Enclosure, Lamp, Mat, Mount, OverheadCamera, SideCamera, SideProtection, Surface
+from core.model.parts import (
+    Enclosure,
+    FloorStanding,
+    Lamp,
+    Mat,
+    Mount,
+    OverheadCamera,
+    SideCamera,
+    SideProtection,
+    Surface,
+)
 from core.model.room import Layout, Room
-from core.model.things import BayPart, Joists, Opening, Wall
+from core.model.things import BayPart, Joists, Looked, Opening, Wall
 
 HANDS_BREADTH_M = 0.05
 """Walls are out of true by less, and fixings are got past by it (trade)."""
@@ -52,12 +62,27 @@ class Glass:
 
 
 @dataclass(frozen=True)
+class StatedHood:
+    """An enclosure of which the clear inside is stated."""
+
+    hood: Hood
+
+
+@dataclass(frozen=True)
 class OverheadSpot:
     """Where an overhead camera hangs: ahead of the ball in the middle of its range, under the ceiling there."""
 
     ahead_m: float
     ceiling_m: float
     """Height of the ceiling over that spot, above the bare floor."""
+
+
+@dataclass(frozen=True)
+class LookedThrough:
+    """Whether somebody has looked through the room for what is in it."""
+
+    missing: Missing | None
+    """What nobody looked for."""
 
 
 @dataclass(frozen=True)
@@ -120,6 +145,14 @@ def hood(
 
 
 @derive
+def stated_hood(hood: Hood, enclosure: Annotated[Enclosure, "inner_height_m", "inner_width_m"]) -> StatedHood:
+    """Only where its maker says how much is clear inside: what is drawn as wide as outside is not."""
+    known(enclosure, "inner_width_m")
+    known(enclosure, "inner_height_m")
+    return StatedHood(hood)
+
+
+@derive
 def overhead_spot(
     monitor: Annotated[OverheadCamera, "ahead_max_m", "ahead_min_m"], ball: Ball, ceiling: Ceiling
 ) -> OverheadSpot:
@@ -158,7 +191,21 @@ def hands_that_play(brief: Brief) -> tuple[Handedness, ...]:
 @derive_from_known
 def sizes(
     screen: Annotated[Surface, "height_m", "id", "maker", "name", "width_m"] | None,
-    enclosure: Annotated[Enclosure, "depth_m", "id", "maker", "name", "outer_height_m", "outer_width_m"] | None,
+    enclosure: Annotated[
+        Enclosure,
+        "depth_m",
+        "id",
+        "inner_height_m",
+        "inner_width_m",
+        "maker",
+        "name",
+        "outer_height_m",
+        "outer_width_m",
+    ]
+    | None,
+    on_floor: Annotated[FloorStanding, "distance_max_m", "distance_min_m", "id", "maker", "name"] | None,
+    overhead: Annotated[OverheadCamera, "ahead_max_m", "ahead_min_m", "id", "maker", "name"] | None,
+    layout: Annotated[Layout, "monitor_distance_m"],
     hood: Hood | None,
     mat: Annotated[Mat, "id", "length_m", "maker", "name", "width_m"] | None,
     netting: Annotated[Beside[SideProtection], "height_m", "width_m"],
@@ -167,7 +214,17 @@ def sizes(
     missing: list[tuple[BayPart, Missing]] = []
     for part, sheet, fields in (
         (BayPart.SCREEN, screen, ("width_m", "height_m")),
-        (BayPart.ENCLOSURE, enclosure, ("outer_width_m", "outer_height_m", "depth_m")),
+        (
+            BayPart.ENCLOSURE,
+            enclosure,
+            ("outer_width_m", "outer_height_m", "depth_m", "inner_width_m", "inner_height_m"),
+        ),
+        (
+            BayPart.MONITOR,
+            on_floor if layout.monitor_distance_m is None else None,
+            ("distance_min_m", "distance_max_m"),
+        ),
+        (BayPart.MONITOR, overhead, ("ahead_min_m", "ahead_max_m")),
         (BayPart.MAT, mat, ("width_m", "length_m")),
     ):
         lacking = [] if sheet is None else [field for field in fields if getattr(sheet, field) is None]
@@ -217,8 +274,9 @@ def bay(
 
 
 @derive
-def obstructions(room: Annotated[Room, "length_m", "stored", "things", "width_m"]) -> Obstructions | None:
-    """What is in the way, and what the room must hold while people play; `None` in an empty room."""
+def obstructions(room: Annotated[Room, "length_m", "none_of", "stored", "things", "width_m"]) -> Obstructions | None:
+    """What is in the way, and what the room must hold while people play; `None` in a room that has nothing."""
+    looked_for(room, Looked.THINGS)
     solids = (*thing_solids(room), *stored_solids(room, playing=True))
     return Obstructions(solids) if solids else None
 
@@ -268,6 +326,17 @@ def room_at_rest(
 
 
 @derive
+def looked_through(room: Annotated[Room, "none_of", "openings", "things"]) -> LookedThrough:
+    """What stands or hangs in the room, and its windows and doors."""
+    for what in (Looked.THINGS, Looked.OPENINGS):
+        try:
+            looked_for(room, what)
+        except MissingFact as fact:
+            return LookedThrough(fact.missing)
+    return LookedThrough(None)
+
+
+@derive
 def playing_layout(
     brief: Annotated[Brief, "players"],
     layout: Annotated[Layout, "ball_x_m", "ball_y_m"],
@@ -299,14 +368,16 @@ def stowed_layout(
 
 
 @derive
-def joists(room: Annotated[Room, "joists"]) -> Joists | None:
-    """What carries the ceiling, where that is known."""
-    return room.joists
+def joists(room: Annotated[Room, "joists", "none_of"]) -> Joists | None:
+    """What carries the ceiling; `None` where it has no joists."""
+    carries: Joists | None = looked_for(room, Looked.JOISTS)
+    return carries
 
 
 @derive
-def sockets(room: Annotated[Room, "length_m", "openings", "sockets", "width_m"]) -> Sockets | None:
-    """Where the sockets are; `None` where none was entered."""
+def sockets(room: Annotated[Room, "length_m", "none_of", "openings", "sockets", "width_m"]) -> Sockets | None:
+    """Where the sockets are; `None` in a room that has none."""
+    looked_for(room, Looked.SOCKETS)
     places = tuple(
         (socket.name, panel_of(socket.wall, room).at(socket.along_m, socket.height_m)) for socket in room.sockets
     )
@@ -320,8 +391,11 @@ def walls(room: Annotated[Room, "length_m", "openings", "width_m"]) -> Walls:
 
 
 @derive
-def glass(walls: Walls, layout: Annotated[Layout, "ball_y_m"]) -> Glass | None:
+def glass(
+    walls: Walls, room: Annotated[Room, "none_of", "openings"], layout: Annotated[Layout, "ball_y_m"]
+) -> Glass | None:
     """The windows, by whether a ball may reach them; `None` where there are none."""
+    looked_for(room, Looked.OPENINGS)
     panes = [(panel.wall, hole) for panel in walls.panels for hole in panel.holes if hole.is_glass]
     ahead = [hole.opening for wall, hole in panes if wall is Wall.SCREEN or _beside_flight(wall, hole, layout)]
     behind = [hole.opening.name for _, hole in panes if hole.opening not in ahead]

@@ -12,7 +12,8 @@ from core.geometry.edges import Point
 from core.geometry.hitting_region import Area, typed_inside
 from core.geometry.surroundings import Surroundings
 from core.model.brief import Handedness, Player
-from core.model.room import Layout
+from core.model.room import Layout, Room
+from core.model.things import Looked
 from core.quantities import Quantity, Sentence, Unit, say
 
 SCREEN_DISTANCE = BallDistance()
@@ -47,6 +48,8 @@ class Around:
     """Of the bay across the room."""
     screen_y_m: float
     distance: BallDistance
+    looked: bool = True
+    """Somebody has looked for what stands or hangs in the room."""
 
 
 @derive
@@ -56,13 +59,15 @@ def around(
     middle: BayMiddle,
     layout: Annotated[Layout, "screen_y_m"],
     distance: BallDistance,
+    room: Annotated[Room, "none_of", "things"],
 ) -> Around:
     """Everything but the ball."""
     z = surroundings.room.surface_m
     anywhere = Surroundings(
         surroundings.room, (0.0, 0.0, z), surroundings.players, surroundings.things, surroundings.panels
     )
-    return Around(anywhere, inside, middle.x_m, layout.screen_y_m, distance)
+    looked = bool(room.things) or Looked.THINGS in room.none_of
+    return Around(anywhere, inside, middle.x_m, layout.screen_y_m, distance, looked)
 
 
 @derive
@@ -100,7 +105,8 @@ def _spot(around: Around, players: tuple[Player, ...]) -> HittingSpot:
     wanted = (around.middle_m, around.screen_y_m + distance.comfortable_m)
     x_m, y_m = typed_inside(areas, wanted)
     reason = say(
-        "Clear for {who}; {offset} beside the picture's centre, {to_screen} from the screen.",
+        "{seen}lear for {who}; {offset} beside the picture's centre, {to_screen} from the screen.",
+        seen="C" if around.looked else "Unless something stands or hangs there that nobody entered, c",
         who=_names(players),
         offset=Quantity(abs(x_m - around.middle_m), Unit.METRE),
         to_screen=Quantity(y_m - around.screen_y_m, Unit.METRE),

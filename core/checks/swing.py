@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from math import degrees
 from typing import Annotated
 
-from core.bay import Hood, projector_box
+from core.bay import projector_box
 from core.checks.bag import bag_headline, bag_of
 from core.checks.ball import SwingRules, ball_limits
 from core.checks.declared import THERE
@@ -14,7 +14,7 @@ from core.checks.limits import Limit, State, at_least, tightest
 from core.checks.places import IN_ROOM, on
 from core.checks.readings import Ball
 from core.checks.register import check, derive
-from core.checks.space import Obstructions
+from core.checks.space import Obstructions, StatedHood
 from core.checks.swing_limit import slow_swing, swing_basis, swing_limit
 from core.checks.verdict import Answer, Basis, Cures, Input, press
 from core.geometry.shadow import Lens
@@ -273,7 +273,7 @@ def _lower_floor(player: Player, closest: Closest, surroundings: Surroundings) -
 def longest_club(
     player: Annotated[Player, "early_release", "handedness", "height_m", "id", "longest_club", "measured_reaches"],
     surroundings: Surroundings,
-    hood: Hood | None,
+    hood: StatedHood | None,
 ) -> Answer:
     """The longest club that the player wants to swing stays clear of everything; else how far down the bag it goes.
 
@@ -310,7 +310,7 @@ def inside_enclosure(
     player: Annotated[Player, "id", "longest_club"],
     disc: SwingDisc,
     enclosure: Annotated[Enclosure, THERE],
-    hood: Hood,
+    stated: StatedHood,
     layout: Annotated[Layout, "screen_y_m"],
     surroundings: Surroundings,
 ) -> Answer:
@@ -322,7 +322,7 @@ def inside_enclosure(
     closest = surroundings.closest_panel(player, player.longest_club)
     limit = swing_limit(closest.clearance_m, closest.doubt_m)
     ahead_m, behind_m = disc.bounds(surroundings.ball)[0][1], disc.bounds(surroundings.ball)[1][1]
-    back_m = layout.screen_y_m + hood.depth_m + limit.comfortable + OUTLINE_M - ahead_m
+    back_m = layout.screen_y_m + stated.hood.depth_m + limit.comfortable + OUTLINE_M - ahead_m
     back, words = enough(back_m), "Move the ball {back} back, out of the box."
     fits_behind = 0 < back_m <= surroundings.room.length_m - behind_m
     return Answer(
@@ -332,9 +332,9 @@ def inside_enclosure(
         ),
         formula="smallest distance from the swing disc to side panels and roof, negative through them",
         inputs=lambda: (
-            Input("Depth", metres(hood.depth_m), Basis.SPEC),
-            Input("Inner width", metres(hood.inner_width_m), Basis.SPEC),
-            Input("Inner height", metres(hood.inner_height_m), Basis.SPEC),
+            Input("Depth", metres(stated.hood.depth_m), Basis.SPEC),
+            Input("Inner width", metres(stated.hood.inner_width_m), Basis.SPEC),
+            Input("Inner height", metres(stated.hood.inner_height_m), Basis.SPEC),
             placed_input("Gap behind the screen", layout.screen_y_m),
             *swing_inputs(player, disc),
         ),

@@ -7,7 +7,7 @@ version are kept as tests.
 from collections.abc import Callable, Mapping
 from typing import Any, Literal, get_args
 
-Version = Literal[2]
+Version = Literal[3]
 """What is written today."""
 CURRENT: int = get_args(Version)[0]
 Document = dict[str, Any]
@@ -48,10 +48,32 @@ def _subscriptions_of_three_answers(build: Document) -> Document:
     return {**build, "brief": {"subscriptions": wish, **rest}}
 
 
+def _nothing_more_in_the_rooms(build: Document) -> Document:
+    """Before somebody could say that a room has no windows, say, what was not entered counted as not there."""
+    candidates = build.get("candidates")
+    looked = {"room": _looked_through(build.get("room", {}))}
+    if isinstance(candidates, list):
+        looked["candidates"] = [
+            {**each, "room": _looked_through(each.get("room", {}))} if isinstance(each, dict) else each
+            for each in candidates
+        ]
+    return {**build, **looked}
+
+
+def _looked_through(room: Any) -> Any:
+    everything = ["things", "openings", "sockets", "joists"]
+    return {**room, "none_of": everything} if isinstance(room, dict) else room
+
+
+def _as_it_was(part: Document) -> Document:
+    """Nothing about parts changed with that version."""
+    return part
+
+
 def _turf_off_the_roll(part: Document) -> Document:
     """A covering off the roll is turf, unless somebody says carpet."""
     return {**part, "kind": "turf"} if part.get("kind") == "floor_roll" else part
 
 
-_BUILD_STEPS = {1: _subscriptions_of_three_answers}
-_PART_STEPS = {1: _turf_off_the_roll}
+_BUILD_STEPS = {1: _subscriptions_of_three_answers, 2: _nothing_more_in_the_rooms}
+_PART_STEPS = {1: _turf_off_the_roll, 2: _as_it_was}

@@ -86,9 +86,12 @@ class Surroundings:
             )
             for edge in swing_edges(disc, self.room)
         ]
-        if self.things or self.panels:
-            found.append(self._closest(player, club, range(len(self.boxes))))
-        return min(found, key=lambda closest: closest.order)
+        nearest = min(found, key=lambda closest: closest.order)
+        # What is further off than that with all that is around it is not the nearest, and need not be measured.
+        within = Box(*disc.bounds(self.ball))
+        if any(within.gap_m(box) <= max(nearest.clearance_m, 0.0) for box in self.boxes):
+            nearest = min(nearest, self._closest(player, club, range(len(self.boxes))), key=lambda one: one.order)
+        return nearest
 
     def swing_rules(self, players: Iterable[Player]) -> tuple[BallRule, ...]:
         """The straight limits that the longest clubs of `players` set the ball."""

@@ -11,7 +11,7 @@ from core.model.parts import Part, Plan
 from core.model.parts.words import fact_words
 from core.model.record import Record
 from core.model.room import Layout, Room
-from core.model.things import Opening
+from core.model.things import Looked, Opening
 
 
 class FactAt(NamedTuple):
@@ -68,8 +68,19 @@ QUESTIONS: Mapping[tuple[type[Record], str], tuple[str, str]] = {
     (Room, "mains_v"): ("The voltage of the mains", "Enter it with the room: 230 V or 120 V are usual."),
     (Room, "breaker_a"): ("The rating of the breaker", "Read it off the breaker, or ask an electrician."),
     (Room, "floor_base"): ("What the floor is made of", "Say in the room whether it is concrete or timber."),
-    (Room, "openings"): ("Which windows and doors the room has", "Enter them with the room."),
-    (Room, "sockets"): ("Where the sockets are", "Enter them with the room."),
+    (Room, "things"): (
+        "What stands or hangs in the room",
+        "Walk it once for beams, rails, lamps, openers and shelves: add them, or say that there are none.",
+    ),
+    (Room, "openings"): (
+        "Which windows and doors the room has",
+        "Add them to the room, or say that there are none.",
+    ),
+    (Room, "sockets"): ("Where the sockets are", "Add them to the room, or say that there are none."),
+    (Room, "joists"): (
+        "How the joists of the ceiling run",
+        "Say it in the room, or that the ceiling has none: concrete takes anchors.",
+    ),
 }
 """What is asked of a household: in words, and how to answer."""
 RECORDS: Mapping[type[Record], str] = {Brief: "brief", Room: "room", Layout: "layout"}
@@ -92,6 +103,14 @@ def known_some(record: Record, field: str, of: Part | None = None) -> Any:
     if not value:
         raise not_stated(record, field, of)
     return value
+
+
+def looked_for(room: Room, what: Looked) -> Any:
+    """What was entered of `what`, or `MissingFact` where nothing was, and nobody said that there is none."""
+    found = getattr(room, what)
+    if not found and what not in room.none_of:
+        raise not_stated(room, what)
+    return found
 
 
 def not_stated(record: Record, field: str, of: Part | None = None) -> MissingFact:

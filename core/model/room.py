@@ -10,7 +10,7 @@ from typing import Annotated, Self
 from pydantic import Field, model_validator
 
 from core.model.record import Amperes, Lux, Metres, Name, PositiveMetres, Record, Several, Volts, Watts, Word
-from core.model.things import BayPart, Joists, Opening, Socket, Stored, Thing
+from core.model.things import BayPart, Joists, Looked, Opening, Socket, Stored, Thing
 
 MOST_THINGS = 60
 
@@ -80,6 +80,8 @@ class Room(Record):
     """What else runs on that breaker while people play."""
     floor_base: FloorBase | None = None
     """What the floor is, under any covering."""
+    none_of: Several[Looked] = ()
+    """What somebody looked for, and the room has none of."""
     stored: Annotated[tuple[Stored, ...], Field(max_length=MOST_THINGS)] = ()
     """What the room must still hold, where it stands when nobody plays."""
 

@@ -93,6 +93,15 @@ class Opens(StrEnum):
     NOT = "not"
 
 
+class Looked(StrEnum):
+    """What a room is looked through for. Nothing entered is not known, until somebody says that there is none."""
+
+    THINGS = "things"
+    OPENINGS = "openings"
+    SOCKETS = "sockets"
+    JOISTS = "joists"
+
+
 class Guard(StrEnum):
     """What is between a window and a ball while people play."""
 

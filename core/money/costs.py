@@ -59,6 +59,8 @@ class Line(NamedTuple):
     quantity: int = 1
     unit: str = ""
     missing: Missing | None = None
+    worth_missing: Missing | None = None
+    """Why it is not known what something owned would cost a newcomer."""
     beside: str = ""
     """The extra or small item that it is of; empty for what hangs on the chain."""
     licence: str = ""
@@ -101,6 +103,8 @@ class Costs:
     yearly_cap: Money | None
     counted: Money
     """What counts against the up-front cap: what is spent, or what a newcomer would spend."""
+    counts_owned: bool = False
+    """What is owned counts against the cap as well."""
     scope: str = COSTS_SCOPE
 
     def of_slot(self, slot: Slot) -> tuple[Money, Money] | None:
@@ -135,6 +139,16 @@ class Costs:
         return tuple(line.missing for line in self.lines if line.missing)
 
     @property
+    def worth_missing(self) -> tuple[Missing, ...]:
+        """Why it is not known what things are worth, line by line: of those that are bought, and of those owned."""
+        return (*self.missing, *(line.worth_missing for line in self.lines if line.worth_missing))
+
+    @property
+    def counted_missing(self) -> tuple[Missing, ...]:
+        """Why what counts against the up-front cap is not known."""
+        return self.worth_missing if self.counts_owned else self.missing
+
+    @property
     def missing_rates(self) -> tuple[str, ...]:
         """Currencies that the brief has no rate for, each once."""
         rates = (fact.at.field for fact in self.missing if fact.at.record == "brief")
@@ -163,6 +177,7 @@ def costs_of(brief: Brief, book: PriceBook, chain: Chain, room: Room, beside: It
         up_front_cap=brief.up_front_cap,
         yearly_cap=brief.yearly_cap,
         counted=newcomer if brief.valuation is Valuation.NEWCOMER else up_front,
+        counts_owned=brief.valuation is Valuation.NEWCOMER,
     )
 
 
@@ -265,7 +280,13 @@ def _paid(
     price, missing = (None, listed.missing) if isinstance(listed, MissingFact) else (listed, None)
     if owned:
         nothing = line.yearly
-        return line._replace(payment=Payment.OWNED, up_front=nothing, replacement_value=worth or price)
+        value = worth or price
+        return line._replace(
+            payment=Payment.OWNED,
+            up_front=nothing,
+            replacement_value=value,
+            worth_missing=missing if value is None else None,
+        )
     if quote is not None:
         return line._replace(payment=Payment.QUOTE, up_front=quote)
     free = price is not None and price.minor == 0

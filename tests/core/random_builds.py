@@ -11,6 +11,7 @@ from core.model.build import Build, Slot, slot_for
 from core.model.chain import plans_of
 from core.model.parts import Part
 from core.model.room import CeilingShape
+from core.model.things import Looked
 from core.report.small_items import with_cheapest
 from tests.core import worlds
 
@@ -210,4 +211,6 @@ def _decided(build: Build, dice: Random) -> Build:
     layout = build.layout.model_dump()
     if dice.random() < 0.3:
         layout["screen_x_m"] = round(dice.uniform(1.2, build.room.width_m - 1.2), 3)
-    return Build.model_validate(build.model_dump() | {"brief": brief, "chain": chain, "layout": layout})
+    room = build.room.model_dump()
+    room["none_of"] = [what for what in Looked if dice.random() < 0.8]
+    return Build.model_validate(build.model_dump() | {"brief": brief, "chain": chain, "layout": layout, "room": room})

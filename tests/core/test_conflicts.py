@@ -10,7 +10,7 @@ from core.geometry.ceiling import ceiling_of
 from core.geometry.conflicts import conflicts, free_shift, near
 from core.geometry.solids import Group, door_sweeps, nearest_wall, stored_solids, thing_solids
 from core.model.room import Room
-from core.model.things import Wall
+from core.model.things import Looked, Wall
 from core.quantities import UnitSystem
 from core.report import evaluate
 from core.report.evaluation_of import evaluation_of
@@ -21,7 +21,8 @@ METRIC = UnitSystem.METRIC
 
 
 def verdict(id: str, where: Room, **layout: Any) -> Told:
-    build = worlds.full_build(room=where, layout=worlds.layout(**layout))
+    looked = where.model_copy(update={"none_of": tuple(Looked)})
+    build = worlds.full_build(room=looked, layout=worlds.layout(**layout))
     report = evaluate(build, worlds.full_parts())
     return report.told(next(v for v in report.verdicts if v.id == id))
 

@@ -10,6 +10,7 @@ from core.formats.parts_pack import read_parts_pack
 from core.formats.stored import read_stored_build, read_stored_sheet, write_stored
 from core.formats.versions import CURRENT, UnknownVersion
 from core.model.household import Subscriptions
+from core.model.things import Looked
 from core.report import evaluate
 
 KEPT = Path(__file__).parent / "versions"
@@ -35,6 +36,10 @@ class KeptFileTests(TestCase):
         self.assertIs(file.build.brief.subscriptions, Subscriptions.RATHER_NOT)
         roll, mat = read_parts_pack((KEPT / "pack-1.json").read_bytes()).parts
         self.assertEqual([getattr(part, "kind", "") for part in (roll, mat)], ["turf", "mat"])
+
+    def test_before_the_third_version_nothing_entered_was_nothing_there(self) -> None:
+        file = read_build_file((KEPT / "build-2.json").read_bytes())
+        self.assertEqual(set(file.build.room.none_of), set(Looked))
 
     def test_database_and_history_go_through_the_same_steps(self) -> None:
         kept = json.loads((KEPT / "build-1.json").read_text())

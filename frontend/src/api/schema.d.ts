@@ -1589,6 +1589,7 @@ export interface components {
              *       "breaker_a": null,
              *       "other_load_w": 0,
              *       "floor_base": null,
+             *       "none_of": [],
              *       "stored": []
              *     }
              */
@@ -2096,6 +2097,12 @@ export interface components {
             subject_id: string;
         };
         /**
+         * Looked
+         * @description What a room is looked through for. Nothing entered is not known, until somebody says that there is none.
+         * @enum {string}
+         */
+        Looked: "things" | "openings" | "sockets" | "joists";
+        /**
          * Looks
          * @description How it shall look: a living room asks for an enclosure, a shed does not.
          * @enum {string}
@@ -2431,6 +2438,12 @@ export interface components {
             other_load_w: number;
             /** @description What the floor is, under any covering. */
             floor_base?: components["schemas"]["FloorBase"] | null;
+            /**
+             * None Of
+             * @description What somebody looked for, and the room has none of.
+             * @default []
+             */
+            none_of: components["schemas"]["Looked"][];
             /**
              * Stored
              * @description What the room must still hold, where it stands when nobody plays.
@@ -3076,6 +3089,8 @@ export interface components {
             /** Other Load W */
             other_load_w?: string | number;
             floor_base?: components["schemas"]["FloorBase"] | null;
+            /** None Of */
+            none_of?: components["schemas"]["Looked"][];
         };
         /**
          * LayoutChange

@@ -64,7 +64,7 @@ class GlassTests(CheckTestCase):
 
         ahead, behind, before = window("a", "left", 1.0), window("b", "left", 4.0), window("c", "screen", 1.0)
         where = room(openings=[ahead, behind, before])
-        self.assertEqual(glass_of(walls_of(where), layout()), Glass((before, ahead), ("b",)))
+        self.assertEqual(glass_of(walls_of(where), where, layout()), Glass((before, ahead), ("b",)))
         self.assert_verdict(glass(Glass((before, ahead), ("b",))), "tight", "c, a", "none", "")
         self.assert_verdict(glass(Glass((), ("b",))), "clear", "none", "none", "")
 

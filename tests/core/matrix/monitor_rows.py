@@ -41,9 +41,10 @@ ROWS: dict[str, list[Case]] = {
         clear("500 mm | 400 mm | 100 mm", "in the middle of 0.4 to 0.6: 0.1 from the near end", swap=[BESIDE]),
         tight(
             "700 mm | 650 mm | 50 mm",
-            "ball 0.7 from the right wall, 0.5 + 0.15 needed",
+            "ball 0.7 from the right wall, put at 0.5, 0.5 + 0.15 needed",
             swap=[BESIDE],
             layout__ball_x_m=3.9,
+            layout__monitor_distance_m=0.5,
         ),
         blocked(
             "700 mm | 600 mm | −100 mm",

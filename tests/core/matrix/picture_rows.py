@@ -12,6 +12,10 @@ LAMP = worlds.thing(id="lamp", kind="lamp", name="lamp", y_m=2.0, fixed_to="ceil
 PIPE = extra("frame_material", "Pipe", material="pipe", section_m=0.027)
 
 
+def cords(pack_size: int) -> Part:
+    return extra("hanging", takes=("grommets",), load_kg=1, pack_size=pack_size)
+
+
 def baffle(width_m: float) -> Part:
     return extra("baffle", width_m=width_m, height_m=2.7, sound="quiet")
 
@@ -330,11 +334,21 @@ ROWS: dict[str, list[Case]] = {
         unknown("The sides of Box", enclosure__sides=None),
     ],
     "screen.weight": [
-        clear("25.0 kg | 6.0 kg | 19.0 kg", "25 cords of 1 kg", beside=[extra("hanging", load_kg=1, pack_size=25)]),
-        tight(
-            "7.0 kg | 6.0 kg | 1.0 kg", "1.0, a quarter of 6 is 1.5", beside=[extra("hanging", load_kg=1, pack_size=7)]
+        clear(
+            "25.0 kg | 6.0 kg | 19.0 kg",
+            "25 cords of 1 kg",
+            beside=[cords(25)],
         ),
-        blocked("4.0 kg | 6.0 kg | −2.0 kg", "two short", beside=[extra("hanging", load_kg=1, pack_size=4)]),
+        tight(
+            "7.0 kg | 6.0 kg | 1.0 kg",
+            "1.0, a quarter of 6 is 1.5",
+            beside=[cords(7)],
+        ),
+        blocked(
+            "4.0 kg | 6.0 kg | −2.0 kg",
+            "two short",
+            beside=[cords(4)],
+        ),
         unknown("The weight of Square", screen__weight_kg=None),
     ],
     "screen.edge": [

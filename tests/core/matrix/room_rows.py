@@ -66,6 +66,7 @@ ROWS: dict[str, list[Case]] = {
         unknown("Who will swing here", brief__players=()),
     ],
     "room.glass": [
+        unknown("Which windows and doors the room has", room__openings=()),
         clear("none | none | –", "only behind the golfer", room__openings=(WINDOW,)),
         clear(
             "none | none | –",
@@ -121,6 +122,7 @@ ROWS: dict[str, list[Case]] = {
         unknown("The thickness of Strip", mat__thickness_m=None, **ADA),
     ],
     "swing.things": [
+        unknown("What stands or hangs in the room", room__things=(), room__none_of=(), **ADA),
         clear("1.943 m | 0 mm | 1.943 m", "the beam is behind, at 6.6", **ADA),
         tight(
             "92 mm | 0 mm | 92 mm", "a beam over the ball from 2.8: 2.8 − 0.04 − 2.668", room__things=beam(2.8), **ADA
@@ -186,6 +188,7 @@ ROWS: dict[str, list[Case]] = {
         unknown("The rated load of power_strip", beside=[extra("power_strip")]),
     ],
     "projector.joist": [
+        unknown("How the joists of the ceiling run", room__joists=None, room__none_of=()),
         clear(
             "0 mm | 100 mm | 100 mm",
             "joists at 0.5, 1.1, 1.7, 2.3",
@@ -220,6 +223,7 @@ ROWS: dict[str, list[Case]] = {
         unknown("The least throw ratio of Lamp", projector__throw_min=None),
     ],
     "projector.socket": [
+        unknown("Where the sockets are", room__sockets=()),
         clear(
             "2.00 m | 10.00 m | 8.00 m",
             "2.0 across in a room 4.0 wide, level with the lens",
@@ -251,6 +255,7 @@ ROWS: dict[str, list[Case]] = {
             room__openings=[WIDE_DOOR],
         ),
         unknown("The thickness of Strip", mat__thickness_m=None),
+        unknown("What stands or hangs in the room", room__things=(), room__none_of=()),
     ],
     "projector.swing": [
         clear("1.026 m | 300 mm | 726 mm", "by the dense sampler, hub to clubhead, against the body", **ADA),

@@ -1,11 +1,19 @@
 <script lang="ts">
-  import type { ContentGroup } from '../../api/client'
+  import type { ContentGroup, Looked } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import { GROUP_WORDS, KINDS } from '../../lib/contents'
   import { view } from '../../lib/view.svelte'
   import ContentRow from './ContentRow.svelte'
+  import NoneOf from './NoneOf.svelte'
 
-  let { group, empty }: { group: ContentGroup; empty: string } = $props()
+  interface Props {
+    group: ContentGroup
+    empty: string
+    /** What the room is looked through for: nothing entered is not known, until somebody says that there is none. */
+    looked?: Looked
+  }
+
+  let { group, empty, looked }: Props = $props()
   const build = $derived(useBuild()())
   const contents = $derived(build.reply?.build.room[group] ?? [])
   const id = $props.id()
@@ -40,6 +48,10 @@
   {#each contents as content, index (content.id)}
     <ContentRow {group} {content} {index} />
   {:else}
-    <p class="text-sm text-faint">{empty}</p>
+    {#if looked === undefined}
+      <p class="text-sm text-faint">{empty}</p>
+    {:else}
+      <NoneOf {looked} words={empty} />
+    {/if}
   {/each}
 </section>

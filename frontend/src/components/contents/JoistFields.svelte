@@ -2,6 +2,7 @@
   import { useBuild } from '../../lib/build.svelte'
   import Choice from '../Choice.svelte'
   import QuantityField from '../QuantityField.svelte'
+  import NoneOf from './NoneOf.svelte'
 
   /** How the joists run: what hangs is fixed to them. */
   const build = $derived(useBuild()())
@@ -23,7 +24,9 @@
       >
     {/if}
   </div>
-  {#if joists}
+  {#if !joists}
+    <NoneOf looked="joists" words="Nobody has looked yet. A ceiling of concrete has none." />
+  {:else}
     <div class="grid grid-cols-[1fr_auto] items-baseline gap-x-3 gap-y-1">
       <span>They run</span>
       <Choice

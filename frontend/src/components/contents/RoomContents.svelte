@@ -9,7 +9,8 @@
 
 <ContentList
   group="things"
-  empty="Nothing yet. Beams, rails, lamps and openers decide more swings than ceilings do."
+  looked="things"
+  empty="Nobody has looked yet. Beams, rails, lamps and openers decide more swings than ceilings do."
 />
 <p class="mt-1 text-xs text-faint">
   Never cut or notch a beam or joist. Lamps and openers are moved by licensed trades; opener springs are under
@@ -17,6 +18,10 @@
 </p>
 <ContentList group="stored" empty="Nothing: the room is the bay's alone." />
 {#if (build.reply?.build.room.stored.length ?? 0) > 0}<StaysUp />{/if}
-<ContentList group="openings" empty="None yet. A door that opens into the room needs its swing." />
-<ContentList group="sockets" empty="None yet." />
+<ContentList
+  group="openings"
+  looked="openings"
+  empty="Nobody has looked yet. A door that opens into the room needs its swing."
+/>
+<ContentList group="sockets" looked="sockets" empty="Nobody has looked yet." />
 <JoistFields />

@@ -1,0 +1,121 @@
+"""Sweeps over random builds: what is not known is never clear, and what means the same is answered the same."""
+
+from collections.abc import Iterator, Mapping
+from typing import Any
+from unittest import TestCase
+
+from core.checks.evaluation import Evaluation
+from core.checks.limits import Limit, State
+from core.model.build import Build
+from core.model.parts import Part
+from core.model.things import Looked
+from core.report.evaluation_of import evaluation_of
+from tests.core.matrix.case import TODAY
+from tests.core.random_builds import furnished_build, sample_parts, seeds
+
+WISHES = frozenset({"playable_by", "up_front_cap_minor", "yearly_cap_minor", "setup_minutes"})
+"""Of the brief: what nobody asks for is not checked."""
+STANDS_BY_ITSELF = frozenset({"price", "plans", "sources"})
+
+
+def judged(build: Build, parts: Mapping[str, Part]) -> Evaluation:
+    return evaluation_of(build, parts, today=TODAY)
+
+
+def looked_through(build: Build) -> Build:
+    """`build` in a room of which nobody has said that it has none of something."""
+    return build.model_copy(update={"room": build.room.model_copy(update={"none_of": ()})})
+
+
+def with_one_fact_less(build: Build) -> Iterator[tuple[str, Build, Mapping[str, Part]]]:
+    """`build` without one fact of a part, of the brief or of the room, and without all of one kind of thing."""
+    parts = sample_parts()
+    for id in sorted(build.parts_named):
+        part = parts[id]
+        for field, info in type(part).model_fields.items():
+            if info.default is None and getattr(part, field) is not None and field not in STANDS_BY_ITSELF:
+                yield f"{id}.{field}", build, {**parts, id: part.model_copy(update={field: None})}
+        yield f"{id}.price", build, {**parts, id: part.model_copy(update={"price": None})}
+    for field, info in type(build.brief).model_fields.items():
+        if info.default is None and getattr(build.brief, field) is not None and field not in WISHES:
+            yield f"brief.{field}", changed(build, "brief", **{field: None}), parts
+    for field, info in type(build.room).model_fields.items():
+        if info.default is None and getattr(build.room, field) is not None:
+            yield f"room.{field}", changed(build, "room", **{field: None}), parts
+    for group in (Looked.THINGS, Looked.OPENINGS, Looked.SOCKETS):
+        yield f"room.{group}", changed(build, "room", **{group: ()}), parts
+
+
+def changed(build: Build, record: str, **fields: Any) -> Build:
+    return build.model_copy(update={record: getattr(build, record).model_copy(update=fields)})
+
+
+class NotKnownTests(TestCase):
+    def test_a_fact_that_is_not_known_clears_nothing_and_hides_nothing(self) -> None:
+        tried = 0
+        for seed in seeds(8):
+            build = looked_through(furnished_build(seed))
+            before = judged(build, sample_parts())
+            for what, without, parts in with_one_fact_less(build):
+                tried += 1
+                after = judged(without, parts).by_key
+                for verdict in before.verdicts:
+                    there = after.get(verdict.key)
+                    with self.subTest(seed=seed, without=what, check=verdict.key):
+                        self.assertIsNotNone(there, "it vanished")
+                        if there is not None and verdict.state is not State.CLEAR:
+                            self.assertIsNot(there.state, State.CLEAR)
+        self.assertGreater(tried, 1_000)
+
+    def test_a_room_that_nobody_looked_through_is_clear_of_nothing(self) -> None:
+        asked = {
+            Looked.THINGS: {"swing.things", "room.flight", "projector.beam"},
+            Looked.OPENINGS: {"room.glass"},
+            Looked.SOCKETS: {"power.sockets", "projector.socket"},
+            Looked.JOISTS: {"projector.joist"},
+        }
+        for seed in seeds(8):
+            build = looked_through(furnished_build(seed))
+            for what, checks in asked.items():
+                empty = None if what is Looked.JOISTS else ()
+                found = judged(changed(build, "room", **{what: empty}), sample_parts())
+                for verdict in (verdict for check in checks for verdict in found.of_check(check)):
+                    with self.subTest(seed=seed, without=what, check=verdict.key):
+                        self.assertIn(verdict.state, (State.UNKNOWN, State.BLOCKED))
+
+
+class SameTests(TestCase):
+    def test_players_in_another_order_and_by_another_name(self) -> None:
+        for seed in seeds(15):
+            build = furnished_build(seed)
+            players = tuple(
+                player.model_copy(update={"name": f"Somebody {number}"})
+                for number, player in enumerate(reversed(build.brief.players))
+            )
+            before = judged(build, sample_parts())
+            after = judged(changed(build, "brief", players=players), sample_parts())
+            states = [{verdict.key: verdict.state for verdict in found.verdicts} for found in (before, after)]
+            with self.subTest(seed=seed):
+                self.assertEqual(*states)
+
+    def test_two_of_something_are_one_and_one_more(self) -> None:
+        """Quantities count everywhere: two heaters heat, draw and cost as much as one and another."""
+        counted = 0
+        for seed in seeds(25):
+            build = furnished_build(seed)
+            for extra in build.extras:
+                one = [other for other in build.extras if other.id != extra.id]
+                single = extra.model_copy(update={"quantity": 1})
+                apart = (*one, single, single.model_copy(update={"id": "another"}))
+                double = (*one, extra.model_copy(update={"quantity": 2}))
+                found = [
+                    {
+                        verdict.key: (verdict.state, verdict.deciding if isinstance(verdict.deciding, Limit) else None)
+                        for verdict in judged(build.model_copy(update={"extras": extras}), sample_parts()).verdicts
+                    }
+                    for extras in (double, apart)
+                ]
+                counted += 1
+                with self.subTest(seed=seed, extra=extra.part):
+                    self.assertEqual(*found)
+        self.assertGreater(counted, 25)
