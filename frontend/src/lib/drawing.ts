@@ -22,8 +22,6 @@ export interface Sheet {
 }
 
 const MARGIN = { left: 20, right: 66, top: 58, between: 70, bottom: 44 }
-/** Below this scale names beside the swing discs would cover more than they tell. */
-const LEAST_PX_PER_M_FOR_NAMES = 45
 
 /** The largest scale at which floor plan and section fit on the page, one above the other. */
 export function layOut(scene: Scene, width: number, height: number): Sheet {
@@ -85,7 +83,7 @@ export function path(frame: Frame, points: readonly Point[], closed: boolean): s
   return `M${steps.join('L')}${closed ? 'Z' : ''}`
 }
 
-/** Where a dimension line is drawn: its two ends, moved off what it measures, and its text. */
+/** Where a dimension line is drawn: its two ends, moved off what it measures. */
 export interface Drawn {
   dimension: Dimension
   vertical: boolean
@@ -93,8 +91,6 @@ export interface Drawn {
   y1: number
   x2: number
   y2: number
-  textX: number
-  textY: number
 }
 
 /** How far, in pixels, each dimension line stands off; keyed by its label. Positive is down or right. */
@@ -116,10 +112,6 @@ const OFFSETS: Record<string, number> = {
   'Lens to screen': 18,
 }
 
-const SHORTEST_LINE_FOR_TEXT = 60
-const TEXT_BELOW = 16
-const LEFTMOST_TEXT = 38
-
 /** Places a dimension line on the page. */
 export function drawDimension(frame: Frame, dimension: Dimension): Drawn {
   const start = toPage(frame, dimension.start)
@@ -131,88 +123,5 @@ export function drawDimension(frame: Frame, dimension: Dimension): Drawn {
   const y1 = start.y + shift.y
   const x2 = end.x + shift.x
   const y2 = end.y + shift.y
-  // A text longer than its line goes below it, where its neighbours' texts are not.
-  const below = !vertical && Math.abs(x2 - x1) < SHORTEST_LINE_FOR_TEXT ? TEXT_BELOW : 0
-  const textX = Math.max((x1 + x2) / 2, LEFTMOST_TEXT)
-  return { dimension, vertical, x1, y1, x2, y2, textX, textY: (y1 + y2) / 2 + below }
-}
-
-/** A name beside a swing disc: where the leader starts, and where the text stands. */
-export interface Name {
-  text: string
-  fromX: number
-  fromY: number
-  x: number
-  y: number
-}
-
-const NAME_GAP = 14
-const NAME_OFFSET = 12
-
-/** Names of the swing discs of one view, to the right of them, none over another. */
-export function placeNames(frame: Frame, view: string, shapes: Scene['shapes']): Name[] {
-  if (frame.pxPerM < LEAST_PX_PER_M_FOR_NAMES) return []
-  const names = shapes
-    .filter((shape) => shape.view === view && shape.meaning === 'swing-disc')
-    .map((shape) => {
-      const points = pointsOf(shape)
-      const heights = points.map((point) => point.v)
-      const v =
-        view === 'floor' ? (Math.min(...heights) + Math.max(...heights)) / 2 : Math.max(...heights) - 0.35
-      const u = Math.max(...points.filter((point) => Math.abs(point.v - v) < 0.25).map((point) => point.u))
-      const { x, y } = toPage(frame, { u, v })
-      return { text: shape.label, fromX: x, fromY: y, x: x + NAME_OFFSET, y }
-    })
-    .sort((a, b) => a.y - b.y)
-  names.forEach((name, index) => {
-    const above = names[index - 1]
-    if (above) name.y = Math.max(name.y, above.y + NAME_GAP)
-  })
-  const most = Math.max(...names.map((name) => name.x))
-  return names.map((name) => ({ ...name, x: most }))
-}
-
-/** The name of something in the room, where it stands on the page: its middle, and the line it is written on. */
-export interface ContentName {
-  text: string
-  x: number
-  y: number
-}
-
-const LETTER_PX = 6
-const LINE_PX = 13
-/** Above the middle, where its handle is, or below it. */
-const ABOVE_HANDLE = -9
-const BELOW_HANDLE = 18
-
-/** Names of what is in the room, each where it covers no other name if there is such a place. */
-export function placeContentNames(
-  frame: Frame,
-  view: string,
-  shapes: Scene['shapes'],
-  discs: Name[],
-): ContentName[] {
-  const taken = discs.map(({ text, x, y }) => ({ x: x + (text.length * LETTER_PX) / 2, y, text }))
-  const placed: ContentName[] = []
-  for (const shape of shapes) {
-    if (shape.view !== view || (shape.meaning !== 'thing' && shape.meaning !== 'stored')) continue
-    const corners = pointsOf(shape).map((point) => toPage(frame, point))
-    const xs = corners.map(({ x }) => x)
-    const ys = corners.map(({ y }) => y)
-    const [left, right] = [Math.min(...xs), Math.max(...xs)]
-    const [top, bottom] = [Math.min(...ys), Math.max(...ys)]
-    if (right - left <= shape.label.length * LETTER_PX) continue
-    const [x, middle] = [(left + right) / 2, (top + bottom) / 2]
-    const lines = [middle + ABOVE_HANDLE, top - 4, bottom + LINE_PX, middle + BELOW_HANDLE]
-    const free = lines.find((y) => !taken.some((other) => covers({ x, y, text: shape.label }, other)))
-    const name = { text: shape.label, x, y: free ?? middle + ABOVE_HANDLE }
-    taken.push(name)
-    placed.push(name)
-  }
-  return placed
-}
-
-function covers(one: ContentName, other: ContentName): boolean {
-  const apart = ((one.text.length + other.text.length) * LETTER_PX) / 2
-  return Math.abs(one.x - other.x) < apart && Math.abs(one.y - other.y) < LINE_PX
+  return { dimension, vertical, x1, y1, x2, y2 }
 }

@@ -23,7 +23,10 @@
 
 <p class="flex flex-wrap items-baseline justify-between gap-x-3 text-sm text-faint">
   <span>{said ? 'There is none.' : words}</span>
-  <button class="btn btn-ghost text-primary btn-xs" data-field="room.{looked}" onclick={() => answer(!said)}
-    >{said ? 'Not looked yet' : 'There is none'}</button
+  <button
+    class="btn ml-auto btn-ghost text-primary btn-xs"
+    data-field="room.{looked}"
+    onclick={() => answer(!said)}
+    >{said ? 'Not looked yet' : 'There is none'}<span class="sr-only">: {looked}</span></button
   >
 </p>

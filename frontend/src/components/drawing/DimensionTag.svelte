@@ -1,18 +1,26 @@
 <script lang="ts">
   import type { Problem } from '../../api/client'
   import type { Drawn } from '../../lib/drawing'
+  import type { Spot } from '../../lib/labels'
   import QuantityField from '../QuantityField.svelte'
 
   /** The text of a dimension line; pressed, it is typed over. */
-  let { line, commit }: { line: Drawn; commit: (typed: string) => Promise<Problem[]> } = $props()
+  interface Props {
+    line: Drawn
+    /** The middle of its text. */
+    at: Spot
+    commit: (typed: string) => Promise<Problem[]>
+  }
+
+  let { line, at, commit }: Props = $props()
   let typing = $state(false)
   const dimension = $derived(line.dimension)
 </script>
 
 <span
   class="absolute z-10 -translate-x-1/2 -translate-y-1/2 focus-within:z-20"
-  style:left="{line.textX}px"
-  style:top="{line.textY}px"
+  style:left="{at.x}px"
+  style:top="{at.y}px"
 >
   {#if typing}
     <span class="block border bg-base-100 px-1">

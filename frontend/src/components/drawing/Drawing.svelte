@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { Dimension, Handle, Point, Problem, Scene } from '../../api/client'
-  import { drawDimension, layOut, placeContentNames, placeNames, zoomed } from '../../lib/drawing'
+  import { drawDimension, layOut, zoomed } from '../../lib/drawing'
   import { gestures } from '../../lib/gestures'
+  import { keyOf, labelsOf, leader } from '../../lib/labels'
   import { view } from '../../lib/view.svelte'
   import DimensionLine from './DimensionLine.svelte'
   import DimensionTag from './DimensionTag.svelte'
@@ -30,15 +31,6 @@
         !view.hidden.has(shape.layer) && !(shape.layer === 'swings' && view.hiddenPlayers.has(shape.subject)),
     ),
   )
-  const named = $derived({
-    floor: placeNames(sheet.floor, 'floor', shapes),
-    section: placeNames(sheet.section, 'section', shapes),
-  })
-  const names = $derived([...named.floor, ...named.section])
-  const contents = $derived([
-    ...placeContentNames(sheet.floor, 'floor', shapes, named.floor),
-    ...placeContentNames(sheet.section, 'section', shapes, named.section),
-  ])
   const drawn = $derived(
     scene.dimensions
       .filter(({ subject, field }) =>
@@ -49,6 +41,8 @@
   const handles = $derived(
     scene.handles.filter(({ target }) => !target.includes('/') || !view.hidden.has('obstructions')),
   )
+  const labels = $derived(labelsOf(sheet, shapes, drawn, handles))
+  const figures = $derived(new Map(labels.figures.map(({ key, at }) => [key, at])))
 </script>
 
 <div
@@ -86,20 +80,24 @@
       {#each shapes as shape, index (index)}
         <SceneShape {shape} frame={sheet[shape.view]} chosen={shape.subject === view.chosen} />
       {/each}
-      {#each names as name, index (index)}
-        <path
-          d="M{name.fromX} {name.fromY}L{name.x - 3} {name.y - 4}"
-          class="stroke-base-content"
-          stroke-width="0.6"
-        />
-        <text x={name.x} y={name.y} class="fill-base-content text-[11px]">{name.text}</text>
-      {/each}
-      {#each contents as name, index (index)}
-        <text x={name.x} y={name.y} text-anchor="middle" class="fill-base-content text-[11px]"
-          >{name.text}</text
+      {#each labels.names as name (name.key)}
+        {@const line = leader(name)}
+        {#if line}
+          <path
+            d="M{line.from.x} {line.from.y}L{line.to.x} {line.to.y}"
+            class="stroke-base-content"
+            stroke-width="0.6"
+          />
+        {/if}
+        <text
+          x={name.at.x}
+          y={name.at.y}
+          text-anchor="middle"
+          dominant-baseline="central"
+          class="fill-base-content text-[11px]">{name.text}</text
         >
       {/each}
-      {#each drawn as line (line.dimension.view + line.dimension.subject + line.dimension.label)}
+      {#each drawn as line (keyOf(line))}
         <DimensionLine {line} strong={line.dimension.field === view.measuring} />
       {/each}
       {#each handles as handle (handle.view + handle.target)}
@@ -113,8 +111,9 @@
         />
       {/each}
     </svg>
-    {#each drawn as line (line.dimension.view + line.dimension.subject + line.dimension.label)}
-      <DimensionTag {line} commit={(typed) => type(line.dimension, typed)} />
+    {#each drawn as line (keyOf(line))}
+      {@const at = figures.get(keyOf(line))}
+      {#if at}<DimensionTag {line} {at} commit={(typed) => type(line.dimension, typed)} />{/if}
     {/each}
   {/if}
 </div>

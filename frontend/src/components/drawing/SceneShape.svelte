@@ -15,12 +15,9 @@
   const holes = $derived(shape.holes.map((hole) => path(frame, pointsOf({ points: hole }), true)))
   const d = $derived(path(frame, points, shape.closed) + holes.join(''))
   const at = $derived(toPage(frame, points[0] ?? { u: 0, v: 0 }))
-  const end = $derived(toPage(frame, points.at(-1) ?? { u: 0, v: 0 }))
   const HEAD = 0.1
   /** A player's line is the same in every drawing and layer. */
   const STYLE_BY_PLAYER = ['none', '5 3', '2 2.5']
-  /** How far along a line its label stands, past what usually stands in front of it. */
-  const LABEL_SHARE = 0.76
 </script>
 
 {#if shape.meaning === 'swing-disc'}
@@ -47,7 +44,6 @@
     class="fill-base-content"
     transform="rotate(45 {at.x} {at.y})"
   />
-  <text x={at.x + 10} y={at.y - 7} class="fill-base-content text-[11px]">{shape.label}</text>
 {:else if shape.meaning === 'machine'}
   <rect
     x={at.x - 6}
@@ -58,7 +54,6 @@
     stroke-width="1.4"
   />
   <path d="M{at.x - 3} {at.y - 2}h6M{at.x - 3} {at.y + 2}h6" class="stroke-base-content" stroke-width="1" />
-  <text x={at.x + 10} y={at.y + 4} class="fill-base-content text-[11px]">{shape.label}</text>
 {:else if shape.meaning === 'cable'}
   <path
     {d}
@@ -86,9 +81,6 @@
   />
 {:else if shape.meaning === 'ridge'}
   <path {d} class="stroke-faint" fill="none" stroke-width="0.8" stroke-dasharray="12 4" />
-  {#if shape.label}<text x={at.x + (end.x - at.x) * LABEL_SHARE} y={at.y - 4} class="fill-faint text-[11px]"
-      >{shape.label}</text
-    >{/if}
 {:else if shape.meaning === 'screen-line' || shape.meaning === 'target-line'}
   <path {d} class="stroke-base-content" fill="none" stroke-width="0.9" stroke-dasharray="9 3 2 3" />
 {:else if shape.meaning === 'enclosure'}

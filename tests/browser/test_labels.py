@@ -1,0 +1,56 @@
+"""What is written on the drawing covers no other text and no handle: boxes measured in the real interface."""
+
+from typing import Any
+
+from core.model.build import Build
+from core.quantities import UnitSystem
+from jungle.builds.models import StoredBuild
+from jungle.builds.services.builds import start_build
+from jungle.builds.services.people import set_units
+from tests.browser.base import BrowserTestCase
+from tests.browser.chromium import DESK, PHONE
+from tests.core.random_builds import furnished_build, seeds
+
+TOUCHING_PX = 1.0
+COVERED = """() => {
+  const drawing = document.querySelector('svg[role=group]').parentElement
+  const boxes = []
+  for (const text of drawing.querySelectorAll('svg text')) boxes.push([text.textContent.trim(), text, false])
+  for (const tag of drawing.querySelectorAll('button')) boxes.push([tag.textContent.trim(), tag, false])
+  for (const grip of drawing.querySelectorAll('[role=slider]')) {
+    boxes.push([grip.getAttribute('aria-label'), grip.children[1], true])
+  }
+  const found = boxes.map(([words, element, grip]) => ({ words, grip, box: element.getBoundingClientRect() }))
+  const covered = []
+  found.forEach((one, number) => found.slice(number + 1).forEach((other) => {
+    if (one.grip && other.grip) return
+    const across = Math.min(one.box.right, other.box.right) - Math.max(one.box.left, other.box.left)
+    const down = Math.min(one.box.bottom, other.box.bottom) - Math.max(one.box.top, other.box.top)
+    if (across > TOUCHING && down > TOUCHING) covered.push(`${one.words} / ${other.words}`)
+  }))
+  return { covered, figures: drawing.querySelectorAll('button').length }
+}""".replace("TOUCHING", str(TOUCHING_PX))
+
+
+class LabelTests(BrowserTestCase):
+    def measured(self, build: StoredBuild, size: Any) -> dict[str, Any]:
+        self.page.set_viewport_size(size)
+        self.page.goto(f"{self.live_server_url}/builds/{build.pk}/room")
+        self.page.wait_for_selector("svg[role=group] text")
+        found: dict[str, Any] = self.page.evaluate(COVERED)
+        return found
+
+    def test_none_covers_another_in_builds_made_at_random(self) -> None:
+        builds = [start_build(self.build.owner, self.named(furnished_build(seed), seed)) for seed in seeds(20)]
+        for units in UnitSystem:
+            set_units(self.build.owner, units)
+            for build in (self.build, *builds):
+                for size in (DESK, PHONE):
+                    found = self.measured(build, size)
+                    with self.subTest(build=build.name, units=units, width=size["width"]):
+                        self.assertEqual(found["covered"], [])
+                        if size == DESK:
+                            self.assertGreaterEqual(found["figures"], 9)
+
+    def named(self, build: Build, seed: int) -> Build:
+        return build.model_copy(update={"name": f"Random {seed}"})
