@@ -32,7 +32,7 @@ def ask_why(page: Page) -> None:
 def look_before_picking(page: Page) -> None:
     """A projector that is only looked at, drawn in its place."""
     page.get_by_role("button", name=re.compile("Display")).first.click()
-    page.get_by_role("button", name="Choose SX 4500").hover()
+    page.get_by_role("button", name="Choose Squarelight").hover()
     page.get_by_text("which is not chosen yet").wait_for()
 
 
@@ -46,7 +46,7 @@ def see_small_items(page: Page) -> None:
 def ask_why_not(page: Page) -> None:
     """Why a projector does not work, and what would admit it."""
     page.get_by_role("button", name=re.compile("Display")).first.click()
-    page.get_by_role("button", name="Why not UHD 4000").click()
+    page.get_by_role("button", name="Why not Finegrain").click()
     page.get_by_text("These do together").wait_for()
 
 

@@ -246,7 +246,7 @@ def picture_offset(
         cures=lambda: (
             press(acts.laid_out(ball_x_m=middle.x_m, ball_placed=True), "Put the ball before the picture's middle."),
             say(
-                "The picture's middle is {aim} to the {side} of the ball line: shift the aim in the title by that, "
+                "The picture's middle is {aim} to the {side} of the ball line: shift the aim in the software by that, "
                 "{offset} on the screen.",
                 aim=aim,
                 side=side,

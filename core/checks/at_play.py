@@ -52,7 +52,7 @@ class Gloves(Need):
 
 
 class ConnectorNeed(Need):
-    """The program between a title and a monitor that it does not hear itself."""
+    """The program between software and a monitor that it does not hear itself."""
 
     item = ItemKind("connector", "Connector", near=Slot.TITLE, kind=Connector, asks=("titles", "monitors"))
 
@@ -110,7 +110,7 @@ def gloves(brief: Annotated[Brief, "players"], mat: Annotated[Mat, "name"]) -> G
 def connector(
     title: Annotated[Title, "id", "monitor_links", "name"], monitor: Annotated[LaunchMonitor, "id", "name"]
 ) -> ConnectorNeed | None:
-    """Where the title listens to the monitor only through a program between the two, at one's own risk."""
+    """Where the software listens to the monitor only through a program between the two, at one's own risk."""
     link = link_to(title, monitor)
     if link is None or link.via != "connector":
         return None

@@ -86,7 +86,7 @@ def yearly(brief: Annotated[Brief, "currency", "yearly_cap_minor"], costs: Costs
             *(Input(line.label, line.yearly, Basis.SPEC) for line in costs.lines if line.yearly and line.yearly.minor),
         ),
         cures=lambda: (
-            say("Choose lower plans, or a title that is bought once."),
+            say("Choose lower plans, or software that is bought once."),
             press(
                 acts.in_brief(yearly_cap_minor=costs.yearly.minor + 1),
                 "Raise the yearly cap to just over {fees}.",

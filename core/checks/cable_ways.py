@@ -37,7 +37,7 @@ class DisplayRun:
 
 @dataclass(frozen=True)
 class ChainLines:
-    """Lines of the picture that arrive: the least that title, machine and display can do."""
+    """Lines of the picture that arrive: the least that software, machine and display can do."""
 
     lines: int
     weakest: str

@@ -37,7 +37,7 @@ FEATURES_BY_PURPOSE: dict[Purpose, tuple[Feature, ...]] = {
     Purpose.FAMILY_GAMES: (Feature.SKILLS_GAMES, Feature.CHILDREN),
     Purpose.PUTTING: (Feature.PUTTING,),
 }
-"""What a purpose wants of a title (trade)."""
+"""What a purpose wants of software (trade)."""
 
 
 @check("title.bundle", title="Nothing paid twice", place=between(Slot.MONITOR, Slot.TITLE))
@@ -48,10 +48,10 @@ def bundle(
     title_plan: Annotated[TitlePlan, "billing"],
     packages: Annotated[Beside[MonitorPackage], "monitors", "name", "needs_tier", "unlocks"],
 ) -> Answer:
-    """The monitor's plan is no higher than data and title need, and no package repeats what the plan unlocks.
+    """The monitor's plan is no higher than data and software need, and no package repeats what the plan unlocks.
 
-    A higher plan that brings the title along is worth it where the title would be paid for besides. A package that
-    asks for a higher plan than is held unlocks nothing: blocked.
+    A higher plan that brings the software along is worth it where that would be paid for besides. A package that asks
+    for a higher plan than is held unlocks nothing: blocked.
     """
     link = link_to(title, monitor)
     wanted_tier = link.tier if link else 0
@@ -72,9 +72,9 @@ def bundle(
         cures.append(say("Drop the package, or take a lower plan."))
     elif twice:
         headline = say(
-            "Plan {plan} brings another title along, and {title} is paid besides", plan=plan.name, title=title.name
+            "Plan {plan} brings other software along, and {title} is paid besides", plan=plan.name, title=title.name
         )
-        cures.append(say("Play a title that the plan brings: {titles}.", titles=in_a_row(plan.bundled_titles)))
+        cures.append(say("Play what the plan brings: {titles}.", titles=in_a_row(plan.bundled_titles)))
     elif bundled:
         headline = say("Plan {plan} brings {title} along", plan=plan.name, title=title.name)
     else:
@@ -88,11 +88,11 @@ def bundle(
             "each paid for once",
         ),
         headline=lambda: headline,
-        formula="titles and data in the monitor's plan, against what is paid for besides",
+        formula="software and data in the monitor's plan, against what is paid for besides",
         inputs=lambda: (
             stated_input("Plan brings", in_a_row(plan.bundled_titles)),
             stated_input("Plan unlocks", in_a_row(field.words for field in plan.unlocks)),
-            stated_input("Title's plan", title_plan.name),
+            stated_input("Software's plan", title_plan.name),
             *(stated_input(f"{name} needs", f"tier {tier}") for name, tier in asked_tiers.items()),
         ),
         cures=lambda: tuple(cures),
@@ -146,14 +146,14 @@ def later_versions(
     )
 
 
-@check("title.features", title="What the title is used for", place=on(Slot.TITLE))
+@check("title.features", title="What the software is used for", place=on(Slot.TITLE))
 def features(
     brief: Annotated[Brief, "purposes"],
     title: Annotated[Title, "id", "plans"],
     plan: Annotated[TitlePlan, "features"],
     course_packs: Annotated[Beside[CoursePack], "features", "titles"],
 ) -> Answer:
-    """The title's plan, with its packs, offers what the purposes want: a range, games, coaching, putting."""
+    """The software's plan, with its packs, offers what the purposes want: a range, games, coaching, putting."""
     purposes = [purpose for purpose in Purpose if is_wanted(brief, purpose)]
     asked = tuple(dict.fromkeys(f for purpose in purposes for f in FEATURES_BY_PURPOSE.get(purpose, ())))
     offered = known(plan, "features", title)
@@ -180,18 +180,18 @@ def features(
         cures=lambda: (
             (say("Plans that have it: {plans}.", plans=in_a_row(elsewhere)),)
             if elsewhere
-            else (say("Choose another title."),)
+            else (say("Choose other software."),)
         ),
     )
 
 
-@check("title.online", title="Connection that the title needs", place=between(Slot.TITLE, Slot.MACHINE))
+@check("title.online", title="Connection that the software needs", place=between(Slot.TITLE, Slot.MACHINE))
 def online(
     title: Annotated[Title, "online"],
     machine: Annotated[Machine, "links"],
     adapters: Annotated[Beside[LinkAdapter], "gives"],
 ) -> Answer:
-    """A title that must be connected to play needs a machine with Wi-Fi or a network cable."""
+    """Software that must be connected to play needs a machine with Wi-Fi or a network cable."""
     needs = known(title, "online")
     own = known(machine, "links")
     links = (*own, *(link for adapter in adapters for link in adapter.gives or ()))
@@ -223,9 +223,9 @@ def packs(
     connectors: Annotated[Beside[Connector], "monitors", "name", "titles"],
     packages: Annotated[Beside[MonitorPackage], "monitors", "name"],
 ) -> Answer:
-    """Course packs and connectors are made for this title, packages for this monitor.
+    """Course packs and connectors are made for this software, packages for this monitor.
 
-    A connector beside a title that listens to the monitor natively has nothing to do: tight.
+    A connector beside software that listens to the monitor natively has nothing to do: tight.
     """
     astray = [pack.name for pack in course_packs if title.id not in known(pack, "titles")]
     astray += [
@@ -251,7 +251,7 @@ def packs(
         ),
         formula="packs, packages and connectors whose maker does not list what hangs here, or that have nothing to do",
         inputs=lambda: (
-            stated_input("Title", title.name),
+            stated_input("Software", title.name),
             stated_input("Monitor", monitor.name if monitor else "none"),
         ),
         cures=lambda: (say("Take {names} off, or choose what it is made for.", names=in_a_row(astray or idle)),),

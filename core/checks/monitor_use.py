@@ -31,7 +31,7 @@ def platform(
     machine: Annotated[Machine, "platform"],
     title: Annotated[Title, "monitor_links"] | None,
 ) -> Answer:
-    """The maker's own program runs on the machine. Where no title listens natively, shots are seen in it alone.
+    """The maker's own program runs on the machine. Where no software listens natively, shots are seen in it alone.
 
     With one it is needed for settings and updates alone: a phone does for those.
     """
@@ -52,7 +52,7 @@ def platform(
         inputs=lambda: (
             stated_input("Machine", has),
             stated_input("Program", ", ".join(offers) or "nothing"),
-            stated_input("Title listens natively", "yes" if native else "no"),
+            stated_input("Software listens natively", "yes" if native else "no"),
         ),
         cures=lambda: (
             say(
@@ -60,7 +60,7 @@ def platform(
                 offers=" or ".join(offers) or "its program",
             )
             if native
-            else say("Choose a machine with {offers}, or a title that listens natively.", offers=" or ".join(offers)),
+            else say("Choose a machine with {offers}, or software that listens natively.", offers=" or ".join(offers)),
         ),
     )
 

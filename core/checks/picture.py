@@ -58,7 +58,7 @@ NEAREST_EYE_M = 0.1
 
 @check("picture.shape", title="Picture on the screen", place=between(Slot.DISPLAY, Slot.SCREEN))
 def screen_fill(title: Annotated[Title, THERE], screen: Annotated[ImpactScreen, THERE], picture: Picture) -> Answer:
-    """The best shape that the title draws fills enough of the screen.
+    """The best shape that the software draws fills enough of the screen.
 
     16:9 on a square fills 56.25 %, 4:3 on a square 75 %. Half is the least, 85 % comfortable (trade).
     """
@@ -67,15 +67,15 @@ def screen_fill(title: Annotated[Title, THERE], screen: Annotated[ImpactScreen, 
         headline=lambda: say(
             "{shape} fills {fill} of the screen", shape=picture.shape, fill=share(picture.screen_fill)
         ),
-        formula="picture area / clear area of the screen, for the best shape the title draws",
+        formula="picture area / clear area of the screen, for the best shape the software draws",
         inputs=lambda: (
-            stated_input("Title draws", ", ".join(title.shapes)),
+            stated_input("Software draws", ", ".join(title.shapes)),
             stated_input("Picture width", metres(picture.width_m)),
             stated_input("Picture height", metres(picture.height_m)),
             stated_input("Screen", screen.name),
         ),
         cures=lambda: (
-            say("Choose a screen nearer to {shape}, or a title that draws the screen's shape.", shape=picture.shape),
+            say("Choose a screen nearer to {shape}, or software that draws the screen's shape.", shape=picture.shape),
         ),
         basis=Basis.PHYSICS,
     )

@@ -80,7 +80,7 @@ def courses(
     wants: WantsCourses,
     packs: Annotated[Beside[CoursePack], "courses", "name", "titles"],
 ) -> Answer:
-    """For whole rounds the title's plan comes with courses, or packs add some; how many is stated by their makers.
+    """For whole rounds the software's plan comes with courses, or packs add some; how many is stated by their makers.
 
     None at all is tight, and ruled out where whole rounds are a must.
     """
@@ -94,7 +94,7 @@ def courses(
             if added
             else say("Plan {plan} comes with {count} courses", plan=plan.name, count=str(count))
         ),
-        formula="courses in the plan + courses in packs made for the title, where full rounds weigh 3 or more",
+        formula="courses in the plan + courses in packs made for the software, where full rounds weigh 3 or more",
         inputs=lambda: (
             stated_input(f"Courses in plan {plan.name}", str(own)),
             *(stated_input(f"Courses in {name}", str(courses)) for name, courses in added),

@@ -231,7 +231,7 @@ def picture(
     screen: Annotated[ImpactScreen, "border_m", "height_m", "width_m"],
     layout: Annotated[Layout, "screen_bottom_m"],
 ) -> Picture | None:
-    """The largest picture of any shape the title draws, at the foot of the screen's clear area."""
+    """The largest picture of any shape the software draws, at the foot of the screen's clear area."""
     if title is None:
         return None
     width_m, height_m = clear_area_m(screen)

@@ -1,4 +1,4 @@
-"""Title, projector and screen each have a shape: how well the three go together."""
+"""Software, projector and screen each have a shape: how well the three go together."""
 
 from dataclasses import dataclass
 from typing import Annotated
@@ -34,13 +34,13 @@ class ShapeFill:
         return min(self.screen, self.panel)
 
 
-@check("picture.joint", title="Shapes of title, projector and screen", place=between(Slot.DISPLAY, Slot.SCREEN))
+@check("picture.joint", title="Shapes of software, projector and screen", place=between(Slot.DISPLAY, Slot.SCREEN))
 def joint(
     title: Annotated[Title, "shapes"],
     projector: Annotated[Projector, "height_px", "width_px"],
     screen: Annotated[ImpactScreen, "border_m", "height_m", "width_m"],
 ) -> Answer:
-    """For each shape that the title draws, what it fills of the screen and of the panel; the best of them decides.
+    """For each shape that the software draws, what it fills of the screen and of the panel; the best of them decides.
 
     The best is the one whose poorer fill is the largest: 16:9 on a square fills 56.25 % of it and all of a wide panel,
     4:3 fills 75 % of both. Half is the least, three quarters comfortable (trade).
@@ -63,7 +63,7 @@ def joint(
             *(stated_input(f"{fill.shape} fills of panel", share(fill.panel)) for fill in fills),
         ),
         cures=lambda: (
-            say("A screen nearer to {shape}, or a title that draws the screen's shape.", shape=best.shape)
+            say("A screen nearer to {shape}, or software that draws the screen's shape.", shape=best.shape)
             if best.screen <= best.panel
             else say("A panel nearer to {shape}.", shape=best.shape),
         ),

@@ -256,7 +256,7 @@ def lines(
 ) -> Answer:
     """A chain is as good as its weakest link: the lines that arrive against the lines that the display could show.
 
-    2160 lines only when title, machine, cable, adapter, splitter and display all do them. Without a video output
+    2160 lines only when software, machine, cable, adapter, splitter and display all do them. Without a video output
     none arrive.
     """
     shows = known(display, "height_px")
@@ -276,7 +276,7 @@ def lines(
             if arrive < shows
             else say("{arrive} arrive, {shows} are shown", arrive=limit.has, shows=limit.wants)
         ),
-        formula="least of what title, machine, cable, adapter, splitter and display do − lines of the display",
+        formula="least of what software, machine, cable, adapter, splitter and display do − lines of the display",
         inputs=lambda: (
             stated_input(f"{display.name} shows", _lines(shows)),
             stated_input(f"{machine.name} sends", _lines(machine.output_lines or 0)),

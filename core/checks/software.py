@@ -1,4 +1,4 @@
-"""Monitor, title and machine: who talks to whom, at which tier, and whether the machine is strong enough."""
+"""Monitor, software and machine: who talks to whom, at which tier, and whether the machine is strong enough."""
 
 from collections.abc import Iterator
 from dataclasses import dataclass
@@ -18,19 +18,19 @@ from core.quantities import Quantity, Unit, say
 
 DEFAULT_MINIMUM_MEMORY_GB = 16.0
 DEFAULT_RECOMMENDED_MEMORY_GB = 32.0
-"""Trade defaults where the title's maker states nothing."""
+"""Trade defaults where the software's maker states nothing."""
 GRAPHICS = "Graphics"
 DEFAULT_LINES = 1080
 """Resolution asked of a machine whose picture is on its own screen."""
 
 
-@check("title.monitor", title="Title listens to the monitor", place=between(Slot.MONITOR, Slot.TITLE))
+@check("title.monitor", title="Software listens to the monitor", place=between(Slot.MONITOR, Slot.TITLE))
 def title_listens(
     monitor: Annotated[LaunchMonitor, "id"],
     plan: Annotated[MonitorPlan, "tier"] | None,
     title: Annotated[Title, "monitor_links"],
 ) -> Answer:
-    """The title has a link to this monitor, and the monitor's plan is of the tier the link asks for.
+    """The software has a link to this monitor, and the monitor's plan is of the tier the link asks for.
 
     A native link is clear. A connector is at one's own risk: neither maker supports it. Without a link, or
     with too low a plan, no shot arrives.
@@ -67,7 +67,7 @@ def title_listens(
         cures=lambda: (
             (say("{title} listens to: {linked}.", title=title.name, linked=monitors),)
             if link is None
-            else (say("A title with a native link is supported by its maker."),)
+            else (say("Software with a native link is supported by its maker."),)
             if deciding is connected
             else (say("Plans that unlock it: {names}.", names=_enough(monitor, link.tier)),)
         ),
@@ -79,9 +79,9 @@ def _enough(monitor: LaunchMonitor, tier: int) -> str:
     return ", ".join(plan.name for plan in enough) or "none of its plans"
 
 
-@check("machine.platform", title="Title runs on the machine", place=between(Slot.TITLE, Slot.MACHINE))
+@check("machine.platform", title="Software runs on the machine", place=between(Slot.TITLE, Slot.MACHINE))
 def platform(title: Annotated[Title, "limited_on", "platforms"], machine: Annotated[Machine, "platform"]) -> Answer:
-    """The machine's operating system is among those the title is made for, and not one on which it does less."""
+    """The machine's operating system is among those the software is made for, and not one on which it does less."""
     has = known(machine, "platform")
     offers = known_some(title, "platforms")
     runs, limited = has in offers, has in title.limited_on
@@ -93,10 +93,10 @@ def platform(title: Annotated[Title, "limited_on", "platforms"], machine: Annota
             if state is State.TIGHT
             else say("{title} runs on {offers}; this is {has}", title=title.name, offers=", ".join(offers), has=has)
         ),
-        formula="operating system among the title's platforms, and not among those on which it does less",
+        formula="operating system among the software's platforms, and not among those on which it does less",
         inputs=lambda: (
             stated_input("Machine", has),
-            stated_input("Title", ", ".join(offers)),
+            stated_input("Software", ", ".join(offers)),
             stated_input("Does less on", in_a_row(title.limited_on)),
         ),
         cures=lambda: (
@@ -107,7 +107,7 @@ def platform(title: Annotated[Title, "limited_on", "platforms"], machine: Annota
 
 @dataclass(frozen=True)
 class _SpecLine:
-    """One line of a machine's spec against the title's."""
+    """One line of a machine's spec against the software's."""
 
     name: str
     unit: Unit
@@ -146,10 +146,10 @@ def spec(
     machine: Annotated[Machine, "graphics_grade", "graphics_memory_gb", "memory_gb", "processor_grade", "storage_gb"],
     picture: PictureLines,
 ) -> Answer:
-    """The machine meets the title's stated computer at the resolution of the picture, line by line.
+    """The machine meets the software's stated computer at the resolution of the picture, line by line.
 
     The weakest line is named: graphics below the minimum, since they decide, else the one furthest below what is
-    recommended. Where the title's maker states no
+    recommended. Where the software's maker states no
     memory, 16 GB is the least and 32 GB comfortable (trade). More memory does not rescue weak graphics.
     """
     lines = picture.lines
@@ -164,7 +164,7 @@ def spec(
     return Answer(
         limit,
         headline=lambda: say("Weakest line: {line}, {has} of {asked}", line=name, has=limit.has, asked=asked),
-        formula="each line of the machine against the title's minimum and recommended machine",
+        formula="each line of the machine against the software's minimum and recommended machine",
         inputs=lambda: (
             stated_input("Picture", Quantity(lines, Unit.LINES)),
             *(
@@ -195,7 +195,7 @@ def display_lines(display: Display) -> int:
 
 
 def not_told(title: Title, picture: str = "") -> MissingFact:
-    """What a title's maker does not say of the computer it wants."""
+    """What software's maker does not say of the computer it wants."""
     return MissingFact(
         f"What {title.name} asks of a machine{picture}",
         f"Ask {title.maker} for its stated computer.",

@@ -79,13 +79,13 @@ def _drilled(brief: Brief, name: str) -> Answer:
     )
 
 
-@check("title.subscription", title="Licence of the title", place=on(Slot.TITLE))
+@check("title.subscription", title="Licence of the software", place=on(Slot.TITLE))
 def title_subscription(
     brief: Annotated[Brief, "subscriptions"], title: Annotated[Title, "plans"], plan: Annotated[TitlePlan, "billing"]
 ) -> Answer:
     """Whoever would rather not subscribe is told, with the years after which a licence paid once is cheaper.
 
-    break-even = price once / yearly fee. 'Rather not' is a wish and never rules a title out; 'never' does.
+    break-even = price once / yearly fee. 'Rather not' is a wish and never rules software out; 'never' does.
     """
     return _subscribed(brief, title, plan, title.plans)
 
@@ -132,7 +132,7 @@ def _ways_out(brief: Brief, part: Part, plan: Plan, plans: tuple[Plan, ...]) -> 
                 if years:
                     pays = "{other}, {once} once, pays after {years} years."
                     found.append(say(pays, other=other.name, once=once, years=years))
-    return found or [say("It has no other licence; another title or monitor may.")]
+    return found or [say("It has no other licence; other software or another monitor may.")]
 
 
 def _told(plan: Plan) -> str:

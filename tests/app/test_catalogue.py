@@ -66,18 +66,22 @@ class SampleTests(CatalogueTestCase):
         owner = person("cy")
         adopt_samples(owner)
         newest = sheets_of(owner)
-        old = [newest[id].model_copy(update={"note": "As it was."}) for id in ("lumenhay-lantern-z", "brightmere-wx")]
+        old = [
+            newest[id].model_copy(update={"note": "As it was."}) for id in ("lumenhay-lantern-z", "brightmere-widebeam")
+        ]
         states = {
             sheet.id: EntryState(digest, None, Origin.SAMPLE)
             for sheet, digest in zip(old, keep_sheets(old), strict=True)
         }
         store_states(owner.pk, revision_of(owner.pk), states)
-        changed = Entry.objects.get(owner=owner, part_id="brightmere-wx")
-        change_part(By(owner), "brightmere-wx", changed.revision, {"lumens": "4321 lm"}, "EUR")
+        changed = Entry.objects.get(owner=owner, part_id="brightmere-widebeam")
+        change_part(By(owner), "brightmere-widebeam", changed.revision, {"lumens": "4321 lm"}, "EUR")
         self.assertEqual(sheets_of(owner)["lumenhay-lantern-z"].note, "As it was.")
         adopt_samples(owner)
         self.assertEqual(sheets_of(owner)["lumenhay-lantern-z"], newest["lumenhay-lantern-z"])
-        self.assertEqual(sheets_of(owner)["brightmere-wx"].note, "As it was.", "its owner has changed a fact of it")
+        self.assertEqual(
+            sheets_of(owner)["brightmere-widebeam"].note, "As it was.", "its owner has changed a fact of it"
+        )
 
 
 class FindTests(CatalogueTestCase):
@@ -287,8 +291,8 @@ class PriceListTests(CatalogueTestCase):
 
 class ReportTests(CatalogueTestCase):
     def test_a_report_is_read_hung_and_judged(self) -> None:
-        self.call("patch", "/parts/computer", facts={"graphics_name": "Shardel Prism 6"})
-        text = "Operating System: Wicket OS 11\nMemory: 8192MB RAM\nCard name: Shardel Prism 6\nFree Space: 90 GB\n"
+        self.call("patch", "/parts/computer", facts={"graphics_name": "Shardel Taper"})
+        text = "Operating System: Wicket OS 11\nMemory: 8192MB RAM\nCard name: Shardel Taper\nFree Space: 90 GB\n"
         read = self.client.post("/api/catalogue/machine-report", {"file": upload(text, "report.txt")}).json()
         self.assertEqual(read["facts"]["graphics_grade"], "6")
         self.assertIn("processor_grade", [fact["field"] for fact in read["asked"]])

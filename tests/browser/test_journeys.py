@@ -44,7 +44,7 @@ class FromNothingTests(BrowserTestCase):
             ("Floor", "Lawn 4 m"),
             ("Mat", "Stance 1.5"),
             ("Launch monitor", "Outfield 2"),
-            ("Title", "Fairhollow"),
+            ("Software", "Fairhollow"),
             ("Machine", "Tower 5"),
             ("Display", "Lantern Z"),
             ("Screen or net", "Wide 3.5"),
@@ -244,9 +244,9 @@ class PartsTests(BrowserTestCase):
         page.get_by_role("button", name=re.compile("Launch monitor")).click()
 
         page.get_by_role("button", name=re.compile("Display")).filter(has_text="Lantern Z").click()
-        page.get_by_role("button", name="Choose UHD 4000").click()
+        page.get_by_role("button", name="Choose Finegrain").click()
         self.saved()
-        expect(page.get_by_role("button", name=re.compile("Display.*UHD 4000"))).to_be_visible()
+        expect(page.get_by_role("button", name=re.compile("Display.*Finegrain"))).to_be_visible()
 
     def test_owned_and_quoted(self) -> None:
         page = self.open("parts")

@@ -41,7 +41,7 @@ class KeyboardTests(BrowserTestCase):
             "Floor": "Rubber tile 40",
             "Mat": "Softfair",
             "Launch monitor": "Bystand",
-            "Title": "Meadow Range",
+            "Software": "Meadow Range",
             "Machine": "Tower 5",
             "Display": "Lantern Z",
             "Screen or net": "Square 2.4",
@@ -348,7 +348,7 @@ class PhonePartsTests(BrowserTestCase):
     def test_parts_and_catalogue_fit_a_phone(self) -> None:
         page = self.open()
         page.get_by_role("button", name=re.compile("Display")).first.click()
-        expect(page.get_by_role("button", name="Choose SX 4500")).to_be_visible()
+        expect(page.get_by_role("button", name="Choose Squarelight")).to_be_visible()
         self.assert_fits(page)
         page.get_by_role("button", name=re.compile("Gloves")).click()
         expect(page.get_by_role("button", name="Choose Gloves, three")).to_be_visible()

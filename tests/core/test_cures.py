@@ -130,7 +130,7 @@ NOT_A_MOVE = frozenset(
         "Choose {stock}, {kind}.",
         "Hang it on a drop rod of {more} or more.",
         "Move {thing} {more} away, or remove it.",
-        "The picture's middle is {aim} to the {side} of the ball line: shift the aim in the title by that, "
+        "The picture's middle is {aim} to the {side} of the ball line: shift the aim in the software by that, "
         "{offset} on the screen.",
     }
 )

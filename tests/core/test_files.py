@@ -177,7 +177,7 @@ class SampleTests(TestCase):
     def test_every_sheet_is_full(self) -> None:
         """Makers state everything here, but for what buyers know to be left out of real sheets."""
         left_out = {
-            "sorrelby-bolt-30": {"rated_ball_speed_m_s"},
+            "sorrelby-heftcloth-30": {"rated_ball_speed_m_s"},
             "loomridge-cinema-sheet": {"rated_ball_speed_m_s", "stops"},
         }
         for part in self.parts():

@@ -15,10 +15,8 @@ from tests.core import worlds
 
 KNOWN = known_machines(
     [
-        worlds.computer(
-            graphics_name="Shardel Prism 6", graphics_grade=6, processor_name="Corvane 5", processor_grade=5
-        ),
-        worlds.computer(graphics_name="Shardel Prism", graphics_grade=3, platform="Heron Linux"),
+        worlds.computer(graphics_name="Shardel Taper", graphics_grade=6, processor_name="Corvane 5", processor_grade=5),
+        worlds.computer(graphics_name="Shardel Spill", graphics_grade=3, platform="Heron Linux"),
         worlds.title(platforms=("Wicket OS",)),
     ]
 )
@@ -36,7 +34,7 @@ LSHW: dict[str, Any] = {
                 {"id": "cache", "class": "memory", "size": 262144},
                 {"id": "cpu", "class": "processor", "product": "Corvane 5 3600"},
                 {"id": "display:0", "class": "display", "product": "Built-in thing"},
-                {"id": "display:1", "class": "display", "product": "Shardel Prism 6 OC"},
+                {"id": "display:1", "class": "display", "product": "Shardel Taper OC"},
                 {"id": "network:0", "class": "network", "description": "Wireless interface"},
                 {"id": "network:1", "class": "network", "description": "Ethernet interface"},
                 {"id": "usbhost", "class": "bus", "product": "xHCI Host", "description": "USB controller"},
@@ -56,7 +54,7 @@ System Information
 ---------------
 Display Devices
 ---------------
-           Card name: Shardel Prism 6
+           Card name: Shardel Taper
       Display Memory: 14290 MB
     Dedicated Memory: 8192 MB
         Current Mode: 3840 x 2160 (32 bit) (60Hz)
@@ -85,7 +83,7 @@ class ReadingTests(TestCase):
             },
             {
                 "memory_gb": 16.0,
-                "graphics_name": "Shardel Prism 6 OC",
+                "graphics_name": "Shardel Taper OC",
                 "graphics_grade": 6,
                 "processor_grade": 5,
                 "platform": "Heron Linux",
@@ -122,7 +120,7 @@ class ReadingTests(TestCase):
         self.assertEqual([field for field, _ in empty.asked], list(ASKED))
 
     def test_graphics_that_nobody_knows_are_asked_for(self) -> None:
-        found = self.facts(DIAGNOSTIC.replace("Shardel Prism 6", "Newcomer 9").encode())
+        found = self.facts(DIAGNOSTIC.replace("Shardel Taper", "Newcomer 9").encode())
         self.assertEqual(found["graphics_name"], "Newcomer 9")
         self.assertNotIn("graphics_grade", found)
 

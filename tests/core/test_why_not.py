@@ -48,7 +48,7 @@ class WhyNotTests(TestCase):
         self.assertEqual(admitted[0], (Trouble.PLAN, "Take plan Full of Radar."))
 
     def test_a_must_may_be_let_go(self) -> None:
-        """Rounds weigh 5, the title has no course, and no pack for it is there: 4 makes it a wish."""
+        """Rounds weigh 5, the software has no course, and no pack for it is there: 4 makes it a wish."""
         self.parts["title"] = worlds.title()
         brief = self.build.brief.model_copy(update={"purposes": {Purpose.FULL_ROUNDS: 5}})
         self.build = self.build.model_copy(update={"brief": brief})
@@ -74,7 +74,7 @@ class WhyNotTests(TestCase):
         self.assertNotIn(Trouble.SWAP, [trouble for trouble, _ in self.asked(narrow)[1]])
 
     def test_changes_that_only_help_together(self) -> None:
-        """No link to the title, and half a metre of flight short."""
+        """No link to the software, and half a metre of flight short."""
         self.parts["open"] = worlds.title(id="open", name="Open", monitor_links=(MonitorLink(monitor="far"),))
         far = worlds.radar(id="far", name="Far", flight_min_m=3.6)
         found = why_not(self.build, {**self.parts, "far": far}, far)

@@ -92,7 +92,7 @@ NAMES = {
     "throw_min": "least throw ratio",
     "tile_side_m": "side of a tile",
     "tiles_per_pack": "tiles in a pack",
-    "titles": "titles that it is made for",
+    "titles": "software that it is made for",
     "to_port": "display's plug",
     "usb_ports": "USB sockets",
     "version": "version that it stops at",

@@ -35,6 +35,9 @@ const TAG_LETTER_PX = 6.7
 const TAG_HEIGHT = 24
 const TAG_PADDING = 9
 const HANDLE_HALF = 11
+/** Of the handles that are bars. */
+const BAR_HALF = 16
+const BARS = new Set(['screen', 'bay'])
 const EDGE = 2
 /** Below this scale names beside the swing discs would cover more than they tell. */
 const LEAST_PX_PER_M_FOR_NAMES = 45
@@ -81,9 +84,10 @@ export function place(wanted: Wanted[], taken: readonly Box[], page: Box): Place
 export function labelsOf(sheet: Sheet, shapes: Scene['shapes'], lines: Drawn[], handles: Scene['handles']) {
   const page = { left: EDGE, top: EDGE, right: sheet.width - EDGE, bottom: sheet.height - EDGE }
   const frames = { floor: sheet.floor, section: sheet.section }
-  const grips = handles.map(({ view, at }) =>
-    boxAround(toPage(frames[view], at), { width: 2 * HANDLE_HALF, height: 2 * HANDLE_HALF }),
-  )
+  const grips = handles.map(({ view, at, target }) => {
+    const side = 2 * (BARS.has(target) ? BAR_HALF : HANDLE_HALF)
+    return boxAround(toPage(frames[view], at), { width: side, height: side })
+  })
   const titles = [sheet.floorTitle, sheet.sectionTitle].map((y, number) =>
     boxAround({ x: frames[number ? 'section' : 'floor'].x + 92, y: y - 4 }, { width: 184, height: 14 }),
   )

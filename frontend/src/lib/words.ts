@@ -5,7 +5,7 @@ export const SLOT_WORDS: Record<Slot, string> = {
   floor: 'Floor',
   mat: 'Mat',
   monitor: 'Launch monitor',
-  title: 'Title',
+  title: 'Software',
   machine: 'Machine',
   display: 'Display',
   screen: 'Screen or net',

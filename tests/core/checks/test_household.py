@@ -138,6 +138,6 @@ class WorksTests(CheckTestCase):
             self.assertEqual((joined.who, round(joined.hours, 6)), (who, 14.8))
 
     def test_own_hours_are_what_the_household_does(self) -> None:
-        """32.2 m² of floor at 0.1, mat 0.5, monitor, title and machine 1 each, screen 2, enclosure 4; the lamp 4."""
+        """32.2 m² of floor at 0.1, mat 0.5, monitor, software and machine 1 each, screen 2, enclosure 4; the lamp 4."""
         self.assertAlmostEqual(works(brief(), room(), chain()).own_hours, 12.7)
         self.assertAlmostEqual(works(brief(skills=("ceiling",)), room(), chain()).own_hours, 16.7)

@@ -1,4 +1,4 @@
-"""Monitor, title and machine."""
+"""Monitor, software and machine."""
 
 from core.checks.software import picture_lines, platform, spec, title_listens
 from core.checks.verdict import Told

@@ -130,12 +130,12 @@ ROWS: dict[str, list[Case]] = {
         clear("Wicket OS | Wicket OS | –", "its program is made for it"),
         tight(
             "Wicket OS | Slate OS | –",
-            "it is not, but the title listens natively",
+            "it is not, but the software listens natively",
             radar__platforms=("Slate OS",),
         ),
         blocked(
             "Wicket OS | Slate OS | –",
-            "the title listens through a connector, so the program has to run",
+            "the software listens through a connector, so the program has to run",
             radar__platforms=("Slate OS",),
             title__monitor_links=({"monitor": "radar", "via": "connector"},),
         ),

@@ -1,4 +1,4 @@
-"""Title, machine, displays and their cables."""
+"""Software, machine, displays and their cables."""
 
 from core.model.parts import DeskMonitor, MonitorLink, Tablet, TitlePlan
 from tests.core import worlds
@@ -8,7 +8,7 @@ PLAN = worlds.title().plans[0].model_dump()
 
 
 def plans(**facts: object) -> tuple[TitlePlan, ...]:
-    """The title's one plan with other facts."""
+    """The software's one plan with other facts."""
     return (TitlePlan.model_validate({**PLAN, **facts}),)
 
 
@@ -42,10 +42,10 @@ ROWS: dict[str, list[Case]] = {
         unknown("The monitors that it listens to of Rounds", title__monitor_links=None),
     ],
     "title.bundle": [
-        clear("Base | each paid for once | –", "a free base plan beside a paid title"),
+        clear("Base | each paid for once | –", "a free base plan beside paid software"),
         tight(
             "Base | each paid for once | –",
-            "tier 1 brings another title along",
+            "tier 1 brings other software along",
             radar__plans=radar_plans(tier=1, bundled_titles=("other",)),
         ),
         blocked(
@@ -91,7 +91,7 @@ ROWS: dict[str, list[Case]] = {
         tight("range | range, putting | lacks putting", "putting is missing", title__plans=plans(features=("range",))),
         tight(
             "range | range, putting | lacks putting",
-            "the pack is another title's",
+            "the pack is other software's",
             title__plans=plans(features=("range",)),
             beside=[extra("course_pack", titles=("other",), features=("putting",))],
         ),
@@ -145,15 +145,15 @@ ROWS: dict[str, list[Case]] = {
         clear("none | none astray | –", "no pack at all"),
         blocked(
             "Links | none astray | –",
-            "made for another title",
+            "made for other software",
             beside=[extra("course_pack", "Links", titles=("other",))],
         ),
         tight(
             "Bridge | none astray | –",
-            "a connector, and the title listens natively",
+            "a connector, and the software listens natively",
             beside=[extra("connector", "Bridge", titles=("title",), monitors=("radar",))],
         ),
-        unknown("The titles that it is made for of Links", beside=[extra("course_pack", "Links")]),
+        unknown("The software that it is made for of Links", beside=[extra("course_pack", "Links")]),
     ],
     "title.subscription": [
         clear("monthly | any licence | –", "a subscription is fine"),
@@ -162,7 +162,7 @@ ROWS: dict[str, list[Case]] = {
         unknown("What you think of subscriptions", brief__subscriptions=None),
     ],
     "machine.platform": [
-        clear("Wicket OS | Wicket OS | –", "the title is made for it"),
+        clear("Wicket OS | Wicket OS | –", "the software is made for it"),
         tight("Wicket OS | Wicket OS | –", "but it does less there", title__limited_on=("Wicket OS",)),
         blocked("Heron Linux | Wicket OS | –", "it is not", computer__platform="Heron Linux"),
         unknown("The operating system of Tower", computer__platform=None),
@@ -231,7 +231,7 @@ ROWS: dict[str, list[Case]] = {
         unknown("The mirroring delay in ms of Slate", swap=[TABLET]),
     ],
     "picture.lines": [
-        clear("1,080 lines | 1,080 lines | 0 lines", "title and tower do 2160, the projector shows 1080"),
+        clear("1,080 lines | 1,080 lines | 0 lines", "software and tower do 2160, the projector shows 1080"),
         tight(
             "720 lines | 1,080 lines | 360 lines short, tolerated", "the tower sends 720", computer__output_lines=720
         ),

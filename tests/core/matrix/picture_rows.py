@@ -42,7 +42,7 @@ ROWS: dict[str, list[Case]] = {
         unknown("The picture shapes of Rounds", title__shapes=()),
     ],
     "picture.shape": [
-        clear("100 % | 50 % | 50 %", "a title that draws squares fills a square", title__shapes=("1:1",)),
+        clear("100 % | 50 % | 50 %", "software that draws squares fills a square", title__shapes=("1:1",)),
         tight("75 % | 50 % | 25 %", SQUARE),
         blocked(
             "42.2 % | 50 % | −7.8 %",
