@@ -4,7 +4,7 @@ from unittest import TestCase
 
 from core.model.brief import Purpose
 from core.model.build import Extra, Slot
-from core.model.household import Subscriptions
+from core.model.household import Noise, Subscriptions
 from core.model.parts import Disturbance, Enclosure, MonitorLink, Part
 from core.quantities import UnitSystem
 from core.report import evaluate
@@ -56,6 +56,29 @@ class WhyNotTests(TestCase):
         ruled_out, admitted = self.asked(worlds.title(id="range", name="Range", plans=(plan,)))
         self.assertEqual(ruled_out, ["title.courses"])
         self.assertIn("Let full rounds be a wish, not a must.", [change for _, change in admitted])
+
+    def test_every_answer_that_the_rules_read_is_tried(self) -> None:
+        """A loud surface where quiet is wanted, and a cap that the part goes over by 79."""
+        loud = worlds.screen(id="loud", name="Loud", noise="loud")
+        brief = self.build.brief.model_copy(update={"noise": Noise.QUIET})
+        self.build = self.build.model_copy(update={"brief": brief})
+        ruled_out, admitted = self.asked(loud)
+        self.assertIn("screen.noise", ruled_out)
+        self.assertIn((Trouble.BRIEF, "Let it be damped, not quiet."), admitted)
+        spent = evaluate(self.build, self.parts).costs
+        cap = brief.model_copy(update={"noise": Noise.ANY, "up_front_cap_minor": spent.up_front.minor})
+        self.build = self.build.model_copy(update={"brief": cap})
+        dear = worlds.computer(id="dear", name="Dear", price=worlds.price(5_000))
+        ruled_out, admitted = self.asked(dear)
+        self.assertEqual(ruled_out, ["money.up_front"])
+        self.assertIn("Raise the cap to", dict(admitted)[Trouble.BRIEF])
+
+    def test_what_was_tried_is_told(self) -> None:
+        old = extra("video_cable", "Old", plug="vga", length_m=10.0, lines_max=2160)
+        found = why_not(*world({})[:1], {**world({})[1], old.id: old}, old)
+        self.assertEqual(found.admitted_by, ())
+        self.assertIn(Trouble.MOVE, found.tried)
+        self.assertNotIn(Trouble.SWAP, found.tried, "there is no other part to swap for")
 
     def test_fees_that_are_out_of_the_question(self) -> None:
         brief = self.build.brief.model_copy(update={"subscriptions": Subscriptions.NEVER})

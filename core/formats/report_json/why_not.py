@@ -36,6 +36,8 @@ class WhyNotJson:
     admitted_by: list[AdmissionJson]
     together: list[AdmissionJson]
     """Several changes that admit it only together."""
+    tried: list[str]
+    """What was tried of single changes."""
 
 
 def why_not_json(found: WhyNot, system: UnitSystem) -> WhyNotJson:
@@ -49,6 +51,7 @@ def why_not_json(found: WhyNot, system: UnitSystem) -> WhyNotJson:
         objections=[objection.text(system) for objection in found.objections],
         admitted_by=[_admission(admission, system) for admission in found.admitted_by],
         together=[_admission(admission, system) for admission in found.together],
+        tried=[trouble.tried for trouble in found.tried],
     )
 
 

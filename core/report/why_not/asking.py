@@ -15,9 +15,11 @@ from typing import NamedTuple
 from core.checks import GRAPH
 from core.checks.declared import Reads
 from core.checks.evaluation import Evaluation
+from core.checks.graph import Fact
 from core.checks.limits import State
 from core.checks.needs import ITEMS, SmallItems
 from core.checks.verdict import Told, Verdict
+from core.model.brief import Brief, Player
 from core.model.build import Build, Slot
 from core.model.kit import Kit
 from core.model.parts import Part
@@ -25,7 +27,7 @@ from core.quantities import Sentence
 from core.report.consequence import Consequence, consequence
 from core.report.evaluation_of import evaluation_of
 from core.report.small_items import SmallStatus, small_statuses
-from core.report.why_not.changes import Change, Changes, Trouble
+from core.report.why_not.changes import Change, Changes, Readings, Trouble
 from core.report.why_not.placing import Placed, place_for
 
 MOST_TOGETHER = 3
@@ -65,6 +67,8 @@ class WhyNot:
     admitted_by: tuple[Admission, ...]
     together: tuple[Admission, ...] = ()
     """Where no single change admits it: several that do so together, one made upon the other."""
+    tried: tuple[Trouble, ...] = ()
+    """What single changes were tried."""
 
 
 def why_not(build: Build, parts: Mapping[str, Part], part: Part, today: date | None = None) -> WhyNot:
@@ -85,7 +89,8 @@ def why_not(build: Build, parts: Mapping[str, Part], part: Part, today: date | N
     reads = _all_reads(blocked - tolerated)
     found = tuple(search.admissions(reads))
     told = tuple(there.told(verdict) for verdict in against)
-    return WhyNot(part, put.slot, title, told, objections, found, () if found else search.together(reads))
+    together = () if found else search.together(reads)
+    return WhyNot(part, put.slot, title, told, objections, found, together, search.tried)
 
 
 class Tried(NamedTuple):
@@ -106,7 +111,7 @@ class _Search:
     now: Evaluation
     carried_out: "dict[Trouble, list[Tried]]" = field(default_factory=dict)
 
-    def admissions(self, reads: frozenset[type]) -> Iterator[Admission]:
+    def admissions(self, reads: Readings) -> Iterator[Admission]:
         """The first change of each kind of trouble that admits the part; `reads` is what the blocked rules read."""
         for trouble, tried in self._tried(reads):
             for words, changed, found, left in tried:
@@ -114,7 +119,7 @@ class _Search:
                     yield self._admission(trouble, words, found, changed)
                     break
 
-    def together(self, reads: frozenset[type]) -> tuple[Admission, ...]:
+    def together(self, reads: Readings) -> tuple[Admission, ...]:
         """Changes made one upon the other, each of which rules fewer things out; none where that leads nowhere."""
         search, made = self, []
         for _ in range(MOST_TOGETHER):
@@ -127,7 +132,7 @@ class _Search:
                 return tuple(made)
         return ()
 
-    def _tried(self, reads: frozenset[type]) -> "Iterator[tuple[Trouble, Iterator[Tried]]]":
+    def _tried(self, reads: Readings) -> "Iterator[tuple[Trouble, Iterator[Tried]]]":
         """Every change, the build with it, and what of the reasons it leaves; each is carried out once."""
         for trouble, changes in self.changes.by_trouble(reads, self._touched):
             yield trouble, self._carried_out(trouble, changes)
@@ -140,6 +145,11 @@ class _Search:
             known.append(Tried(words, changed, found, self._still_blocked(found)))
             yield known[-1]
 
+    @property
+    def tried(self) -> tuple[Trouble, ...]:
+        """Every kind of trouble of which at least one change was carried out."""
+        return tuple(trouble for trouble in Trouble if self.carried_out.get(trouble))
+
     @cached_property
     def _still(self) -> frozenset[Key]:
         """What rules the part out before any change."""
@@ -149,7 +159,7 @@ class _Search:
     def _touched(self) -> frozenset[Slot]:
         return frozenset(slot for key in self._still for slot in _slots(key))
 
-    def _step(self, reads: frozenset[type]) -> "tuple[Admission, _Search] | None":
+    def _step(self, reads: Readings) -> "tuple[Admission, _Search] | None":
         still = self._still
         for trouble, tried in self._tried(reads):
             for words, changed, found, left in tried:
@@ -199,12 +209,20 @@ def _concerns(verdict: Verdict, slot: Slot | None, blocked_today: frozenset[Key]
     return slot in GRAPH[verdict.id].place.slots or verdict.key not in blocked_today
 
 
-def _all_reads(keys: frozenset[Key]) -> frozenset[type]:
+def _all_reads(keys: frozenset[Key]) -> Readings:
     """Everything that the rules of `keys` read, themselves or through what is derived."""
-    needs = frozenset(
-        kind for id, subject in keys if id == AS_ITEM for kind in GRAPH.asked_by(_reads_of(ITEMS[subject]))
+    items = [_reads_of(ITEMS[subject]) for id, subject in keys if id == AS_ITEM]
+    checks = [id for id, _ in keys if id != AS_ITEM]
+    facts = frozenset[Fact]().union(*(GRAPH.facts_below(item) for item in items), *map(GRAPH.facts_of, checks))
+    return Readings(
+        frozenset[type]().union(*(GRAPH.asked_by(item) for item in items), *map(GRAPH.reads_of, checks)),
+        frozenset(field for kind, field in facts if kind is Brief) | _of_players(facts),
     )
-    return needs.union(*(GRAPH.reads_of(id) for id, _ in keys if id != AS_ITEM))
+
+
+def _of_players(facts: frozenset[Fact]) -> frozenset[str]:
+    """Whoever reads what a player swings reads the brief's players."""
+    return frozenset({"players"}) if (Player, "longest_club") in facts else frozenset()
 
 
 def _reads_of(need: type) -> Reads:

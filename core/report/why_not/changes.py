@@ -3,18 +3,20 @@
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from enum import StrEnum
+from typing import NamedTuple
 
 from core.checks.cable_ways import MachineSpot
 from core.checks.evaluation import Evaluation
 from core.contents.growing import Measurement, grown
-from core.model.brief import MUST, Brief, Purpose, Stage
+from core.model.brief import Brief
 from core.model.build import Build, Slot, slot_for
 from core.model.chain import plans_of
-from core.model.household import Subscriptions
 from core.model.parts import Part
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
 from core.report.alternatives import build_with
+from core.report.evaluation_of import known_costs
+from core.report.why_not.answers import less_asked
 from core.report.why_not.placing import Placed
 
 MOVE_STEP_M = 0.05
@@ -35,6 +37,13 @@ def dearness(part: Part, currency: str) -> tuple[int, int, str]:
     return 0, part.price.minor, part.id
 
 
+class Readings(NamedTuple):
+    """What rules read: types of readings, and fields of the brief."""
+
+    types: frozenset[type]
+    answers: frozenset[str]
+
+
 class Trouble(StrEnum):
     """What a change is made to, least trouble first."""
 
@@ -44,6 +53,18 @@ class Trouble(StrEnum):
     SWAP = "swap"
     BRIEF = "brief"
     ROOM = "room"
+
+    @property
+    def tried(self) -> str:
+        """What is tried of it, as somebody is told for whom none of it was of use."""
+        return {
+            Trouble.PLAN: "another plan",
+            Trouble.MOVE: "a move of ball, screen, monitor or machine by up to a metre",
+            Trouble.BESIDE: "doing without one thing beside the chain",
+            Trouble.SWAP: "one of the parts nearest in price in another place",
+            Trouble.BRIEF: "one other answer of the brief",
+            Trouble.ROOM: "a room up to 0.8 m larger one way",
+        }[self]
 
 
 @dataclass(frozen=True)
@@ -56,15 +77,15 @@ class Changes:
     evaluation: Evaluation
     """What the build answers before any change."""
 
-    def by_trouble(self, reads: frozenset[type], touched: frozenset[Slot]) -> list[tuple[Trouble, Iterator[Change]]]:
+    def by_trouble(self, reads: Readings, touched: frozenset[Slot]) -> list[tuple[Trouble, Iterator[Change]]]:
         """Least trouble first; `reads` is what the rules against the part read, `touched` the places they speak of."""
         tried: list[tuple[Trouble, Iterator[Change]]] = [(Trouble.PLAN, self._plans())]
-        if Layout in reads:
-            tried.append((Trouble.MOVE, self._moves(reads)))
+        if Layout in reads.types:
+            tried.append((Trouble.MOVE, self._moves(reads.types)))
         tried += [(Trouble.BESIDE, self._beside()), (Trouble.SWAP, self._swaps(touched | ALWAYS_NEAR))]
-        if Brief in reads:
-            tried.append((Trouble.BRIEF, self._of_brief()))
-        if Room in reads:
+        if Brief in reads.types:
+            tried.append((Trouble.BRIEF, self._of_brief(reads.answers)))
+        if Room in reads.types:
             tried.append((Trouble.ROOM, self._rooms()))
         return tried
 
@@ -150,25 +171,11 @@ class Changes:
         small = {**changed.small_items, item: self.build.small_items[item]}
         return changed.model_copy(update={"small_items": small})
 
-    def _of_brief(self) -> Iterator[Change]:
-        brief = self.build.brief
-        if not brief.may_drill:
-            yield say("Get leave to drill."), self._asked({"may_drill": True})
-        if brief.subscriptions is not Subscriptions.FINE:
-            yield say("Accept fees that come again."), self._asked({"subscriptions": Subscriptions.FINE})
-        words = {
-            Stage.NET: "a net",
-            Stage.TABLET: "a net or screen with a tablet",
-            Stage.PROJECTED: "a projected picture",
-        }
-        for stage in Stage:
-            if stage is not brief.stage:
-                yield say("Build {stage} instead.", stage=words[stage]), self._asked({"stage": stage})
-        for purpose in (purpose for purpose in Purpose if brief.must(purpose)):
-            wish = {**brief.purposes, purpose: MUST - 1}
-            yield say("Let {purpose} be a wish, not a must.", purpose=purpose.words), self._asked({"purposes": wish})
-        if brief.visitors:
-            yield say("Play without visitors."), self._asked({"visitors": False})
+    def _of_brief(self, read: frozenset[str]) -> Iterator[Change]:
+        """Another answer to each question of the brief that is read, as far as there is one that asks for less."""
+        for field, words, answer in less_asked(self.build.brief, known_costs(self.evaluation)):
+            if field in read:
+                yield words, self._asked({field: answer})
 
     def _asked(self, changes: Mapping[str, object]) -> Build:
         return self.build.model_copy(update={"brief": self.build.brief.model_copy(update=dict(changes))})

@@ -3783,6 +3783,8 @@ export interface components {
             admitted_by: components["schemas"]["AdmissionJson"][];
             /** Together */
             together: components["schemas"]["AdmissionJson"][];
+            /** Tried */
+            tried: string[];
         };
         /**
          * ServingJson

@@ -107,9 +107,9 @@
           {/if}
         {:else}
           <p>
-            No single change admits it: no other plan, no move of ball or screen by up to a metre, none of the
-            parts nearest in price in another place, no other answer of the brief that was tried, no room a
-            little larger.
+            Nothing that was tried admits it: {found.tried.length > 0
+              ? `neither ${found.tried.join(', nor ')}`
+              : 'there was nothing to change'}. Other answers, or a part that is not in your catalogue, may.
           </p>
         {/if}
       </section>
