@@ -44,8 +44,8 @@ const LEAST_PX_PER_M_FOR_NAMES = 45
 /** How far along a line its figure may stand. */
 const SHARES = [0.5, 0.35, 0.65, 0.2, 0.8, 0.08, 0.92]
 /** How far off it, in pixels: further, nobody would know which line it is of. */
-const ASIDE = [0, 16, -16, 30, -30]
-const UNDER = [16, -16, 30, -30]
+const ASIDE = [0, 26, -26, 16, -16, 38, -38]
+const UNDER = [26, -26, 38, 16, -16, -38]
 const LEADER = 12
 /** A figure longer than its line stands under it, where its neighbours' are not. */
 const SHORTEST_LINE_FOR_FIGURE = 60
