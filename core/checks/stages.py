@@ -35,8 +35,10 @@ class StageCosts:
 
 
 @derive
-def optional_places(brief: Annotated[Brief, "looks", "purposes", "stage", "visitors"]) -> OptionalPlaces:
-    """By the stage, unless guests, looks or films ask for more."""
+def optional_places(
+    brief: Annotated[Brief, "looks", "measures_shots", "purposes", "stage", "visitors"],
+) -> OptionalPlaces:
+    """By the stage and whether shots are measured, unless guests, looks or films ask for more."""
     return OptionalPlaces(optional_slots(brief))
 
 

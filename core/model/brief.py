@@ -118,6 +118,8 @@ class Brief(Record):
     """Weight of each purpose, 0 to 5, where 5 is a must; what is not listed weighs nothing."""
     players: Annotated[tuple[Player, ...], Field(max_length=24)] = ()
     stage: Stage = Stage.PROJECTED
+    measures_shots: bool = True
+    """Somebody wants to know how the ball flew; without that no launch monitor is asked for, at any stage."""
     currency: Currency = "EUR"
     up_front_cap_minor: MinorMoney | None = None
     yearly_cap_minor: MinorMoney | None = None

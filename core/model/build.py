@@ -51,9 +51,12 @@ OPTIONAL_SLOTS_BY_STAGE: dict[Stage, frozenset[Slot]] = {
 def optional_slots(brief: Brief) -> frozenset[Slot]:
     """The places that may stay empty: by the stage, unless guests, looks or films ask for more.
 
-    Guests' balls and a finished room want an enclosure; films want a display from the stage with a tablet on.
+    Guests' balls and a finished room want an enclosure; films want a display from the stage with a tablet on. Who only
+    wants to strike balls needs no monitor, and nothing that listens to one: the first stage is a net and a mat then.
     """
     optional = set(OPTIONAL_SLOTS_BY_STAGE[brief.stage])
+    if not brief.measures_shots:
+        optional |= {Slot.MONITOR, Slot.TITLE, Slot.MACHINE}
     if brief.stage is Stage.PROJECTED and (brief.visitors or brief.looks is Looks.FINISHED or _family(brief)):
         optional.discard(Slot.ENCLOSURE)
     if brief.stage is Stage.TABLET and brief.weight(Purpose.FILMS):

@@ -38,8 +38,12 @@ class StoredBuilds(models.QuerySet["StoredBuild"]):
     """Builds of one or more owners."""
 
     def visible_to(self, user_id: int) -> "StoredBuilds":
-        """The builds that belong to this user."""
-        return self.filter(owner_id=user_id)
+        """The builds that belong to this user, but for those that were deleted."""
+        return self.filter(owner_id=user_id, deleted_at=None)
+
+    def deleted_by(self, user_id: int) -> "StoredBuilds":
+        """The builds of this user that were deleted and can be brought back."""
+        return self.filter(owner_id=user_id, deleted_at__isnull=False)
 
     def with_catalogue(self) -> "StoredBuilds":
         """Each build with the revision of its owner's catalogue as `catalogue_revision`."""
@@ -65,6 +69,8 @@ class StoredBuild(models.Model):
     """Keys of the newest changes: one that is sent again, since its answer was lost, is not made twice."""
     created_at = models.DateTimeField(auto_now_add=True)
     changed_at = models.DateTimeField()
+    deleted_at = models.DateTimeField(null=True)
+    """It is brought back, or after some weeks gone for good."""
 
     objects = StoredBuilds.as_manager()
 

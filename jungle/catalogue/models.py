@@ -1,5 +1,6 @@
 """Spec sheets, which belong to nobody and never change, and the entries by which each owner holds some of them."""
 
+import json
 from collections.abc import Iterable, Iterator, Mapping
 from enum import StrEnum
 from typing import Any
@@ -9,7 +10,7 @@ from django.db import models
 from django.db.models.functions import Coalesce
 
 from core.model.build import Slot
-from core.model.found import Listed
+from core.model.found import NAMING_FACTS, Listed, everyday_words
 from core.model.parts import Part as SpecSheet
 from core.quantities import Money
 from jungle.catalogue.kept import sheets_by_digest
@@ -30,6 +31,13 @@ def generated(path: str, field: "models.Field[Any, Any]") -> models.GeneratedFie
     taken = models.Func(models.F("document"), models.Value(path), function="JSON_EXTRACT", output_field=field)
     told = taken if field.null else Coalesce(taken, models.Value(""), output_field=field)
     return models.GeneratedField(expression=told, output_field=field, db_persist=True)
+
+
+def naming_facts() -> models.GeneratedField:
+    """A column with all of `NAMING_FACTS`, in their order."""
+    paths = (models.Value(f"$.{field}") for field in NAMING_FACTS)
+    taken = models.Func(models.F("document"), *paths, function="JSON_EXTRACT", output_field=models.TextField())
+    return models.GeneratedField(expression=taken, output_field=models.TextField(), db_persist=True)
 
 
 class SheetQuerySet(models.QuerySet["Sheet"]):
@@ -60,6 +68,8 @@ class Sheet(models.Model):
     note = generated("$.note", models.TextField())
     price_minor = generated("$.price.minor", models.BigIntegerField(null=True))
     currency = generated("$.price.currency", models.CharField(max_length=3, null=True))
+    naming = naming_facts()
+    """The facts that people name parts by, as a JSON list."""
 
     objects = SheetQuerySet.as_manager()
 
@@ -92,11 +102,12 @@ class EntryQuerySet(models.QuerySet["Entry"]):
 
     def listed(self) -> Iterator[Listed]:
         """A line for each part: enough to look for it, without reading its sheet."""
-        columns = ("kind", "slot", "maker", "name", "note", "price_minor", "currency")
+        columns = ("kind", "slot", "maker", "name", "note", "price_minor", "currency", "naming")
         lines = self.values_list("part_id", *(f"sheet__{column}" for column in columns))
-        for id, kind, slot, maker, name, note, minor, currency in lines:
+        for id, kind, slot, maker, name, note, minor, currency, naming in lines:
             price = None if minor is None else Money(minor, currency)
-            yield Listed(id, kind, Slot(slot) if slot else None, maker, name, note, price)
+            everyday = everyday_words(kind, dict(zip(NAMING_FACTS, json.loads(naming), strict=True)))
+            yield Listed(id, kind, Slot(slot) if slot else None, maker, name, note, price, everyday)
 
     def digests(self) -> dict[str, str]:
         """The digest of each part's sheet, by part id."""

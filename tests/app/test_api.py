@@ -144,7 +144,7 @@ class EditTests(ApiTestCase):
         self.assertEqual(begun.status_code, 201)
         self.assertEqual(begun.json()["build"]["room"]["guessed"], ["width_m", "length_m", "ceiling_m"])
         self.assertEqual(self.client.delete(f"/api/builds/{begun.json()['id']}").status_code, 204)
-        self.assertEqual(StoredBuild.objects.count(), 1)
+        self.assertEqual(StoredBuild.objects.visible_to(self.owner.pk).count(), 1)
 
 
 class ConflictTests(ApiTestCase):

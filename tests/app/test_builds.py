@@ -1,6 +1,7 @@
 """Builds as wholes: files in and out, the catalogue they bring, the demo, the shell."""
 
 import json
+from datetime import timedelta
 from io import StringIO
 from pathlib import Path
 from tempfile import TemporaryDirectory
@@ -8,6 +9,7 @@ from unittest.mock import patch
 
 from django.core.management import call_command
 from django.test import Client, TestCase
+from django.utils import timezone
 
 from core.formats.build_file import read_build_file, write_build_file
 from core.formats.errors import BadFile
@@ -177,3 +179,26 @@ class ShellTests(TestCase):
     def test_the_demo_build_is_read_back_unchanged(self) -> None:
         file = read_build_file(DEMO_BUILD.read_text())
         self.assertEqual(read_build_file(write_build_file(file)), file)
+
+
+class DeletedTests(ApiTestCase):
+    def test_a_deleted_build_comes_back_with_its_history(self) -> None:
+        self.send("patch", "/room", width_m="4.8")
+        self.assertEqual(self.client.delete(self.url()).status_code, 204)
+        self.assertEqual(self.client.get(self.url()).status_code, 404)
+        self.assertEqual(self.send("patch", "/room", width_m="5").status_code, 404)
+        self.assertEqual(self.client.get("/api/builds").json(), [])
+        self.assertEqual(self.client.delete(self.url()).status_code, 404)
+        self.assertEqual(self.client.post(self.url("/restore")).status_code, 204)
+        self.assertEqual(self.client.post(self.url("/restore")).status_code, 404)
+        self.assertEqual(self.client.get(self.url()).json()["undo"], "Room: width")
+        self.client.force_login(person("bea"))
+        self.assertEqual(self.client.post(self.url("/restore")).status_code, 404)
+
+    def test_after_thirty_days_it_is_gone_for_good(self) -> None:
+        self.client.delete(self.url())
+        call_command("tidy", stdout=StringIO())
+        self.assertTrue(StoredBuild.objects.filter(pk=self.build.pk).exists())
+        StoredBuild.objects.update(deleted_at=timezone.now() - timedelta(days=31))
+        call_command("tidy", stdout=StringIO())
+        self.assertFalse(StoredBuild.objects.filter(pk=self.build.pk).exists())

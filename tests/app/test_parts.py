@@ -43,6 +43,20 @@ class AlternativeTests(PartsTestCase):
         reply = self.get("/chain/machine?text=nothing")
         self.assertEqual((reply["all"], reply["kinds"]), (3, ["computer"]))
 
+    def test_everyday_words_find_what_their_makers_call_otherwise(self) -> None:
+        adopt_samples(self.owner)
+
+        def found(slot: str, words: str) -> set[str]:
+            return {one["name"] for one in self.get(f"/chain/{slot}?text={words}")["candidates"]}
+
+        self.assertIn("Finegrain", found("display", "4k"))
+        self.assertNotIn("Widebeam", found("display", "4k"))
+        short = found("display", "short throw")
+        self.assertTrue(short)
+        self.assertNotIn("Cinema Long", short)
+        self.assertEqual(found("machine", "phone"), {"Flake", "Flake, older (used)"})
+        self.assertIn("Tower", found("machine", "pc"))
+
     def test_a_price_that_cannot_be_read_is_named(self) -> None:
         refused = self.client.get(self.url("/chain/machine?most=cheap"))
         self.assertEqual((refused.status_code, refused.json()["errors"][0]["field"]), (422, "most"))

@@ -371,16 +371,17 @@ class FileTests(BrowserTestCase):
             StoredBuild.objects.get(name="Boat shed by the lake, copy").design.chain, self.build.design.chain
         )
 
-    def test_a_build_is_deleted_after_asking(self) -> None:
+    def test_a_deleted_build_is_brought_back(self) -> None:
         page = self.page
         page.goto(self.live_server_url)
+        shed = page.get_by_role("link", name="Boat shed by the lake")
         page.get_by_role("button", name="Delete Boat shed by the lake").click()
-        page.get_by_role("button", name="Keep").click()
-        page.get_by_role("button", name="Delete Boat shed by the lake").click()
-        page.get_by_role("button", name="Delete", exact=True).click()
-        expect(page.get_by_role("link", name="Boat shed by the lake")).to_have_count(0)
-        page.get_by_role("button", name="Delete Box room in the flat").click()
-        page.get_by_role("button", name="Delete", exact=True).click()
+        expect(shed).to_have_count(0)
+        page.get_by_role("button", name="Undo: bring Boat shed by the lake back").click()
+        expect(shed).to_be_visible()
+        expect(page.get_by_text("It can be brought back")).to_have_count(0)
+        for name in ("Boat shed by the lake", "Box room in the flat"):
+            page.get_by_role("button", name=f"Delete {name}").click()
         expect(page.get_by_text("You have no build yet.")).to_be_visible()
 
 

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from core.checks.limits import Limit, State
 from core.checks.places import Step
 from core.formats.report_json import workings_json
-from core.model.brief import Brief, Player
+from core.model.brief import Brief, Player, Stage
 from core.model.build import Build, HungPart, Slot
 from core.model.chain import UnknownPart
 from core.model.parts import BehindTheBall
@@ -189,3 +189,16 @@ class MonitorKindTests(TestCase):
         ids = {verdict.id for verdict in evaluate(worlds.full_build(), worlds.full_parts()).verdicts}
         self.assertIn("monitor.behind", ids)
         self.assertNotIn("monitor.overhead", ids)
+
+
+class WithoutMeasuringTests(TestCase):
+    def test_a_net_and_a_mat_alone_are_a_build(self) -> None:
+        """At the first stage, where nobody measures shots, mat and net are all that is asked for."""
+        brief = worlds.full_brief().model_copy(update={"stage": Stage.NET, "measures_shots": False})
+        full = worlds.full_build(brief=brief)
+        bare = full.model_copy(update={"chain": {slot: full.chain[slot] for slot in (Slot.MAT, Slot.SCREEN)}})
+        asked = {question.slot for question in evaluate(bare, worlds.full_parts()).questions if question.slot}
+        self.assertEqual(asked & set(Slot) - {Slot.MAT, Slot.SCREEN}, set())
+        empty = full.model_copy(update={"chain": {}})
+        asked = {question.slot for question in evaluate(empty, worlds.full_parts()).questions if question.slot}
+        self.assertEqual(asked, {Slot.MAT, Slot.SCREEN})

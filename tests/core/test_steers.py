@@ -31,6 +31,7 @@ ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "players": ({"players": (player(),)}, {"players": (player(), left_hander(height_m=2.0, speed_band="fast"))}),
     "visitors": ({}, {"visitors": True}),
     "stage": ({"stage": "net"}, {"stage": "projected"}),
+    "measures_shots": ({}, {"measures_shots": False}),
     "earlier_stages": ({}, {"earlier_stages": ("net",)}),
     "currency": ({}, {"currency": "USD"}),
     "up_front_cap_minor": ({"up_front_cap_minor": 100}, {"up_front_cap_minor": 10**8}),

@@ -31,7 +31,7 @@ from core.model.parts.floors import (
     Tray,
     Turf,
 )
-from core.model.parts.machines import Computer, Machine, Tablet, VideoPort
+from core.model.parts.machines import Computer, Machine, Phone, Tablet, VideoPort
 from core.model.parts.monitors import (
     BehindTheBall,
     DataField,
@@ -84,6 +84,7 @@ AnyPart = Annotated[
     | Connector
     | Computer
     | Tablet
+    | Phone
     | Projector
     | Television
     | DeskMonitor
@@ -198,6 +199,7 @@ __all__ = [
     "OverheadCamera",
     "Padding",
     "Part",
+    "Phone",
     "Plan",
     "PowerStrip",
     "Price",

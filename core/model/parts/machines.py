@@ -72,3 +72,9 @@ class Tablet(Machine):
     kind: Literal["tablet"] = "tablet"
     mirror_delay_ms: Annotated[Whole, Field(ge=0, le=5_000)] | None = None
     """How late the picture is when it is mirrored to a display, in thousandths of a second."""
+
+
+class Phone(Tablet):
+    """A phone: all that a tablet does, on less glass."""
+
+    kind: Literal["phone"] = "phone"  # type: ignore[assignment]

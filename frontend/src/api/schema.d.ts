@@ -88,7 +88,7 @@ export interface paths {
         post?: never;
         /**
          * Delete Build
-         * @description Delete a build and its history.
+         * @description Delete a build; it can be brought back.
          */
         delete: operations["jungle_api_routers_builds_delete_build"];
         options?: never;
@@ -114,6 +114,26 @@ export interface paths {
          * @description The build as it is now again, beside it, with a history of its own.
          */
         post: operations["jungle_api_routers_builds_copy_build"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Restore Build
+         * @description Bring a deleted build back, with its history.
+         */
+        post: operations["jungle_api_routers_builds_restore_build"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1385,6 +1405,12 @@ export interface components {
             /** @default projected */
             stage: components["schemas"]["Stage"];
             /**
+             * Measures Shots
+             * @description Somebody wants to know how the ball flew; without that no launch monitor is asked for, at any stage.
+             * @default true
+             */
+            measures_shots: boolean;
+            /**
              * Currency
              * @default EUR
              */
@@ -1534,6 +1560,7 @@ export interface components {
              *       },
              *       "players": [],
              *       "stage": "projected",
+             *       "measures_shots": true,
              *       "currency": "EUR",
              *       "up_front_cap_minor": null,
              *       "yearly_cap_minor": null,
@@ -2969,6 +2996,8 @@ export interface components {
                 [key: string]: number;
             };
             stage?: components["schemas"]["Stage"];
+            /** Measures Shots */
+            measures_shots?: boolean;
             /** Currency */
             currency?: string;
             /** Up Front Cap Minor */
@@ -4640,6 +4669,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_builds_restore_build: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
                 };
             };
         };

@@ -11,6 +11,7 @@ export const KIND_WORDS: Record<string, string> = {
   connector: 'connector',
   computer: 'computer',
   tablet: 'tablet',
+  phone: 'phone',
   projector: 'projector',
   television: 'television',
   desk_monitor: 'desk monitor',

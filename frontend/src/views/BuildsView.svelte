@@ -15,7 +15,8 @@
   const message = $derived(failure.message || listing.message)
   const problems = $derived(failure.problems)
   let name = $state('')
-  let deleting = $state<number | null>(null)
+  /** What was deleted last, until something else is done. */
+  let deleted = $state.raw<{ id: number; name: string } | null>(null)
   void listing.load()
 
   async function start(event: SubmitEvent): Promise<void> {
@@ -37,11 +38,20 @@
     failed(copied)
   }
 
-  async function remove(id: number): Promise<void> {
+  async function remove({ id, name }: BuildSummary): Promise<void> {
     const gone = await outcome(api.DELETE('/api/builds/{build_id}', { params: { path: { build_id: id } } }))
-    deleting = null
     await listing.load()
-    if (gone.status !== 204 && gone.status !== 404) failed(gone)
+    if (gone.status === 204 || gone.status === 404) deleted = { id, name }
+    else failed(gone)
+  }
+
+  async function restore(id: number): Promise<void> {
+    const back = await outcome(
+      api.POST('/api/builds/{build_id}/restore', { params: { path: { build_id: id } } }),
+    )
+    deleted = null
+    await listing.load()
+    if (back.status !== 204) failed(back)
   }
 
   /** A build that cannot be shown goes back to its newest state that can. */
@@ -98,6 +108,19 @@
       You have no build yet. Begin one above: sensible first values are there to be typed over.
     </p>
   {/if}
+  <div aria-live="polite">
+    {#if deleted}
+      {@const { id, name } = deleted}
+      <p class="mb-3 flex flex-wrap items-center gap-3 border-l-3 border-primary pl-3">
+        <span class="min-w-0 flex-1">{name} is deleted. It can be brought back for thirty days.</span>
+        <button
+          class="btn btn-primary btn-sm"
+          aria-label="Undo: bring {name} back"
+          onclick={() => void restore(id)}>Undo</button
+        >
+      </p>
+    {/if}
+  </div>
   <ul class="mb-8 divide-y divide-base-300 border-y border-base-content">
     {#each builds ?? [] as build (build.id)}
       <li class="flex flex-wrap items-center gap-x-4 gap-y-1 py-3">
@@ -126,28 +149,20 @@
           <p>{build.up_front}</p>
           <p class="text-sm text-faint">{date.format(new Date(build.changed_at))}</p>
         </div>
-        {#if deleting === build.id}
-          <p class="flex items-center gap-2">
-            Delete it and its history?
-            <button class="btn btn-error btn-sm" onclick={() => void remove(build.id)}>Delete</button>
-            <button class="btn btn-sm" onclick={() => (deleting = null)}>Keep</button>
-          </p>
-        {:else}
-          <span class="whitespace-nowrap">
-            {#if !build.unreadable}
-              <button
-                class="btn btn-square btn-ghost btn-sm"
-                aria-label="Copy {build.name}"
-                onclick={() => void copy(build.id)}><Copy size={17} /></button
-              >
-            {/if}
+        <span class="whitespace-nowrap">
+          {#if !build.unreadable}
             <button
               class="btn btn-square btn-ghost btn-sm"
-              aria-label="Delete {build.name}"
-              onclick={() => (deleting = build.id)}><Trash size={17} /></button
+              aria-label="Copy {build.name}"
+              onclick={() => void copy(build.id)}><Copy size={17} /></button
             >
-          </span>
-        {/if}
+          {/if}
+          <button
+            class="btn btn-square btn-ghost btn-sm"
+            aria-label="Delete {build.name}"
+            onclick={() => void remove(build)}><Trash size={17} /></button
+          >
+        </span>
       </li>
     {/each}
   </ul>

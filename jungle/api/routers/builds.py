@@ -76,8 +76,15 @@ def copy_build(request: SignedIn, build_id: int) -> Any:
 
 @router.delete("/{int:build_id}", response={204: None, 404: Problems})
 def delete_build(request: SignedIn, build_id: int) -> Any:
-    """Delete a build and its history."""
+    """Delete a build; it can be brought back."""
     builds.delete_build(build_id, request.user)
+    return Status(204, None)
+
+
+@router.post("/{int:build_id}/restore", response={204: None, 404: Problems})
+def restore_build(request: SignedIn, build_id: int) -> Any:
+    """Bring a deleted build back, with its history."""
+    builds.restore_build(build_id, request.user)
     return Status(204, None)
 
 

@@ -18,7 +18,16 @@ from core.quantities import UnitSystem
 from jungle.builds.history import record
 from jungle.builds.judging import judge
 from jungle.builds.models import StoredBuild, UnreadableBuild
-from jungle.builds.services.editing import ATTEMPTS, NO_ADOPTION, Busy, On, edit, find_build, validated_document
+from jungle.builds.services.editing import (
+    ATTEMPTS,
+    NO_ADOPTION,
+    Busy,
+    NothingThere,
+    On,
+    edit,
+    find_build,
+    validated_document,
+)
 from jungle.builds.ties import tie
 from jungle.catalogue.adoption import Adoption, adoption_of
 from jungle.catalogue.entries import CatalogueMoved, hold, revision_of, store_states
@@ -75,8 +84,15 @@ def rename_build(on: On, name: str) -> StoredBuild:
 
 
 def delete_build(build_id: int, actor: User) -> None:
-    """Delete a build and its history for good."""
-    find_build(build_id, actor).delete()
+    """Delete a build. It can be brought back until it is tidied away, with its history."""
+    if not StoredBuild.objects.visible_to(actor.pk).filter(pk=build_id).update(deleted_at=timezone.now()):
+        raise NothingThere(f"There is no build {build_id}.")
+
+
+def restore_build(build_id: int, actor: User) -> None:
+    """Bring a deleted build back as it was. Raises `NothingThere` where none was deleted."""
+    if not StoredBuild.objects.deleted_by(actor.pk).filter(pk=build_id).update(deleted_at=None):
+        raise NothingThere(f"There is no deleted build {build_id}.")
 
 
 def build_file(build: StoredBuild) -> BuildFile:

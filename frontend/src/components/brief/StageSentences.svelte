@@ -17,6 +17,7 @@
     Object.fromEntries(earlier.map((stage) => [stage, STAGE_WORDS[stage]])) as Record<Stage, string>,
   )
   const stages = $derived(build.report?.stages ?? [])
+  const MEASURED = { yes: 'measuring every shot', no: 'without measuring shots' } as const
   const USED = { yes: 'fine', no: 'not wanted' } as const
 </script>
 
@@ -28,6 +29,12 @@
       value={brief.stage}
       options={STAGE_WORDS}
       choose={(stage) => void build.changeBrief(`stage: ${STAGE_WORDS[stage]}`, { stage })}
+    />,
+    <Choice
+      label="Whether shots are measured"
+      value={brief.measures_shots ? 'yes' : 'no'}
+      options={MEASURED}
+      choose={(answer) => void build.changeBrief(MEASURED[answer], { measures_shots: answer === 'yes' })}
     />, and would rather
     <Choice
       label="Approach"
@@ -35,7 +42,7 @@
       options={APPROACH_WORDS}
       choose={(approach) => void build.changeBrief(APPROACH_WORDS[approach], { approach })}
     />.
-    <Steers fields={['stage', 'approach']} />
+    <Steers fields={['stage', 'measures_shots', 'approach']} />
   </p>
   {#if earlier.length > 0}
     <div>

@@ -1,4 +1,4 @@
-"""manage.py tidy: clear what nobody needs any more: ended sessions, old wrong guesses, sheets that nobody has."""
+"""manage.py tidy: clear what nobody needs any more: ended sessions, wrong guesses, deleted builds, unused sheets."""
 
 from datetime import timedelta
 
@@ -7,10 +7,11 @@ from django.core.management import call_command
 from django.core.management.base import BaseCommand
 from django.utils import timezone
 
-from jungle.builds.models import BuildPart
+from jungle.builds.models import BuildPart, StoredBuild
 from jungle.catalogue.entries import clear_unused_sheets
 
 GUESSES_KEPT_FOR = timedelta(days=7)
+DELETED_KEPT_FOR = timedelta(days=30)
 
 
 class Command(BaseCommand):
@@ -21,5 +22,9 @@ class Command(BaseCommand):
     def handle(self, *args: object, **options: object) -> None:
         call_command("clearsessions")
         AccessAttempt.objects.filter(attempt_time__lt=timezone.now() - GUESSES_KEPT_FOR).delete()
+        gone = timezone.now() - DELETED_KEPT_FOR
+        builds, _ = StoredBuild.objects.filter(deleted_at__lt=gone).delete()
         sheets = clear_unused_sheets(BuildPart.objects.values("sheet_id"))
         self.stdout.write(f"Tidied; {sheets} sheets that nobody had are gone.")
+        if builds:
+            self.stdout.write("Builds deleted more than 30 days ago are gone for good.")
