@@ -116,7 +116,7 @@ class RoomJourneys(BrowserTestCase):
         page.locator("body").press("ArrowLeft")
         self.assertAlmostEqual(self.handle_left(page), wide + 60, delta=1)
         page.locator("body").press("0")
-        page.get_by_text("Take it away").click()
+        page.get_by_text("Save or print").click()
         for words, ending in (("Save as SVG, to scale", "svg"), ("Save as DXF, in metres", "dxf")):
             with page.expect_download() as download:
                 page.get_by_role("link", name=words).click()

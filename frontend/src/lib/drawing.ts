@@ -21,6 +21,8 @@ export interface Sheet {
   pxPerM: number
 }
 
+/** A player's line is the same in every drawing and layer. */
+export const STYLE_BY_PLAYER = ['none', '5 3', '2 2.5']
 const MARGIN = { left: 20, right: 66, top: 58, between: 70, bottom: 44 }
 
 /** The largest scale at which floor plan and section fit on the page, one above the other. */

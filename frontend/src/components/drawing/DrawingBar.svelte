@@ -6,6 +6,7 @@
   import Printer from '@lucide/svelte/icons/printer'
   import type { Layer } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
+  import DrawingKey from './DrawingKey.svelte'
   import { isTyping } from '../../lib/keys'
   import { preferences } from '../../lib/preferences.svelte'
   import { type LayoutName, view } from '../../lib/view.svelte'
@@ -122,6 +123,7 @@
       {/each}
     </fieldset>
   </details>
+  <DrawingKey />
   <div class="ml-auto flex items-center" role="group" aria-label="Look nearer">
     <button
       class="grid size-[28px] cursor-pointer place-content-center hover:bg-base-200"
@@ -141,7 +143,7 @@
   </div>
   <details class="relative">
     <summary class="flex min-h-[26px] cursor-pointer items-center gap-1 text-primary"
-      ><Download size={15} aria-hidden="true" />Take it away</summary
+      ><Download size={15} aria-hidden="true" />Save or print</summary
     >
     <div class="absolute top-full right-0 z-30 grid w-60 gap-1 border bg-base-100 p-2">
       <button class="btn justify-start btn-ghost btn-sm" onclick={print}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Shape } from '../../api/client'
-  import { type Frame, path, pointsOf, toPage } from '../../lib/drawing'
+  import { type Frame, path, pointsOf, STYLE_BY_PLAYER, toPage } from '../../lib/drawing'
 
   interface Props {
     shape: Shape
@@ -16,8 +16,6 @@
   const d = $derived(path(frame, points, shape.closed) + holes.join(''))
   const at = $derived(toPage(frame, points[0] ?? { u: 0, v: 0 }))
   const HEAD = 0.1
-  /** A player's line is the same in every drawing and layer. */
-  const STYLE_BY_PLAYER = ['none', '5 3', '2 2.5']
 </script>
 
 {#if shape.meaning === 'swing-disc'}
