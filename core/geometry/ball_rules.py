@@ -6,6 +6,7 @@ ball is. Each such distance is one *edge*; how much of it is required and comfor
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import NamedTuple
 
 from core.geometry.ceiling import Ceiling
@@ -62,8 +63,13 @@ class Inside:
     mouth_m: float
 
 
-def swing_edges(disc: SwingDisc, room: BallRoom) -> Iterator[BallEdge]:
-    """From the swing disc to both side walls, the rear wall and each plane of the ceiling."""
+@lru_cache(maxsize=1024)
+def edges_of(disc: SwingDisc, room: BallRoom) -> tuple[BallEdge, ...]:
+    """From the swing disc to both side walls, the rear wall and each plane of the ceiling; wherever the ball lies."""
+    return tuple(_edges(disc, room))
+
+
+def _edges(disc: SwingDisc, room: BallRoom) -> Iterator[BallEdge]:
     low, high = disc.low_m, disc.high_m
     yield BallEdge("left wall", 1.0, 0.0, low[0], disc.leftmost_m)
     yield BallEdge("right wall", -1.0, 0.0, room.width_m - high[0], disc.rightmost_m)
@@ -84,7 +90,7 @@ def swing_rules(disc: SwingDisc, room: BallRoom) -> tuple[BallRule, ...]:
     """The straight limits that a swing sets the ball: it stays off walls and ceiling, and has room behind it."""
     swings = (
         BallRule(CHECK_BY_EDGE[edge.name], edge, 0.0, COMFORT_M, disc.doubt_m(edge.toward))
-        for edge in swing_edges(disc, room)
+        for edge in edges_of(disc, room)
     )
     least_m = behind_ball_m(disc)
     behind = BallEdge("rear wall", 0.0, -1.0, room.length_m)

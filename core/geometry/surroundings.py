@@ -5,12 +5,12 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import NamedTuple
 
-from core.geometry.ball_rules import CHECK_BY_EDGE, BallRoom, BallRule, swing_edges, swing_rules, to_screen_rule
+from core.geometry.ball_rules import CHECK_BY_EDGE, BallRoom, BallRule, edges_of, swing_rules, to_screen_rule
 from core.geometry.boxes import Box
 from core.geometry.hitting_region import Area, clear_floor, told_shift
 from core.geometry.solids import Group, Solid
 from core.geometry.swing_clearance import Clearances, clearances
-from core.geometry.swing_disc import UNCERTAINTY_M, Point3, swing_disc
+from core.geometry.swing_disc import UNCERTAINTY_M, Point3, SwingDisc, swing_disc
 from core.model.brief import Player
 from core.model.clubs import Club
 from core.model.reaches import Direction
@@ -74,24 +74,20 @@ class Surroundings:
 
     def closest(self, player: Player, club: Club) -> Closest:
         """The nearest of everything."""
-        x, y, z = self.ball
         disc = swing_disc(player, club)
-        found = [
-            Closest(
-                edge.distance_m(x, y),
-                edge.name,
-                (x + edge.at[0], y + edge.at[1], z + edge.at[2]),
-                doubt_m=disc.doubt_m(edge.toward),
-                to_measure=disc.to_measure(edge.toward),
-            )
-            for edge in swing_edges(disc, self.room)
-        ]
-        nearest = min(found, key=lambda closest: closest.order)
+        nearest = self._closest_edge(disc)
         # What is further off than that with all that is around it is not the nearest, and need not be measured.
         within = Box(*disc.bounds(self.ball))
         if any(within.gap_m(box) <= max(nearest.clearance_m, 0.0) for box in self.boxes):
             nearest = min(nearest, self._closest(player, club, range(len(self.boxes))), key=lambda one: one.order)
         return nearest
+
+    def _closest_edge(self, disc: SwingDisc) -> Closest:
+        x, y, z = self.ball
+        told = [(edge.distance_m(x, y), disc.doubt_m(edge.toward), edge) for edge in edges_of(disc, self.room)]
+        distance_m, doubt_m, edge = min(told, key=lambda one: (one[0] >= -one[1], one[0], one[2].name))
+        at = (x + edge.at[0], y + edge.at[1], z + edge.at[2])
+        return Closest(distance_m, edge.name, at, doubt_m=doubt_m, to_measure=disc.to_measure(edge.toward))
 
     def swing_rules(self, players: Iterable[Player]) -> tuple[BallRule, ...]:
         """The straight limits that the longest clubs of `players` set the ball."""

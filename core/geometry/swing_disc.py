@@ -86,7 +86,7 @@ class SwingDisc:
         [0.0, 0.05, 0.1]
         """
         away = hypot(*toward)
-        if not away:
+        if not away or not self.measured:
             return UNCERTAINTY_M
         left = [0.0 if way in self.measured else share for share, way in self._shares(toward)]
         return UNCERTAINTY_M * hypot(*left) / away
@@ -125,6 +125,9 @@ def swing_disc(player: Player, club: Club) -> SwingDisc:
     >>> round(disc.cocked_radius_m, 3), round(disc.apex_m, 3)
     (1.464, 2.668)
     """
+    right_handed = player.handedness is Handedness.RIGHT
+    if not player.measured_reaches:
+        return _disc(player.height_m, club.length_m, right_handed, player.early_release, UNSHIFTED, frozenset())
     reach = player.measured_reach(club)
     shift = {
         way: ReachShift(known.along_m(way) or 0.0, known.club.length_m) if known else None
@@ -134,7 +137,7 @@ def swing_disc(player: Player, club: Club) -> SwingDisc:
     return _disc(
         player.height_m,
         club.length_m,
-        player.handedness is Handedness.RIGHT,
+        right_handed,
         player.early_release,
         (shift[Direction.HEIGHT], shift[Direction.BACK], shift[Direction.BEHIND], shift[Direction.AHEAD]),
         reach.measured if reach else frozenset(),
@@ -184,6 +187,7 @@ def _estimate(height_m: float, club_m: float, early_release: bool) -> _Estimate:
 
 Shifts = tuple[ReachShift | None, ReachShift | None, ReachShift | None, ReachShift | None]
 """Of height, back, behind and ahead."""
+UNSHIFTED: Shifts = (None, None, None, None)
 
 
 @lru_cache(maxsize=4096)

@@ -14,12 +14,12 @@
   <div class="flex items-baseline justify-between gap-2">
     <h2 class="text-lg">Joists</h2>
     {#if joists}
-      <button class="btn btn-ghost text-primary btn-xs" onclick={() => void build.forgetJoists()}
+      <button class="btn min-h-[26px] btn-ghost text-primary btn-xs" onclick={() => void build.forgetJoists()}
         >Not known</button
       >
     {:else}
       <button
-        class="btn btn-ghost text-primary btn-xs"
+        class="btn min-h-[26px] btn-ghost text-primary btn-xs"
         onclick={() => void build.measureJoists('joists', { along: false })}>Say how they run</button
       >
     {/if}

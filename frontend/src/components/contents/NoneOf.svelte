@@ -24,7 +24,7 @@
 <p class="flex flex-wrap items-baseline justify-between gap-x-3 text-sm text-faint">
   <span>{said ? 'There is none.' : words}</span>
   <button
-    class="btn ml-auto btn-ghost text-primary btn-xs"
+    class="btn ml-auto min-h-[26px] btn-ghost text-primary btn-xs"
     data-field="room.{looked}"
     onclick={() => answer(!said)}
     >{said ? 'Not looked yet' : 'There is none'}<span class="sr-only">: {looked}</span></button
