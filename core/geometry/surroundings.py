@@ -5,11 +5,13 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import NamedTuple
 
+import numpy as np
+
 from core.geometry.ball_rules import CHECK_BY_EDGE, BallRoom, BallRule, edges_of, swing_rules, to_screen_rule
 from core.geometry.boxes import Box
 from core.geometry.hitting_region import Area, clear_floor, told_shift
 from core.geometry.solids import Group, Solid
-from core.geometry.swing_clearance import Clearances, clearances
+from core.geometry.swing_clearance import Clearances, Floats, clearances
 from core.geometry.swing_disc import UNCERTAINTY_M, Point3, SwingDisc, swing_disc
 from core.model.brief import Player
 from core.model.clubs import Club
@@ -77,10 +79,21 @@ class Surroundings:
         disc = swing_disc(player, club)
         nearest = self._closest_edge(disc)
         # What is further off than that with all that is around it is not the nearest, and need not be measured.
-        within = Box(*disc.bounds(self.ball))
-        if any(within.gap_m(box) <= max(nearest.clearance_m, 0.0) for box in self.boxes):
+        if self.boxes and self._least_gap_m(disc) <= max(nearest.clearance_m, 0.0):
             nearest = min(nearest, self._closest(player, club, range(len(self.boxes))), key=lambda one: one.order)
         return nearest
+
+    def _least_gap_m(self, disc: SwingDisc) -> float:
+        """How far the nearest box is at least from what is all around the swing."""
+        low, high = disc.bounds(self.ball)
+        lows, highs = self._corners
+        gaps = np.maximum(lows - np.array(high), np.array(low) - highs)
+        return float(gaps.max(axis=1).min())
+
+    @cached_property
+    def _corners(self) -> tuple[Floats, Floats]:
+        """(boxes, 3) the least and the greatest corners of the boxes."""
+        return np.array([box.low for box in self.boxes]), np.array([box.high for box in self.boxes])
 
     def _closest_edge(self, disc: SwingDisc) -> Closest:
         x, y, z = self.ball

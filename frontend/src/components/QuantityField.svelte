@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Problem } from '../api/client'
+  import { session } from '../lib/session.svelte'
 
   interface Props {
     label: string
@@ -70,6 +71,7 @@
     class="blank"
     style:width
     type="text"
+    inputmode={session.numberKeys}
     autocomplete="off"
     value={shown}
     placeholder={hint}

@@ -4,6 +4,11 @@ import { api, outcome, type Session } from '../api/client'
 class SessionState {
   session = $state.raw<Session | null>(null)
 
+  /** The keys a phone shows for a quantity: feet and inches are typed with more than digits. */
+  get numberKeys(): 'decimal' | 'text' {
+    return this.session?.units === 'imperial' ? 'text' : 'decimal'
+  }
+
   async load(): Promise<void> {
     const { data } = await outcome(api.GET('/api/session'))
     if (data) this.session = data

@@ -4,6 +4,7 @@
   import BuildDrawing from '../components/drawing/BuildDrawing.svelte'
   import { useBuild } from '../lib/build.svelte'
   import { measurements } from '../lib/measuring'
+  import { session } from '../lib/session.svelte'
   import { view } from '../lib/view.svelte'
   import { navigate, p } from '../router'
 
@@ -110,6 +111,7 @@
         <input
           class="blank mt-1 w-full text-2xl"
           style:height="3rem"
+          inputmode={session.numberKeys}
           autocomplete="off"
           value={shown}
           placeholder="not measured"

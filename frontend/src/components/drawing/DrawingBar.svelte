@@ -99,7 +99,7 @@
   {/if}
   <details class="relative">
     <summary class="min-h-[26px] cursor-pointer leading-[26px] text-primary">Layers</summary>
-    <fieldset class="absolute top-full left-0 z-30 w-56 border bg-base-100 p-2">
+    <fieldset class="absolute top-full left-0 z-30 w-56 border bg-base-100 p-2 max-sm:static">
       <legend class="sr-only">Layers of the drawing</legend>
       {#each Object.entries(LAYERS) as [layer, words] (layer)}
         <label class="flex min-h-[28px] items-center gap-2">
@@ -145,7 +145,7 @@
     <summary class="flex min-h-[26px] cursor-pointer items-center gap-1 text-primary"
       ><Download size={15} aria-hidden="true" />Save or print</summary
     >
-    <div class="absolute top-full right-0 z-30 grid w-60 gap-1 border bg-base-100 p-2">
+    <div class="absolute top-full right-0 z-30 grid w-60 gap-1 border bg-base-100 p-2 max-sm:static">
       <button class="btn justify-start btn-ghost btn-sm" onclick={print}
         ><Printer size={15} aria-hidden="true" />Print on one page</button
       >

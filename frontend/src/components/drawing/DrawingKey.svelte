@@ -10,7 +10,7 @@
 <details class="relative">
   <summary class="min-h-[26px] cursor-pointer leading-[26px] text-primary">Key</summary>
   <dl
-    class="absolute z-30 grid w-72 grid-cols-[2rem_1fr] items-center gap-x-2 gap-y-1 border border-base-content bg-base-100 p-3 text-[13px]"
+    class="absolute z-30 grid w-72 grid-cols-[2rem_1fr] items-center gap-x-2 gap-y-1 border border-base-content bg-base-100 p-3 text-[13px] max-sm:static"
   >
     {#each players as { id, name, longest_club }, number (id)}
       <dt>
