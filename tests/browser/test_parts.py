@@ -114,7 +114,7 @@ class SwapTests(BrowserTestCase):
         page.get_by_role("button", name=re.compile("Screen or net")).click()
         page.get_by_label("Words").fill("tri-layer")
         expect(page.get_by_role("button", name=re.compile("^Choose Tri-layer"))).to_have_count(2)
-        page.get_by_role("button", name=re.compile("^Why not Tri-layer 3.0 × 2.3")).click()
+        page.get_by_role("button", name=re.compile("^Why not: .*Tri-layer 3.0 × 2.3")).click()
         dialog = page.get_by_role("dialog", name=re.compile("^Why not Tri-layer 3.0 × 2.3"))
         expect(dialog.get_by_text("in place of Bay 2.8")).to_be_visible()
         page.keyboard.press("Escape")

@@ -36,38 +36,53 @@
   onfocusout={leave}
 >
   <div class="grid grid-cols-[minmax(0,1fr)_auto_auto] items-center gap-x-2">
-    <button
-      class="flex min-h-[34px] min-w-0 cursor-pointer items-start gap-2 text-left leading-tight"
-      aria-expanded={open}
-      aria-controls={id}
-      onclick={() => (open = !open)}
-    >
-      <span class="mt-0.5"><Mark state={candidate.state} /></span>
-      <span class="min-w-0 flex-1">
-        <strong class="block truncate">{candidate.name}</strong>
-        <span class="block truncate text-[13px]">
-          {#if decides}<span class="text-{decides.state}">{decides.headline}</span>
-          {:else if candidate.better[0]}<span class="text-clear"
-              >Improves {candidate.better[0].title.toLowerCase()}</span
-            >
-          {:else}<span class="text-faint">{candidate.maker}</span>{/if}
-        </span>
-      </span>
-    </button>
+    <div class="grid min-w-0 grid-cols-[auto_minmax(0,1fr)] gap-x-2 leading-tight">
+      <span class="mt-1"><Mark state={candidate.state} /></span>
+      <div class="min-w-0">
+        <button
+          class="block min-h-[24px] w-full cursor-pointer truncate text-left font-semibold"
+          aria-expanded={open}
+          aria-controls={id}
+          onclick={() => (open = !open)}
+          ><span class="sr-only">{STATE_WORDS[candidate.state]} </span>{candidate.name}</button
+        >
+        {#if candidate.state === 'blocked' && !candidate.hangs_now && decides}
+          <button
+            class="text-blocked block min-h-[24px] w-full cursor-pointer truncate text-left text-[13px] underline decoration-dotted"
+            onclick={() => (panels.whyNot = { part: candidate.part, name: candidate.name })}
+            >Why not: {decides.headline}<span class="sr-only">{` ${candidate.name}`}</span></button
+          >
+        {:else}
+          <span class="block truncate text-[13px]">
+            {#if decides}<span class="text-{decides.state}">{decides.headline}</span>
+            {:else if candidate.better[0]}<span class="text-clear"
+                >Improves {candidate.better[0].title.toLowerCase()}</span
+              >
+            {:else}<span class="text-faint">{candidate.maker}</span>{/if}
+          </span>
+        {/if}
+      </div>
+    </div>
     {#if candidate.hangs_now}
       <span class="col-span-2 text-[13px] text-faint">chosen now</span>
     {:else}
-      <span class="text-right text-[13px] leading-tight whitespace-nowrap">
+      <span
+        class="text-right text-[13px] leading-tight whitespace-nowrap"
+        title="{candidate.horizon_change.text} in all"
+      >
         <span class="block">{candidate.priced ? candidate.up_front_change.text : 'no price'}</span>
-        <span class="block text-faint"
-          >{candidate.yearly_change.text} a year · {candidate.horizon_change.text} in all</span
-        >
+        {#if candidate.yearly_change.value}
+          <span class="block text-faint">{candidate.yearly_change.text} a year</span>
+          <span class="block text-faint">{candidate.horizon_change.text} in all</span>
+        {/if}
       </span>
-      {#if !locked}<button
+      {#if !locked}
+        <button
           class="btn btn-sm {candidate.state === 'blocked' ? 'btn-outline' : ''} btn-primary"
           aria-label="Choose {candidate.name}"
           onclick={hang}>Choose</button
-        >{/if}
+        >
+      {/if}
     {/if}
   </div>
   {#if open}
@@ -98,12 +113,5 @@
       {/if}
       <SpecSheet facts={candidate.facts} of={candidate.name} />
     </div>
-  {/if}
-  {#if candidate.state === 'blocked' && !candidate.hangs_now}
-    <button
-      class="ml-6 min-h-[24px] cursor-pointer text-[13px] text-primary underline"
-      onclick={() => (panels.whyNot = { part: candidate.part, name: candidate.name })}
-      >Why not<span class="sr-only">{` ${candidate.name}`}</span>, and what would admit it</button
-    >
   {/if}
 </li>
