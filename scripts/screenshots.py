@@ -46,7 +46,7 @@ def see_small_items(page: Page) -> None:
 def ask_why_not(page: Page) -> None:
     """Why a projector does not work, and what would admit it."""
     page.get_by_role("button", name=re.compile("Display")).first.click()
-    page.get_by_role("button", name="Why not Finegrain").click()
+    page.get_by_role("button", name=re.compile("^Why not: .* Finegrain")).click()
     page.get_by_text("These do together").wait_for()
 
 
