@@ -151,7 +151,7 @@ def fuel(
             in_a_row(lacks) if heaters and lacks else "",
         ),
         headline=lambda: (
-            say("Nothing burns fuel in here")
+            say("Nothing chosen here burns fuel")
             if not heaters
             else say("{names} is not made for indoors", names=in_a_row(bad))
             if bad
@@ -267,7 +267,7 @@ def lamp_on_screen(all_lamps: Annotated[Beside[Lamp], "lights", "name"]) -> Answ
             if shining
             else say("{names} lights the whole room: off while playing", names=in_a_row(washing))
             if washing
-            else say("No lamp shines on the screen")
+            else say("No lamp chosen here shines on the screen")
         ),
         formula="lamps that light screen or room",
         inputs=lambda: tuple(stated_input(name, lights) for lights, name in lamps) or (stated_input("Lamps", "none"),),
