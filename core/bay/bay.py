@@ -51,9 +51,10 @@ class MonitorPlace:
     distance_m: float
     """From the ball."""
     foot_m: float
-    """Its lower edge above the bare floor; of one overhead its upper edge, where the ceiling is."""
-    hands: tuple[Handedness, ...] = ()
-    """Hands that play, for one beside the ball: it stands before the player, on the free side."""
+    """Its lower edge above the bare floor; of one overhead its upper edge, where the ceiling is.
+
+    One beside the ball stands before the player, on the free side.
+    """
 
 
 @dataclass(frozen=True)
@@ -104,7 +105,7 @@ class Bay:
 
 def bay_of(
     *,
-    ball: Point3,
+    balls: tuple[tuple[Handedness, Point3], ...],
     floor_m: float,
     middle_m: float,
     screen_y_m: float,
@@ -117,25 +118,26 @@ def bay_of(
     machine: Point3 | None = None,
     mounted: bool = False,
     lamp: bool = False,
-    hands: tuple[Handedness, ...] = (),
 ) -> Bay:
-    """The bay around a ball, its screen centred at `middle_m` across the room.
+    """The bay around the ball of each hand that plays, its screen centred at `middle_m` across the room.
 
     `mounted` is a projector's mount that was chosen, `lamp` one on the ball; both hang from `ceiling`.
     """
+    spots = tuple(dict.fromkeys(ball for _, ball in balls))
+    ball = spots[0]
     solids = [
         *(hood_solids(sizes.enclosure, screen_y_m, middle_m) if sizes.enclosure else ()),
         *_screen(sizes, screen_y_m, screen_bottom_m, middle_m),
-        *_mat(sizes, ball),
+        *(mat for spot in spots for mat in _mat(sizes, spot)),
         *((_solid(BayPart.PROJECTOR, "projector", projector_box(lens, screen_y_m), Material.CASE),) if lens else ()),
-        *(_monitors(monitor, ball) if monitor else ()),
-        *_nets(sizes, hands, screen_y_m, middle_m),
+        *(_monitors(monitor, balls, spots) if monitor else ()),
+        *_nets(sizes, tuple(hand for hand, _ in balls), screen_y_m, middle_m),
         *((_solid(MACHINE, "machine", machine_box(machine[:2]), Material.CASE),) if machine else ()),
     ]
     if ceiling is not None and lens is not None and mounted:
         solids.append(_mount(lens, screen_y_m, ceiling))
     if ceiling is not None and lamp:
-        solids.append(_hanging(LAMP, "lamp on the ball", (ball[0], ball[1]), LAMP_BODY, ceiling))
+        solids += [_hanging(LAMP, "lamp on the ball", (x, y), LAMP_BODY, ceiling) for x, y, _ in spots]
     return Bay(tuple(solids), ball[2], floor_m, monitor, picture, lens, sizes.missing)
 
 
@@ -215,19 +217,21 @@ def machine_box(at: tuple[float, float]) -> Box:
     return between((x - wide / 2, x + wide / 2), (y - long / 2, y + long / 2), (0.0, high))
 
 
-def _monitors(place: MonitorPlace, ball: Point3) -> Iterator[Solid]:
-    x, y, _ = ball
-    if place.where == "beside":
-        for hand in place.hands or (Handedness.RIGHT,):
-            across_m = place.distance_m if hand is Handedness.RIGHT else -place.distance_m
-            both = len(place.hands) > 1
-            name = f"launch monitor, {hand}-handed" if both else "launch monitor"
-            yield _centred(BayPart.MONITOR, name, (x + across_m, y), place.foot_m, MONITOR_BODY, Material.CASE)
+def _monitors(
+    place: MonitorPlace, balls: tuple[tuple[Handedness, Point3], ...], spots: tuple[Point3, ...]
+) -> Iterator[Solid]:
+    """Beside or behind each ball that it is moved to; one overhead hangs half-way between them."""
+    if place.where == "overhead":
+        x, y = (sum(spot[axis] for spot in spots) / len(spots) for axis in (0, 1))
+        at, foot_m = (x, y - place.distance_m), place.foot_m - MONITOR_BODY[2]
+        yield _centred(BayPart.MONITOR, "launch monitor", at, foot_m, MONITOR_BODY, Material.CASE)
         return
-    overhead = place.where == "overhead"
-    at = (x, y - place.distance_m if overhead else y + place.distance_m)
-    foot_m = place.foot_m - MONITOR_BODY[2] if overhead else place.foot_m
-    yield _centred(BayPart.MONITOR, "launch monitor", at, foot_m, MONITOR_BODY, Material.CASE)
+    one_place = place.where == "behind" and len(spots) == 1
+    for hand, (x, y, _) in balls[:1] if one_place else balls:
+        name = f"launch monitor, {hand}-handed" if len(balls) > 1 and not one_place else "launch monitor"
+        side = 1 if hand is Handedness.RIGHT else -1
+        at = (x, y + place.distance_m) if place.where == "behind" else (x + side * place.distance_m, y)
+        yield _centred(BayPart.MONITOR, name, at, place.foot_m, MONITOR_BODY, Material.CASE)
 
 
 def _nets(sizes: Sizes, hands: tuple[Handedness, ...], screen_y_m: float, middle_m: float) -> Iterator[Solid]:

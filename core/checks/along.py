@@ -4,12 +4,12 @@ from dataclasses import dataclass
 from math import atan2, degrees
 from typing import Annotated
 
-from core.checks.ball import ball_limits
+from core.checks.ball import ball_limits, limit_of
 from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import State, at_least, at_most, tightest
 from core.checks.places import IN_ROOM
-from core.checks.readings import Ball, BayMiddle
+from core.checks.readings import BallPlaces, Balls, BayMiddle, OwnBall
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input, press
 from core.geometry.ball_rules import (
@@ -123,13 +123,14 @@ def gap_behind_screen(
 
 
 @check("room.ball_to_screen", title="Ball to screen", place=IN_ROOM)
-def ball_to_screen(layout: Annotated[Layout, "screen_y_m"], ball: Ball, asked: BallDistance) -> Answer:
+def ball_to_screen(balls: Balls, asked: BallDistance) -> Answer:
     """Ball to screen: 3.0 m is comfortable, 2.4 m the least, for rebound and for the eye.
 
     A net shows nothing and gives little back: the least is what its maker says, half as much again comfortable.
     """
-    rule = to_screen_rule(layout.screen_y_m, asked.least_m, asked.comfortable_m)
-    (limit,) = ball_limits([rule], ball.at)
+    places = balls.places
+    rule = to_screen_rule(places.screen_y_m, asked.least_m, asked.comfortable_m)
+    limit = tightest(tuple(limit_of(rule, spot) for spot in balls.spots))
     more = enough(-limit.headroom)
     return Answer(
         limit,
@@ -138,29 +139,32 @@ def ball_to_screen(layout: Annotated[Layout, "screen_y_m"], ball: Ball, asked: B
         ),
         formula="ball to wall − screen to wall",
         inputs=lambda: (
-            placed_input("Ball to wall", layout.ball_y_m),
-            placed_input("Screen to wall", layout.screen_y_m),
+            placed_input("Ball to wall", places.to_screen_m + places.screen_y_m),
+            placed_input("Screen to wall", places.screen_y_m),
             *((stated_input(f"{asked.net} asks for", metres(asked.least_m)),) if asked.net else ()),
         ),
-        cures=lambda: (press(acts.ball_moved(along_m=more.value), "Move the ball back {more}.", more=more),),
+        cures=lambda: (press(acts.all_balls_moved(more.value), "Move the ball back {more}.", more=more),),
         basis=Basis.TRADE,
     )
 
 
 @check("room.behind_ball", title="Behind the ball", place=IN_ROOM)
 def behind_ball(
-    brief: Annotated[Brief, "players"], place: BallRoom, ball: Ball, room: Annotated[Room, THERE]
+    brief: Annotated[Brief, "players"], place: BallRoom, balls: Balls, room: Annotated[Room, THERE]
 ) -> Answer:
     """Behind the ball there is the full radius R of the longest swing and 0.30 m."""
-    discs = {swing_disc(player, player.longest_club): player for player in known_players(brief)}
-    of_disc = {
-        limit: disc
-        for disc in discs
-        for limit in ball_limits([rule for rule in swing_rules(disc, place) if rule.check == BEHIND_BALL], ball.at)
+    swings = [(player, swing_disc(player, player.longest_club)) for player in known_players(brief)]
+    of_limit = {
+        limit: (player, disc)
+        for player, disc in swings
+        for limit in ball_limits(
+            [rule for rule in swing_rules(disc, place) if rule.check == BEHIND_BALL], balls.of(player.handedness)
+        )
     }
-    least = tightest(tuple(of_disc))
+    least = tightest(tuple(of_limit))
     more = enough(-least.headroom)
-    radius_m, widest = of_disc[least].full_radius_m, discs[of_disc[least]].name
+    player, disc = of_limit[least]
+    radius_m, widest = disc.full_radius_m, player.name
     return Answer(
         least,
         headline=lambda: say(
@@ -169,11 +173,15 @@ def behind_ball(
         formula="length − ball to wall − (R + 0.30 m), R = 0.36·H + club length",
         inputs=lambda: (
             measured_in_room(room, "length_m", "Length"),
-            placed_input("Ball to the wall behind the screen", ball.at[1]),
+            placed_input("Ball to the wall behind the screen", balls.of(player.handedness)[1]),
             Input(f"Full radius R, {widest}", metres(radius_m), Basis.TRADE),
         ),
         cures=lambda: (
-            press(acts.ball_moved(along_m=-more.value), "Move the ball {more} toward the screen.", more=more),
+            press(
+                acts.ball_moved(along_m=-more.value, hand=player.handedness),
+                "Move the ball {more} toward the screen.",
+                more=more,
+            ),
         ),
         basis=Basis.TRADE,
     )
@@ -181,7 +189,7 @@ def behind_ball(
 
 @check("room.free_side", title="Free side of the ball", place=IN_ROOM)
 def free_side(
-    player: Annotated[Player, "handedness"], room: Annotated[Room, "width_m"], ball: Ball, inside: Inside | None
+    player: Annotated[Player, "handedness"], room: Annotated[Room, "width_m"], ball: OwnBall, inside: Inside | None
 ) -> Answer:
     """From the ball line to the wall the player faces there is at least 0.90 m.
 
@@ -210,7 +218,7 @@ def free_side(
         ),
         cures=lambda: (
             press(
-                acts.ball_moved(across_m=-more.value if right_handed else more.value),
+                acts.ball_moved(across_m=-more.value if right_handed else more.value, hand=player.handedness),
                 "Move the ball {more} to the {side}.",
                 more=more,
                 side="left" if right_handed else "right",
@@ -221,30 +229,32 @@ def free_side(
 
 
 @check("room.picture_offset", title="Ball line and picture centre", place=IN_ROOM)
-def picture_offset(
-    middle: BayMiddle, layout: Annotated[Layout, "ball_x_m", "ball_y_m", "screen_y_m"], picture: Picture
-) -> Answer:
+def picture_offset(middle: BayMiddle, places: BallPlaces, picture: Picture) -> Answer:
     """How far the ball line is beside the picture's centre: aim lines are shifted by that, and the eye sees it.
 
     Up to 50 mm nobody sees; a ball line that runs past the edge of the picture cannot be aimed. The aim is shifted by
-    atan(offset / ball to screen).
+    atan(offset / ball to screen). Of two spots the one that is further off decides.
     """
-    offset_m = abs(layout.ball_x_m - middle.x_m)
-    aim = Quantity(degrees(atan2(offset_m, max(layout.ball_to_screen_m, 0.0))), Unit.DEGREE)
-    side = "right" if layout.ball_x_m < middle.x_m else "left"
+    x_m, y_m = max(places.spots, key=lambda spot: abs(spot[0] - middle.x_m))
+    offset_m, to_screen_m = abs(x_m - middle.x_m), y_m - places.screen_y_m
+    aim = Quantity(degrees(atan2(offset_m, max(to_screen_m, 0.0))), Unit.DEGREE)
+    side = "right" if x_m < middle.x_m else "left"
+    two = len(places.spots) > 1
     return Answer(
         at_most(offset_m, picture.width_m / 2, CENTRED_M),
         headline=lambda: say("Ball line {offset} beside the picture's centre", offset=metres(offset_m)),
         formula="|ball line − middle of the picture|, against half the picture; aim: atan(offset / ball to screen)",
         inputs=lambda: (
-            placed_input("Ball to left wall", layout.ball_x_m),
+            placed_input("Ball to left wall", x_m),
             placed_input("Middle of the picture to left wall", middle.x_m),
-            placed_input("Ball to screen", layout.ball_to_screen_m),
+            placed_input("Ball to screen", to_screen_m),
             stated_input("Picture width", metres(picture.width_m)),
             Input(f"Picture's middle, to the {side} of the ball line", aim, Basis.PHYSICS),
         ),
         cures=lambda: (
-            press(acts.laid_out(ball_x_m=middle.x_m, ball_placed=True), "Put the ball before the picture's middle."),
+            say("Put the bay's middle between the two spots.")
+            if two
+            else press(acts.ball_put(middle.x_m, y_m, ()), "Put the ball before the picture's middle."),
             say(
                 "The picture's middle is {aim} to the {side} of the ball line: shift the aim in the software by that, "
                 "{offset} on the screen.",

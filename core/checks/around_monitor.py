@@ -9,7 +9,7 @@ from core.checks.figures import in_a_row, measured_in_room, metres, stated_input
 from core.checks.limits import Limit, State, Words, at_least, tightest
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import on
-from core.checks.readings import Ball, Tested
+from core.checks.readings import BallPlaces, Tested
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input
 from core.geometry.ceiling import Ceiling
@@ -86,11 +86,11 @@ class LinkAdapterNeed(Need):
 def room_minimum(
     monitor: Annotated[LaunchMonitor, "room_height_min_m", "room_length_min_m", "room_width_min_m"],
     room: Annotated[Room, "length_m", "width_m"],
-    ball: Ball,
+    places: BallPlaces,
     ceiling: Ceiling,
 ) -> Answer:
     """The room is at least as wide and long, and over the ball as high, as the monitor's maker asks indoors."""
-    over_ball_m = ceiling.height_m(ball.at[0], ball.at[1])
+    over_ball_m = min(ceiling.height_m(x, y) for x, y in places.spots)
     asked = (
         ("wide", room.width_m, known(monitor, "room_width_min_m")),
         ("long", room.length_m, known(monitor, "room_length_min_m")),

@@ -1,6 +1,6 @@
 """The straight limits on where the ball may lie, as readings, and judged for where it lies."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from typing import Annotated
 
@@ -59,9 +59,10 @@ def rules(disc: SwingDisc, room: BallRoom) -> SwingRules:
 
 def ball_limits(rules: Iterable[BallRule], ball: Point3) -> dict[Limit, BallRule]:
     """The limits that `rules` set a ball where it lies, each with its rule; those that do not hold there left out."""
-    x, y, _ = ball
-    return {
-        at_least(rule.edge.distance_m(x, y), rule.least_m, rule.comfortable_m, tolerated=rule.tolerated_m): rule
-        for rule in rules
-        if rule.holds(y)
-    }
+    return {limit_of(rule, ball): rule for rule in rules if rule.holds(ball[1])}
+
+
+def limit_of(rule: BallRule, ball: Sequence[float]) -> Limit:
+    """The limit that `rule` sets a ball at x and y."""
+    x, y, *_ = ball
+    return at_least(rule.edge.distance_m(x, y), rule.least_m, rule.comfortable_m, tolerated=rule.tolerated_m)

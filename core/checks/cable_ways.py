@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from core.checks.declared import THERE
+from core.checks.readings import BallPlaces
 from core.checks.register import derive
 from core.geometry.cable_route import CableRoute, route_along_floor, route_over_ceiling
 from core.geometry.ceiling import Ceiling
@@ -47,14 +48,16 @@ class ChainLines:
 def machine_spot(
     machine: Annotated[Machine, THERE],
     room: Annotated[Room, "width_m"],
-    layout: Annotated[Layout, "ball_x_m", "ball_y_m", "machine_x_m", "machine_y_m"],
+    layout: Annotated[Layout, "machine_x_m", "machine_y_m"],
+    places: BallPlaces,
 ) -> MachineSpot:
     """The machine as placed; else at the nearer side wall, beside the ball."""
     x_m, y_m = layout.machine_x_m, layout.machine_y_m
+    ball_x_m, ball_y_m = places.spots[0]
     if x_m is None:
-        x_m = 0.0 if layout.ball_x_m <= room.width_m / 2 else room.width_m
+        x_m = 0.0 if ball_x_m <= room.width_m / 2 else room.width_m
     proposed = layout.machine_x_m is None or layout.machine_y_m is None
-    return MachineSpot((x_m, layout.ball_y_m if y_m is None else y_m, MACHINE_HEIGHT_M), proposed)
+    return MachineSpot((x_m, ball_y_m if y_m is None else y_m, MACHINE_HEIGHT_M), proposed)
 
 
 @derive

@@ -9,12 +9,12 @@ from core.checks.figures import metres, placed_input, stated_input
 from core.checks.limits import ENDLESS, Limit, Sense, Words, at_least, tightest
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import on
-from core.checks.readings import Ball
+from core.checks.readings import Balls
 from core.checks.register import check, derive
 from core.checks.swing import SWING_CLEARANCE_M
 from core.checks.verdict import Answer, Basis, Input
 from core.geometry.cable_route import STOCK_LENGTHS_M
-from core.geometry.solids import golfers_at
+from core.geometry.solids import golfers
 from core.geometry.swing_clearance import clearances
 from core.geometry.swing_disc import swing_disc
 from core.model.brief import Brief
@@ -126,7 +126,7 @@ def _cable_headline(deciding: Limit | Words, cable: VideoCable | None, needed_m:
 
 @check("machine.place", title="Place for the machine", place=on(Slot.MACHINE))
 def machine_place(
-    brief: Annotated[Brief, "players"], spot: MachineSpot, room: Annotated[Room, "length_m", "width_m"], ball: Ball
+    brief: Annotated[Brief, "players"], spot: MachineSpot, room: Annotated[Room, "length_m", "width_m"], balls: Balls
 ) -> Answer:
     """The machine stands inside the room, out of every swing, and not in front of the ball, where a shank would hit it.
 
@@ -135,13 +135,14 @@ def machine_place(
     passes it by 0.30 m or more, as it does the projector.
     """
     x_m, y_m, _ = spot.at
-    behind_m = y_m - ball.at[1]
+    ball_y_m = max(y for _, y, _ in balls.spots)
+    behind_m = y_m - ball_y_m
     players, body = known_players(brief), machine_box((x_m, y_m))
-    swings = [(swing_disc(player, player.longest_club), ball.at) for player in players]
+    swings = [(swing_disc(player, player.longest_club), balls.of(player.handedness)) for player in players]
     nearest = clearances(swings, [body]).distance_m[:, 0].tolist()
     passes = list(zip(nearest, (player.name for player in players), strict=True))
     nearest_m, name = min(passes)
-    stands, in_it = min((golfer.box.gap_m(body), golfer.name) for golfer in golfers_at(players, ball.at))
+    stands, in_it = min((golfer.box.gap_m(body), golfer.name) for golfer in golfers(players, balls.of))
     beside = at_least(stands, 0.0)
     within = at_least(min(room.width_m - x_m, room.length_m - y_m), 0.0)
     passing = at_least(nearest_m, SWING_CLEARANCE_M)
@@ -169,7 +170,7 @@ def machine_place(
         formula="from the machine to any swing, hub to clubhead, − 0.30 m; to golfers; to screen wall − ball to it",
         inputs=lambda: (
             placed_input("Machine (proposed)" if spot.proposed else "Machine", y_m),
-            placed_input("Ball", ball.at[1]),
+            placed_input("Ball", ball_y_m),
             *(Input(f"Club of {who} passes it by", metres(away_m), Basis.TRADE) for away_m, who in passes),
         ),
         cures=lambda: (said[deciding][1],),

@@ -11,7 +11,7 @@ from core.bay import hood_solids
 from core.checks.figures import metres, placed_input, share
 from core.checks.limits import ENDLESS, Limit, at_most, tightest
 from core.checks.places import IN_ROOM, on
-from core.checks.readings import Ball, BayMiddle
+from core.checks.readings import BallPlaces, Balls, BayMiddle
 from core.checks.register import check, derive
 from core.checks.space import Obstructions, StatedHood
 from core.checks.verdict import Answer, Basis, Cures, Input, press
@@ -22,6 +22,7 @@ from core.geometry.picture import Picture
 from core.geometry.rays import Floats, directions, met_at, roof_at, wall_at
 from core.geometry.shadow import Lens
 from core.geometry.solids import Group, Solid, door_sweeps
+from core.geometry.swing_disc import Point3
 from core.model import acts
 from core.model.build import Slot
 from core.model.facts import looked_for
@@ -79,7 +80,7 @@ class Beam:
 
 @derive
 def flight(
-    ball: Ball,
+    balls: Balls,
     layout: Annotated[Layout, "screen_y_m"],
     room: Annotated[Room, "length_m", "none_of", "openings", "width_m"],
     middle: BayMiddle,
@@ -87,37 +88,43 @@ def flight(
     obstructions: Obstructions | None,
     stated: StatedHood | None,
 ) -> Flight:
-    """Straight ways from the ball, each up to the first thing that it meets."""
+    """Straight ways from each ball, up to the first thing that it meets; of two spots the one that it is worse for."""
     looked_for(room, Looked.OPENINGS)
     solids = (*(obstructions.solids if obstructions else ()), *door_sweeps(room))
-    solids = tuple(solid for solid in solids if _may_be_met(solid.box, ball, layout.screen_y_m))
-    if not solids:
-        return Flight(())
     panels = hood_solids(stated.hood, layout.screen_y_m, middle.x_m) if stated else ()
-    of_class = [_met(ways, ball, layout.screen_y_m, ceiling, solids, panels) for ways in (STRUCK, WEDGE)]
-    met = (
-        InTheWay(solid.key, solid.name, struck, wedge, solid.carries, solid.hinge is not None)
-        for solid, struck, wedge in zip(solids, *of_class, strict=True)
-        if struck or wedge
-    )
-    return Flight(tuple(sorted(met, key=lambda one: (-one.struck, -one.wedge, one.key))))
+    met: dict[str, InTheWay] = {}
+    for ball in balls.spots:
+        near = tuple(solid for solid in solids if _may_be_met(solid.box, ball, layout.screen_y_m))
+        if not near:
+            continue
+        of_class = [_met(ways, ball, layout.screen_y_m, ceiling, near, panels) for ways in (STRUCK, WEDGE)]
+        for solid, struck, wedge in zip(near, *of_class, strict=True):
+            if struck or wedge:
+                one = InTheWay(solid.key, solid.name, struck, wedge, solid.carries, solid.hinge is not None)
+                met[solid.key] = max(one, met.get(solid.key, one), key=lambda each: (each.struck, each.wedge))
+    return Flight(tuple(sorted(met.values(), key=lambda one: (-one.struck, -one.wedge, one.key))))
 
 
-def _may_be_met(box: Box, ball: Ball, screen_y_m: float) -> bool:
+def _may_be_met(box: Box, ball: Point3, screen_y_m: float) -> bool:
     """It is before the golfer, and not beside every way."""
-    x, y, z = ball.at
+    x, y, z = ball
     (x0, y0, _), (x1, y1, z1) = box.low, box.high
     aside_m = (y - max(y0, screen_y_m)) * tan(radians(MOST_ASIDE_DEG))
     return y0 < y and y1 > screen_y_m and z1 > z and x0 < x + aside_m and x1 > x - aside_m
 
 
 def _met(
-    ways: Floats, ball: Ball, screen_y_m: float, ceiling: Ceiling, solids: tuple[Solid, ...], panels: tuple[Solid, ...]
+    ways: Floats,
+    ball: Point3,
+    screen_y_m: float,
+    ceiling: Ceiling,
+    solids: tuple[Solid, ...],
+    panels: tuple[Solid, ...],
 ) -> list[float]:
-    stops = np.minimum(wall_at(ball.at, ways, screen_y_m), roof_at(ball.at, ways, ceiling))
+    stops = np.minimum(wall_at(ball, ways, screen_y_m), roof_at(ball, ways, ceiling))
     if panels:
-        stops = np.minimum(stops, met_at(ball.at, ways, [panel.box for panel in panels]).min(axis=1))
-    reached = met_at(ball.at, ways, [solid.box for solid in solids])
+        stops = np.minimum(stops, met_at(ball, ways, [panel.box for panel in panels]).min(axis=1))
+    reached = met_at(ball, ways, [solid.box for solid in solids])
     nearest = reached.argmin(axis=1)
     hit = reached[np.arange(len(ways)), nearest] < stops
     counts = np.bincount(nearest[hit], minlength=len(solids))
@@ -125,7 +132,7 @@ def _met(
 
 
 @check("room.flight", title="Nothing in the ball's way", place=IN_ROOM)
-def ball_flight(flight: Flight, layout: Annotated[Layout, "ball_y_m", "screen_y_m"]) -> Answer:
+def ball_flight(flight: Flight, places: BallPlaces) -> Answer:
     """Between ball and screen nothing of the room is where balls fly: it throws them back, or breaks.
 
     Straight ways from the ball, ±8° aside and 8° to 32° up for struck balls, ±12° and 40° to 62° for high wedges; each
@@ -146,7 +153,7 @@ def ball_flight(flight: Flight, layout: Annotated[Layout, "ball_y_m", "screen_y_
         ),
         formula="ways that meet it before screen, ceiling and enclosure / all ways of the class",
         inputs=lambda: (
-            placed_input("Ball to screen", layout.ball_to_screen_m),
+            placed_input("Ball to screen", places.to_screen_m),
             *(Input(f"{one.name}, struck balls", share(one.struck), Basis.PHYSICS) for one in flight.met),
             *(Input(f"{one.name}, high wedges", share(one.wedge), Basis.PHYSICS) for one in flight.met),
         ),

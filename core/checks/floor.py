@@ -8,7 +8,7 @@ from core.checks.figures import enough, in_a_row, measured_in_room, metres, plac
 from core.checks.limits import ENDLESS, State, Words, at_least, at_most, tightest
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
-from core.checks.readings import HittingSurface
+from core.checks.readings import BallPlaces, HittingSurface
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input, press
 from core.checks.weights import is_wanted, tolerance_of
@@ -18,7 +18,7 @@ from core.model.build import Slot
 from core.model.facts import known
 from core.model.kit import Beside
 from core.model.parts import Flooring, FloorTiles, Mat, PuttingSurface, Tees
-from core.model.room import FloorBase, Layout, Room
+from core.model.room import FloorBase, Room
 from core.money.costs import floor_cover
 from core.quantities import Quantity, Unit, say
 
@@ -267,10 +267,10 @@ def tee(
 
 
 @check("floor.landing", title="Soft landing before the screen", place=on(Slot.FLOOR))
-def landing(flooring: Annotated[Flooring, "soft"], layout: Annotated[Layout, "ball_y_m", "screen_y_m"]) -> Answer:
+def landing(flooring: Annotated[Flooring, "soft"], places: BallPlaces) -> Answer:
     """Before the screen the floor is soft for 1.2 m, so that a ball dies there."""
     soft = known(flooring, "soft")
-    deep = at_least(layout.ball_to_screen_m, LANDING_LEAST_M)
+    deep = at_least(places.to_screen_m, LANDING_LEAST_M)
     back = enough(-deep.spare)
     return Answer(
         (deep, Words(State.CLEAR if soft else State.TIGHT, "soft" if soft else "hard", "soft")),
@@ -278,9 +278,9 @@ def landing(flooring: Annotated[Flooring, "soft"], layout: Annotated[Layout, "ba
             "{floor} is {soft} for {deep}", floor=flooring.name, soft="soft" if soft else "hard", deep=deep.has
         ),
         formula="depth of soft floor before the screen − 1.2 m",
-        inputs=lambda: (stated_input("Soft", yes_or_no(soft)), placed_input("Ball to screen", layout.ball_to_screen_m)),
+        inputs=lambda: (stated_input("Soft", yes_or_no(soft)), placed_input("Ball to screen", places.to_screen_m)),
         cures=lambda: (
-            (press(acts.ball_moved(along_m=back.value), "Move the ball back {back}.", State.TIGHT, back=back),)
+            (press(acts.all_balls_moved(back.value), "Move the ball back {back}.", State.TIGHT, back=back),)
             if deep.state is State.BLOCKED
             else (say("Lay something soft before the screen."),)
         ),
@@ -292,22 +292,22 @@ def landing(flooring: Annotated[Flooring, "soft"], layout: Annotated[Layout, "ba
 def strip_to_putt(
     brief: Annotated[Brief, "purposes"],
     flooring: Annotated[Flooring, "name", "pile_m"],
-    layout: Annotated[Layout, "ball_y_m", "screen_y_m"],
+    places: BallPlaces,
 ) -> StripToPutt | None:
     """Where putts are wanted and the floor's pile is longer than 12 mm."""
     if not is_wanted(brief, Purpose.PUTTING) or known(flooring, "pile_m") <= PUTTING_PILE_M:
         return None
     why = say("The pile of {floor} is too long to putt on", floor=flooring.name)
-    return StripToPutt(pieces(1), why, _strip_asks(brief, layout))
+    return StripToPutt(pieces(1), why, _strip_asks(brief, places))
 
 
-def _strip_asks(brief: Brief, layout: Layout) -> tuple[Ask, ...]:
+def _strip_asks(brief: Brief, places: BallPlaces) -> tuple[Ask, ...]:
     """Short pile, as wide as a putt wants it; a strip that is too long is cut."""
     leeway = tolerance_of(brief, Purpose.PUTTING)
     return (
         ask_at_most("pile_m", PUTTING_PILE_M)._replace(tolerated=leeway),
         ask_at_least("width_m", PUTT_WIDTH_M)._replace(tolerated=leeway),
-        ask_at_most("length_m", layout.ball_to_screen_m)._replace(tolerated=ENDLESS),
+        ask_at_most("length_m", places.to_screen_m)._replace(tolerated=ENDLESS),
     )
 
 
@@ -340,14 +340,14 @@ def putting_floor(
 def putting_strip(
     brief: Annotated[Brief, "purposes"],
     flooring: Annotated[Flooring, THERE],
-    layout: Annotated[Layout, "ball_y_m", "screen_y_m"],
+    places: BallPlaces,
     strips: Annotated[Beside[PuttingSurface], "length_m", "width_m"],
 ) -> Answer:
     """A strip to putt on is 0.30 m wide or more, and lies between ball and screen without reaching under it (trade).
 
     One that is too long can be cut; where putting is a must, one that is too narrow is ruled out.
     """
-    asks = [ask for ask in _strip_asks(brief, layout) if ask.fact != "pile_m"]
+    asks = [ask for ask in _strip_asks(brief, places) if ask.fact != "pile_m"]
     judged = {ask.limit(strip): strip for strip in strips for ask in asks}
     deciding = tightest(tuple(judged)) if judged else None
     return Answer(
@@ -359,7 +359,7 @@ def putting_strip(
         ),
         formula="width of the strip − 0.30 m; ball to screen − its length",
         inputs=lambda: (
-            placed_input("Ball to screen", layout.ball_to_screen_m),
+            placed_input("Ball to screen", places.to_screen_m),
             stated_input("Floor", flooring.name),
             *(stated_input(strip.name, metres(strip.length_m or 0.0)) for strip in strips),
         ),

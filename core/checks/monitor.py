@@ -3,19 +3,23 @@
 from typing import Annotated
 
 from core.checks.asks import ask_equal
+from core.checks.ball import limit_of
 from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import Limit, State, Words, at_least, at_most, tightest
+from core.checks.monitor_rules import CEILING_COMFORT_M, behind_rule, beside_rule, flight_rule
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
 from core.checks.readings import (
     MONITOR_BODY_M,
     PLACEMENT_COMFORT_M,
+    BallPlaces,
     Filled,
     HittingSurface,
     MonitorSpot,
+    hands_that_play,
 )
 from core.checks.register import check, derive
-from core.checks.space import OverheadSpot, hands_that_play
+from core.checks.space import OverheadSpot
 from core.checks.speeds import FastestBall
 from core.checks.verdict import Answer, Basis, Cure, Input, Inputs, press
 from core.model import acts
@@ -27,8 +31,6 @@ from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
 from core.quantities.tolerances import LEAST_MOVE_M, ROUNDING
 
-FLIGHT_COMFORT_M = 0.15
-CEILING_COMFORT_M = 0.05
 LEVEL_COMFORT_SHARE = 0.5
 """Half the tolerance is left for what the floor does later."""
 SPEED_COMFORT_M_S = 3.0
@@ -77,20 +79,20 @@ def behind(
     monitor: Annotated[BehindTheBall, "distance_max_m", "distance_min_m"],
     spot: MonitorSpot,
     room: Annotated[Room, "guessed", "length_m"],
-    layout: Annotated[Layout, "ball_y_m"],
+    places: BallPlaces,
 ) -> Answer:
     """A monitor behind the ball stands within its maker's range, with 0.15 m for its body before the rear wall."""
     near_m, far_m = known(monitor, "distance_min_m"), known(monitor, "distance_max_m")
-    needed_m = spot.distance_m + MONITOR_BODY_M
-    behind_m = room.length_m - layout.ball_y_m
-    wall = at_least(behind_m, needed_m, needed_m + PLACEMENT_COMFORT_M)
+    rule = behind_rule(room.length_m, spot.distance_m)
+    wall = tightest(tuple(limit_of(rule, at) for at in places.spots))
+    behind_m = wall.measured
     at_ease_m = near_m, min(far_m, behind_m - MONITOR_BODY_M - PLACEMENT_COMFORT_M)
     more = enough(at_ease_m[0] - at_ease_m[1])
     cure = (
         _stands_between(at_ease_m)
         if at_ease_m[0] <= at_ease_m[1]
         else press(
-            acts.together(acts.ball_moved(along_m=-more.value), acts.laid_out(monitor_distance_m=near_m)),
+            acts.together(acts.all_balls_moved(-more.value), acts.laid_out(monitor_distance_m=near_m)),
             "Move the ball {more} toward the screen, the monitor {near} behind it.",
             more=more,
             near=metres(near_m),
@@ -119,13 +121,13 @@ def beside(
     monitor: Annotated[SideCamera, "distance_max_m", "distance_min_m"],
     spot: MonitorSpot,
     room: Annotated[Room, "width_m"],
-    layout: Annotated[Layout, "ball_x_m"],
+    places: BallPlaces,
 ) -> Answer:
     """A side camera stands on the free side of the ball within its range, with room for its body before the wall."""
     near_m, far_m = known(monitor, "distance_min_m"), known(monitor, "distance_max_m")
-    free_m = room.width_m - layout.ball_x_m if player.handedness is Handedness.RIGHT else layout.ball_x_m
-    needed_m = spot.distance_m + MONITOR_BODY_M
-    wall = at_least(free_m, needed_m, needed_m + PLACEMENT_COMFORT_M)
+    rule = beside_rule(player.handedness, room.width_m, spot.distance_m)
+    wall = limit_of(rule, places.of(player.handedness))
+    free_m = wall.measured
     at_ease_m = near_m, min(far_m, free_m - MONITOR_BODY_M - PLACEMENT_COMFORT_M)
     more = enough(at_ease_m[0] - at_ease_m[1])
     from_wall_m = -more.value if player.handedness is Handedness.RIGHT else more.value
@@ -133,7 +135,10 @@ def beside(
         _stands_between(at_ease_m)
         if at_ease_m[0] <= at_ease_m[1]
         else press(
-            acts.together(acts.ball_moved(across_m=from_wall_m), acts.laid_out(monitor_distance_m=near_m)),
+            acts.together(
+                acts.ball_moved(across_m=from_wall_m, hand=player.handedness),
+                acts.laid_out(monitor_distance_m=near_m),
+            ),
             "Move the ball {more} from that wall, the monitor {near} beside it.",
             more=more,
             near=metres(near_m),
@@ -149,7 +154,7 @@ def beside(
             placed_input(
                 "Stands beside the ball (proposed)" if spot.proposed else "Stands beside the ball", spot.distance_m
             ),
-            placed_input("Ball to left wall", layout.ball_x_m),
+            placed_input("Ball to left wall", places.of(player.handedness)[0]),
         ),
     )
 
@@ -188,12 +193,11 @@ def overhead(
 
 
 @check("monitor.flight", title="Flight before the screen", place=on(Slot.MONITOR))
-def flight(
-    monitor: Annotated[BehindTheBall, "flight_min_m"], layout: Annotated[Layout, "ball_y_m", "screen_y_m"]
-) -> Answer:
+def flight(monitor: Annotated[BehindTheBall, "flight_min_m"], places: BallPlaces) -> Answer:
     """A monitor that watches the flight sees as much of it as its maker asks, between ball and screen."""
     needs_m = known(monitor, "flight_min_m")
-    limit = at_least(layout.ball_to_screen_m, needs_m, needs_m + FLIGHT_COMFORT_M)
+    rule = flight_rule(places.screen_y_m, needs_m)
+    limit = tightest(tuple(limit_of(rule, at) for at in places.spots))
     more = enough(-limit.headroom)
     return Answer(
         limit,
@@ -201,21 +205,26 @@ def flight(
         formula="ball to screen − flight the maker asks for",
         inputs=lambda: (
             stated_input("Flight asked for", metres(needs_m)),
-            placed_input("Ball to wall", layout.ball_y_m),
-            placed_input("Screen to wall", layout.screen_y_m),
+            placed_input("Ball to wall", places.to_screen_m + places.screen_y_m),
+            placed_input("Screen to wall", places.screen_y_m),
         ),
         cures=lambda: (
-            press(acts.ball_moved(along_m=more.value), "Move the ball back {more}.", more=more),
+            press(acts.all_balls_moved(more.value), "Move the ball back {more}.", more=more),
             say("A side or overhead camera needs no flight."),
         ),
     )
 
 
 @check("monitor.hands", title="Serves both hands", place=on(Slot.MONITOR))
-def hands(brief: Annotated[Brief, "players", "visitors"], monitor: Annotated[LaunchMonitor, "both_hands"]) -> Answer:
+def hands(
+    brief: Annotated[Brief, "players", "visitors"],
+    monitor: Annotated[LaunchMonitor, "both_hands"],
+    places: BallPlaces,
+) -> Answer:
     """The monitor serves every player's handedness: where it stands, when moved across, or not at all.
 
-    Visitors may be of either hand.
+    Visitors may be of either hand. Where each hand has a spot of its own, what stands is moved across from one to the
+    other, and of what hangs half-way between them the maker says whether it sees both.
     """
     left = [player.name for player in known_players(brief) if player.handedness is Handedness.LEFT]
     if brief.visitors:
@@ -224,7 +233,8 @@ def hands(brief: Annotated[Brief, "players", "visitors"], monitor: Annotated[Lau
     served = known(monitor, "both_hands")
     words = {"unmoved": "both hands, unmoved", "moved": "both hands, moved across", "no": "right hand only"}
     unserved = bool(left) and served == "no"
-    moved = len(play) > 1 and served == "moved"
+    apart = len(places.spots) > 1
+    moved = len(play) > 1 and (served == "moved" or apart)
     return Answer(
         Words(
             State.BLOCKED if unserved else State.TIGHT if moved else State.CLEAR,
@@ -233,7 +243,9 @@ def hands(brief: Annotated[Brief, "players", "visitors"], monitor: Annotated[Lau
             ", ".join(left) if unserved else "",
         ),
         headline=lambda: (
-            say("Serves {served}; left-handed: {left}", served=words[served], left=", ".join(left))
+            say("Serves {served}; each hand has a spot of its own", served=words[served])
+            if apart and not unserved
+            else say("Serves {served}; left-handed: {left}", served=words[served], left=", ".join(left))
             if left
             else say("Serves {served}; everybody plays right-handed", served=words[served])
         ),
@@ -242,7 +254,11 @@ def hands(brief: Annotated[Brief, "players", "visitors"], monitor: Annotated[Lau
             stated_input("Serves", words[served]),
             Input("Left-handers", ", ".join(left) or "none", Basis.MEASURED),
         ),
-        cures=lambda: (say("A monitor behind or above the ball serves both hands without being moved."),),
+        cures=lambda: (
+            say("Ask its maker whether it sees both spots; else move it across with the player.")
+            if apart and not unserved
+            else say("A monitor behind or above the ball serves both hands without being moved."),
+        ),
     )
 
 

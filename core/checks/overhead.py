@@ -8,7 +8,7 @@ from core.checks.declared import THERE
 from core.checks.figures import in_a_row, metres, placed_input, stated_input, yes_or_no
 from core.checks.limits import State, Words, at_least
 from core.checks.places import on
-from core.checks.readings import Ball
+from core.checks.readings import BallPlaces, Balls
 from core.checks.register import check
 from core.checks.verdict import Answer, Basis, Input
 from core.geometry.shadow import Lens
@@ -17,7 +17,7 @@ from core.model.build import Slot
 from core.model.facts import known, known_players
 from core.model.kit import Beside
 from core.model.parts import Enclosure, Projector, SideProtection, Surface
-from core.model.room import Layout, Room
+from core.model.room import Room
 from core.model.things import FixedTo, Remedy, ThingKind
 from core.quantities import Quantity, Unit, say
 
@@ -58,16 +58,15 @@ def head_room(brief: Annotated[Brief, "players"], projector: Annotated[Projector
 
 
 @check("projector.wedge", title="Projector out of a wedge's way", place=on(Slot.DISPLAY))
-def wedge_path(
-    projector: Annotated[Projector, THERE], lens: Lens, layout: Annotated[Layout, "ball_y_m", "screen_y_m"], ball: Ball
-) -> Answer:
+def wedge_path(projector: Annotated[Projector, THERE], lens: Lens, balls: Balls) -> Answer:
     """A high wedge leaves at up to 50°: a projector that hangs ahead of the ball is above that line.
 
     height of the line = hitting surface + way ahead of the ball × tan 50°. Level with the ball or behind it no ball
     comes. A skied shot goes steeper still: a roof takes that.
     """
-    ahead_m = layout.ball_to_screen_m - lens.distance_m
-    line_m = ball.at[2] + max(0.0, ahead_m) * tan(radians(WEDGE_DEG))
+    places = balls.places
+    ahead_m = max(y for _, y in places.spots) - places.screen_y_m - lens.distance_m
+    line_m = balls.surface_m + max(0.0, ahead_m) * tan(radians(WEDGE_DEG))
     behind = ahead_m <= 0
     limit = at_least(_underside_m(lens), line_m, line_m + WEDGE_COMFORT_M)
     return Answer(
@@ -99,7 +98,7 @@ def wedge_path(
 def roof(
     surface: Annotated[Surface, THERE],
     room: Annotated[Room, "things"],
-    layout: Annotated[Layout, "ball_y_m"],
+    places: BallPlaces,
     enclosure: Annotated[Enclosure, "roof"] | None,
     netting: Annotated[Beside[SideProtection], "name", "roof"],
 ) -> Answer:
@@ -113,7 +112,7 @@ def roof(
         thing.name
         for thing in room.things
         if thing.kind is ThingKind.LAMP and thing.fixed_to is FixedTo.CEILING and thing.decision is not Remedy.REMOVE
-        if thing.counts_at[1] < layout.ball_y_m
+        if thing.counts_at[1] < max(y for _, y in places.spots)
     ]
     covered = own or bool(over)
     bare = State.BLOCKED if lamps else State.TIGHT

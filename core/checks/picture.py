@@ -1,5 +1,6 @@
 """Projector, picture and screen: shape, throw, lens height, shadow, brightness, sharpness."""
 
+from math import atan2, degrees
 from typing import Annotated
 
 from core.bay import projector_box
@@ -7,7 +8,7 @@ from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input, share, stated_input
 from core.checks.limits import ENDLESS, State, at_least, at_most, tightest
 from core.checks.places import between, on
-from core.checks.readings import HANGING_DROP_M, PROJECTOR_BODY_M, Ball, BayMiddle, LensBand, Throw
+from core.checks.readings import HANGING_DROP_M, PROJECTOR_BODY_M, BallPlaces, BayMiddle, LensBand, OwnBall, Throw
 from core.checks.register import check
 from core.checks.verdict import Answer, Basis, Cure, Input, press
 from core.checks.weights import tolerance_of
@@ -32,7 +33,7 @@ from core.model.facts import known
 from core.model.parts import ImpactScreen, Projector, Title
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
-from core.quantities.tolerances import snapped
+from core.quantities.tolerances import ROUNDING, snapped
 
 FILL_LEAST = 0.5
 FILL_COMFORTABLE = 0.85
@@ -180,7 +181,7 @@ def lens_height(
     """
     height_m = snapped(lens.height_m, band.lowest_m, band.highest_m)
     angle = keystone_deg(height_m, (band.lowest_m, band.highest_m), lens.distance_m)
-    squares = projector.keystone_max_deg or 0.0
+    squares = known(projector, "keystone_max_deg") if angle > 0 else projector.keystone_max_deg or 0.0
     low, high = projector_box(lens, layout.screen_y_m)
     ceiling_m = ceiling.lowest_over_m((low[0], high[0]), (low[1], high[1]))
     outside_m = max(band.lowest_m - height_m, height_m - band.highest_m)
@@ -214,6 +215,74 @@ def lens_height(
     )
 
 
+@check("picture.lens_aside", title="Lens beside the picture's middle", place=on(Slot.DISPLAY))
+def lens_aside(
+    projector: Annotated[Projector, "keystone_across_max_deg", "lens_aside_max"],
+    lens: Lens,
+    middle: BayMiddle,
+    raster: Raster,
+) -> Answer:
+    """The lens hangs before the picture's middle, or beside it by no more than its horizontal shift × Wr.
+
+    Beyond that the projector is turned and the picture squared by keystone = atan(rest / D), which costs pixels: tight.
+    Beyond the angle that the maker states, the picture cannot be squared.
+    """
+    aside_m = abs(lens.x_m - middle.x_m)
+    is_aside = aside_m > ROUNDING
+    reach_m = known(projector, "lens_aside_max") * raster.width_m if is_aside else 0.0
+    rest_m = max(0.0, aside_m - reach_m - ROUNDING)
+    angle = degrees(atan2(rest_m, lens.distance_m))
+    squares = known(projector, "keystone_across_max_deg") if rest_m else 0.0
+    keystone = at_most(angle, squares, 0.0, Unit.DEGREE)
+    shifted = at_most(aside_m, reach_m + ROUNDING)
+    side = "right" if lens.x_m > middle.x_m else "left"
+    inward_m = middle.x_m + (reach_m if side == "right" else -reach_m)
+    return Answer(
+        keystone if rest_m else shifted,
+        headline=lambda: (
+            say("Lens before the picture's middle")
+            if not is_aside
+            else say(
+                "Lens {aside} to the {side}, its shift reaches {reach}",
+                side=side,
+                aside=metres(aside_m),
+                reach=metres(reach_m),
+            )
+            if not rest_m
+            else say(
+                "Lens {aside} to the {side}: {angle} of keystone across",
+                side=side,
+                aside=metres(aside_m),
+                angle=keystone.has,
+            )
+        ),
+        formula="|lens − middle of the picture| − horizontal shift × Wr; keystone = atan(rest / D)",
+        inputs=lambda: (
+            placed_input("Lens beside the middle", aside_m),
+            Input("Its shift reaches", metres(reach_m), Basis.SPEC),
+            Input("Raster width Wr", metres(raster.width_m), Basis.PHYSICS),
+            placed_input("Lens to screen D", lens.distance_m),
+            Input("Keystone across that it can square", keystone.wants, Basis.SPEC),
+        ),
+        cures=lambda: (
+            press(acts.laid_out(lens_x_m=None), "Hang the lens before the picture's middle."),
+            *(
+                (
+                    press(
+                        acts.laid_out(lens_x_m=inward_m),
+                        "Hang it {reach} to the {side} at most.",
+                        reach=metres(reach_m),
+                        side=side,
+                    ),
+                )
+                if reach_m
+                else ()
+            ),
+        ),
+        basis=Basis.PHYSICS,
+    )
+
+
 def _lens_cure(band: LensBand, hangs_m: float, bottom_m: float) -> Sentence | Cure:
     """`hangs_m` is as high as a lens hangs, `bottom_m` the lower edge of the screen, which goes down to the floor."""
     lower_m = band.lowest_m - hangs_m
@@ -237,9 +306,9 @@ def golfers_shadow(
     player: Annotated[Player, "early_release", "handedness", "height_m", "longest_club", "measured_reaches"],
     picture: Picture,
     lens: Lens,
-    layout: Annotated[Layout, "ball_y_m", "screen_y_m"],
+    layout: Annotated[Layout, "screen_y_m"],
     middle: BayMiddle,
-    ball: Ball,
+    ball: OwnBall,
     disc: SwingDisc,
 ) -> Answer:
     """How far up the picture the player's shadow reaches, by similar triangles through the lens.
@@ -253,8 +322,8 @@ def golfers_shadow(
     passes_m = min(light_passes_m(lens, picture, middle.x_m, layout.screen_y_m, box) for box in bodies)
     near = at_least(passes_m, 0.0, LIGHT_OFF_BODY_M, tolerated=ENDLESS)
     head_m = ball.at[2] + player.height_m + HEAD_OVER_HEIGHT_M
-    distance_m = layout.ball_to_screen_m
-    reaches = shadow_share(lens, picture, ball.at[0] + disc.hub_x_m, head_m, distance_m)
+    distance_m = ball.at[1] - layout.screen_y_m
+    reaches = shadow_share(lens, picture, middle.x_m, ball.at[0] + disc.hub_x_m, head_m, distance_m)
     shadow = at_most(reaches, SHADOW_TOLERATED, 0.0, Unit.SHARE)
     # Where there is a shadow, that is what is told.
     limits = (shadow, near) if reaches == 0 and near.state is not State.CLEAR else (shadow,)
@@ -361,14 +430,14 @@ def sharpness(
     projector: Annotated[Projector, "width_px"],
     picture: Picture,
     raster: Raster,
-    layout: Annotated[Layout, "ball_y_m", "screen_y_m"],
+    places: BallPlaces,
 ) -> Answer:
     """Pixels a degree at the ball: below 30 pixels are plain to see, the eye resolves about 60.
 
     That is no bar to golf; where films are a must, it is.
     """
     across_px = known(projector, "width_px") * picture.width_m / raster.width_m
-    value = pixels_per_degree(across_px, picture.width_m, max(layout.ball_to_screen_m, NEAREST_EYE_M))
+    value = pixels_per_degree(across_px, picture.width_m, max(places.to_screen_m, NEAREST_EYE_M))
     limit = at_least(
         value,
         PIXELS_PLAIN_PER_DEGREE,
@@ -382,7 +451,7 @@ def sharpness(
         inputs=lambda: (
             stated_input("Pixels across the picture", f"{across_px:.0f}"),
             stated_input("Picture width w", metres(picture.width_m)),
-            placed_input("Eye to screen d", layout.ball_to_screen_m),
+            placed_input("Eye to screen d", places.to_screen_m),
         ),
         cures=lambda: (say("More lines, a panel nearer to the picture's shape, or standing further back."),),
         basis=Basis.TRADE,

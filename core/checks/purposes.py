@@ -8,6 +8,7 @@ from core.checks.figures import measured_in_room, metres, placed_input, stated_i
 from core.checks.limits import at_least
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import IN_ROOM, on
+from core.checks.readings import BallPlaces
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input
 from core.checks.weights import is_wanted, tolerance_of
@@ -16,7 +17,7 @@ from core.model.build import Slot
 from core.model.facts import known, known_players
 from core.model.kit import Beside
 from core.model.parts import Camera, CoursePack, Stand, Title, TitlePlan
-from core.model.room import Layout, Room
+from core.model.room import Room
 from core.quantities import Unit, say
 
 CAMERA_FREE_M = 2.0
@@ -107,7 +108,7 @@ def courses(
 def filming(
     brief: Annotated[Brief, "players", "purposes"],
     room: Annotated[Room, "width_m"],
-    layout: Annotated[Layout, "ball_x_m"],
+    places: BallPlaces,
     wants: WantsFilming,
 ) -> Answer:
     """To film a swing from the front there are 2.0 m from the ball line to the wall that the player faces.
@@ -115,7 +116,8 @@ def filming(
     Less is tight, since one may film from behind; where filming is a must, the view from the front is.
     """
     hands = {player.handedness for player in known_players(brief)}
-    free = {Handedness.RIGHT: room.width_m - layout.ball_x_m, Handedness.LEFT: layout.ball_x_m}
+    right_x_m, left_x_m = (places.of(hand)[0] for hand in (Handedness.RIGHT, Handedness.LEFT))
+    free = {Handedness.RIGHT: room.width_m - right_x_m, Handedness.LEFT: left_x_m}
     free_m = min(free[hand] for hand in hands)
     return Answer(
         at_least(free_m, CAMERA_FREE_M, tolerated=tolerance_of(brief, Purpose.FILMING)),
@@ -125,7 +127,7 @@ def filming(
         formula="ball line to the wall the player faces − 2.0 m, where filming weighs 3 or more",
         inputs=lambda: (
             measured_in_room(room, "width_m", "Width"),
-            placed_input("Ball to left wall", layout.ball_x_m),
+            placed_input("Ball to left wall", places.spots[0][0]),
             Input("Hands", ", ".join(sorted(hands)), Basis.MEASURED),
         ),
         cures=lambda: (say("Film from behind, or with a wide lens."),),

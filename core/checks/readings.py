@@ -12,7 +12,7 @@ from core.geometry.ceiling import Ceiling, ceiling_of
 from core.geometry.picture import Picture, Raster, fit_shape, lens_band_m, raster_around, throw_range_m
 from core.geometry.shadow import Lens
 from core.geometry.swing_disc import Point3
-from core.model.brief import Brief, Player
+from core.model.brief import Brief, Handedness, Player
 from core.model.build import Build, Slot
 from core.model.chain import Chain, resolve_chain
 from core.model.facts import known, known_some
@@ -62,8 +62,55 @@ class HittingSurface:
 
 
 @dataclass(frozen=True)
+class BallPlaces:
+    """Where the ball of each hand lies on the floor, in metres; the same, where there is one spot for both."""
+
+    right: tuple[float, float]
+    left: tuple[float, float]
+    screen_y_m: float
+
+    def of(self, hand: Handedness) -> tuple[float, float]:
+        """Where players of this hand hit from."""
+        return self.right if hand is Handedness.RIGHT else self.left
+
+    @property
+    def spots(self) -> tuple[tuple[float, float], ...]:
+        """One spot, or one for each hand."""
+        return (self.right,) if self.left == self.right else (self.right, self.left)
+
+    @property
+    def to_screen_m(self) -> float:
+        """From the nearest ball to the screen; negative with a ball behind it."""
+        return min(y for _, y in self.spots) - self.screen_y_m
+
+
+@dataclass(frozen=True)
+class Balls:
+    """The balls on their mats."""
+
+    places: BallPlaces
+    surface_m: float
+
+    def of(self, hand: Handedness) -> Point3:
+        """x, y, z of the ball of players of this hand."""
+        return (*self.places.of(hand), self.surface_m)
+
+    @property
+    def spots(self) -> tuple[Point3, ...]:
+        """One spot, or one for each hand."""
+        return tuple((*spot, self.surface_m) for spot in self.places.spots)
+
+
+@dataclass(frozen=True)
 class Ball:
-    """The ball on its mat: x, y, z in the room, in metres."""
+    """The ball on its mat, the right-handers' where each hand has its own: x, y, z in the room, in metres."""
+
+    at: Point3
+
+
+@dataclass(frozen=True)
+class OwnBall:
+    """The ball that a player hits: x, y, z in the room, in metres."""
 
     at: Point3
 
@@ -211,10 +258,36 @@ def hitting_surface(
     return HittingSurface(known(mat, "thickness_m") if mat else floor_m, floor_m)
 
 
+def hands_that_play(brief: Brief) -> tuple[Handedness, ...]:
+    """Each hand that somebody plays with, right first; visitors may be of either."""
+    hands = {player.handedness for player in brief.players} | (set(Handedness) if brief.visitors else set())
+    return tuple(hand for hand in Handedness if hand in hands)
+
+
 @derive
-def ball(layout: Annotated[Layout, "ball_x_m", "ball_y_m"], surface: HittingSurface) -> Ball:
-    """The ball as it was placed, on what people hit from."""
-    return Ball((layout.ball_x_m, layout.ball_y_m, surface.height_m))
+def ball_places(
+    layout: Annotated[Layout, "ball_x_m", "ball_y_m", "left_ball_x_m", "left_ball_y_m", "screen_y_m"],
+) -> BallPlaces:
+    """Where the balls were placed."""
+    return BallPlaces(layout.ball_of(Handedness.RIGHT), layout.ball_of(Handedness.LEFT), layout.screen_y_m)
+
+
+@derive
+def balls(places: BallPlaces, surface: HittingSurface) -> Balls:
+    """On what people hit from."""
+    return Balls(places, surface.height_m)
+
+
+@derive
+def ball(balls: Balls) -> Ball:
+    """The one spot, or the first."""
+    return Ball(balls.spots[0])
+
+
+@derive
+def own_ball(player: Annotated[Player, "handedness"], balls: Balls) -> OwnBall:
+    """At the spot of the player's hand."""
+    return OwnBall(balls.of(player.handedness))
 
 
 @derive
@@ -274,7 +347,7 @@ def bay_middle(room: Annotated[Room, "width_m"], layout: Annotated[Layout, "scre
 
 @derive
 def lens(
-    layout: Annotated[Layout, "lens_distance_m", "lens_height_m", "screen_y_m"],
+    layout: Annotated[Layout, "lens_distance_m", "lens_height_m", "lens_x_m", "screen_y_m"],
     room: Annotated[Room, "length_m"],
     middle: BayMiddle,
     ceiling: Ceiling,
@@ -283,20 +356,22 @@ def lens(
 ) -> Lens:
     """The lens as placed; else proposed: the middle of what throw and room allow, as high as band and ceiling do."""
     distance_m, height_m = layout.lens_distance_m, layout.lens_height_m
+    x_m = middle.x_m if layout.lens_x_m is None else layout.lens_x_m
     if distance_m is None:
         room_m = room.length_m - layout.screen_y_m - PROJECTOR_BODY_M
         distance_m = max(throw.near_m, (throw.near_m + min(throw.far_m, room_m)) / 2)
     if height_m is None:
-        hanging_m = ceiling.height_m(middle.x_m, layout.screen_y_m + distance_m) - HANGING_DROP_M
+        hanging_m = ceiling.height_m(x_m, layout.screen_y_m + distance_m) - HANGING_DROP_M
         height_m = min(band.highest_m, hanging_m)
     proposed = layout.lens_distance_m is None or layout.lens_height_m is None
-    return Lens(middle.x_m, distance_m, height_m, proposed)
+    return Lens(x_m, distance_m, height_m, proposed)
 
 
 @derive
 def monitor_spot(
     monitor: Annotated[FloorStanding, "distance_max_m", "distance_min_m"],
-    layout: Annotated[Layout, "ball_x_m", "ball_y_m", "monitor_distance_m"],
+    layout: Annotated[Layout, "monitor_distance_m"],
+    places: BallPlaces,
     room: Annotated[Room, "length_m", "width_m"],
 ) -> MonitorSpot:
     """Where the monitor was put; else the middle of its range, nearer where its side of the ball has less room."""
@@ -304,8 +379,8 @@ def monitor_spot(
         return MonitorSpot(layout.monitor_distance_m, proposed=False)
     near_m, far_m = known(monitor, "distance_min_m"), known(monitor, "distance_max_m")
     # Beside the ball it serves whoever plays: off the nearer wall it is off both.
-    beside_m = min(layout.ball_x_m, room.width_m - layout.ball_x_m)
-    free_m = beside_m if isinstance(monitor, SideCamera) else room.length_m - layout.ball_y_m
+    beside_m = min(min(x, room.width_m - x) for x, _ in places.spots)
+    free_m = beside_m if isinstance(monitor, SideCamera) else room.length_m - max(y for _, y in places.spots)
     at_ease_m = free_m - MONITOR_BODY_M - PLACEMENT_COMFORT_M
     return MonitorSpot(max(near_m, min((near_m + far_m) / 2, at_ease_m)), proposed=True)
 

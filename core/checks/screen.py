@@ -5,7 +5,7 @@ from typing import Annotated, NamedTuple
 from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import ENDLESS, Limit, State, Words, at_least, tightest
 from core.checks.places import between, on
-from core.checks.readings import BayMiddle
+from core.checks.readings import BallPlaces, BayMiddle
 from core.checks.register import check
 from core.checks.speeds import FastestBall
 from core.checks.verdict import Answer, Basis, Cure, Input, press
@@ -246,7 +246,7 @@ def _shows(surface: Surface) -> bool:
 def display_for_stage(
     brief: Annotated[Brief, "stage"],
     display: Annotated[Display, "width_m"],
-    layout: Annotated[Layout, "ball_y_m", "screen_y_m"],
+    places: BallPlaces,
 ) -> Answer:
     """A projected simulator needs a projector; a television stands beside the bay and is read from the ball.
 
@@ -255,7 +255,7 @@ def display_for_stage(
     """
     projected = brief.stage is Stage.PROJECTED
     television = isinstance(display, StandingDisplay)
-    least_m = READ_SHARE * layout.ball_to_screen_m
+    least_m = READ_SHARE * places.to_screen_m
     legible = None
     if isinstance(display, StandingDisplay) and not projected:
         legible = at_least(known(display, "width_m"), least_m, tolerated=ENDLESS)
@@ -278,7 +278,7 @@ def display_for_stage(
         formula="kind of display against the stage of the brief; width of a television − way from the ball / 5",
         inputs=lambda: (
             Input("Stage", brief.stage.value, Basis.MEASURED),
-            placed_input("Ball to screen", layout.ball_to_screen_m),
+            placed_input("Ball to screen", places.to_screen_m),
             *((Input("Width", legible.has, Basis.SPEC),) if legible else ()),
         ),
         cures=lambda: (

@@ -7,7 +7,7 @@ from core.bay import Bay, Hood, MonitorPlace, Sizes, bay_of, hood_solids
 from core.checks.along import BallDistance
 from core.checks.cable_ways import MachineSpot
 from core.checks.declared import THERE
-from core.checks.readings import Ball, BayMiddle, HittingSurface, MonitorSpot
+from core.checks.readings import BallPlaces, Balls, BayMiddle, HittingSurface, MonitorSpot, hands_that_play
 from core.checks.register import derive, derive_from_known
 from core.geometry.ball_rules import BallRoom
 from core.geometry.ceiling import Ceiling
@@ -72,6 +72,9 @@ class StatedHood:
 class OverheadSpot:
     """Where an overhead camera hangs: ahead of the ball in the middle of its range, under the ceiling there."""
 
+    x_m: float
+    y_m: float
+    """Of the ball that it watches, or of the middle between two."""
     ahead_m: float
     ceiling_m: float
     """Height of the ceiling over that spot, above the bare floor."""
@@ -154,24 +157,24 @@ def stated_hood(hood: Hood, enclosure: Annotated[Enclosure, "inner_height_m", "i
 
 @derive
 def overhead_spot(
-    monitor: Annotated[OverheadCamera, "ahead_max_m", "ahead_min_m"], ball: Ball, ceiling: Ceiling
+    monitor: Annotated[OverheadCamera, "ahead_max_m", "ahead_min_m"], places: BallPlaces, ceiling: Ceiling
 ) -> OverheadSpot:
-    """In the middle of what its maker allows ahead of the ball."""
+    """In the middle of what its maker allows ahead of the ball, half-way between two spots."""
     ahead_m = (known(monitor, "ahead_min_m") + known(monitor, "ahead_max_m")) / 2
-    x, y, _ = ball.at
-    return OverheadSpot(ahead_m, ceiling.height_m(x, y - ahead_m))
+    across, along = ([spot[axis] for spot in places.spots] for axis in (0, 1))
+    x, y = sum(across) / len(across), sum(along) / len(along)
+    return OverheadSpot(x, y, ahead_m, ceiling.height_m(x, y - ahead_m))
 
 
 @derive_from_known
 def monitor_place(
-    brief: Annotated[Brief, "players", "visitors"],
     beside: Annotated[SideCamera, THERE] | None,
     spot: MonitorSpot | None,
     overhead: OverheadSpot | None,
     surface: HittingSurface | None,
     layout: Annotated[Layout, "monitor_pad_m"],
 ) -> MonitorPlace | None:
-    """Where the launch monitor is, for each hand that plays."""
+    """Where the launch monitor is."""
     if overhead is not None:
         return MonitorPlace("overhead", overhead.ahead_m, overhead.ceiling_m)
     if spot is None:
@@ -179,13 +182,7 @@ def monitor_place(
     foot_m = (surface.floor_m if surface else 0.0) + layout.monitor_pad_m
     if beside is None:
         return MonitorPlace("behind", spot.distance_m, foot_m)
-    return MonitorPlace("beside", spot.distance_m, foot_m, hands_that_play(brief))
-
-
-def hands_that_play(brief: Brief) -> tuple[Handedness, ...]:
-    """Each hand that somebody plays with, right first; visitors may be of either."""
-    hands = {player.handedness for player in brief.players} | (set(Handedness) if brief.visitors else set())
-    return tuple(hand for hand in Handedness if hand in hands)
+    return MonitorPlace("beside", spot.distance_m, foot_m)
 
 
 @derive_from_known
@@ -242,7 +239,8 @@ def sizes(
 @derive_from_known
 def bay(
     brief: Annotated[Brief, "players", "visitors"],
-    layout: Annotated[Layout, "ball_x_m", "ball_y_m", "screen_bottom_m", "screen_y_m"],
+    places: BallPlaces,
+    layout: Annotated[Layout, "screen_bottom_m", "screen_y_m"],
     middle: BayMiddle,
     surface: HittingSurface | None,
     sizes: Sizes,
@@ -255,8 +253,10 @@ def bay(
     lamps: Annotated[Beside[Lamp], "lights"],
 ) -> Bay:
     """Every part of the bay where it is; what is not known is left out."""
+    surface_m = surface.height_m if surface else 0.0
+    hands = tuple(Handedness) if len(places.spots) > 1 else hands_that_play(brief) or (Handedness.RIGHT,)
     return bay_of(
-        ball=(layout.ball_x_m, layout.ball_y_m, surface.height_m if surface else 0.0),
+        balls=tuple((hand, (*places.of(hand), surface_m)) for hand in hands),
         floor_m=surface.floor_m if surface else 0.0,
         middle_m=middle.x_m,
         screen_y_m=layout.screen_y_m,
@@ -269,7 +269,6 @@ def bay(
         machine=machine.at if machine else None,
         mounted=any(mount.holds == "projector" for mount in mounts),
         lamp=any(lamp.lights == "ball" for lamp in lamps),
-        hands=hands_that_play(brief),
     )
 
 
@@ -287,7 +286,7 @@ def surroundings(
     layout: Annotated[Layout, "screen_y_m"],
     middle: BayMiddle,
     place: BallRoom,
-    ball: Ball,
+    balls: Balls,
     hood: Hood | None,
     obstructions: Obstructions | None,
     distance: BallDistance | None,
@@ -295,7 +294,8 @@ def surroundings(
     """What the swings must keep clear of: the room, what is in it while people play, and the enclosure."""
     return Surroundings(
         room=place,
-        ball=ball.at,
+        ball=balls.of(Handedness.RIGHT),
+        left_ball=balls.of(Handedness.LEFT),
         players=brief.players,
         things=obstructions.solids if obstructions else (),
         panels=hood_solids(hood, layout.screen_y_m, middle.x_m) if hood else (),
@@ -339,7 +339,7 @@ def looked_through(room: Annotated[Room, "none_of", "openings", "things"]) -> Lo
 @derive
 def playing_layout(
     brief: Annotated[Brief, "players"],
-    layout: Annotated[Layout, "ball_x_m", "ball_y_m"],
+    places: BallPlaces,
     middle: BayMiddle,
     bay: Bay,
     at_play: RoomAtPlay,
@@ -347,7 +347,7 @@ def playing_layout(
     """The bay as people play in it, with what is in the room then."""
     standing = (
         *bay.standing(BayPart, bulging=True, middle_m=middle.x_m),
-        *golfers(brief.players, layout, bay.surface_m),
+        *golfers(brief.players, lambda hand: (*places.of(hand), bay.surface_m)),
     )
     pairs = near(at_play.solids, standing, HANDS_BREADTH_M)
     found = with_bay(at_play.conflicts, pairs)
@@ -391,19 +391,17 @@ def walls(room: Annotated[Room, "length_m", "openings", "width_m"]) -> Walls:
 
 
 @derive
-def glass(
-    walls: Walls, room: Annotated[Room, "none_of", "openings"], layout: Annotated[Layout, "ball_y_m"]
-) -> Glass | None:
+def glass(walls: Walls, room: Annotated[Room, "none_of", "openings"], places: BallPlaces) -> Glass | None:
     """The windows, by whether a ball may reach them; `None` where there are none."""
     looked_for(room, Looked.OPENINGS)
     panes = [(panel.wall, hole) for panel in walls.panels for hole in panel.holes if hole.is_glass]
-    ahead = [hole.opening for wall, hole in panes if wall is Wall.SCREEN or _beside_flight(wall, hole, layout)]
+    ahead = [hole.opening for wall, hole in panes if wall is Wall.SCREEN or _beside_flight(wall, hole, places)]
     behind = [hole.opening.name for _, hole in panes if hole.opening not in ahead]
     return Glass(tuple(ahead), tuple(behind)) if panes else None
 
 
-def _beside_flight(wall: Wall, hole: Hole, layout: Layout) -> bool:
-    return wall.runs_along and hole.low[0] < layout.ball_y_m
+def _beside_flight(wall: Wall, hole: Hole, places: BallPlaces) -> bool:
+    return wall.runs_along and hole.low[0] < max(y for _, y in places.spots)
 
 
 def _both(first_m: float | None, second_m: float | None) -> tuple[float, float] | None:

@@ -1,10 +1,11 @@
 """Where to hit from: the region that is clear for everybody, the best spot in it, or one for each hand."""
 
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated
 
 from core.checks.along import BallDistance
+from core.checks.monitor_rules import MonitorRules
 from core.checks.readings import BayMiddle
 from core.checks.register import derive
 from core.geometry.ball_rules import Inside, free_side_rules, to_screen_rule
@@ -50,6 +51,8 @@ class Around:
     distance: BallDistance
     looked: bool = True
     """Somebody has looked for what stands or hangs in the room."""
+    monitor: MonitorRules | None = None
+    """What the monitor that is chosen asks for."""
 
 
 @derive
@@ -60,6 +63,7 @@ def around(
     layout: Annotated[Layout, "screen_y_m"],
     distance: BallDistance,
     room: Annotated[Room, "none_of", "things"],
+    monitor: MonitorRules | None,
 ) -> Around:
     """Everything but the ball."""
     z = surroundings.room.surface_m
@@ -67,7 +71,7 @@ def around(
         surroundings.room, (0.0, 0.0, z), surroundings.players, surroundings.things, surroundings.panels
     )
     looked = bool(room.things) or Looked.THINGS in room.none_of
-    return Around(anywhere, inside, middle.x_m, layout.screen_y_m, distance, looked)
+    return Around(anywhere, inside, middle.x_m, layout.screen_y_m, distance, looked, monitor)
 
 
 @derive
@@ -81,6 +85,22 @@ def hitting_spots(around: Around) -> tuple[HittingSpot, ...]:
     players = around.surroundings.players
     if not players:
         return ()
+    found = _of_hands(around, players)
+    if around.monitor is None or all(spot.best is not None for spot in found):
+        return found
+    # Where the monitor leaves no spot, people are still told where they may swing.
+    swinging = _of_hands(replace(around, monitor=None), players)
+    return tuple(_without_monitor(spot, around.monitor.name) for spot in swinging)
+
+
+def _without_monitor(spot: HittingSpot, monitor: str) -> HittingSpot:
+    if spot.best is None:
+        return spot
+    words = spot.reason.template + " {monitor} has no place there."
+    return replace(spot, reason=say(words, **dict(spot.reason.figures), monitor=monitor))
+
+
+def _of_hands(around: Around, players: tuple[Player, ...]) -> tuple[HittingSpot, ...]:
     together = _spot(around, players)
     hands = sorted({player.handedness for player in players})
     if together.best is not None or len(hands) == 1:
@@ -98,6 +118,7 @@ def _spot(around: Around, players: tuple[Player, ...]) -> HittingSpot:
         to_screen_rule(around.screen_y_m, distance.least_m, distance.least_m),
         *around.surroundings.swing_rules(players),
         *(rule for hand in hands for rule in free_side_rules(hand is Handedness.RIGHT, width_m, around.inside)),
+        *(around.monitor.of(hands) if around.monitor else ()),
     ]
     areas = around.surroundings.clear_floor(players, rules)
     if not areas:

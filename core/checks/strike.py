@@ -9,9 +9,8 @@ from core.checks.figures import in_a_row, metres, placed_input, stated_input, ye
 from core.checks.limits import ENDLESS, State, Words, at_least, at_most
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import on
-from core.checks.readings import Tested
+from core.checks.readings import BallPlaces, Tested, hands_that_play
 from core.checks.register import check, derive
-from core.checks.space import hands_that_play
 from core.checks.verdict import Answer, Basis, Input
 from core.geometry.panels import Walls
 from core.model.brief import Brief, Handedness
@@ -224,7 +223,7 @@ def rebound(
 @check("screen.tension", title="Tension of the screen", place=on(Slot.SCREEN))
 def tension(
     screen: Annotated[ImpactScreen, "edge", "edge_spacing_m"],
-    layout: Annotated[Layout, "ball_y_m", "screen_y_m"],
+    places: BallPlaces,
     tests: Tested,
 ) -> Answer:
     """Too tight, a screen throws the ball back; too loose, it wrinkles. Fewer cords first, then test.
@@ -234,7 +233,7 @@ def tension(
     all along is even; a raw edge cannot be drawn taut.
     """
     if tests.bounce_m is not None:
-        return _tested_tension(tests.bounce_m, layout.ball_to_screen_m)
+        return _tested_tension(tests.bounce_m, places.to_screen_m)
     edge = known(screen, "edge")
     if edge in (Edge.RAW, Edge.POCKETS, Edge.HOOK_TAPE):
         raw = edge is Edge.RAW

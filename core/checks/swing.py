@@ -12,7 +12,7 @@ from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input
 from core.checks.limits import Limit, State, at_least, tightest
 from core.checks.places import IN_ROOM, on
-from core.checks.readings import Ball
+from core.checks.readings import Balls, OwnBall
 from core.checks.register import check, derive
 from core.checks.space import Obstructions, StatedHood
 from core.checks.swing_limit import slow_swing, swing_basis, swing_limit
@@ -65,7 +65,7 @@ def under_ceiling(
     room: Annotated[Room, THERE],
     disc: SwingDisc,
     rules: SwingRules,
-    ball: Ball,
+    ball: OwnBall,
     surroundings: Surroundings,
 ) -> Answer:
     """The player's longest club stays under the ceiling, at right angles to it where it slopes.
@@ -116,7 +116,7 @@ def early_release_input(player: Player, surroundings: Surroundings) -> tuple[Inp
     if player.early_release or Direction.HEIGHT in swing_disc(player, player.longest_club).measured:
         return ()
     early = swing_disc(player.model_copy(update={"early_release": True}), player.longest_club)
-    clearance_m, _ = surroundings.room.ceiling.clearance_m(early, surroundings.ball)
+    clearance_m, _ = surroundings.room.ceiling.clearance_m(early, surroundings.ball_of(player))
     return (Input("Clearance with an early release", metres(clearance_m), Basis.TRADE),)
 
 
@@ -139,7 +139,7 @@ def move_the_ball(player: Player, surroundings: Surroundings) -> Cures:
     across_m, along_m = shift
     across = {"across": metres(abs(across_m)), "side": "right" if across_m > 0 else "left"}
     along = {"along": metres(abs(along_m)), "way": "back" if along_m > 0 else "toward the screen"}
-    act = acts.ball_moved(across_m=across_m, along_m=along_m)
+    act = acts.ball_moved(across_m=across_m, along_m=along_m, hand=player.handedness)
     moves_across, moves_along = abs(across_m) >= LEAST_MOVE_M, abs(along_m) >= LEAST_MOVE_M
     if moves_across and moves_along:
         return (press(act, "Move the ball {across} to the {side} and {along} {way}.", **across, **along),)
@@ -150,7 +150,7 @@ def move_the_ball(player: Player, surroundings: Surroundings) -> Cures:
 
 @check("swing.side_walls", title="Swing between the walls", place=IN_ROOM)
 def side_walls(
-    player: Annotated[Player, THERE], room: Annotated[Room, THERE], disc: SwingDisc, rules: SwingRules, ball: Ball
+    player: Annotated[Player, THERE], room: Annotated[Room, THERE], disc: SwingDisc, rules: SwingRules, ball: OwnBall
 ) -> Answer:
     """The player's longest club stays off both side walls, by the widest points of the swing disc."""
     limits = ball_limits(rules.of("swing.side_walls"), ball.at)
@@ -173,7 +173,9 @@ def side_walls(
             *(
                 (
                     press(
-                        acts.ball_moved(across_m=more.value if away == "right" else -more.value),
+                        acts.ball_moved(
+                            across_m=more.value if away == "right" else -more.value, hand=player.handedness
+                        ),
                         "Move the ball {shift} to the {away}.",
                         shift=more,
                         away=away,
@@ -191,7 +193,7 @@ def side_walls(
 
 @check("swing.rear_wall", title="Swing before the rear wall", place=IN_ROOM)
 def rear_wall(
-    player: Annotated[Player, THERE], room: Annotated[Room, THERE], disc: SwingDisc, rules: SwingRules, ball: Ball
+    player: Annotated[Player, THERE], room: Annotated[Room, THERE], disc: SwingDisc, rules: SwingRules, ball: OwnBall
 ) -> Answer:
     """The backswing of the player's longest club stays off the wall behind the golfer."""
     ((limit, rule),) = ball_limits(rules.of("swing.rear_wall"), ball.at).items()
@@ -206,7 +208,11 @@ def rear_wall(
             *swing_inputs(player, disc),
         ),
         cures=lambda: (
-            press(acts.ball_moved(along_m=-shift.value), "Move the ball {shift} toward the screen.", shift=shift),
+            press(
+                acts.ball_moved(along_m=-shift.value, hand=player.handedness),
+                "Move the ball {shift} toward the screen.",
+                shift=shift,
+            ),
             *slow_swing(player, disc.to_measure(rule.edge.toward)),
         ),
         basis=swing_basis(limit.tolerated),
@@ -215,7 +221,7 @@ def rear_wall(
 
 @check("swing.things", title="Swing past what is in the room", place=IN_ROOM)
 def past_things(
-    player: Annotated[Player, "id", "longest_club"],
+    player: Annotated[Player, "handedness", "id", "longest_club"],
     disc: SwingDisc,
     obstructions: Obstructions,
     surroundings: Surroundings,
@@ -261,7 +267,7 @@ def _past(player: Player, closest: Closest, limit: Limit, surroundings: Surround
 def _lower_floor(player: Player, closest: Closest, surroundings: Surroundings) -> tuple[Sentence, ...]:
     """On a floor that is low enough all of the swing passes beneath, where nothing else is in its way then."""
     disc = swing_disc(player, player.longest_club)
-    more = enough(disc.bounds(surroundings.ball)[1][2] + COMFORT_M + OUTLINE_M - closest.low_m)
+    more = enough(disc.bounds(surroundings.ball_of(player))[1][2] + COMFORT_M + OUTLINE_M - closest.low_m)
     if not LEAST_MOVE_M <= more.value <= DUG_MOST_M:
         return ()
     past = surroundings.over_lower_floor(more.value).closest_thing(player, player.longest_club)
@@ -307,7 +313,7 @@ def longest_club(
 
 @check("enclosure.swing", title="Swing inside the enclosure", place=on(Slot.ENCLOSURE))
 def inside_enclosure(
-    player: Annotated[Player, "id", "longest_club"],
+    player: Annotated[Player, "handedness", "id", "longest_club"],
     disc: SwingDisc,
     enclosure: Annotated[Enclosure, THERE],
     stated: StatedHood,
@@ -321,7 +327,7 @@ def inside_enclosure(
     """
     closest = surroundings.closest_panel(player, player.longest_club)
     limit = swing_limit(closest.clearance_m, closest.doubt_m)
-    ahead_m, behind_m = disc.bounds(surroundings.ball)[0][1], disc.bounds(surroundings.ball)[1][1]
+    (_, ahead_m, _), (_, behind_m, _) = disc.bounds(surroundings.ball_of(player))
     back_m = layout.screen_y_m + stated.hood.depth_m + limit.comfortable + OUTLINE_M - ahead_m
     back, words = enough(back_m), "Move the ball {back} back, out of the box."
     fits_behind = 0 < back_m <= surroundings.room.length_m - behind_m
@@ -339,7 +345,11 @@ def inside_enclosure(
             *swing_inputs(player, disc),
         ),
         cures=lambda: (
-            *([press(acts.ball_moved(along_m=back.value), words, back=back)] if fits_behind else []),
+            *(
+                [press(acts.ball_moved(along_m=back.value, hand=player.handedness), words, back=back)]
+                if fits_behind
+                else []
+            ),
             *move_the_ball(player, surroundings),
             *shorter_club(player, lambda club: surroundings.closest_panel(player, club).clearance_m),
             *slow_swing(player, closest.to_measure),
@@ -361,12 +371,12 @@ class SwingsPastProjector:
 
 @derive
 def swings_past_projector(
-    brief: Annotated[Brief, "players"], lens: Lens, layout: Annotated[Layout, "screen_y_m"], ball: Ball
+    brief: Annotated[Brief, "players"], lens: Lens, layout: Annotated[Layout, "screen_y_m"], balls: Balls
 ) -> SwingsPastProjector | None:
     """All players at once; `None` while nobody plays."""
     if not brief.players:
         return None
-    swings = [(swing_disc(player, player.longest_club), ball.at) for player in brief.players]
+    swings = [(swing_disc(player, player.longest_club), balls.of(player.handedness)) for player in brief.players]
     nearest = clearances(swings, [projector_box(lens, layout.screen_y_m)]).distance_m[:, 0]
     pairs = zip(brief.players, nearest.tolist(), strict=True)
     return SwingsPastProjector(tuple((player.id, away_m) for player, away_m in pairs))

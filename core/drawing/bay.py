@@ -9,15 +9,15 @@ from core.geometry.picture import Picture
 from core.geometry.shadow import HEAD_OVER_HEIGHT_M, Lens, shadow_share
 from core.geometry.solids import Solid
 from core.geometry.swing_disc import swing_disc
-from core.model.brief import Player
+from core.model.brief import Handedness, Player
 from core.model.room import Layout, Room
 from core.model.things import BayPart
 
 
 def furniture_shapes(room: Room, layout: Layout, bay: Bay) -> Iterator[Shape]:
     """Target line, floor, and the parts of the bay as they stand."""
-    aim = ((layout.screen_y_m, layout.ball_x_m), (layout.ball_y_m, layout.ball_x_m))
-    yield Shape("floor", "target-line", aim, False)
+    for x, y in dict.fromkeys(layout.ball_of(hand) for hand in Handedness):
+        yield Shape("floor", "target-line", ((layout.screen_y_m, x), (y, x)), False)
     if bay.floor_m:
         yield rectangle("section", "floor", (0, 0), (room.length_m, bay.floor_m))
     for mat in bay.of(BayPart.MAT):
@@ -83,14 +83,20 @@ def beam_shapes(lens: Lens, picture: Picture, room: Room, layout: Layout) -> lis
 
 
 def shadow_shapes(
-    lens: Lens, picture: Picture, layout: Layout, players: tuple[Player, ...], surface_m: float
+    lens: Lens,
+    picture: Picture,
+    middle_m: float,
+    layout: Layout,
+    players: tuple[Player, ...],
+    surface_m: float,
 ) -> list[Shape]:
     """What golfers at the ball shade of the picture."""
     shapes = []
     for player in players:
         head_m = surface_m + player.height_m + HEAD_OVER_HEIGHT_M
-        head_x_m = layout.ball_x_m + swing_disc(player, player.longest_club).hub_x_m
-        reaches = shadow_share(lens, picture, head_x_m, head_m, layout.ball_to_screen_m)
+        ball_x_m, ball_y_m = layout.ball_of(player.handedness)
+        head_x_m = ball_x_m + swing_disc(player, player.longest_club).hub_x_m
+        reaches = shadow_share(lens, picture, middle_m, head_x_m, head_m, ball_y_m - layout.screen_y_m)
         if reaches > 0:
             low = (layout.screen_y_m, picture.bottom_m)
             high = (layout.screen_y_m, picture.bottom_m + reaches * picture.height_m)

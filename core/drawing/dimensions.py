@@ -2,6 +2,7 @@
 
 from core.bay import Bay
 from core.drawing.shapes import Dimension, Handle
+from core.model.brief import Handedness
 from core.model.room import CeilingShape, Layout, Room
 from core.model.things import BayPart
 
@@ -57,6 +58,12 @@ def layout_dimensions(room: Room, layout: Layout, bay: Bay) -> list[Dimension]:
             "layout.screen_bottom_m",
         ),
     ]
+    if layout.two_spots:
+        left_x, left_y = layout.ball_of(Handedness.LEFT)
+        dimensions += [
+            Dimension("floor", "Left-handers' ball", (length, 0), (length, left_x), left_x, "layout.left_ball_x_m"),
+            Dimension("floor", "Left-handers' ball", (0, 0), (left_y, 0), left_y, "layout.left_ball_y_m"),
+        ]
     if bay.monitor and bay.monitor.where == "behind":
         u = ball_y + bay.monitor.distance_m
         dimensions.append(
@@ -81,10 +88,13 @@ def layout_handles(room: Room, layout: Layout, bay: Bay) -> list[Handle]:
         Handle("floor", "screen", "Screen line", (layout.screen_y_m, layout.bay_middle_m(room)), "screen_y_m"),
         _bay_handle(room, layout, bay),
     ]
+    if layout.two_spots:
+        x, y = layout.ball_of(Handedness.LEFT)
+        handles.append(Handle("floor", "left-ball", "Left-handers' ball", (y, x), "left_ball_y_m", "left_ball_x_m"))
     if lens := bay.lens:
         u = layout.screen_y_m + lens.distance_m
         handles += [
-            Handle("floor", "projector", "Projector", (u, lens.x_m), "lens_distance_m", "", layout.screen_y_m),
+            Handle("floor", "projector", "Projector", (u, lens.x_m), "lens_distance_m", "lens_x_m", layout.screen_y_m),
             Handle(
                 "section",
                 "projector",

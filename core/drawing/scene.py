@@ -57,7 +57,7 @@ def scene_of(
         shapes += (replace(shape, player=number) for shape in own)
     if bay.lens and bay.picture:
         shapes += beam_shapes(bay.lens, bay.picture, room, layout)
-        shapes += shadow_shapes(bay.lens, bay.picture, layout, players, bay.surface_m)
+        shapes += shadow_shapes(bay.lens, bay.picture, layout.bay_middle_m(room), layout, players, bay.surface_m)
     if machine is not None:
         shapes += machine_shapes(machine)
     if cable is not None:

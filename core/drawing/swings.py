@@ -15,20 +15,20 @@ from core.model.room import Layout
 def player_shapes(player: Player, layout: Layout, surface_m: float) -> list[Shape]:
     """A player's disc with the longest club, and where the golfer stands."""
     disc = swing_disc(player, player.longest_club)
-    ball_x, ball_y, ball_z = layout.ball_x_m, layout.ball_y_m, surface_m
+    (ball_x, ball_y), ball_z = layout.ball_of(player.handedness), surface_m
     above = tuple((ball_y + y, ball_x + x) for x, y, _ in disc.outline_m)
     section = tuple((ball_y + y, ball_z + z) for _, y, z in disc.outline_m)
     head_m = surface_m + player.height_m + HEAD_OVER_HEIGHT_M
-    head_x_m = layout.ball_x_m + disc.hub_x_m
+    head_x_m = ball_x + disc.hub_x_m
     club = f"{player.name}, {player.longest_club}"
     return [
         Shape("floor", "swing-disc", above, True, player.id, club, Layer.SWINGS),
         Shape("section", "swing-disc", section, True, player.id, club, Layer.SWINGS),
-        Shape("floor", "golfer", ((layout.ball_y_m, head_x_m),), False, player.id, player.name, Layer.SWINGS),
+        Shape("floor", "golfer", ((ball_y, head_x_m),), False, player.id, player.name, Layer.SWINGS),
         Shape(
             "section",
             "golfer",
-            ((layout.ball_y_m, head_m - HEAD_HALF_WIDTH_M),),
+            ((ball_y, head_m - HEAD_HALF_WIDTH_M),),
             False,
             player.id,
             player.name,
@@ -42,7 +42,8 @@ def early_release_shapes(player: Player, layout: Layout, surface_m: float) -> It
     if player.early_release or Direction.HEIGHT in swing_disc(player, player.longest_club).measured:
         return
     early = swing_disc(player.model_copy(update={"early_release": True}), player.longest_club)
-    points = tuple((layout.ball_y_m + y, surface_m + z) for _, y, z in early.outline_m)
+    _, ball_y = layout.ball_of(player.handedness)
+    points = tuple((ball_y + y, surface_m + z) for _, y, z in early.outline_m)
     label = f"{player.name}, early release"
     yield Shape("section", "swing-early", points, True, player.id, label, Layer.SWINGS)
 

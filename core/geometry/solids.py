@@ -1,6 +1,6 @@
 """What stands and hangs in a room as boxes, each with its name: as large as it is, and as far as a swing meets it."""
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from enum import StrEnum
 from math import inf
 from typing import NamedTuple
@@ -9,7 +9,7 @@ from core.geometry.boxes import Box, between
 from core.geometry.panels import panel_of
 from core.geometry.swing_disc import Point3, swing_disc
 from core.model.brief import Handedness, Player
-from core.model.room import Layout, Room
+from core.model.room import Room
 from core.model.things import FixedTo, Opening, OpeningKind, Opens, Remedy, Stored, Thing, ThingKind, Wall
 
 PAD_M = 0.05
@@ -75,21 +75,16 @@ def door_sweeps(room: Room) -> tuple[Solid, ...]:
     return tuple(_sweep(opening, room) for opening in room.openings if opening.opens is Opens.INWARD)
 
 
-def golfers(players: tuple[Player, ...], layout: Layout, surface_m: float) -> tuple[Solid, ...]:
-    """Where the players stand, one of each hand: the tallest, with the longest club."""
-    return golfers_at(players, (layout.ball_x_m, layout.ball_y_m, surface_m))
+def golfers(players: tuple[Player, ...], ball_of: Callable[[Handedness], Point3]) -> tuple[Solid, ...]:
+    """Where the players stand, one of each hand: the tallest, with the longest club, at the ball of that hand."""
+    return tuple(_golfers(players, ball_of))
 
 
-def golfers_at(players: tuple[Player, ...], ball: Point3) -> tuple[Solid, ...]:
-    """The same at a ball that lies there."""
-    return tuple(_golfers(players, ball))
-
-
-def _golfers(players: tuple[Player, ...], ball: Point3) -> Iterator[Solid]:
+def _golfers(players: tuple[Player, ...], ball_of: Callable[[Handedness], Point3]) -> Iterator[Solid]:
     for hand in Handedness:
         tallest = max((p for p in players if p.handedness is hand), key=lambda p: p.height_m, default=None)
         if tallest is not None:
-            box = golfer_box(tallest, ball)
+            box = golfer_box(tallest, ball_of(hand))
             yield Solid("golfer", f"{tallest.name} at the ball", Group.BAY, box, box)
 
 

@@ -13,7 +13,7 @@ from core.geometry.hitting_region import Area, clear_floor, told_shift
 from core.geometry.solids import Group, Solid
 from core.geometry.swing_clearance import Clearances, Floats, clearances
 from core.geometry.swing_disc import UNCERTAINTY_M, Point3, SwingDisc, swing_disc
-from core.model.brief import Player
+from core.model.brief import Handedness, Player
 from core.model.clubs import Club
 from core.model.reaches import Direction
 
@@ -49,7 +49,7 @@ Table = tuple[dict[tuple[str, Club], int], Clearances]
 
 @dataclass(frozen=True)
 class Surroundings:
-    """Walls, ceiling, things in the way and the enclosure around the swings of `players` at `ball`."""
+    """Walls, ceiling, things in the way and the enclosure around the swings of `players`, each at the own ball."""
 
     room: BallRoom
     ball: Point3
@@ -60,6 +60,13 @@ class Surroundings:
     """Sides and roof of the enclosure."""
     ball_from_y_m: float = 0.0
     """No ball is offered a place nearer to the wall behind the screen: as far before what stops it as it must be."""
+    left_ball: Point3 | None = None
+    """Of left-handers, where that is another."""
+
+    def ball_of(self, player: Player) -> Point3:
+        """The ball that `player` hits."""
+        is_left = player.handedness is Handedness.LEFT
+        return self.left_ball if is_left and self.left_ball is not None else self.ball
 
     @cached_property
     def boxes(self) -> tuple[Box, ...]:
@@ -77,15 +84,16 @@ class Surroundings:
     def closest(self, player: Player, club: Club) -> Closest:
         """The nearest of everything."""
         disc = swing_disc(player, club)
-        nearest = self._closest_edge(disc)
+        ball = self.ball_of(player)
+        nearest = self._closest_edge(disc, ball)
         # What is further off than that with all that is around it is not the nearest, and need not be measured.
-        if self.boxes and self._least_gap_m(disc) <= max(nearest.clearance_m, 0.0):
+        if self.boxes and self._least_gap_m(disc, ball) <= max(nearest.clearance_m, 0.0):
             nearest = min(nearest, self._closest(player, club, range(len(self.boxes))), key=lambda one: one.order)
         return nearest
 
-    def _least_gap_m(self, disc: SwingDisc) -> float:
+    def _least_gap_m(self, disc: SwingDisc, ball: Point3) -> float:
         """How far the nearest box is at least from what is all around the swing."""
-        low, high = disc.bounds(self.ball)
+        low, high = disc.bounds(ball)
         lows, highs = self._corners
         gaps = np.maximum(lows - np.array(high), np.array(low) - highs)
         return float(gaps.max(axis=1).min())
@@ -95,8 +103,8 @@ class Surroundings:
         """(boxes, 3) the least and the greatest corners of the boxes."""
         return np.array([box.low for box in self.boxes]), np.array([box.high for box in self.boxes])
 
-    def _closest_edge(self, disc: SwingDisc) -> Closest:
-        x, y, z = self.ball
+    def _closest_edge(self, disc: SwingDisc, ball: Point3) -> Closest:
+        x, y, z = ball
         told = [(edge.distance_m(x, y), disc.doubt_m(edge.toward), edge) for edge in edges_of(disc, self.room)]
         distance_m, doubt_m, edge = min(told, key=lambda one: (one[0] >= -one[1], one[0], one[2].name))
         at = (x + edge.at[0], y + edge.at[1], z + edge.at[2])
@@ -119,7 +127,7 @@ class Surroundings:
         """
         swings = (rule for rule in self.swing_rules([player]) if rule.check in SWINGS)
         areas = self.clear_floor([player], [to_screen_rule(self.ball_from_y_m, 0.0, 0.0), *swings])
-        return told_shift(areas, self.ball[:2]) if areas else None
+        return told_shift(areas, self.ball_of(player)[:2]) if areas else None
 
     def over_lower_floor(self, by_m: float) -> "Surroundings":
         """The same over a floor that is so much lower: what is the room's own is that much higher above it."""
@@ -162,6 +170,6 @@ class Surroundings:
         return {}
 
     def _measured(self, keys: list[tuple[Player, Club]]) -> Table:
-        swings = [(swing_disc(player, club), self.ball) for player, club in keys]
+        swings = [(swing_disc(player, club), self.ball_of(player)) for player, club in keys]
         rows = {(player.id, club): number for number, (player, club) in enumerate(keys)}
         return rows, clearances(swings, self.boxes)

@@ -6,6 +6,7 @@ Acts are told by how far they move something, so that they do what was said on w
 from collections.abc import Callable, Mapping
 from typing import Any, TypeVar
 
+from core.model.brief import Handedness
 from core.model.build import Build, HungPart, Slot
 from core.model.clubs import Club
 from core.model.record import Record
@@ -45,14 +46,47 @@ def moved(**by_m: float) -> Act:
     return done
 
 
-def ball_moved(*, across_m: float = 0.0, along_m: float = 0.0) -> Act:
-    """The ball so far to the right, and so far back."""
-    return moved(ball_x_m=across_m, ball_y_m=along_m)
+def ball_moved(*, across_m: float = 0.0, along_m: float = 0.0, hand: Handedness | None = None) -> Act:
+    """The ball so far to the right, and so far back: of players of one hand, where they have a spot of their own."""
+
+    def done(build: Build) -> Build:
+        if hand is Handedness.LEFT and build.layout.two_spots:
+            x_m, y_m = build.layout.ball_of(hand)
+            return laid_out(left_ball_x_m=x_m + across_m, left_ball_y_m=y_m + along_m)(build)
+        return _kept_apart(build, moved(ball_x_m=across_m, ball_y_m=along_m)(build))
+
+    return done
 
 
-def ball_put(x_m: float, y_m: float) -> Act:
-    """The ball there."""
-    return laid_out(ball_x_m=x_m, ball_y_m=y_m, ball_placed=True)
+def all_balls_moved(along_m: float) -> Act:
+    """Every ball so far back."""
+
+    def done(build: Build) -> Build:
+        both = (Handedness.LEFT, Handedness.RIGHT) if build.layout.two_spots else (Handedness.RIGHT,)
+        return together(*(ball_moved(along_m=along_m, hand=hand) for hand in both))(build)
+
+    return done
+
+
+def ball_put(x_m: float, y_m: float, hands: tuple[Handedness, ...], *, one_for_all: bool = True) -> Act:
+    """The ball there, for everybody; or for players of these hands, and the others' where it is."""
+
+    def done(build: Build) -> Build:
+        if one_for_all:
+            return laid_out(ball_x_m=x_m, ball_y_m=y_m, ball_placed=True, left_ball_x_m=None, left_ball_y_m=None)(build)
+        if Handedness.LEFT in hands:
+            return laid_out(left_ball_x_m=x_m, left_ball_y_m=y_m)(build)
+        return _kept_apart(build, laid_out(ball_x_m=x_m, ball_y_m=y_m, ball_placed=True)(build))
+
+    return done
+
+
+def _kept_apart(before: Build, after: Build) -> Build:
+    """`after`, with a spot of the left-handers that did not move with the other ball."""
+    if not before.layout.two_spots:
+        return after
+    x_m, y_m = before.layout.ball_of(Handedness.LEFT)
+    return laid_out(left_ball_x_m=x_m, left_ball_y_m=y_m)(after)
 
 
 def bay_moved(across_m: float) -> Act:

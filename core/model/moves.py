@@ -15,7 +15,10 @@ class LayoutMove(Record):
     screen_y_m: Metres | None = None
     screen_x_m: Metres | None = None
     screen_bottom_m: Metres | None = None
+    left_ball_x_m: Metres | None = None
+    left_ball_y_m: Metres | None = None
     lens_distance_m: Metres | None = None
+    lens_x_m: Metres | None = None
     lens_height_m: Metres | None = None
     monitor_distance_m: Metres | None = None
     monitor_pad_m: Metres | None = None
@@ -31,12 +34,25 @@ class LayoutMove(Record):
 MEANT_BY = {
     "ball_x_m": ("right_wall_m",),
     "ball_y_m": ("ball_to_screen_m", "behind_ball_m"),
+    "left_ball_x_m": (),
+    "left_ball_y_m": (),
+    "lens_x_m": (),
     "screen_x_m": ("screen_to_right_wall_m",),
     "screen_y_m": (),
 }
 """Places on the floor, each with the distances that mean it."""
 CLEARABLE = frozenset(
-    {"screen_x_m", "lens_distance_m", "lens_height_m", "monitor_distance_m", "machine_x_m", "machine_y_m"}
+    {
+        "left_ball_x_m",
+        "left_ball_y_m",
+        "lens_distance_m",
+        "lens_height_m",
+        "lens_x_m",
+        "machine_x_m",
+        "machine_y_m",
+        "monitor_distance_m",
+        "screen_x_m",
+    }
 )
 """Left empty, the core proposes a value."""
 

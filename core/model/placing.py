@@ -7,6 +7,16 @@ BALL_TO_SCREEN_M = 3.0
 """Where the ball goes in a room that is new, turned or measured anew: the comfortable distance (trade)."""
 BEHIND_M = 1.0
 BALL_DECIMALS = 4
+PLACES = (
+    "left_ball_x_m",
+    "left_ball_y_m",
+    "lens_distance_m",
+    "lens_height_m",
+    "lens_x_m",
+    "monitor_distance_m",
+    "screen_x_m",
+)
+"""Of the layout, what is proposed or follows as long as nobody says."""
 
 
 def begun(name: str) -> Build:
@@ -17,7 +27,7 @@ def begun(name: str) -> Build:
 
 def proposed_in(room: Room, layout: Layout) -> Layout:
     """`layout` for another floor, where nobody has put anything yet: ball, bay, lens and monitor as proposed."""
-    places = dict.fromkeys(("screen_x_m", "lens_distance_m", "lens_height_m", "monitor_distance_m"))
+    places = dict.fromkeys(PLACES)
     return with_ball_following(room, layout.model_copy(update={**places, "ball_placed": False}))
 
 

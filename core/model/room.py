@@ -9,6 +9,7 @@ from typing import Annotated, Self
 
 from pydantic import Field, model_validator
 
+from core.model.brief import Handedness
 from core.model.record import Amperes, Lux, Metres, Name, PositiveMetres, Record, Several, Volts, Watts, Word
 from core.model.things import BayPart, Joists, Looked, Opening, Socket, Stored, Thing
 
@@ -116,6 +117,9 @@ class Layout(Record):
     ball_y_m: Annotated[Metres, Field(ge=0, le=60)] = 3.6
     ball_placed: bool = True
     """Somebody put the ball there; until then it follows the room and the bay."""
+    left_ball_x_m: Annotated[Metres, Field(ge=0, le=60)] | None = None
+    """Where left-handers hit from, where that is a spot of their own; left empty, the same as everybody."""
+    left_ball_y_m: Annotated[Metres, Field(ge=0, le=60)] | None = None
     screen_y_m: Annotated[Metres, Field(ge=0, le=60)] = 0.4
     """The gap behind the screen."""
     screen_x_m: Annotated[Metres, Field(ge=0, le=60)] | None = None
@@ -124,6 +128,8 @@ class Layout(Record):
     """Lower edge of the hanging screen above the bare floor."""
     lens_distance_m: Annotated[Metres, Field(gt=0, le=60)] | None = None
     """Projector lens to screen; left empty, a spot is proposed."""
+    lens_x_m: Annotated[Metres, Field(ge=0, le=60)] | None = None
+    """Projector lens across the room; left empty, before the middle of the bay."""
     lens_height_m: Annotated[Metres, Field(ge=0, le=20)] | None = None
     """Projector lens above the bare floor; left empty, a height is proposed."""
     monitor_distance_m: Annotated[Metres, Field(ge=0, le=10)] | None = None
@@ -141,7 +147,14 @@ class Layout(Record):
         """Middle of screen, picture and enclosure across `room`, in metres."""
         return room.width_m / 2 if self.screen_x_m is None else self.screen_x_m
 
+    def ball_of(self, hand: Handedness) -> tuple[float, float]:
+        """Where the ball of players of this hand lies on the floor: x and y in metres."""
+        if hand is Handedness.RIGHT:
+            return self.ball_x_m, self.ball_y_m
+        x_m, y_m = self.left_ball_x_m, self.left_ball_y_m
+        return self.ball_x_m if x_m is None else x_m, self.ball_y_m if y_m is None else y_m
+
     @property
-    def ball_to_screen_m(self) -> float:
-        """Ball to screen along the target line, in metres; negative with the ball behind the screen."""
-        return self.ball_y_m - self.screen_y_m
+    def two_spots(self) -> bool:
+        """Left-handers hit from a spot of their own."""
+        return self.left_ball_x_m is not None or self.left_ball_y_m is not None

@@ -57,9 +57,10 @@ def spots_offered(build: Build, parts: Mapping[str, Part], today: date | None = 
     """Each spot to hit from where the ball does not lie yet, in the order of `Spots`."""
     now = evaluation_of(build, parts, today=today)
     found = now.reading(Spots)
-    for spot in found.spots if found else ():
+    spots = found.spots if found else ()
+    for spot in spots:
         if spot.best is not None:
-            after = acts.ball_put(*spot.best)(build)
+            after = acts.ball_put(*spot.best, spot.hands, one_for_all=len(spots) == 1)(build)
             yield Offer(spot.reason, after, None, consequence(now, evaluation_of(after, parts, before=now)))
 
 

@@ -149,16 +149,16 @@ class ShadowTests(TestCase):
     )
     def test_agrees_with_a_traced_ray(self, out_m: float, up_m: float, head_m: float, distance_m: float) -> None:
         lens = Lens(0.0, out_m, up_m, False)
-        share = shadow_share(lens, self.PICTURE, 0.0, head_m, distance_m)
+        share = shadow_share(lens, self.PICTURE, 0.0, 0.0, head_m, distance_m)
         reached = (self.traced(lens, head_m, distance_m) - 0.2) / 2.0
         self.assertAlmostEqual(share, min(1.0, max(0.0, reached)), places=9)
 
     def test_none_behind_the_lens_or_beside_the_beam(self) -> None:
         lens = Lens(0.0, 3.0, 2.6, False)
-        self.assertEqual(shadow_share(lens, self.PICTURE, 0.0, 1.9, 3.0), 0.0)
+        self.assertEqual(shadow_share(lens, self.PICTURE, 0.0, 0.0, 1.9, 3.0), 0.0)
         far = Lens(0.0, 6.0, 2.4, False)
-        self.assertEqual(shadow_share(far, self.PICTURE, 2.0, 1.9, 3.0), 0.0)
-        self.assertGreater(shadow_share(far, self.PICTURE, 0.0, 1.9, 3.0), 0.0)
+        self.assertEqual(shadow_share(far, self.PICTURE, 0.0, 2.0, 1.9, 3.0), 0.0)
+        self.assertGreater(shadow_share(far, self.PICTURE, 0.0, 0.0, 1.9, 3.0), 0.0)
 
     def test_the_beam_runs_from_the_picture_to_the_lens(self) -> None:
         lens = Lens(0.0, 4.0, 2.6, False)
@@ -169,5 +169,5 @@ class ShadowTests(TestCase):
     @given(st.floats(min_value=1.2, max_value=1.9), st.floats(min_value=0.01, max_value=0.3))
     def test_a_taller_player_never_casts_less(self, head_m: float, more_m: float) -> None:
         lens = Lens(0.0, 5.0, 2.5, False)
-        shorter = shadow_share(lens, self.PICTURE, 0.0, head_m, 3.0)
-        self.assertLessEqual(shorter, shadow_share(lens, self.PICTURE, 0.0, head_m + more_m, 3.0))
+        shorter = shadow_share(lens, self.PICTURE, 0.0, 0.0, head_m, 3.0)
+        self.assertLessEqual(shorter, shadow_share(lens, self.PICTURE, 0.0, 0.0, head_m + more_m, 3.0))

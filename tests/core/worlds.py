@@ -3,7 +3,7 @@
 from typing import Any, TypeVar
 
 from core.bay import Hood, hood_solids
-from core.checks.readings import HittingSurface
+from core.checks.readings import BallPlaces, HittingSurface, ball_places
 from core.geometry.ball_rules import BallRoom
 from core.geometry.ceiling import ceiling_of
 from core.geometry.solids import stored_solids, thing_solids
@@ -105,6 +105,11 @@ def stored(**facts: Any) -> Stored:
 
 def layout(**facts: Any) -> Layout:
     return Layout.model_validate({"ball_x_m": 2.3, "ball_y_m": 3.5, "screen_y_m": 0.4, **facts})
+
+
+def places(**facts: Any) -> BallPlaces:
+    """Where the balls lie in `layout` of these facts."""
+    return ball_places(layout(**facts))
 
 
 def around(
@@ -240,6 +245,8 @@ def projector(**facts: Any) -> Projector:
             "lens_above_min": 0.0,
             "lens_above_max": 0.1,
             "keystone_max_deg": 20,
+            "lens_aside_max": 0.05,
+            "keystone_across_max_deg": 15,
             "light": "lamp",
             "light_hours": 20_000,
             "inputs": ("hdmi",),

@@ -50,6 +50,10 @@ class Projector(Display):
     """Highest, over the vertical shift; the same as the lowest without shift."""
     keystone_max_deg: Degrees | None = None
     """Most tilt that it can square."""
+    lens_aside_max: Annotated[Number, Field(ge=0, le=5)] | None = None
+    """Furthest that the lens may be beside the picture's middle, as a share of raster width; 0 without shift across."""
+    keystone_across_max_deg: Degrees | None = None
+    """Most turn to one side that it can square."""
     light: LightSource | None = None
     """What makes its light: a lamp can be bought again, a laser or LED is built in."""
     light_hours: Annotated[Hours, Field(gt=0)] | None = None

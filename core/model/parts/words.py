@@ -97,6 +97,8 @@ NAMES = {
     "usb_ports": "USB sockets",
     "version": "version that it stops at",
     "walked_on": "fitness to be walked on",
+    "keystone_across_max_deg": "keystone across",
+    "lens_aside_max": "shift across",
     "wants_lamp": "need for a lamp on the ball",
     "height_px": "lines of the panel",
     "width_px": "pixels across",

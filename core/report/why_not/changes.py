@@ -103,7 +103,7 @@ class Changes:
 
     def _moves(self, reads: frozenset[type]) -> Iterator[Change]:
         layout, room = self.build.layout, self.build.room
-        proposed = {"lens_distance_m": None, "lens_height_m": None, "monitor_distance_m": None}
+        proposed = {"lens_distance_m": None, "lens_x_m": None, "lens_height_m": None, "monitor_distance_m": None}
         if any(getattr(layout, field) is not None for field in proposed):
             yield say("Put lens and monitor where they are proposed."), self._moved(proposed)
         ways: tuple[tuple[str, int, float, str], ...] = (

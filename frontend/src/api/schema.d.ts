@@ -1626,10 +1626,13 @@ export interface components {
              *       "ball_x_m": 2.25,
              *       "ball_y_m": 3.6,
              *       "ball_placed": true,
+             *       "left_ball_x_m": null,
+             *       "left_ball_y_m": null,
              *       "screen_y_m": 0.4,
              *       "screen_x_m": null,
              *       "screen_bottom_m": 0,
              *       "lens_distance_m": null,
+             *       "lens_x_m": null,
              *       "lens_height_m": null,
              *       "monitor_distance_m": null,
              *       "monitor_pad_m": 0,
@@ -2019,6 +2022,13 @@ export interface components {
              */
             ball_placed: boolean;
             /**
+             * Left Ball X M
+             * @description Where left-handers hit from, where that is a spot of their own; left empty, the same as everybody.
+             */
+            left_ball_x_m?: number | null;
+            /** Left Ball Y M */
+            left_ball_y_m?: number | null;
+            /**
              * Screen Y M
              * @description The gap behind the screen.
              * @default 0.4
@@ -2040,6 +2050,11 @@ export interface components {
              * @description Projector lens to screen; left empty, a spot is proposed.
              */
             lens_distance_m?: number | null;
+            /**
+             * Lens X M
+             * @description Projector lens across the room; left empty, before the middle of the bay.
+             */
+            lens_x_m?: number | null;
             /**
              * Lens Height M
              * @description Projector lens above the bare floor; left empty, a height is proposed.
@@ -3140,8 +3155,14 @@ export interface components {
             screen_x_m?: string | number | null;
             /** Screen Bottom M */
             screen_bottom_m?: string | number | null;
+            /** Left Ball X M */
+            left_ball_x_m?: string | number | null;
+            /** Left Ball Y M */
+            left_ball_y_m?: string | number | null;
             /** Lens Distance M */
             lens_distance_m?: string | number | null;
+            /** Lens X M */
+            lens_x_m?: string | number | null;
             /** Lens Height M */
             lens_height_m?: string | number | null;
             /** Monitor Distance M */

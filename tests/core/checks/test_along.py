@@ -7,7 +7,7 @@ from core.geometry.picture import Picture
 from core.model.parts import Net
 from core.quantities import UnitSystem
 from tests.core.checks.base import METRIC, CheckTestCase, answer
-from tests.core.worlds import BARE_FLOOR, layout, left_hander, player, room
+from tests.core.worlds import BARE_FLOOR, layout, left_hander, places, player, room
 
 
 class GapTests(CheckTestCase):
@@ -103,7 +103,7 @@ class FreeSideTests(CheckTestCase):
 
 class OffsetTests(CheckTestCase):
     def answer(self, ball_x_m: float) -> Told:
-        return picture_offset(BayMiddle(2.3), layout(ball_x_m=ball_x_m), Picture(2.6, 2.6, 0.0, "1:1", 1.0))
+        return picture_offset(BayMiddle(2.3), places(ball_x_m=ball_x_m), Picture(2.6, 2.6, 0.0, "1:1", 1.0))
 
     def test_clear_tight_blocked(self) -> None:
         """Room centre 2.30 m, half the picture 1.30 m."""

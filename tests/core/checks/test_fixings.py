@@ -10,7 +10,7 @@ from core.geometry.shadow import Lens
 from core.model.things import Joists, Opening
 from tests.core import worlds
 from tests.core.checks.base import METRIC, CheckTestCase, answer
-from tests.core.worlds import around, layout, player, room, thing
+from tests.core.worlds import around, layout, places, player, room, thing
 
 LENS = Lens(2.3, 3.0, 2.6, proposed=False)
 
@@ -64,7 +64,7 @@ class GlassTests(CheckTestCase):
 
         ahead, behind, before = window("a", "left", 1.0), window("b", "left", 4.0), window("c", "screen", 1.0)
         where = room(openings=[ahead, behind, before])
-        self.assertEqual(glass_of(walls_of(where), where, layout()), Glass((before, ahead), ("b",)))
+        self.assertEqual(glass_of(walls_of(where), where, places()), Glass((before, ahead), ("b",)))
         self.assert_verdict(glass(Glass((before, ahead), ("b",))), "tight", "c, a", "none", "")
         self.assert_verdict(glass(Glass((), ("b",))), "clear", "none", "none", "")
 

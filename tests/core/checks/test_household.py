@@ -23,7 +23,7 @@ from core.model.kit import Beside
 from core.quantities import Money, say
 from tests.core import worlds
 from tests.core.checks.base import METRIC, CheckTestCase
-from tests.core.worlds import layout, left_hander, player, room, thing
+from tests.core.worlds import left_hander, places, player, room, thing
 
 
 def brief(**facts: Any) -> Brief:
@@ -104,9 +104,9 @@ class PurposeTests(CheckTestCase):
 
     def test_filming(self) -> None:
         """4.60 wide: 2.30 before a right-hander in the middle; a left-hander at 1.80 has 1.80 before the left wall."""
-        right = filming(brief(players=[player().model_dump()]), room(), layout(), WantsFilming())
+        right = filming(brief(players=[player().model_dump()]), room(), places(), WantsFilming())
         self.assert_verdict(right, "clear", "2.30 m", "2.00 m", "300 mm")
-        left = filming(brief(players=[left_hander().model_dump()]), room(), layout(ball_x_m=1.8), WantsFilming())
+        left = filming(brief(players=[left_hander().model_dump()]), room(), places(ball_x_m=1.8), WantsFilming())
         self.assert_verdict(left, "tight", "1.80 m", "2.00 m", "200 mm short, tolerated")
 
 

@@ -8,14 +8,14 @@ from core.checks.verdict import Told
 from core.model.brief import Brief, Player
 from core.model.parts import OverheadCamera, SideCamera
 from tests.core.checks.base import CheckTestCase, answer
-from tests.core.worlds import layout, left_hander, monitor_of, player, radar, room
+from tests.core.worlds import layout, left_hander, monitor_of, places, player, radar, room
 
 
 class BehindTests(CheckTestCase):
     PUT = "Put the monitor between 2.00 m and 2.60 m from the ball."
 
     def answer(self, ball_y_m: float, spot_m: float, **facts: Any) -> Told:
-        return behind(radar(**facts), MonitorSpot(spot_m, False), room(), layout(ball_y_m=ball_y_m))
+        return behind(radar(**facts), MonitorSpot(spot_m, False), room(), places(ball_y_m=ball_y_m))
 
     def test_room_before_the_wall(self) -> None:
         """Stands 2.0 m back, 2.15 with its body; 7.00 − 4.80 leaves 2.20, 50 mm to spare."""
@@ -52,7 +52,7 @@ class BehindTests(CheckTestCase):
 class BesideTests(CheckTestCase):
     def answer(self, who: Player, ball_x_m: float, spot_m: float = 0.5, **facts: Any) -> Told:
         camera = monitor_of(SideCamera, **{"distance_min_m": 0.4, "distance_max_m": 0.6, **facts})
-        return beside(who, camera, MonitorSpot(spot_m, True), room(), layout(ball_x_m=ball_x_m))
+        return beside(who, camera, MonitorSpot(spot_m, True), room(), places(ball_x_m=ball_x_m))
 
     def test_it_stands_on_the_free_side(self) -> None:
         """0.50 and 0.15 for its body are 0.65 m; the spot itself is 0.10 m inside the range both ways."""
@@ -97,7 +97,7 @@ class OverheadTests(CheckTestCase):
 
 class FlightTests(CheckTestCase):
     def answer(self, ball_y_m: float, **facts: Any) -> Told:
-        return flight(radar(**facts), layout(ball_y_m=ball_y_m))
+        return flight(radar(**facts), places(ball_y_m=ball_y_m))
 
     def test_clear_tight_blocked(self) -> None:
         self.assert_verdict(self.answer(3.5), "clear", "3.10 m", "2.40 m", "700 mm")
@@ -112,7 +112,7 @@ class HandsTests(CheckTestCase):
     BOTH = Brief(players=(player(), left_hander()))
 
     def answer(self, served: str | None, brief: Brief = BOTH) -> Told:
-        return hands(brief, radar(both_hands=served))
+        return hands(brief, radar(both_hands=served), places())
 
     def test_clear_tight_blocked(self) -> None:
         self.assert_verdict(self.answer("unmoved"), "clear", "both hands, unmoved", "both hands", "")
@@ -182,6 +182,6 @@ class BallSpeedTests(CheckTestCase):
 class PlacementTests(CheckTestCase):
     def test_the_proposed_spot_gives_way_to_a_short_room(self) -> None:
         """Middle of 2.0–2.6 is 2.30; with 2.30 m behind the ball 0.15 is its body and 0.10 its ease: 2.05."""
-        self.assertAlmostEqual(monitor_spot(radar(), layout(ball_y_m=3.5), room()).distance_m, 2.30)
-        self.assertAlmostEqual(monitor_spot(radar(), layout(ball_y_m=4.7), room()).distance_m, 2.05)
-        self.assertFalse(monitor_spot(radar(), layout(monitor_distance_m=2.5), room()).proposed)
+        self.assertAlmostEqual(monitor_spot(radar(), layout(), places(ball_y_m=3.5), room()).distance_m, 2.30)
+        self.assertAlmostEqual(monitor_spot(radar(), layout(), places(ball_y_m=4.7), room()).distance_m, 2.05)
+        self.assertFalse(monitor_spot(radar(), layout(monitor_distance_m=2.5), places(), room()).proposed)

@@ -17,7 +17,7 @@ from core.geometry.shadow import Lens
 from core.model.brief import Brief
 from core.model.facts import MissingFact
 from tests.core.checks.base import METRIC, CheckTestCase, answer
-from tests.core.worlds import layout, player, projector, room, screen, title
+from tests.core.worlds import layout, places, player, projector, room, screen, title
 
 SQUARE = Picture(2.6, 2.6, 0.05, "1:1", 1.0)
 RASTER = raster_around(2.6, 2.6, 16 / 9)
@@ -208,7 +208,7 @@ class SharpnessTests(CheckTestCase):
     def test_pixels_are_advice(self) -> None:
         """1080 px on 2.6 m at 3.1 m: 45.5°, 23.7 a degree; 2160 px: 47.5."""
         self.assert_verdict(
-            sharpness(Brief(), projector(), SQUARE, RASTER, layout()),
+            sharpness(Brief(), projector(), SQUARE, RASTER, places()),
             "tight",
             "23.7 px/°",
             "30.0 px/°",
@@ -216,9 +216,9 @@ class SharpnessTests(CheckTestCase):
         )
         sharp = projector(width_px=3840, height_px=2160)
         self.assert_verdict(
-            sharpness(Brief(), sharp, SQUARE, RASTER, layout()), "clear", "47.5 px/°", "30.0 px/°", "17.5 px/°"
+            sharpness(Brief(), sharp, SQUARE, RASTER, places()), "clear", "47.5 px/°", "30.0 px/°", "17.5 px/°"
         )
 
     def test_unknown(self) -> None:
-        verdict = sharpness(Brief(), projector(width_px=None), SQUARE, RASTER, layout())
+        verdict = sharpness(Brief(), projector(width_px=None), SQUARE, RASTER, places())
         self.assert_unknown(verdict, "The pixels across of Lamp")

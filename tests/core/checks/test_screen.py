@@ -17,7 +17,7 @@ from core.model.parts import Enclosure, Net, Surface, Television
 from core.model.room import Layout, Room
 from core.quantities import UnitSystem
 from tests.core.checks.base import CheckTestCase, answer
-from tests.core.worlds import enclosure, layout, player, projector, room, screen
+from tests.core.worlds import enclosure, layout, places, player, projector, room, screen
 
 
 def in_room(surface: Surface, where: Room, placed: Layout) -> Told:
@@ -141,12 +141,12 @@ class StageTests(CheckTestCase):
         self.assert_verdict(surface_for_stage(Brief(stage="net"), self.NET), "clear", "net", "net", "")
 
     def test_a_television_is_not_projected(self) -> None:
-        self.assert_verdict(display_for_stage(Brief(), projector(), layout()), "clear", "projector", "projector", "")
+        self.assert_verdict(display_for_stage(Brief(), projector(), places()), "clear", "projector", "projector", "")
         self.assert_verdict(
-            display_for_stage(Brief(), self.TELEVISION, layout()), "blocked", "television", "projector", ""
+            display_for_stage(Brief(), self.TELEVISION, places()), "blocked", "television", "projector", ""
         )
         self.assert_verdict(
-            display_for_stage(Brief(stage="tablet"), self.TELEVISION, layout()),
+            display_for_stage(Brief(stage="tablet"), self.TELEVISION, places()),
             "clear",
             "television",
             "television that can be read",

@@ -75,6 +75,14 @@ ROWS: dict[str, list[Case]] = {
         blocked("3.175 m | 3.00 m | −175 mm", "half a body of 0.15 over it, under 3.0", layout__lens_height_m=3.1),
         unknown("The lowest lens offset of Lamp", projector__lens_above_min=None),
     ],
+    "picture.lens_aside": [
+        clear("0 mm | 0 mm | 0 mm", "before the middle"),
+        clear("100 mm | 173 mm | 73 mm", "0.10 beside it, 0.05 × 3.4667 of shift", layout__lens_x_m=2.4),
+        tight("2.8° | 15.0° | 12.2°", "atan((0.30 − 0.1733) / 2.635)", layout__lens_x_m=2.6),
+        blocked("17.4° | 15.0° | −2.4°", "atan((1.00 − 0.1733) / 2.635), to the left", layout__lens_x_m=1.3),
+        unknown("The shift across of Lamp", layout__lens_x_m=2.4, projector__lens_aside_max=None),
+        unknown("The keystone across of Lamp", layout__lens_x_m=2.6, projector__keystone_across_max_deg=None),
+    ],
     "picture.shadow": [
         clear("0 % | 20 % | 20 %", "the lens hangs 2.635 out, the golfer stands at 3.1", subject="Ada"),
         tight(
