@@ -178,7 +178,7 @@ def behind_ball(
         ),
         cures=lambda: (
             press(
-                acts.ball_moved(along_m=-more.value, hand=player.handedness),
+                acts.all_balls_moved(-more.value),
                 "Move the ball {more} toward the screen.",
                 more=more,
             ),

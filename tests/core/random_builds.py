@@ -95,7 +95,16 @@ def random_build(seed: int) -> Build:
         {"id": f"extra-{number}", "part": part.id, "quantity": dice.choice((1, 1, 2))}
         for number, part in enumerate(dice.sample(of_place(None), dice.randint(0, BESIDE)))
     ]
-    later = Random(f"placed {seed}")
+    layout |= _placed(seed, width, length, low)
+    return Build.model_validate(
+        {"name": f"Random {seed}", "room": worlds.room(**facts).model_dump(), "brief": brief, "layout": layout}
+        | {"chain": chain, "extras": extras}
+    )
+
+
+def _placed(seed: int, width: float, length: float, low: float) -> dict[str, float]:
+    """What somebody has put somewhere."""
+    later, layout = Random(f"placed {seed}"), dict[str, float]()
     if later.random() < 0.4:
         layout["lens_distance_m"] = round(later.uniform(0.4, length - 0.6), 3)
         layout["lens_height_m"] = round(later.uniform(1.8, low), 3)
@@ -103,10 +112,12 @@ def random_build(seed: int) -> Build:
         layout["screen_bottom_m"] = round(later.uniform(0.05, 0.6), 3)
     if later.random() < 0.4:
         layout["monitor_distance_m"] = round(later.uniform(0.2, 2.8), 3)
-    return Build.model_validate(
-        {"name": f"Random {seed}", "room": worlds.room(**facts).model_dump(), "brief": brief, "layout": layout}
-        | {"chain": chain, "extras": extras}
-    )
+    if later.random() < 0.25:
+        layout["left_ball_x_m"] = round(later.uniform(0.8, width - 0.8), 3)
+        layout["left_ball_y_m"] = round(later.uniform(2.4, max(2.5, length - 1.2)), 3)
+    if later.random() < 0.25:
+        layout["lens_x_m"] = round(later.uniform(0.5, width - 0.5), 3)
+    return layout
 
 
 def furnished_build(seed: int) -> Build:

@@ -8,9 +8,10 @@ from core.checks import GRAPH
 from core.checks.budget import CAPS
 from core.checks.limits import State
 from core.checks.needs import ITEMS, Need, SmallItems
-from core.checks.spots import Spots
+from core.checks.spots import HittingSpot, Spots
 from core.checks.verdict import Verdict
 from core.geometry.hitting_region import Area
+from core.model import acts
 from core.model.build import Build, Slot, SmallDecision
 from core.model.facts import MissingFact
 from core.model.kit import Beside
@@ -24,6 +25,7 @@ from core.report.small_items import options_for, with_cheapest
 from core.report.why_not import why_not
 from tests.core.random_builds import furnished_build, of_place, sample_parts, seeds
 
+MONITOR_RULES = ("monitor.behind", "monitor.beside", "monitor.flight", "monitor.overhead")
 SPOT_RULES = (
     "room.behind_ball",
     "room.free_side",
@@ -46,36 +48,51 @@ def chosen(build: Build, item: str, part: str) -> Build:
     return build.model_copy(update={"small_items": small, "extras": ()})
 
 
-def at_spot(build: Build, best: tuple[float, float]) -> Build:
-    return build.model_copy(
-        update={"layout": build.layout.model_copy(update={"ball_x_m": best[0], "ball_y_m": best[1]})}
-    )
+def at_spots(build: Build, spots: tuple[HittingSpot, ...]) -> Build:
+    """`build` with every spot taken that is offered, one after the other."""
+    for spot in spots:
+        if spot.best is not None:
+            build = acts.ball_put(*spot.best, spot.hands, one_for_all=len(spots) == 1)(build)
+    return build
 
 
 class SpotTests(TestCase):
-    def test_a_spot_is_clear_for_those_whom_it_is_offered_to(self) -> None:
-        """However the enclosure stands around it, and whatever is in the room."""
+    def test_spots_are_clear_for_those_whom_they_are_offered_to(self) -> None:
+        """However the enclosure stands around them, whatever is in the room, and with the monitor that is chosen."""
+        counted: Counter[tuple[str, int]] = Counter()
         for seed in seeds(150):
             build = furnished_build(seed)
             found = evaluation_of(build, sample_parts()).reading(Spots)
-            for spot in found.spots if found else ():
-                if spot.best is None:
-                    continue
-                there = evaluation_of(at_spot(build, spot.best), sample_parts())
-                hands = {player.id: player.handedness for player in build.brief.players}
-                for rule in SPOT_RULES:
-                    for verdict in there.of_check(rule):
-                        if not verdict.subject_id or hands[verdict.subject_id] in spot.hands:
-                            if rule == "room.behind_ball" and len(found.spots if found else ()) > 1:
-                                continue
-                            with self.subTest(seed=seed, rule=rule, who=verdict.subject_id):
-                                looked = (
-                                    rule != "swing.things" or Looked.THINGS in build.room.none_of or build.room.things
-                                )
-                                self.assertIs(verdict.state, State.CLEAR if looked else State.UNKNOWN)
-                for verdict in there.of_check("room.ball_to_screen"):
-                    with self.subTest(seed=seed):
-                        self.assertIn(verdict.state, (State.CLEAR, State.TIGHT))
+            spots = found.spots if found else ()
+            there = evaluation_of(at_spots(build, spots), sample_parts())
+            served = {hand for spot in spots if spot.best is not None for hand in spot.hands}
+            hands = {player.id: player.handedness for player in build.brief.players}
+            for rule in SPOT_RULES:
+                for verdict in there.of_check(rule):
+                    if served < set(hands.values()) and hands.get(verdict.subject_id) not in served:
+                        continue
+                    looked = rule != "swing.things" or Looked.THINGS in build.room.none_of or build.room.things
+                    with self.subTest(seed=seed, rule=rule, who=verdict.subject_id):
+                        self.assertIs(verdict.state, State.CLEAR if looked else State.UNKNOWN)
+                        counted[rule, len(spots)] += 1
+            for verdict in there.of_check("room.ball_to_screen"):
+                with self.subTest(seed=seed):
+                    self.assertTrue(served < set(hands.values()) or verdict.state in (State.CLEAR, State.TIGHT))
+            leaves_room = served == set(hands.values()) and not any("no place" in s.reason.template for s in spots)
+            for rule in MONITOR_RULES if leaves_room else ():
+                for verdict in there.of_check(rule):
+                    with self.subTest(seed=seed, rule=rule):
+                        self.assertTrue(self._has_its_place(verdict, at_spots(build, spots)), verdict)
+                        counted[rule, len(spots)] += 1
+        self.assertTrue({(rule, 1) for rule in (*SPOT_RULES, *MONITOR_RULES)} <= counted.keys())
+        self.assertIn(("swing.side_walls", 2), counted)
+
+    def _has_its_place(self, verdict: Verdict, build: Build) -> bool:
+        """Clear, or wrong by what no spot of the ball can change: where it was put, how high the ceiling is."""
+        if verdict.state in (State.CLEAR, State.UNKNOWN):
+            return True
+        put = build.layout.monitor_distance_m is not None and verdict.id in ("monitor.behind", "monitor.beside")
+        return put or verdict.id == "monitor.overhead"
 
     def test_regions_lie_within_the_room(self) -> None:
         for seed in seeds(60):

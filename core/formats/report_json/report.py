@@ -311,6 +311,10 @@ def _slot(status: SlotStatus) -> SlotJson:
 
 def _hitting(spot: HittingSpot, report: Report, system: UnitSystem) -> HittingJson:
     x_m, y_m = spot.best or (None, None)
-    ball = next(handle.at for handle in report.scene.handles if handle.view == "floor" and handle.target == "ball")
-    here = x_m is not None and y_m is not None and abs(ball[1] - x_m) < SAME_SPOT_M and abs(ball[0] - y_m) < SAME_SPOT_M
+    balls = {handle.target: handle.at for handle in report.scene.handles if handle.view == "floor"}
+    own = {Handedness.RIGHT: balls["ball"], Handedness.LEFT: balls.get("left-ball", balls["ball"])}
+    here = spot.best is not None and all(
+        abs(own[hand][1] - spot.best[0]) < SAME_SPOT_M and abs(own[hand][0] - spot.best[1]) < SAME_SPOT_M
+        for hand in spot.hands
+    )
     return HittingJson(list(spot.hands), x_m, y_m, here, spot.reason.text(system))

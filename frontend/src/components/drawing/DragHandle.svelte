@@ -114,7 +114,7 @@
   onblur={finishKeys}
 >
   <circle cx={page.x} cy={page.y} r="18" fill="transparent" />
-  {#if handle.target === 'ball'}
+  {#if handle.target === 'ball' || handle.target === 'left-ball'}
     <circle cx={page.x} cy={page.y} r="6" class="fill-base-100 stroke-primary" stroke-width="3" />
   {:else if inRoom}
     <rect

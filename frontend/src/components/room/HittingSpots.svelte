@@ -38,10 +38,10 @@
         {/if}
       </p>
       {#if spot.here}
-        <span class="text-faint">the ball is here</span>
+        <span class="text-faint">{spots.length > 1 ? 'their ball' : 'the ball'} is here</span>
       {:else if spot.x_m !== null && spot.y_m !== null}
         <button class="btn btn-primary btn-xs" onclick={() => void build.pressSpot(spot.reason)}
-          >Put the ball there</button
+          >Put {spots.length > 1 ? 'their' : 'the'} ball there</button
         >
       {/if}
     </div>

@@ -26,7 +26,7 @@
     ['breaker_a', 'Breaker of these sockets', 'not yet'],
     ['other_load_w', 'Other load on it', 'none'],
   ]
-  const PLACED: readonly [keyof LayoutChange, string][] = [
+  const PLACED: readonly [keyof LayoutChange, string, string?][] = [
     ['ball_x_m', 'Left wall to ball'],
     ['right_wall_m', 'Right wall to ball'],
     ['screen_y_m', 'Gap behind the screen'],
@@ -35,7 +35,10 @@
     ['ball_to_screen_m', 'Ball to screen'],
     ['behind_ball_m', 'Behind the ball'],
     ['screen_bottom_m', 'Under the screen'],
+    ['left_ball_x_m', "Left wall to left-handers' ball", 'the same ball'],
+    ['left_ball_y_m', "Screen wall to left-handers' ball", 'the same ball'],
     ['lens_distance_m', 'Lens to screen'],
+    ['lens_x_m', 'Left wall to lens', "the bay's middle"],
     ['lens_height_m', 'Lens height'],
     ['monitor_distance_m', 'Monitor to ball'],
     ['monitor_pad_m', 'Pad under monitor'],
@@ -130,12 +133,12 @@
 
 <h2 class="mt-4 mb-2 text-lg">Place</h2>
 <div class="grid grid-cols-[1fr_auto] items-baseline gap-x-3 gap-y-1 sm:max-lg:grid-cols-[1fr_auto_1fr_auto]">
-  {#each PLACED as [field, label] (field)}
+  {#each PLACED as [field, label, hint] (field)}
     <span>{label}</span>
     <QuantityField
       {label}
       text={placedText(field)}
-      hint="proposed"
+      hint={hint ?? 'proposed'}
       commit={(typed) =>
         build.move(`${label.toLowerCase()} ${typed}`, { [field]: typed === '' ? null : typed })}
     />
