@@ -18,9 +18,9 @@ from core.model.build import Slot
 from core.model.facts import MissingFact, known, known_players, looked_for
 from core.model.household import Noise
 from core.model.kit import Beside
-from core.model.parts import CarbonMonoxideAlarm, Display, Heater, Lamp, Machine, Speaker, Ventilation
+from core.model.parts import CarbonMonoxideAlarm, Display, Heater, Machine, Speaker, Ventilation
 from core.model.room import Room
-from core.model.things import Looked, Opens
+from core.model.things import Looked, Opens, Remedy, Thing, ThingKind
 from core.quantities import Quantity, Unit, say
 
 AIR_PER_PERSON_L_S = 10.0
@@ -116,19 +116,27 @@ def heat(
 
 
 @derive
-def co_alarm(heaters: Annotated[Beside[Heater], "method", "name"]) -> CoAlarm | None:
+def co_alarm(heaters: Annotated[Beside[Heater], "method", "name"], room: Annotated[Room, "things"]) -> CoAlarm | None:
     """Wherever something burns fuel indoors."""
-    burning = _burning(heaters)
-    return CoAlarm(pieces(1), say("{heater} burns fuel", heater=burning[0].name)) if burning else None
+    own = [thing.name for thing in room.things if thing.burns_fuel and thing.decision is not Remedy.REMOVE]
+    burning = [heater.name for heater in _burning(heaters)] + own
+    return CoAlarm(pieces(1), say("{heater} burns fuel", heater=burning[0])) if burning else None
 
 
 def _burning(heaters: Beside[Heater]) -> list[Heater]:
     return [heater for heater in heaters if known(heater, "method") == "fuel"]
 
 
+def _burning_in(room: Room) -> list[str]:
+    """Names of what burns fuel in the room already. Raises `MissingFact` while nobody has looked."""
+    things: tuple[Thing, ...] = looked_for(room, Looked.THINGS)
+    heaters = (thing for thing in things if thing.kind is ThingKind.HEATER and thing.decision is not Remedy.REMOVE)
+    return [heater.name for heater in heaters if known(heater, "burns_fuel")]
+
+
 @check("heater.fuel", title="Heater that burns fuel", place=IN_ROOM)
 def fuel(
-    room: Annotated[Room, "none_of", "openings"],
+    room: Annotated[Room, "none_of", "openings", "things"],
     all_heaters: Annotated[Beside[Heater], "made_for_indoors", "method", "name"],
     alarms: Annotated[Beside[CarbonMonoxideAlarm], THERE],
     fans: Annotated[Beside[Ventilation], THERE],
@@ -137,8 +145,9 @@ def fuel(
 
     Carbon monoxide is not smelt and kills. Local codes come first.
     """
-    heaters = _burning(all_heaters)
-    bad = [heater.name for heater in heaters if not known(heater, "made_for_indoors")]
+    chosen, own = _burning(all_heaters), _burning_in(room)
+    heaters = [heater.name for heater in chosen] + own
+    bad = [heater.name for heater in chosen if not known(heater, "made_for_indoors")]
     alarm = bool(alarms)
     aired = not heaters or bool(fans) or bool(opened(room))
     lacks = [*(() if alarm else ("a carbon-monoxide alarm",)), *(() if aired else ("ventilation",))]
@@ -146,18 +155,18 @@ def fuel(
     return Answer(
         Words(
             state,
-            in_a_row(heater.name for heater in heaters),
+            in_a_row(heaters),
             "none, or made for indoors, with alarm and ventilation",
             in_a_row(lacks) if heaters and lacks else "",
         ),
         headline=lambda: (
-            say("Nothing chosen here burns fuel")
+            say("Nothing here burns fuel")
             if not heaters
             else say("{names} is not made for indoors", names=in_a_row(bad))
             if bad
-            else say("{names} without {lacks}", names=heaters[0].name, lacks=in_a_row(lacks))
+            else say("{names} without {lacks}", names=heaters[0], lacks=in_a_row(lacks))
             if lacks
-            else say("{names} burns fuel: air the room while it is on", names=heaters[0].name)
+            else say("{names} burns fuel: air the room while it is on", names=heaters[0])
         ),
         formula="fuel heaters, what their maker allows, alarm and ventilation",
         inputs=lambda: (
@@ -246,32 +255,6 @@ def sound(
             *(stated_input(s.name, _watts(s.output_w or 0.0)) for s in speakers),
         ),
         cures=lambda: (say("Choose a speaker; one with a cable has no delay."),),
-        basis=Basis.TRADE,
-    )
-
-
-@check("light.screen", title="No lamp on the screen", place=IN_ROOM)
-def lamp_on_screen(all_lamps: Annotated[Beside[Lamp], "lights", "name"]) -> Answer:
-    """No lamp shines on the screen while people play: it greys the picture. Walls are dark and matt."""
-    lamps = [(known(lamp, "lights"), lamp.name) for lamp in all_lamps]
-    shining = [name for lights, name in lamps if lights == "screen"]
-    washing = [name for lights, name in lamps if lights == "room"]
-    return Answer(
-        Words(
-            State.BLOCKED if shining else State.TIGHT if washing else State.CLEAR,
-            in_a_row([*shining, *washing]),
-            "none",
-        ),
-        headline=lambda: (
-            say("{names} shines on the screen", names=in_a_row(shining))
-            if shining
-            else say("{names} lights the whole room: off while playing", names=in_a_row(washing))
-            if washing
-            else say("No lamp chosen here shines on the screen")
-        ),
-        formula="lamps that light screen or room",
-        inputs=lambda: tuple(stated_input(name, lights) for lights, name in lamps) or (stated_input("Lamps", "none"),),
-        cures=lambda: (say("Turn it to the ball, or have it on a switch of its own."),),
         basis=Basis.TRADE,
     )
 

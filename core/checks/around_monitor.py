@@ -46,6 +46,9 @@ SESSION_COMFORT_HOURS = 3.0
 CROWD = 4
 """From so many players on somebody always walks behind the ball (trade)."""
 BALLS = 12
+USUALLY_DISLIKED_BY_RADARS = (Disturbance.FAN, Disturbance.HEATER, Disturbance.PEOPLE)
+USUALLY_DISLIKED_BY_CAMERAS = (Disturbance.SUNLIGHT,)
+"""Where a maker says nothing (trade)."""
 DATA_RUN_M = 5.0
 """From a monitor near the ball to a machine at the wall, fixed along the floor (trade)."""
 
@@ -131,7 +134,8 @@ def interference(
 ) -> Answer:
     """Nothing near it does what it dislikes: moving air, warm air, people walking, other radios, daylight.
 
-    A radar behind the ball takes a fan heater for a moving club: the two do not mix, and it blocks.
+    A radar behind the ball takes a fan heater for a moving club: the two do not mix, and it blocks. Where its maker
+    says nothing it is tight at best, by what such monitors usually dislike (trade).
     """
     found: list[tuple[Disturbance, str]] = []
     for heater in heaters:
@@ -145,13 +149,19 @@ def interference(
         found.append((Disturbance.PEOPLE, "spectators"))
     if room.light is Light.OPEN_DOOR:
         found.append((Disturbance.SUNLIGHT, "daylight"))
-    disliked = [(kind, name) for kind, name in found if kind in monitor.dislikes]
-    fan_and_radar = isinstance(monitor, BehindTheBall) and any(kind is Disturbance.FAN for kind, _ in disliked)
+    is_radar = isinstance(monitor, BehindTheBall)
+    usual = USUALLY_DISLIKED_BY_RADARS if is_radar else USUALLY_DISLIKED_BY_CAMERAS
+    dislikes = usual if monitor.dislikes is None else monitor.dislikes
+    disliked = [(kind, name) for kind, name in found if kind in dislikes]
+    fan_and_radar = is_radar and any(kind is Disturbance.FAN for kind, _ in disliked)
     names = in_a_row(dict.fromkeys(name for _, name in disliked))
-    state = State.BLOCKED if fan_and_radar else State.TIGHT if disliked else State.CLEAR
+    said = monitor.dislikes is not None
+    state = State.BLOCKED if fan_and_radar else State.TIGHT if disliked or not said else State.CLEAR
     words = {
         State.CLEAR: "Nothing here disturbs it",
-        State.TIGHT: "Disturbed by {names}",
+        State.TIGHT: "Disturbed by {names}"
+        if disliked
+        else "Its maker does not say what disturbs it; nothing usual does",
         State.BLOCKED: "{names} moves air, and the radar takes it for a club",
     }
     return Answer(
@@ -159,7 +169,11 @@ def interference(
         headline=lambda: say(words[state], names=names),
         formula="what the maker says it dislikes, among what is in the room",
         inputs=lambda: (
-            stated_input("Dislikes", in_a_row(kind.value for kind in monitor.dislikes)),
+            Input(
+                "Dislikes" if said else "Such monitors usually dislike",
+                in_a_row(kind.value for kind in dislikes),
+                Basis.SPEC if said else Basis.TRADE,
+            ),
             Input("In the room", in_a_row(name for _, name in found), Basis.MEASURED),
         ),
         cures=lambda: (

@@ -17,8 +17,8 @@ from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
 from core.model.kit import Beside
-from core.model.parts import Flooring, FloorTiles, Mat, PuttingSurface, Tees
-from core.model.room import FloorBase, Room
+from core.model.parts import Flooring, FloorTiles, HittingMat, Mat, PuttingSurface, Tees
+from core.model.room import FloorBase, Layout, MatLies, Room
 from core.money.costs import floor_cover
 from core.quantities import Quantity, Unit, say
 
@@ -35,6 +35,8 @@ MANY_HOURS = 3.0
 """A week, from which on a hard mat is felt in the joints."""
 SUNK_M = 0.010
 HEAVY_KG = 15.0
+HEAVY_ON_PILE_KG = 25.0
+LONG_PILE_M = 0.010
 LIGHT_KG = 5.0
 """Under this a mat moves with the swing (trade)."""
 LANDING_LEAST_M = 1.2
@@ -85,29 +87,54 @@ def strip(mat: Annotated[Mat, "strip_length_m", "strip_width_m"]) -> Answer:
 
 
 @check("mat.flush", title="Mat flush with the floor", place=between(Slot.FLOOR, Slot.MAT))
-def flush(mat: Annotated[Mat, "thickness_m"], flooring: Annotated[Flooring, "thickness_m"]) -> Answer:
-    """The stance around the mat is level with it: mat thickness = underlay and covering, within 3 mm.
+def flush(
+    mat: Annotated[Mat, "thickness_m"],
+    flooring: Annotated[Flooring, "thickness_m"],
+    layout: Annotated[Layout, "mat_lies"],
+    surface: HittingSurface,
+) -> Answer:
+    """Where one stands on the floor beside a strip, its top is level with that, within 3 mm.
 
-    Up to 10 mm is a step that is felt; beyond that a foot catches on it.
+    Up to 10 mm is a step that is felt; beyond that a foot catches on it. A mat that one stands on has no step under
+    the feet: its edge is only walked over.
     """
-    mat_m, floor_m = known(mat, "thickness_m"), known(flooring, "thickness_m")
-    limit = at_most(abs(mat_m - floor_m), TRIP_STEP_M, FLUSH_TOLERANCE_M)
-    higher = "above" if mat_m >= floor_m else "below"
+    stood_on = isinstance(mat, HittingMat)
+    lies = layout.mat_lies if stood_on else known(layout, "mat_lies")
+    step_m = surface.height_m - surface.floor_m
+    limit = at_most(abs(step_m), TRIP_STEP_M, FLUSH_TOLERANCE_M)
+    higher = "above" if step_m >= 0 else "below"
     return Answer(
-        limit,
-        headline=lambda: say(
-            "Mat {step} {higher} the floor, {flush} is flush",
-            step=limit.has,
-            higher=higher,
-            flush=metres(FLUSH_TOLERANCE_M),
-        ),
-        formula="10 mm − |mat thickness − floor covering|",
-        inputs=lambda: (stated_input("Mat", metres(mat_m)), stated_input("Floor covering", metres(floor_m))),
-        cures=lambda: (
-            say(
-                "Put {step} of underlay under the {lower}.",
+        Words(State.CLEAR, "stood on", "stood on, or flush") if stood_on else limit,
+        headline=lambda: (
+            say("One stands on {mat}; mark its edge of {step}", mat=mat.name, step=limit.has)
+            if stood_on and limit.state is State.BLOCKED
+            else say("One stands on {mat}", mat=mat.name)
+            if stood_on
+            else say(
+                "Strip {step} {higher} the floor, up to {trips} does not trip",
                 step=limit.has,
-                lower="floor" if higher == "above" else "mat",
+                higher=higher,
+                trips=metres(TRIP_STEP_M),
+            )
+        ),
+        formula="10 mm − |top of the strip − floor beside it|",
+        inputs=lambda: (
+            stated_input("Mat", metres(mat.thickness_m or 0.0)),
+            stated_input("Floor covering", metres(flooring.thickness_m or 0.0)),
+            Input("Lies", lies.value.replace("_", " ") if lies else "not said", Basis.MEASURED),
+        ),
+        cures=lambda: (
+            *(
+                (press(acts.laid_out(mat_lies=MatLies.LET_IN), "Let it into the floor.", State.TIGHT),)
+                if lies is MatLies.ON_TOP and abs(step_m - surface.floor_m) <= TRIP_STEP_M
+                else ()
+            ),
+            say("A strip on top is always a step: let it in, or stand on a mat as thick.")
+            if lies is MatLies.ON_TOP
+            else say(
+                "Choose a covering and a strip that are equally thick, or {step} more under the {lower}.",
+                step=limit.has,
+                lower="floor" if higher == "above" else "strip",
             ),
             say("Bevel the edge and mark it: a step trips people."),
         ),
@@ -192,26 +219,36 @@ def cushion(
 
 
 @check("mat.slip", title="Mat that stays where it is", place=on(Slot.MAT))
-def slip(mat: Annotated[Mat, "weight_kg"], surface: HittingSurface) -> Answer:
-    """A mat stays by its weight, 15 kg or more, or because it is sunk into the floor around it: not on grip sheet.
+def slip(
+    mat: Annotated[Mat, "weight_kg"],
+    flooring: Annotated[Flooring, "pile_m"] | None,
+    layout: Annotated[Layout, "mat_lies"],
+    surface: HittingSurface,
+) -> Answer:
+    """A mat stays by its weight, or because 10 mm or more of it are let into the floor around it: not on grip sheet.
 
-    One under 5 kg that lies on top goes with the swing, and throws who stands on it.
+    On top it stays from 15 kg on, from 25 kg on a pile of more than 10 mm. One under 5 kg goes with the swing, and
+    throws who stands on it.
     """
     weight = known(mat, "weight_kg")
-    sunk_m = min(surface.floor_m, surface.height_m)
+    lies = known(layout, "mat_lies") if flooring and weight < HEAVY_ON_PILE_KG else layout.mat_lies
+    sunk_m = min(surface.floor_m, surface.height_m) if lies is MatLies.LET_IN else 0.0
     sunk = sunk_m >= SUNK_M
-    limit = at_least(weight, LIGHT_KG, HEAVY_KG, Unit.KILOGRAM)
+    doubtful = flooring is not None and not sunk and weight < HEAVY_ON_PILE_KG
+    on_pile = flooring is not None and doubtful and known(flooring, "pile_m") > LONG_PILE_M
+    heavy_kg = HEAVY_ON_PILE_KG if on_pile else HEAVY_KG
+    limit = at_least(weight, LIGHT_KG, heavy_kg, Unit.KILOGRAM)
     return Answer(
         Words(State.CLEAR, "let into the floor", "heavy, or let in") if sunk else limit,
         headline=lambda: (
-            say("Sunk {depth} into the floor around it", depth=metres(sunk_m))
+            say("Let {depth} into the floor around it", depth=metres(sunk_m))
             if sunk
-            else say("Weighs {weight}, {heavy} stay put", weight=limit.has, heavy=Quantity(HEAVY_KG, Unit.KILOGRAM))
+            else say("Weighs {weight}, {heavy} stay put", weight=limit.has, heavy=Quantity(heavy_kg, Unit.KILOGRAM))
         ),
-        formula="weight, 5 kg at least and 15 kg comfortably, unless 10 mm or more are sunk",
+        formula="weight, 5 kg at least, 15 kg comfortably or 25 kg on a pile over 10 mm, unless 10 mm are let in",
         inputs=lambda: (
             Input("Weight", Quantity(weight, Unit.KILOGRAM), Basis.SPEC),
-            stated_input("Sunk", metres(sunk_m)),
+            stated_input("Let in", metres(sunk_m)),
         ),
         cures=lambda: (say("Let it into the floor, or put it in a heavy frame; a mat that slips throws people."),),
         basis=Basis.TRADE,

@@ -4,6 +4,7 @@ from typing import Annotated
 
 from core.checks.asks import ask_equal
 from core.checks.ball import limit_of
+from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import Limit, State, Words, at_least, at_most, tightest
 from core.checks.monitor_rules import CEILING_COMFORT_M, behind_rule, beside_rule, flight_rule
@@ -15,6 +16,7 @@ from core.checks.readings import (
     BallPlaces,
     Filled,
     HittingSurface,
+    MonitorFoot,
     MonitorSpot,
     hands_that_play,
 )
@@ -26,7 +28,7 @@ from core.model import acts
 from core.model.brief import Brief, Handedness, Player
 from core.model.build import Slot
 from core.model.facts import known, known_players
-from core.model.parts import BehindTheBall, FloorStanding, LaunchMonitor, OverheadCamera, SideCamera, Supply
+from core.model.parts import BehindTheBall, FloorStanding, LaunchMonitor, Mat, OverheadCamera, SideCamera, Supply
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
 from core.quantities.tolerances import LEAST_MOVE_M, ROUNDING
@@ -187,7 +189,7 @@ def overhead(
             stated_input("Lowest mount", metres(low_m)),
             stated_input("Highest mount", metres(high_m)),
             measured_in_room(room, "ceiling_m", "Ceiling"),
-            Input("Hitting surface", metres(surface.height_m), Basis.SPEC),
+            surface.told,
         ),
     )
 
@@ -262,21 +264,27 @@ def hands(
     )
 
 
-def _step_limit(monitor: FloorStanding, surface: HittingSurface, layout: Layout) -> tuple[Limit, float]:
+def _step_limit(
+    monitor: FloorStanding, surface: HittingSurface, foot: MonitorFoot, layout: Layout
+) -> tuple[Limit, float]:
     """How far a monitor's foot is from the hitting surface, against what its maker allows; and the step itself."""
+    if surface.floor_m and not foot.on_mat:
+        known(layout, "mat_lies")
     tolerance_m = known(monitor, "level_tolerance_m")
-    step_m = surface.floor_m + layout.monitor_pad_m - surface.height_m
+    step_m = foot.height_m - surface.height_m
     return at_most(abs(step_m), tolerance_m, tolerance_m * LEVEL_COMFORT_SHARE), step_m
 
 
 @derive
 def levelling_feet(
     monitor: Annotated[FloorStanding, "level_tolerance_m", "name"],
+    mat: Annotated[Mat, THERE],
     surface: HittingSurface,
-    layout: Annotated[Layout, "monitor_pad_m"],
+    foot: MonitorFoot,
+    layout: Annotated[Layout, "mat_lies"],
 ) -> LevellingFeet | None:
     """Where the monitor on its pad is still further below the ball than its maker allows."""
-    limit, step_m = _step_limit(monitor, surface, layout)
+    limit, step_m = _step_limit(monitor, surface, foot, layout)
     if limit.state is not State.BLOCKED or step_m > 0:
         return None
     why = say("{monitor} must stand level with the ball, {step} over its foot", monitor=monitor.name, step=limit.has)
@@ -286,16 +294,18 @@ def levelling_feet(
 @check("monitor.level", title="Monitor level with the ball", place=between(Slot.MAT, Slot.MONITOR))
 def level(
     monitor: Annotated[FloorStanding, "level_tolerance_m"],
+    mat: Annotated[Mat, THERE],
     surface: HittingSurface,
-    layout: Annotated[Layout, "monitor_pad_m"],
+    foot: MonitorFoot,
+    layout: Annotated[Layout, "mat_lies", "monitor_pad_m"],
     filled: Filled,
 ) -> Answer:
     """The monitor's foot is level with the hitting surface, within the tolerance its maker states.
 
-    The mat is sunk into the floor covering; the monitor stands on the covering or on a pad of its own. Levelling feet
-    that were chosen for it bring it up to the ball.
+    It stands on the mat where that reaches under it, else on the covering beside it, on a pad of its own if it has
+    one. Levelling feet that were chosen for it bring it up to the ball.
     """
-    limit, step_m = _step_limit(monitor, surface, layout)
+    limit, step_m = _step_limit(monitor, surface, foot, layout)
     on_feet = step_m < 0 and LevellingFeet.item.id in filled.items
     return Answer(
         Words(State.CLEAR, "on levelling feet", "level with the ball") if on_feet else limit,
@@ -309,11 +319,11 @@ def level(
                 tolerance=limit.wants,
             )
         ),
-        formula="tolerance − |floor covering + pad − mat|",
+        formula="tolerance − |what it stands on + pad − hitting surface|",
         inputs=lambda: (
             Input("Tolerance", limit.wants, Basis.SPEC),
-            stated_input("Mat", metres(surface.height_m)),
-            stated_input("Floor covering", metres(surface.floor_m)),
+            surface.told,
+            stated_input("Stands on", mat.name if foot.on_mat else "the floor beside it"),
             placed_input("Pad under the monitor", layout.monitor_pad_m),
         ),
         cures=lambda: (

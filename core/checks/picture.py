@@ -6,6 +6,7 @@ from typing import Annotated
 from core.bay import projector_box
 from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input, share, stated_input
+from core.checks.light import ScreenLight
 from core.checks.limits import ENDLESS, State, at_least, at_most, tightest
 from core.checks.places import between, on
 from core.checks.readings import HANGING_DROP_M, PROJECTOR_BODY_M, BallPlaces, BayMiddle, LensBand, OwnBall, Throw
@@ -390,7 +391,7 @@ def contrast(
     projector: Annotated[Projector, "lumens", "native_contrast"],
     screen: Annotated[ImpactScreen, "gain"],
     raster: Raster,
-    room: Annotated[Room, "light", "measured_lux"],
+    light: ScreenLight,
 ) -> Answer:
     """White over black in the room's light: 7:1 to follow the picture, 15:1 to work from it.
 
@@ -398,16 +399,16 @@ def contrast(
     """
     lumens, native, gain = known(projector, "lumens"), known(projector, "native_contrast"), known(screen, "gain")
     value = picture_luminance(lumens, gain, raster)
-    ratio = contrast_ratio(value, ambient_luminance(room.screen_lux, gain), native)
+    ratio = contrast_ratio(value, ambient_luminance(light.lux, gain), native)
     limit = at_least(ratio, CONTRAST_LEAST, CONTRAST_COMFORTABLE, Unit.RATIO)
-    light = Quantity(room.screen_lux, Unit.LUX)
     return Answer(
         limit,
-        headline=lambda: say("{ratio} in {light} of room light", ratio=limit.has, light=light),
+        headline=lambda: say("{ratio} in {light} of room light", ratio=limit.has, light=Quantity(light.lux, Unit.LUX)),
         formula="(L + La + L/C) / (La + L/C), La = E·G / π",
         inputs=lambda: (
             *_light_inputs(lumens, gain, raster),
-            Input("Room light on the screen E", light, Basis.TRADE if room.measured_lux is None else Basis.MEASURED),
+            Input("Room light on the screen E", Quantity(light.lux, Unit.LUX), light.basis),
+            *(Input(what, Quantity(lux, Unit.LUX), Basis.PHYSICS) for what, lux in light.made_of),
             stated_input("Native contrast C", Quantity(native, Unit.RATIO)),
         ),
         cures=lambda: (
@@ -417,7 +418,7 @@ def contrast(
             ),
             say(
                 "Or {lumens} in this light.",
-                lumens=_lm(lumens_for_contrast(CONTRAST_COMFORTABLE, room.screen_lux, native, raster)),
+                lumens=_lm(lumens_for_contrast(CONTRAST_COMFORTABLE, light.lux, native, raster)),
             ),
         ),
         basis=Basis.STANDARD,

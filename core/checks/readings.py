@@ -6,8 +6,10 @@ from datetime import date
 from functools import cache
 from typing import Annotated, Literal
 
+from core.checks.declared import THERE
 from core.checks.memo import Memo
 from core.checks.register import derive
+from core.checks.verdict import Basis, Input
 from core.geometry.ceiling import Ceiling, ceiling_of
 from core.geometry.picture import Picture, Raster, fit_shape, lens_band_m, raster_around, throw_range_m
 from core.geometry.shadow import Lens
@@ -30,7 +32,8 @@ from core.model.parts import (
     Title,
     kinds_of,
 )
-from core.model.room import Layout, Room
+from core.model.room import Layout, MatLies, Room
+from core.quantities import Quantity, Unit
 
 One = Callable[[type, object], object]
 """Gives the one object for every reading of a kind that is equal to it."""
@@ -40,6 +43,8 @@ PLACEMENT_COMFORT_M = 0.10
 """What is left behind or beside a monitor where it stands at ease (trade)."""
 HANGING_DROP_M = 0.15
 """Least distance of a hanging projector's lens below the ceiling: mount and half the body (trade)."""
+USUAL_MAT_M = 0.045
+"""Of a mat that nobody has chosen yet: the thick end of what is sold (trade)."""
 PROJECTOR_BODY_M = 0.20
 """What a projector and its cables need behind the lens (trade)."""
 
@@ -53,12 +58,20 @@ class Today:
 
 @dataclass(frozen=True)
 class HittingSurface:
-    """Heights above the bare floor, in metres. The mat is sunk into the floor covering."""
+    """Heights above the bare floor, in metres."""
 
     height_m: float
     """Where the ball lies and the golfer stands."""
     floor_m: float
     """Top of the covering around the mat."""
+    assumed: str = ""
+    """What nobody has chosen or said yet, and is taken to be as usual; empty where all is known."""
+
+    @property
+    def told(self) -> Input:
+        """How high people stand, and what that is taken from."""
+        words = f"Floor and mat, {self.assumed}" if self.assumed else "Floor and mat"
+        return Input(words, Quantity(self.height_m, Unit.METRE), Basis.TRADE if self.assumed else Basis.SPEC)
 
 
 @dataclass(frozen=True)
@@ -120,6 +133,15 @@ class BayMiddle:
     """The middle of screen, picture and enclosure across the room, in metres from the left wall."""
 
     x_m: float
+
+
+@dataclass(frozen=True)
+class MonitorFoot:
+    """What a floor-standing monitor stands on."""
+
+    height_m: float
+    """Above the bare floor, its pad included."""
+    on_mat: bool
 
 
 @dataclass(frozen=True)
@@ -251,11 +273,24 @@ def hung_readings(part: Part, plan: Plan | None) -> dict[type, object]:
 
 @derive
 def hitting_surface(
-    mat: Annotated[Mat, "thickness_m"] | None, flooring: Annotated[Flooring, "thickness_m"] | None
+    mat: Annotated[Mat, "thickness_m"] | None,
+    flooring: Annotated[Flooring, "thickness_m"] | None,
+    layout: Annotated[Layout, "mat_lies"],
 ) -> HittingSurface:
-    """Where people stand: the mat's top, or the floor covering's, or the bare floor."""
+    """Where people stand: the mat's top, in its cut-out or over the covering.
+
+    Before a mat is chosen a usual one of 45 mm is assumed, the thick end, and before somebody says that it is let in,
+    that it lies on top: what is clear of the ceiling then stays so.
+    """
     floor_m = known(flooring, "thickness_m") if flooring else 0.0
-    return HittingSurface(known(mat, "thickness_m") if mat else floor_m, floor_m)
+    mat_m = known(mat, "thickness_m") if mat else USUAL_MAT_M
+    if layout.mat_lies is MatLies.LET_IN and flooring:
+        height_m, lies = max(mat_m, floor_m) if mat is None else mat_m, ""
+    else:
+        said = not flooring or layout.mat_lies
+        height_m, lies = floor_m + mat_m, "" if said else "as if the mat lay on the covering"
+    usual = "" if mat else "with a usual mat"
+    return HittingSurface(height_m, floor_m, ", ".join(filter(None, (usual, lies))))
 
 
 def hands_that_play(brief: Brief) -> tuple[Handedness, ...]:
@@ -383,6 +418,22 @@ def monitor_spot(
     free_m = beside_m if isinstance(monitor, SideCamera) else room.length_m - max(y for _, y in places.spots)
     at_ease_m = free_m - MONITOR_BODY_M - PLACEMENT_COMFORT_M
     return MonitorSpot(max(near_m, min((near_m + far_m) / 2, at_ease_m)), proposed=True)
+
+
+@derive
+def monitor_foot(
+    monitor: Annotated[FloorStanding, THERE],
+    spot: MonitorSpot,
+    mat: Annotated[Mat, "length_m", "width_m"] | None,
+    surface: HittingSurface,
+    layout: Annotated[Layout, "monitor_pad_m"],
+) -> MonitorFoot:
+    """On the mat where that reaches under all of it; else on the covering beside it."""
+    reach_m = 0.0
+    if mat is not None:
+        reach_m = known(mat, "width_m" if isinstance(monitor, SideCamera) else "length_m") / 2
+    on_mat = spot.distance_m + MONITOR_BODY_M / 2 <= reach_m
+    return MonitorFoot((surface.height_m if on_mat else surface.floor_m) + layout.monitor_pad_m, on_mat)
 
 
 def clear_area_m(screen: ImpactScreen) -> tuple[float, float]:

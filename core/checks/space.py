@@ -7,7 +7,7 @@ from core.bay import Bay, Hood, MonitorPlace, Sizes, bay_of, hood_solids
 from core.checks.along import BallDistance
 from core.checks.cable_ways import MachineSpot
 from core.checks.declared import THERE
-from core.checks.readings import BallPlaces, Balls, BayMiddle, HittingSurface, MonitorSpot, hands_that_play
+from core.checks.readings import BallPlaces, Balls, BayMiddle, HittingSurface, MonitorFoot, MonitorSpot, hands_that_play
 from core.checks.register import derive, derive_from_known
 from core.geometry.ball_rules import BallRoom
 from core.geometry.ceiling import Ceiling
@@ -171,15 +171,14 @@ def monitor_place(
     beside: Annotated[SideCamera, THERE] | None,
     spot: MonitorSpot | None,
     overhead: OverheadSpot | None,
-    surface: HittingSurface | None,
-    layout: Annotated[Layout, "monitor_pad_m"],
+    foot: MonitorFoot | None,
 ) -> MonitorPlace | None:
     """Where the launch monitor is."""
     if overhead is not None:
         return MonitorPlace("overhead", overhead.ahead_m, overhead.ceiling_m)
     if spot is None:
         return None
-    foot_m = (surface.floor_m if surface else 0.0) + layout.monitor_pad_m
+    foot_m = foot.height_m if foot else 0.0
     if beside is None:
         return MonitorPlace("behind", spot.distance_m, foot_m)
     return MonitorPlace("beside", spot.distance_m, foot_m)

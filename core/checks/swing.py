@@ -12,7 +12,7 @@ from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input
 from core.checks.limits import Limit, State, at_least, tightest
 from core.checks.places import IN_ROOM, on
-from core.checks.readings import Balls, OwnBall
+from core.checks.readings import Balls, HittingSurface, OwnBall
 from core.checks.register import check, derive
 from core.checks.space import Obstructions, StatedHood
 from core.checks.swing_limit import slow_swing, swing_basis, swing_limit
@@ -67,6 +67,7 @@ def under_ceiling(
     rules: SwingRules,
     ball: OwnBall,
     surroundings: Surroundings,
+    surface: HittingSurface,
 ) -> Answer:
     """The player's longest club stays under the ceiling, at right angles to it where it slopes.
 
@@ -76,7 +77,7 @@ def under_ceiling(
     limits = ball_limits(rules.of("swing.ceiling"), ball.at)
     limit = tightest(tuple(limits))
     assert isinstance(limit, Limit)
-    ceiling, surface_m = surroundings.room.ceiling, ball.at[2]
+    ceiling = surroundings.room.ceiling
     toward = limits[limit].edge.toward
     # A ceiling is raised straight up, and measured to at right angles.
     more_m = -limit.headroom * ceiling.planes[0].steepness
@@ -89,7 +90,7 @@ def under_ceiling(
             needs=metres(limits[limit].edge.at[2]),
             has=metres(
                 ceiling.height_m(ball.at[0] + limits[limit].edge.at[0], ball.at[1] + limits[limit].edge.at[1])
-                - surface_m
+                - surface.height_m
             ),
         ),
         formula="smallest distance from the swing disc to the ceiling, lining, floor and mat taken off",
@@ -97,7 +98,7 @@ def under_ceiling(
             measured_in_room(room, "ceiling_m", "Ceiling" if ceiling.is_flat else "Eaves"),
             *(() if room.ridge_m is None or ceiling.is_flat else (measured_in_room(room, "ridge_m", "Highest point"),)),
             Input("Lining", metres(room.lining_m), Basis.MEASURED),
-            Input("Floor and mat", metres(surface_m), Basis.SPEC),
+            surface.told,
             *swing_inputs(player, disc),
             *early_release_input(player, surroundings),
         ),

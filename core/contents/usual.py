@@ -43,6 +43,7 @@ USUAL_THINGS = {
     ThingKind.COLUMN: Usual(0.20, 0.20, FULL),
     ThingKind.SHELF: Usual(0.30, 1.20, 0.35, FixedTo.WALL, 1.50),
     ThingKind.RADIATOR: Usual(0.12, 1.00, 0.60, FixedTo.WALL, 0.10),
+    ThingKind.HEATER: Usual(0.45, 0.45, 0.75),
     ThingKind.OTHER: Usual(0.50, 0.50, 0.50),
 }
 USUAL_STORED = {

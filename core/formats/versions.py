@@ -7,7 +7,7 @@ version are kept as tests.
 from collections.abc import Callable, Mapping
 from typing import Any, Literal, get_args
 
-Version = Literal[3]
+Version = Literal[4]
 """What is written today."""
 CURRENT: int = get_args(Version)[0]
 Document = dict[str, Any]
@@ -65,6 +65,27 @@ def _looked_through(room: Any) -> Any:
     return {**room, "none_of": everything} if isinstance(room, dict) else room
 
 
+def _mats_let_in(build: Document) -> Document:
+    """Before anybody was asked, every mat counted as let into the floor covering, and the light as dim."""
+    layout, candidates = build.get("layout"), build.get("candidates")
+    asked = {"layout": {**layout, "mat_lies": "let_in"} if isinstance(layout, dict) else {"mat_lies": "let_in"}}
+    rooms: Document = {"room": _dim(build.get("room", {}))}
+    if isinstance(candidates, list):
+        rooms["candidates"] = [
+            {**each, "room": _dim(each.get("room", {}))} if isinstance(each, dict) else each for each in candidates
+        ]
+    return {**build, **asked, **rooms}
+
+
+def _dim(room: Any) -> Any:
+    return {"light": "dim", **room} if isinstance(room, dict) else room
+
+
+def _silent_of_disturbance(part: Document) -> Document:
+    """An empty list of what a monitor dislikes was what was written where its maker said nothing."""
+    return {name: value for name, value in part.items() if name != "dislikes" or value}
+
+
 def _as_it_was(part: Document) -> Document:
     """Nothing about parts changed with that version."""
     return part
@@ -75,5 +96,5 @@ def _turf_off_the_roll(part: Document) -> Document:
     return {**part, "kind": "turf"} if part.get("kind") == "floor_roll" else part
 
 
-_BUILD_STEPS = {1: _subscriptions_of_three_answers, 2: _nothing_more_in_the_rooms}
-_PART_STEPS = {1: _turf_off_the_roll, 2: _as_it_was}
+_BUILD_STEPS = {1: _subscriptions_of_three_answers, 2: _nothing_more_in_the_rooms, 3: _mats_let_in}
+_PART_STEPS = {1: _turf_off_the_roll, 2: _as_it_was, 3: _silent_of_disturbance}

@@ -11,7 +11,7 @@ from core.model.parts import Part, Plan
 from core.model.parts.words import fact_words
 from core.model.record import Record
 from core.model.room import Layout, Room
-from core.model.things import Looked, Opening
+from core.model.things import Looked, Opening, Thing
 
 
 class FactAt(NamedTuple):
@@ -64,10 +64,19 @@ QUESTIONS: Mapping[tuple[type[Record], str], tuple[str, str]] = {
         "Whether walls and ceiling may be drilled",
         "Ask the owner of the home, and say it in the brief.",
     ),
+    (Room, "light"): (
+        "How the room is lit while you play",
+        "Choose it in the room; or say of each lamp and window whether it lights, and how the walls are.",
+    ),
+    (Room, "wall_colour"): ("Whether the walls are dark or light", "Say it in the room."),
     (Room, "ridge_m"): ("The height of the ceiling's highest point", "Measure it and type it in the room."),
     (Room, "mains_v"): ("The voltage of the mains", "Enter it with the room: 230 V or 120 V are usual."),
     (Room, "breaker_a"): ("The rating of the breaker", "Read it off the breaker, or ask an electrician."),
     (Room, "floor_base"): ("What the floor is made of", "Say in the room whether it is concrete or timber."),
+    (Layout, "mat_lies"): (
+        "Whether the mat is let in or lies on top",
+        "Say it under the mat: let into the floor covering, or on top of it.",
+    ),
     (Room, "things"): (
         "What stands or hangs in the room",
         "Walk it once for beams, rails, lamps, openers and shelves: add them, or say that there are none.",
@@ -83,6 +92,14 @@ QUESTIONS: Mapping[tuple[type[Record], str], tuple[str, str]] = {
     ),
 }
 """What is asked of a household: in words, and how to answer."""
+OF_CONTENT: Mapping[str, tuple[str, str]] = {
+    "guard": ("What guards {name}", "Say in the room what is between it and a ball."),
+    "cover": ("What is drawn before {name}", "Say in the room whether a curtain keeps its daylight out."),
+    "lit": ("Whether {name} is on while you play", "Say it in the room."),
+    "lumens": ("How bright {name} is", "Read the lumens off the lamp or its box, and enter them in the room."),
+    "burns_fuel": ("Whether {name} burns fuel", "Say it in the room."),
+}
+"""What is asked of one thing in the room, and how to answer."""
 RECORDS: Mapping[type[Record], str] = {Brief: "brief", Room: "room", Layout: "layout"}
 
 
@@ -118,9 +135,10 @@ def not_stated(record: Record, field: str, of: Part | None = None) -> MissingFac
     kind = type(record)
     if (kind, field) in QUESTIONS:
         return MissingFact(*QUESTIONS[kind, field], FactAt(RECORDS[kind], field))
-    if isinstance(record, Opening):
-        how = "Say in the room what is between it and a ball."
-        return MissingFact(f"What guards {record.name}", how, FactAt(f"openings/{record.id}", field))
+    if isinstance(record, Opening | Thing):
+        what, how = OF_CONTENT[field]
+        group = "openings" if isinstance(record, Opening) else "things"
+        return MissingFact(what.format(name=record.name), how, FactAt(f"{group}/{record.id}", field))
     part = of or record
     assert isinstance(part, Part)
     words = fact_words(kind, field)

@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 
 from core.model.record import Metres, Record
-from core.model.room import Layout, Room
+from core.model.room import Layout, MatLies, Room
 from core.model.things import BayPart
 
 
@@ -28,6 +28,7 @@ class LayoutMove(Record):
     behind_ball_m: Metres | None = None
     right_wall_m: Metres | None = None
     screen_to_right_wall_m: Metres | None = None
+    mat_lies: MatLies | None = None
     stays_up: tuple[BayPart, ...] | None = None
 
 
@@ -50,6 +51,7 @@ CLEARABLE = frozenset(
         "lens_x_m",
         "machine_x_m",
         "machine_y_m",
+        "mat_lies",
         "monitor_distance_m",
         "screen_x_m",
     }

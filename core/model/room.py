@@ -30,6 +30,19 @@ class Light(StrEnum):
         return {Light.LAMP_ON_BALL: 8.0, Light.DIM: 30.0, Light.WORKING: 120.0, Light.OPEN_DOOR: 500.0}[self]
 
 
+class WallColour(StrEnum):
+    """How much light the walls throw back."""
+
+    DARK = "dark"
+    MID = "mid"
+    WHITE = "white"
+
+    @property
+    def reflectance(self) -> float:
+        """As a share of one (trade)."""
+        return {WallColour.DARK: 0.05, WallColour.MID: 0.3, WallColour.WHITE: 0.7}[self]
+
+
 class CeilingShape(StrEnum):
     """Flat; sloping, named by the wall it is high at; or ridged, named by how the ridge runs to the target line."""
 
@@ -49,6 +62,13 @@ class FloorBase(StrEnum):
     TIMBER = "timber"
 
 
+class MatLies(StrEnum):
+    """How a mat lies in the floor covering."""
+
+    LET_IN = "let_in"
+    ON_TOP = "on_top"
+
+
 class Room(Record):
     """A rectangular room and what is in it."""
 
@@ -66,7 +86,9 @@ class Room(Record):
     """Thickness of what is fixed under the ceiling."""
     wall_foam_m: Annotated[PositiveMetres, Field(le=0.5)] = 0.0
     """Foam on the wall behind the screen; uses up the gap behind it."""
-    light: Light = Light.DIM
+    light: Light | None = None
+    """As somebody says that it is lit; left empty, it is worked out from lamps and windows."""
+    wall_colour: WallColour | None = None
     measured_lux: Lux | None = None
     """Light on the screen as measured with a meter; stands before the preset."""
     things: Annotated[tuple[Thing, ...], Field(max_length=MOST_THINGS)] = ()
@@ -104,11 +126,6 @@ class Room(Record):
         """Everything in the room that has an id of its own."""
         return (*self.things, *self.openings, *self.sockets, *self.stored)
 
-    @property
-    def screen_lux(self) -> float:
-        """Measured light on the screen, or the preset's, in lux."""
-        return self.light.screen_lux if self.measured_lux is None else self.measured_lux
-
 
 class Layout(Record):
     """Where the ball, the screen line, the projector and the monitor are."""
@@ -136,6 +153,8 @@ class Layout(Record):
     """Launch monitor to ball; left empty, the middle of what its maker states."""
     monitor_pad_m: Annotated[PositiveMetres, Field(le=0.5)] = 0.0
     """Height of what a floor-standing monitor stands on, above the bare floor."""
+    mat_lies: MatLies | None = None
+    """Let into the floor covering, on the bare floor of its cut-out; or on top of the covering."""
     machine_x_m: Annotated[Metres, Field(ge=0, le=60)] | None = None
     """Where the machine stands across the room; left empty, at the nearer side wall."""
     machine_y_m: Annotated[Metres, Field(ge=0, le=60)] | None = None

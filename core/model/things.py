@@ -5,7 +5,8 @@ from typing import Annotated
 
 from pydantic import Field
 
-from core.model.record import Identifier, Metres, Name, PositiveMetres, Record, Whole
+from core.model.record import Identifier, In, Metres, Name, Number, PositiveMetres, Record, Whole
+from core.quantities import Unit
 
 Place = Annotated[Metres, Field(ge=-60, le=60)]
 """May stick out through a door or a window, so it may begin before the wall; or the room was measured anew since."""
@@ -40,6 +41,7 @@ class ThingKind(StrEnum):
     COLUMN = "column"
     SHELF = "shelf"
     RADIATOR = "radiator"
+    HEATER = "heater"
     OTHER = "other"
 
 
@@ -110,6 +112,14 @@ class Guard(StrEnum):
     NET = "net"
 
 
+class Cover(StrEnum):
+    """What is drawn before a window while people play."""
+
+    NOTHING = "nothing"
+    CURTAIN = "curtain"
+    BLACKOUT = "blackout"
+
+
 class BayPart(StrEnum):
     """What of the bay may stay up while the room serves for something else."""
 
@@ -141,6 +151,12 @@ class Thing(Record):
     """Where it is moved to; what is left empty stays as it is."""
     new_y_m: Place | None = None
     new_z_m: Annotated[Metres, Field(ge=0, le=20)] | None = None
+    lit: bool | None = None
+    """Of a lamp: it is on while people play."""
+    lumens: Annotated[Number, In(Unit.LUMEN), Field(gt=0, le=100_000)] | None = None
+    """Of a lamp: its brightness."""
+    burns_fuel: bool | None = None
+    """Of a heater: it burns gas, oil or wood in the room."""
 
     @property
     def counts_at(self) -> tuple[float, float, float]:
@@ -200,6 +216,8 @@ class Opening(Record):
     """The hinges are at the end that is further from where `along_m` counts from."""
     guard: Guard | None = None
     """What guards a window: nothing, safety film with a shutter or heavy curtain, or netting or board."""
+    cover: Cover | None = None
+    """What keeps its daylight out while people play."""
 
 
 class Socket(Record):

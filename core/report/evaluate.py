@@ -10,9 +10,11 @@ from core.checks.bag import Bags
 from core.checks.cable_ways import DisplayRun, MachineSpot
 from core.checks.evaluation import Evaluation
 from core.checks.household import Unsettled
+from core.checks.length_budget import LengthBudget
 from core.checks.limits import State
 from core.checks.needs import SmallItems
 from core.checks.places import Step
+from core.checks.readings import HittingSurface
 from core.checks.space import PlayingLayout, StowedLayout
 from core.checks.spots import Spots
 from core.checks.stages import OptionalPlaces, StageCosts
@@ -27,7 +29,7 @@ from core.model.facts import NobodySwings
 from core.model.kit import Kit
 from core.model.parts import Part
 from core.money.costs import Costs
-from core.quantities import say
+from core.quantities import Quantity, Sentence, Unit, say
 from core.report.evaluation_of import evaluation_of, known_costs
 from core.report.leanings import leanings
 from core.report.report import LinkStatus, OpenQuestion, Report, SlotStatus
@@ -66,8 +68,17 @@ def evaluate(
         leanings=tuple(leanings(build, parts, found)),
         questions=(*_questions(build, found, may_be_empty), *_open_items(small)),
         hitting=spots.spots if spots else (),
+        length=found.reading(LengthBudget),
+        assumed=tuple(_assumed(found)),
         bags=bags.bags if bags else (),
     )
+
+
+def _assumed(found: Evaluation) -> Iterator[Sentence]:
+    surface = found.reading(HittingSurface)
+    if surface is not None and surface.assumed:
+        words = "People are taken to stand {height} over the bare floor, {assumed}."
+        yield say(words, height=Quantity(surface.height_m, Unit.METRE), assumed=surface.assumed)
 
 
 def _scene(build: Build, found: Evaluation) -> Scene:

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from core.checks.bag import Bag
 from core.checks.evaluation import Evaluation
+from core.checks.length_budget import LengthBudget
 from core.checks.limits import State
 from core.checks.places import Step
 from core.checks.spots import HittingSpot
@@ -66,6 +67,10 @@ class Report:
     costs: Costs
     questions: tuple[OpenQuestion, ...]
     hitting: tuple[HittingSpot, ...]
+    length: LengthBudget | None
+    """How the length of the room is shared out; `None` while nobody plays."""
+    assumed: tuple[Sentence, ...]
+    """What nobody has chosen or said yet, and is taken to be as usual."""
     bags: tuple[Bag, ...]
     """What each player may swing where the ball lies; none while the room does not say."""
     stages: tuple[StageCost, ...]

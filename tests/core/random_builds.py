@@ -10,7 +10,7 @@ from core.formats.parts_pack import read_parts_pack
 from core.model.build import Build, Slot, slot_for
 from core.model.chain import plans_of
 from core.model.parts import Part
-from core.model.room import CeilingShape
+from core.model.room import CeilingShape, Room
 from core.model.things import Looked
 from core.report.small_items import with_cheapest
 from tests.core import worlds
@@ -102,9 +102,9 @@ def random_build(seed: int) -> Build:
     )
 
 
-def _placed(seed: int, width: float, length: float, low: float) -> dict[str, float]:
+def _placed(seed: int, width: float, length: float, low: float) -> dict[str, Any]:
     """What somebody has put somewhere."""
-    later, layout = Random(f"placed {seed}"), dict[str, float]()
+    later, layout = Random(f"placed {seed}"), dict[str, Any]()
     if later.random() < 0.4:
         layout["lens_distance_m"] = round(later.uniform(0.4, length - 0.6), 3)
         layout["lens_height_m"] = round(later.uniform(1.8, low), 3)
@@ -112,6 +112,7 @@ def _placed(seed: int, width: float, length: float, low: float) -> dict[str, flo
         layout["screen_bottom_m"] = round(later.uniform(0.05, 0.6), 3)
     if later.random() < 0.4:
         layout["monitor_distance_m"] = round(later.uniform(0.2, 2.8), 3)
+    layout["mat_lies"] = later.choice((None, "let_in", "let_in", "on_top"))
     if later.random() < 0.25:
         layout["left_ball_x_m"] = round(later.uniform(0.8, width - 0.8), 3)
         layout["left_ball_y_m"] = round(later.uniform(2.4, max(2.5, length - 1.2)), 3)
@@ -173,6 +174,14 @@ def furnished_build(seed: int) -> Build:
     return with_cheapest(decided, sample_parts()) if dice.random() < 0.5 else decided
 
 
+def _lamp(dice: Random, room: Room) -> dict[str, Any]:
+    """A lamp under the eaves, of which somebody may have said whether it is on."""
+    at = {"x_m": round(dice.uniform(0, room.width_m - 0.3), 3), "y_m": round(dice.uniform(0, room.length_m - 0.3), 3)}
+    sizes = {"z_m": round(room.ceiling_m - 0.1, 3), "width_m": 0.3, "length_m": 0.3, "height_m": 0.1}
+    known = {"lit": dice.choice((None, True, False)), "lumens": dice.choice((None, 400, 3000))}
+    return {"id": "pendant", "kind": "lamp", "name": "pendant", "fixed_to": "ceiling", **at, **sizes, **known}
+
+
 def _decided(build: Build, dice: Random) -> Build:
     """`build` of people who know their mind: stages, tax, what is owned, quoted and tested, how they swing."""
     earlier = ("net", "tablet")[: ("net", "tablet", "projected").index(build.brief.stage)]
@@ -223,5 +232,9 @@ def _decided(build: Build, dice: Random) -> Build:
     if dice.random() < 0.3:
         layout["screen_x_m"] = round(dice.uniform(1.2, build.room.width_m - 1.2), 3)
     room = build.room.model_dump()
+    if dice.random() < 0.4:
+        room |= {"light": None, "wall_colour": dice.choice((None, "dark", "mid", "white"))}
+    room["things"] = [*room["things"], *(_lamp(dice, build.room) for _ in range(dice.choice((0, 0, 1))))]
+    room["openings"] = [each | {"cover": dice.choice((None, "nothing", "blackout"))} for each in room["openings"]]
     room["none_of"] = [what for what in Looked if dice.random() < 0.8]
     return Build.model_validate(build.model_dump() | {"brief": brief, "chain": chain, "layout": layout, "room": room})

@@ -111,7 +111,7 @@ CARRIED_OUT: Mapping[str, Callable[[Case], Case]] = {
     "Raise the mat by {more}, and take its pad away.": lambda case: case.placed(monitor_pad_m=0.0).with_part(
         Slot.MAT, thickness_m=case.by("more")
     ),
-    "Put {step} of underlay under the {lower}.": _underlay,
+    "Choose a covering and a strip that are equally thick, or {step} more under the {lower}.": _underlay,
     "Choose one at least {wide} less wide.": lambda case: _smaller(case, wide=True, high=False),
     "Choose one at least {high} less high.": lambda case: _smaller(case, wide=False, high=True),
     "Choose one at least {wide} less wide and {high} less high.": lambda case: _smaller(case, wide=True, high=True),

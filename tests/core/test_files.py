@@ -80,7 +80,7 @@ class BuildFileTests(TestCase):
     def test_another_format_or_version(self) -> None:
         self.assertIn("format: Input should be 'jungle-build'", self.errors({**document(), "format": "other"})[0])
         self.assertIn(
-            "version: version 4 is not known; versions 1 to 3 are read", self.errors({**document(), "version": 4})[0]
+            "version: version 5 is not known; versions 1 to 4 are read", self.errors({**document(), "version": 5})[0]
         )
 
     def test_a_chain_whose_parts_did_not_come_along(self) -> None:

@@ -9,6 +9,7 @@ from shapely import MultiPoint, Point, Polygon
 
 from core.checks.along import BallDistance
 from core.checks.limits import State
+from core.checks.readings import USUAL_MAT_M
 from core.checks.spots import Around, HittingSpot, hitting_spots
 from core.geometry.hitting_region import Area, nearest_inside, typed_inside
 from core.model.brief import Brief, Player
@@ -49,7 +50,11 @@ def rooms(draw: st.DrawFn, most_things: int = 0) -> Room:
 def spots(where: Room, *players: Player) -> tuple[HittingSpot, ...]:
     placed = layout()
     middle_m = placed.bay_middle_m(where)
-    return hitting_spots(Around(around(where, placed, *players), None, middle_m, placed.screen_y_m, BallDistance()))
+    return hitting_spots(
+        Around(
+            around(where, placed, *players, surface_m=USUAL_MAT_M), None, middle_m, placed.screen_y_m, BallDistance()
+        )
+    )
 
 
 RULES = ("room.behind_ball", "room.free_side", "swing.ceiling", "swing.side_walls", "swing.rear_wall", "swing.things")
@@ -111,7 +116,9 @@ class RegionTests(TestCase):
     def test_the_best_spot_is_clear(self, where: Room) -> None:
         spot = spots(where, player())[0]
         if spot.best is not None:
-            surroundings = around(where, layout(ball_x_m=spot.best[0], ball_y_m=spot.best[1]), player())
+            surroundings = around(
+                where, layout(ball_x_m=spot.best[0], ball_y_m=spot.best[1]), player(), surface_m=USUAL_MAT_M
+            )
             closest = surroundings.closest(player(), player().longest_club)
             self.assertGreater(closest.clearance_m, 0.15 - 0.0006, "rounded to the millimetre")
 

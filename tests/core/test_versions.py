@@ -10,6 +10,8 @@ from core.formats.parts_pack import read_parts_pack
 from core.formats.stored import read_stored_build, read_stored_sheet, write_stored
 from core.formats.versions import CURRENT, UnknownVersion
 from core.model.household import Subscriptions
+from core.model.parts import LaunchMonitor
+from core.model.room import Light, MatLies
 from core.model.things import Looked
 from core.report import evaluate
 
@@ -40,6 +42,15 @@ class KeptFileTests(TestCase):
     def test_before_the_third_version_nothing_entered_was_nothing_there(self) -> None:
         file = read_build_file((KEPT / "build-2.json").read_bytes())
         self.assertEqual(set(file.build.room.none_of), set(Looked))
+
+    def test_before_the_fourth_version_nobody_was_asked(self) -> None:
+        """Mats counted as let in, the light as dim, and silence about what disturbs a monitor as nothing."""
+        file = read_build_file((KEPT / "build-3.json").read_bytes())
+        self.assertIs(file.build.layout.mat_lies, MatLies.LET_IN)
+        self.assertIs(file.build.room.light, Light.DIM)
+        radar, _ = read_parts_pack((KEPT / "pack-3.json").read_bytes()).parts
+        assert isinstance(radar, LaunchMonitor)
+        self.assertIsNone(radar.dislikes)
 
     def test_database_and_history_go_through_the_same_steps(self) -> None:
         kept = json.loads((KEPT / "build-1.json").read_text())

@@ -15,6 +15,7 @@ from core.model.parts import (
     Enclosure,
     FloorTiles,
     HittingMat,
+    HittingStrip,
     ImpactScreen,
     LaunchMonitor,
     MachineNeeds,
@@ -49,7 +50,7 @@ def left_hander(name: str = "Lin", /, **facts: Any) -> Player:
 
 def room(**facts: Any) -> Room:
     """Measured, with nothing in the way and no joists; for windows, doors and sockets nobody has looked."""
-    looked = {"guessed": (), "none_of": (Looked.THINGS, Looked.JOISTS)}
+    looked = {"guessed": (), "none_of": (Looked.THINGS, Looked.JOISTS), "light": "dim"}
     return Room.model_validate({"width_m": 4.6, "length_m": 7.0, "ceiling_m": 3.0, **looked, **facts})
 
 
@@ -104,7 +105,7 @@ def stored(**facts: Any) -> Stored:
 
 
 def layout(**facts: Any) -> Layout:
-    return Layout.model_validate({"ball_x_m": 2.3, "ball_y_m": 3.5, "screen_y_m": 0.4, **facts})
+    return Layout.model_validate({"ball_x_m": 2.3, "ball_y_m": 3.5, "screen_y_m": 0.4, "mat_lies": "let_in", **facts})
 
 
 def places(**facts: Any) -> BallPlaces:
@@ -305,6 +306,11 @@ def enclosure(**facts: Any) -> Enclosure:
             **facts,
         }
     )
+
+
+def strip(**facts: Any) -> HittingStrip:
+    """As the mat, but to be let into the floor that one stands on."""
+    return HittingStrip.model_validate({**mat().model_dump(exclude={"kind"}), "id": "strip", **facts})
 
 
 def mat(**facts: Any) -> HittingMat:

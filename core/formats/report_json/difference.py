@@ -19,6 +19,7 @@ from core.formats.report_json.report import (
     AttentionJson,
     BagJson,
     HittingJson,
+    LengthJson,
     LinkJson,
     QuestionJson,
     ReportJson,
@@ -67,6 +68,8 @@ class SummaryChange(BaseModel):
     costs: CostsJson | None = None
     questions: list[QuestionJson] | None = None
     hitting: list[HittingJson] | None = None
+    length: LengthJson | None = None
+    assumed: list[str] | None = None
     bags: list[BagJson] | None = None
     stages: list[StageJson] | None = None
     works: list[WorkJson] | None = None

@@ -7,7 +7,9 @@ from pydantic import TypeAdapter
 
 from core.checks import GRAPH
 from core.checks.bag import Bag, Band
-from core.checks.limits import State
+from core.checks.figures import metres
+from core.checks.length_budget import LengthBudget
+from core.checks.limits import State, at_least
 from core.checks.places import Step
 from core.checks.spots import HittingSpot
 from core.checks.verdict import Told
@@ -139,6 +141,25 @@ class WorkJson:
 
 
 @dataclass(frozen=True, slots=True)
+class StretchJson:
+    """One part of the room's length, and what asks for so much of it."""
+
+    words: str
+    text: str
+    asked_by: str
+
+
+@dataclass(frozen=True, slots=True)
+class LengthJson:
+    """How the length of the room is shared out at least, and what is left or missing."""
+
+    room: str
+    stretches: list[StretchJson]
+    left: str
+    state: State
+
+
+@dataclass(frozen=True, slots=True)
 class ReportJson:
     """Everything the core says of a build."""
 
@@ -153,6 +174,8 @@ class ReportJson:
     costs: CostsJson
     questions: list[QuestionJson]
     hitting: list[HittingJson]
+    length: LengthJson | None
+    assumed: list[str]
     bags: list[BagJson]
     stages: list[StageJson]
     works: list[WorkJson]
@@ -197,6 +220,8 @@ class SummaryJson(TypedDict):
     costs: CostsJson
     questions: list[QuestionJson]
     hitting: list[HittingJson]
+    length: LengthJson | None
+    assumed: list[str]
     bags: list[BagJson]
     stages: list[StageJson]
     works: list[WorkJson]
@@ -224,6 +249,8 @@ def summary_json(report: Report, system: UnitSystem) -> SummaryJson:
             )
             for question in report.questions
         ],
+        length=_length(report.length, system) if report.length else None,
+        assumed=[sentence.text(system) for sentence in report.assumed],
         hitting=[_hitting(spot, report, system) for spot in report.hitting],
         bags=[_bag(bag, system) for bag in report.bags],
         stages=[
@@ -234,6 +261,16 @@ def summary_json(report: Report, system: UnitSystem) -> SummaryJson:
             WorkJson(work.id, work.what.text(system), work.who, f"about {work.own_hours:g} h" if work.own_hours else "")
             for work in report.works
         ],
+    )
+
+
+def _length(budget: LengthBudget, system: UnitSystem) -> LengthJson:
+    left = at_least(budget.left_m, 0.0)
+    return LengthJson(
+        figure_text(metres(budget.room_m), system),
+        [StretchJson(s.words, figure_text(metres(s.length_m), system), s.asked_by) for s in budget.stretches],
+        figure_text(metres(abs(budget.left_m)), system) + (" left" if left.state is State.CLEAR else " missing"),
+        left.state,
     )
 
 

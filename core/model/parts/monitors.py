@@ -95,7 +95,7 @@ class LaunchMonitor(Device):
     """Systems that its maker's own program runs on."""
     marked_ball: Literal["no", "better", "needed"] | None = None
     """Whether balls must carry a mark for it to read spin."""
-    dislikes: Several[Disturbance] = ()
+    dislikes: Several[Disturbance] | None = None
     """What must not be near it at work."""
     battery_hours: Hours | None = None
     """How long it runs off its own battery; 0 for one that needs a socket."""

@@ -1606,7 +1606,8 @@ export interface components {
              *       ],
              *       "lining_m": 0,
              *       "wall_foam_m": 0,
-             *       "light": "dim",
+             *       "light": null,
+             *       "wall_colour": null,
              *       "measured_lux": null,
              *       "things": [],
              *       "openings": [],
@@ -1636,6 +1637,7 @@ export interface components {
              *       "lens_height_m": null,
              *       "monitor_distance_m": null,
              *       "monitor_pad_m": 0,
+             *       "mat_lies": null,
              *       "machine_x_m": null,
              *       "machine_y_m": null,
              *       "stays_up": [
@@ -1785,6 +1787,12 @@ export interface components {
             /** Scope */
             scope: string;
         };
+        /**
+         * Cover
+         * @description What is drawn before a window while people play.
+         * @enum {string}
+         */
+        Cover: "nothing" | "curtain" | "blackout";
         /**
          * DimensionJson
          * @description A dimension line; `field` names what typing on it sets, empty where it only follows.
@@ -2071,6 +2079,8 @@ export interface components {
              * @default 0
              */
             monitor_pad_m: number;
+            /** @description Let into the floor covering, on the bare floor of its cut-out; or on top of the covering. */
+            mat_lies?: components["schemas"]["MatLies"] | null;
             /**
              * Machine X M
              * @description Where the machine stands across the room; left empty, at the nearer side wall.
@@ -2091,6 +2101,19 @@ export interface components {
             stays_up: components["schemas"]["BayPart"][];
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * LengthJson
+         * @description How the length of the room is shared out at least, and what is left or missing.
+         */
+        LengthJson: {
+            /** Room */
+            room: string;
+            /** Stretches */
+            stretches: components["schemas"]["StretchJson"][];
+            /** Left */
+            left: string;
+            state: components["schemas"]["State"];
         };
         /**
          * Light
@@ -2150,6 +2173,12 @@ export interface components {
          * @enum {string}
          */
         Looks: "plain" | "finished";
+        /**
+         * MatLies
+         * @description How a mat lies in the floor covering.
+         * @enum {string}
+         */
+        MatLies: "let_in" | "on_top";
         /**
          * MeasuredReach
          * @description What the slow test swing showed: it stands before the estimate for this player, club and direction.
@@ -2225,6 +2254,8 @@ export interface components {
             hinge_far: boolean;
             /** @description What guards a window: nothing, safety film with a shutter or heavy curtain, or netting or board. */
             guard?: components["schemas"]["Guard"] | null;
+            /** @description What keeps its daylight out while people play. */
+            cover?: components["schemas"]["Cover"] | null;
         } & {
             [key: string]: unknown;
         };
@@ -2373,6 +2404,9 @@ export interface components {
             questions: components["schemas"]["QuestionJson"][];
             /** Hitting */
             hitting: components["schemas"]["HittingJson"][];
+            length: components["schemas"]["LengthJson"] | null;
+            /** Assumed */
+            assumed: string[];
             /** Bags */
             bags: components["schemas"]["BagJson"][];
             /** Stages */
@@ -2439,8 +2473,9 @@ export interface components {
              * @default 0
              */
             wall_foam_m: number;
-            /** @default dim */
-            light: components["schemas"]["Light"];
+            /** @description As somebody says that it is lit; left empty, it is worked out from lamps and windows. */
+            light?: components["schemas"]["Light"] | null;
+            wall_colour?: components["schemas"]["WallColour"] | null;
             /**
              * Measured Lux
              * @description Light on the screen as measured with a meter; stands before the preset.
@@ -2727,6 +2762,18 @@ export interface components {
          */
         StoredKind: "car" | "boat" | "bench" | "bicycles" | "furniture" | "gym" | "boxes";
         /**
+         * StretchJson
+         * @description One part of the room's length, and what asks for so much of it.
+         */
+        StretchJson: {
+            /** Words */
+            words: string;
+            /** Text */
+            text: string;
+            /** Asked By */
+            asked_by: string;
+        };
+        /**
          * Subscriptions
          * @description What the household thinks of fees that come again.
          * @enum {string}
@@ -2781,6 +2828,21 @@ export interface components {
             new_y_m?: number | null;
             /** New Z M */
             new_z_m?: number | null;
+            /**
+             * Lit
+             * @description Of a lamp: it is on while people play.
+             */
+            lit?: boolean | null;
+            /**
+             * Lumens
+             * @description Of a lamp: its brightness.
+             */
+            lumens?: number | null;
+            /**
+             * Burns Fuel
+             * @description Of a heater: it burns gas, oil or wood in the room.
+             */
+            burns_fuel?: boolean | null;
         } & {
             [key: string]: unknown;
         };
@@ -2789,7 +2851,7 @@ export interface components {
          * @description The usual obstructions.
          * @enum {string}
          */
-        ThingKind: "beam" | "rail" | "duct" | "lamp" | "opener" | "column" | "shelf" | "radiator" | "other";
+        ThingKind: "beam" | "rail" | "duct" | "lamp" | "opener" | "column" | "shelf" | "radiator" | "heater" | "other";
         /**
          * Valuation
          * @description How gifts and owned things count against the cap: what leaves the purse, or what they would cost a newcomer.
@@ -2832,6 +2894,12 @@ export interface components {
          * @enum {string}
          */
         Wall: "screen" | "right" | "rear" | "left";
+        /**
+         * WallColour
+         * @description How much light the walls throw back.
+         * @enum {string}
+         */
+        WallColour: "dark" | "mid" | "white";
         /**
          * WhilePlaying
          * @description Where a stored thing is while people play.
@@ -3123,7 +3191,8 @@ export interface components {
             lining_m?: string | number;
             /** Wall Foam M */
             wall_foam_m?: string | number;
-            light?: components["schemas"]["Light"];
+            light?: components["schemas"]["Light"] | null;
+            wall_colour?: components["schemas"]["WallColour"] | null;
             /** Measured Lux */
             measured_lux?: string | number | null;
             /** Mains V */
@@ -3181,6 +3250,7 @@ export interface components {
             right_wall_m?: string | number | null;
             /** Screen To Right Wall M */
             screen_to_right_wall_m?: string | number | null;
+            mat_lies?: components["schemas"]["MatLies"] | null;
             /** Stays Up */
             stays_up?: components["schemas"]["BayPart"][] | null;
         };
@@ -3313,6 +3383,9 @@ export interface components {
             questions?: components["schemas"]["QuestionJson"][] | null;
             /** Hitting */
             hitting?: components["schemas"]["HittingJson"][] | null;
+            length?: components["schemas"]["LengthJson"] | null;
+            /** Assumed */
+            assumed?: string[] | null;
             /** Bags */
             bags?: components["schemas"]["BagJson"][] | null;
             /** Stages */
@@ -3410,6 +3483,12 @@ export interface components {
             new_y_m?: string | number | null;
             /** New Z M */
             new_z_m?: string | number | null;
+            /** Lit */
+            lit?: boolean | null;
+            /** Lumens */
+            lumens?: string | number | null;
+            /** Burns Fuel */
+            burns_fuel?: boolean | null;
             while_playing?: components["schemas"]["WhilePlaying"];
             /** Play X M */
             play_x_m?: string | number | null;
@@ -3424,6 +3503,7 @@ export interface components {
             /** Hinge Far */
             hinge_far?: boolean;
             guard?: components["schemas"]["Guard"] | null;
+            cover?: components["schemas"]["Cover"] | null;
             /** Outlets */
             outlets?: number;
         };

@@ -17,6 +17,7 @@ export const KINDS: Record<ContentGroup, Record<string, string>> = {
     column: 'column',
     shelf: 'shelf',
     radiator: 'radiator',
+    heater: 'heater',
     other: 'something else',
   },
   openings: { window: 'window', door: 'door' },
@@ -115,12 +116,32 @@ export const CHOICES: Record<ContentGroup, Choosing[]> = {
   ],
   sockets: [WALL],
 }
-export const GUARD_WORDS = {
-  unsaid: 'not said',
-  nothing: 'nothing',
-  film: 'film and a curtain',
-  net: 'netting or board',
-} as const
+/** What is asked of some kinds only, each answered with one of a few words; the first is that nobody has said. */
+export interface Asking {
+  kind: string
+  field: 'lit' | 'burns_fuel' | 'guard' | 'cover'
+  label: string
+  options: Readonly<Record<string, string>>
+}
+
+const YES_OR_NO = { unsaid: 'not said', true: 'yes', false: 'no' } as const
+export const OF_KIND: readonly Asking[] = [
+  { kind: 'lamp', field: 'lit', label: 'On while you play', options: YES_OR_NO },
+  { kind: 'heater', field: 'burns_fuel', label: 'Burns gas, oil or wood', options: YES_OR_NO },
+  {
+    kind: 'window',
+    field: 'guard',
+    label: 'Before it, against balls',
+    options: { unsaid: 'not said', nothing: 'nothing', film: 'film and a curtain', net: 'netting or board' },
+  },
+  {
+    kind: 'window',
+    field: 'cover',
+    label: 'Before it, against daylight',
+    options: { unsaid: 'not said', nothing: 'nothing', curtain: 'a curtain', blackout: 'a blackout blind' },
+  },
+]
+export const LUMENS: Asked = { field: 'lumens', label: 'Brightness', optional: true }
 export const STAYS_UP_WORDS = {
   projector: 'projector',
   screen: 'screen',

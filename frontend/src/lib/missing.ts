@@ -2,6 +2,7 @@
 import { navigate } from '../router'
 import { catalogue } from './catalogue.svelte'
 import { panels } from './panels.svelte'
+import { view } from './view.svelte'
 
 const PART = 'parts/'
 const PATIENCE_MS = 2000
@@ -19,6 +20,7 @@ export async function enter(missing: string, build_id: number): Promise<void> {
     await navigate('/builds/:id/brief', params)
   } else {
     await navigate('/builds/:id/room', params)
+    if (record.includes('/')) view.chosen = record
   }
   focusOn(
     record.startsWith(PART) ? missing.slice(missing.lastIndexOf('.') + 1) : missing,

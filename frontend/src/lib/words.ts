@@ -50,10 +50,17 @@ export const BAND_WORDS = {
   fast: 'fast',
 } as const
 export const LIGHT_WORDS = {
+  '': 'by its lamps and windows',
   lamp_on_ball: 'dark, a lamp on the ball',
   dim: 'dim',
   working: 'working light',
   open_door: 'an open door in daylight',
+} as const
+export const COLOUR_WORDS = {
+  '': 'not said',
+  dark: 'dark and matt',
+  mid: 'in between',
+  white: 'white',
 } as const
 export const CEILING_WORDS = {
   flat: 'flat',
@@ -65,7 +72,7 @@ export const CEILING_WORDS = {
   high_rear: 'high at the rear wall',
 } as const
 export const WALL_WORDS: Record<string, string> = {
-  screen: 'as it hangs',
+  screen: 'as it is',
   right: 'on the right wall',
   rear: 'on the rear wall',
   left: 'on the left wall',

@@ -63,5 +63,6 @@ _MOVED_THINGS = {
     "lens_height_m": "projector",
     "monitor_distance_m": "monitor",
     "monitor_pad_m": "monitor's pad",
+    "mat_lies": "mat",
     "stays_up": "parts that stay up",
 }

@@ -6,9 +6,10 @@ from core.checks import GRAPH
 from core.checks.evaluation import Evaluation
 from core.checks.limits import State
 from core.checks.memo import Memo
+from core.checks.readings import HittingSurface
 from core.checks.verdict import Told
 from core.model.brief import Brief, Player
-from core.model.parts import Part, Plan, kinds_of
+from core.model.parts import Flooring, Mat, Part, Plan, kinds_of
 from core.model.room import Layout, Room
 from core.quantities import Figure, UnitSystem, figure_text
 from tests.core import worlds
@@ -21,9 +22,14 @@ def told(figure: Figure | None) -> str:
 
 
 def answer(check: str, *given: object) -> Told:
-    """What `check` says where `given` are the readings; a player plays alone, and what is not given is as usual."""
+    """What `check` says where `given` are the readings; a player plays alone, and what is not given is as usual.
+
+    Without a mat and a floor people stand on the bare one.
+    """
     players = tuple(value for value in given if isinstance(value, Player))
     readings: dict[type, object] = {Room: worlds.room(), Layout: worlds.layout(), Brief: Brief(players=players)}
+    if not any(isinstance(value, Mat | Flooring) for value in given):
+        readings[HittingSurface] = HittingSurface(0.0, 0.0)
     for value in given:
         kinds = kinds_of(type(value)) if isinstance(value, Part | Plan) else (type(value),)
         readings.update(dict.fromkeys(kinds, value))

@@ -1,10 +1,11 @@
 """Mat and floor."""
 
-from core.checks.floor import cover, flush, strip
+from core.checks.floor import cover, strip
 from core.checks.verdict import Told
 from core.model.parts import Turf
-from tests.core.checks.base import CheckTestCase
+from tests.core.checks.base import CheckTestCase, answer
 from tests.core.worlds import mat, room, tiles
+from tests.core.worlds import strip as hitting_strip
 
 
 class StripTests(CheckTestCase):
@@ -20,7 +21,7 @@ class StripTests(CheckTestCase):
 
 class FlushTests(CheckTestCase):
     def answer(self, mat_m: float | None, floor_m: float | None) -> Told:
-        return flush(mat(thickness_m=mat_m), tiles(thickness_m=floor_m))
+        return answer("mat.flush", hitting_strip(thickness_m=mat_m), tiles(thickness_m=floor_m))
 
     def test_within_three_millimetres(self) -> None:
         self.assert_verdict(self.answer(0.042, 0.040), "clear", "2 mm", "10 mm", "8 mm")
@@ -28,10 +29,20 @@ class FlushTests(CheckTestCase):
 
     def test_a_step_that_is_felt_and_one_that_trips(self) -> None:
         self.assert_verdict(
-            self.answer(0.046, 0.040), "tight", "6 mm", "10 mm", "4 mm", "Put 6 mm of underlay under the floor."
+            self.answer(0.046, 0.040),
+            "tight",
+            "6 mm",
+            "10 mm",
+            "4 mm",
+            "Choose a covering and a strip that are equally thick, or 6 mm more under the floor.",
         )
         self.assert_verdict(
-            self.answer(0.018, 0.040), "blocked", "22 mm", "10 mm", "−12 mm", "Put 22 mm of underlay under the mat."
+            self.answer(0.018, 0.040),
+            "blocked",
+            "22 mm",
+            "10 mm",
+            "−12 mm",
+            "Choose a covering and a strip that are equally thick, or 22 mm more under the strip.",
         )
 
     def test_unknown(self) -> None:

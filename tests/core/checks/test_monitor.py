@@ -3,12 +3,12 @@
 from typing import Any
 
 from core.checks.monitor import behind, beside, flight, hands, level
-from core.checks.readings import Filled, HittingSurface, MonitorSpot, monitor_spot
+from core.checks.readings import Filled, HittingSurface, MonitorFoot, MonitorSpot, monitor_spot
 from core.checks.verdict import Told
 from core.model.brief import Brief, Player
 from core.model.parts import OverheadCamera, SideCamera
 from tests.core.checks.base import CheckTestCase, answer
-from tests.core.worlds import layout, left_hander, monitor_of, places, player, radar, room
+from tests.core.worlds import layout, left_hander, mat, monitor_of, places, player, radar, room
 
 
 class BehindTests(CheckTestCase):
@@ -136,9 +136,8 @@ class HandsTests(CheckTestCase):
 class LevelTests(CheckTestCase):
     def answer(self, mat_m: float, floor_m: float, pad_m: float = 0.0, tolerance: float | None = 0.010) -> Told:
         camera = monitor_of(SideCamera, level_tolerance_m=tolerance)
-        return level(
-            camera, HittingSurface(mat_m, floor_m), layout(monitor_pad_m=pad_m), Filled(frozenset(), frozenset())
-        )
+        surface, foot = HittingSurface(mat_m, floor_m), MonitorFoot(floor_m + pad_m, on_mat=False)
+        return level(camera, mat(), surface, foot, layout(monitor_pad_m=pad_m), Filled(frozenset(), frozenset()))
 
     def test_clear_tight_blocked(self) -> None:
         """10 mm are allowed; up to half of it is clear."""

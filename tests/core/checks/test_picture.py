@@ -1,5 +1,6 @@
 """Projector, picture and screen. A 2.60 m square of clear screen, 16:9 panel: raster 4.622 × 2.600 m unless said."""
 
+from core.checks.light import ScreenLight
 from core.checks.picture import (
     contrast,
     lens_height,
@@ -10,12 +11,13 @@ from core.checks.picture import (
     throw_distance,
 )
 from core.checks.readings import BayMiddle, HittingSurface, LensBand, Throw, lens, picture, raster
-from core.checks.verdict import Told
+from core.checks.verdict import Basis, Told
 from core.geometry.ceiling import ceiling_of
 from core.geometry.picture import Picture, Raster, raster_around
 from core.geometry.shadow import Lens
 from core.model.brief import Brief
 from core.model.facts import MissingFact
+from core.model.room import Light
 from tests.core.checks.base import METRIC, CheckTestCase, answer
 from tests.core.worlds import layout, places, player, projector, room, screen, title
 
@@ -186,21 +188,17 @@ class BrightnessTests(CheckTestCase):
     def test_contrast(self) -> None:
         """79.46 cd/m², C 2000. 8 lux: La 2.546, Lb 0.040: 31.7. 30 lux: La 9.549: 9.3. 120 lux: La 38.2: 3.1."""
         for light, state, ratio, margin in (
-            ("lamp_on_ball", "clear", "31.7 : 1", "24.7 : 1"),
-            ("dim", "tight", "9.3 : 1", "2.3 : 1"),
-            ("working", "blocked", "3.1 : 1", "−3.9 : 1"),
+            (Light.LAMP_ON_BALL, "clear", "31.7 : 1", "24.7 : 1"),
+            (Light.DIM, "tight", "9.3 : 1", "2.3 : 1"),
+            (Light.WORKING, "blocked", "3.1 : 1", "−3.9 : 1"),
         ):
-            verdict = contrast(projector(), screen(), RASTER, room(light=light))
+            verdict = contrast(projector(), screen(), RASTER, ScreenLight(light.screen_lux, Basis.TRADE))
             self.assert_verdict(verdict, state, ratio, "7.0 : 1", margin)
-
-    def test_measured_light_stands_before_the_preset(self) -> None:
-        verdict = contrast(projector(), screen(), RASTER, room(light="working", measured_lux=8))
-        self.assert_verdict(verdict, "clear", "31.7 : 1", "7.0 : 1", "24.7 : 1")
 
     def test_unknown(self) -> None:
         self.assert_unknown(luminance(projector(lumens=None), screen(), RASTER), "The brightness of Lamp")
         self.assert_unknown(luminance(projector(), screen(gain=None), RASTER), "The gain of Square")
-        verdict = contrast(projector(native_contrast=None), screen(), RASTER, room())
+        verdict = contrast(projector(native_contrast=None), screen(), RASTER, ScreenLight(30, Basis.TRADE))
         self.assert_unknown(verdict, "The native contrast of Lamp")
 
 

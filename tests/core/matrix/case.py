@@ -29,6 +29,18 @@ def post(**places: float) -> dict[str, Any]:
     return {"id": "post", "kind": "other", "name": "post", "fixed_to": "floor", **sizes}
 
 
+def pendant(**facts: Any) -> dict[str, Any]:
+    """A lamp under the ceiling, 1.25 m before the screen."""
+    sizes = {"x_m": 2.15, "y_m": 1.5, "z_m": 2.6, "width_m": 0.3, "length_m": 0.3, "height_m": 0.25}
+    return {"id": "pendant", "kind": "lamp", "name": "pendant", "fixed_to": "ceiling", **sizes, **facts}
+
+
+def stove(**facts: Any) -> dict[str, Any]:
+    """A heater in the corner behind the golfer."""
+    sizes = {"x_m": 0.0, "y_m": 6.4, "z_m": 0.0, "width_m": 0.4, "length_m": 0.4, "height_m": 0.7}
+    return {"id": "stove", "kind": "heater", "name": "stove", "fixed_to": "floor", **sizes, **facts}
+
+
 WIDE_DOOR: dict[str, Any] = {
     "id": "door",
     "kind": "door",

@@ -2,7 +2,7 @@
 
 from core.model.parts import Edge, Net, Part, ProjectionSheet
 from tests.core import worlds
-from tests.core.matrix.case import WINDOW, Case, blocked, clear, extra, post, tight, unknown
+from tests.core.matrix.case import WINDOW, Case, blocked, clear, extra, pendant, post, tight, unknown
 
 NET = Net(id="net", maker="Maker", name="Net", width_m=2.6, height_m=2.5)
 SHEET_ONLY = ProjectionSheet(id="sheet", maker="Maker", name="Sheet", width_m=2.6, height_m=2.5)
@@ -128,6 +128,16 @@ ROWS: dict[str, list[Case]] = {
         unknown("The brightness of Lamp", projector__lumens=None),
     ],
     "picture.contrast": [
+        tight(
+            "10.3 : 1 | 7.0 : 1 | 3.3 : 1",
+            "a wide lamp of 1,000 lm: 45.9 lux straight at 1.35 up, 0.5 · 1000 · 0.3 / (134 · 0.7) = 1.6 thrown back",
+            room__light=None,
+            room__wall_colour="mid",
+            room__openings=[],
+            room__none_of=("openings",),
+            room__things=[pendant(lit=True, lumens=1000)],
+        ),
+        unknown("How the room is lit while you play", room__light=None),
         clear("15.7 : 1 | 7.0 : 1 | 8.7 : 1", "141.3 over 30/π + 0.07, plus one"),
         tight("8.4 : 1 | 7.0 : 1 | 1.4 : 1", "half the light: 70.6 / 9.58 + 1", projector__lumens=2000),
         blocked("4.7 : 1 | 7.0 : 1 | −2.3 : 1", "working light, 120 lux: 141.3 / 38.27 + 1", room__light="working"),
@@ -427,9 +437,12 @@ ROWS: dict[str, list[Case]] = {
         unknown("The strip width of Strip", mat__strip_width_m=None),
     ],
     "mat.flush": [
-        clear("0 mm | 10 mm | 10 mm", "40 and 40"),
-        tight("5 mm | 10 mm | 5 mm", "45 and 40: felt, no trip", mat__thickness_m=0.045),
-        blocked("20 mm | 10 mm | −10 mm", "60 and 40: a foot catches", mat__thickness_m=0.06),
+        clear("stood on | stood on, or flush | –", "a mat that one stands on"),
+        clear("0 mm | 10 mm | 10 mm", "40 and 40", swap=[worlds.strip()]),
+        tight("5 mm | 10 mm | 5 mm", "45 and 40: felt, no trip", swap=[worlds.strip(thickness_m=0.045)]),
+        blocked("20 mm | 10 mm | −10 mm", "60 and 40: a foot catches", swap=[worlds.strip(thickness_m=0.06)]),
+        blocked("40 mm | 10 mm | −30 mm", "on top of the tiles", swap=[worlds.strip()], layout__mat_lies="on_top"),
+        unknown("Whether the mat is let in or lies on top", swap=[worlds.strip()], layout__mat_lies=None),
         unknown("The thickness of Strip", mat__thickness_m=None),
     ],
     "mat.cushion": [
@@ -448,6 +461,15 @@ ROWS: dict[str, list[Case]] = {
         clear("let into the floor | heavy, or let in | –", "sunk 40 mm into the tiles"),
         tight("8.0 kg | 5.0 kg | 3.0 kg", "8 kg on a bare floor", mat__weight_kg=8, without=("floor",)),
         blocked("4.0 kg | 5.0 kg | −1.0 kg", "under 5 kg", mat__weight_kg=4, without=("floor",)),
+        clear("20.0 kg | 5.0 kg | 15.0 kg", "on tiles", mat__weight_kg=20, layout__mat_lies="on_top"),
+        tight(
+            "20.0 kg | 5.0 kg | 15.0 kg",
+            "on a pile of 20 mm it takes 25",
+            mat__weight_kg=20,
+            layout__mat_lies="on_top",
+            tiles__pile_m=0.02,
+        ),
+        unknown("Whether the mat is let in or lies on top", layout__mat_lies=None),
         unknown("The weight of Strip", mat__weight_kg=None),
     ],
     "mat.tee": [

@@ -2,7 +2,7 @@
 
 from core.model.parts import Net
 from tests.core import worlds
-from tests.core.matrix.case import WIDE_DOOR, WINDOW, Case, blocked, clear, extra, post, tight, unknown
+from tests.core.matrix.case import WIDE_DOOR, WINDOW, Case, blocked, clear, extra, pendant, post, stove, tight, unknown
 
 ADA = {"subject": "Ada"}
 NET = Net(id="net", maker="Maker", name="Net", width_m=2.6, height_m=2.5)
@@ -343,6 +343,18 @@ ROWS: dict[str, list[Case]] = {
             "no alarm",
             beside=[extra("heater", "Stove", method="fuel", made_for_indoors=True)],
         ),
+        blocked(
+            "stove | none, or made for indoors, with alarm and ventilation | lacks a carbon-monoxide alarm",
+            "the room's own, and no alarm",
+            room__things=[stove(burns_fuel=True)],
+        ),
+        clear(
+            "none | none, or made for indoors, with alarm and ventilation | –",
+            "an electric one",
+            room__things=[stove(burns_fuel=False)],
+        ),
+        unknown("Whether stove burns fuel", room__things=[stove()]),
+        unknown("What stands or hangs in the room", room__things=[], room__none_of=()),
         unknown("The use indoors of Stove", beside=[extra("heater", "Stove", method="fuel")]),
     ],
     "noise.devices": [
@@ -361,6 +373,11 @@ ROWS: dict[str, list[Case]] = {
         clear("none | none | –", "no lamp"),
         tight("Bar | none | –", "lights the room", beside=[extra("lamp", "Bar", lights="room")]),
         blocked("Flood | none | –", "shines on the screen", beside=[extra("lamp", "Flood", lights="screen")]),
+        clear("none | none | –", "off while playing", room__things=[pendant(lit=False)]),
+        tight("pendant | none | –", "on, 3.0 before the screen", room__things=[pendant(lit=True, y_m=3.3)]),
+        blocked("pendant | none | –", "on, 1.25 before the screen", room__things=[pendant(lit=True)]),
+        unknown("Whether pendant is on while you play", room__things=[pendant(y_m=3.3)]),
+        unknown("What stands or hangs in the room", room__things=[], room__none_of=()),
         unknown("The place that it lights of Spot", beside=[extra("lamp", "Spot")]),
     ],
 }

@@ -3,6 +3,7 @@
   import { useBuild } from '../../lib/build.svelte'
   import { KIND_WORDS } from '../../lib/kinds'
   import Choice from '../Choice.svelte'
+  import MatLies from '../MatLies.svelte'
   import QuantityField from '../QuantityField.svelte'
   import VerdictRow from '../VerdictRow.svelte'
 
@@ -103,6 +104,9 @@
       choose={(signal) =>
         void build.decide(slot, `signal: ${SIGNAL_WORDS[signal]}`, { signal: signal === '' ? null : signal })}
     />
+  {/if}
+  {#if slot === 'mat'}
+    <MatLies showLabel />
   {/if}
   {#if slot === 'screen'}
     <QuantityField

@@ -1,7 +1,7 @@
 <script lang="ts">
   import ChevronDown from '@lucide/svelte/icons/chevron-down'
   import type { Content, ContentChange, ContentGroup } from '../../api/client'
-  import { type Asked, CHOICES, GUARD_WORDS, LENGTHS, NEW_PLACE, PLAY_PLACE } from '../../lib/contents'
+  import { type Asked, CHOICES, LENGTHS, LUMENS, NEW_PLACE, OF_KIND, PLAY_PLACE } from '../../lib/contents'
   import { useBuild } from '../../lib/build.svelte'
   import { view } from '../../lib/view.svelte'
   import Choice from '../Choice.svelte'
@@ -20,6 +20,7 @@
   const asked = $derived<Asked[]>([
     ...LENGTHS[group],
     ...(group === 'things' && chosen('decision') === 'move' ? NEW_PLACE : []),
+    ...(chosen('kind') === 'lamp' ? [LUMENS] : []),
     ...(group === 'stored' && chosen('while_playing') === 'moved' ? PLAY_PLACE : []),
   ])
 
@@ -31,10 +32,11 @@
     return build.changeContent(subject, `${content.name}: ${what}`, values)
   }
 
-  const guard = $derived(
-    (Object.keys(GUARD_WORDS) as (keyof typeof GUARD_WORDS)[]).find((key) => key === content.guard) ??
-      'unsaid',
-  )
+  /** As the core takes it: not said, yes or no, or the word itself. */
+  function answerOf(value: string): string | boolean | null {
+    if (value === 'unsaid') return null
+    return value === 'true' ? true : value === 'false' ? false : value
+  }
 
   function chosen(field: string): string {
     return String(content[field])
@@ -75,7 +77,7 @@
           label="{label}, {content.name}"
           text={text(field)}
           width="7.5rem"
-          hint={optional ? 'as now' : ''}
+          hint={field === 'lumens' ? 'not said' : optional ? 'as now' : ''}
           commit={(typed) =>
             change(`${label.toLowerCase()} ${typed}`, { [field]: optional && typed === '' ? null : typed })}
         />
@@ -90,16 +92,17 @@
           choose={(value) => void change(options[value] ?? value, { [field]: value })}
         />
       {/each}
-      {#if chosen('kind') === 'window'}
-        <span>Before it, while playing</span>
+      {#each OF_KIND.filter(({ kind }) => kind === chosen('kind')) as { field, label, options } (field)}
+        <span>{label}</span>
         <Choice
-          label="Before {content.name}, while playing"
+          label="{label}: {content.name}"
+          field="{group}/{content.id}.{field}"
           narrow
-          value={guard}
-          options={GUARD_WORDS}
-          choose={(value) => void change(GUARD_WORDS[value], { guard: value === 'unsaid' ? null : value })}
+          value={content[field] == null ? 'unsaid' : chosen(field)}
+          {options}
+          choose={(value) => void change(options[value] ?? value, { [field]: answerOf(value) })}
         />
-      {/if}
+      {/each}
       {#if group === 'openings' && chosen('opens') === 'inward'}
         <label class="col-span-2 flex items-center gap-2">
           <input

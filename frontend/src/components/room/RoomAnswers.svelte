@@ -4,6 +4,7 @@
   import AnswerGroup from './AnswerGroup.svelte'
   import ClubBands from './ClubBands.svelte'
   import HittingSpots from './HittingSpots.svelte'
+  import LengthBudget from './LengthBudget.svelte'
   import TestSwing from './TestSwing.svelte'
 
   /** The room's own answers, grouped by what was checked, what needs a look first in front. */
@@ -25,9 +26,11 @@
   <p class="mb-2 text-faint">Add players to the brief to see their swings here.</p>
 {/if}
 <ClubBands check={CLUBS_CHECK} />
+{#each build.report?.assumed ?? [] as words (words)}<p class="py-1 text-sm text-faint">{words}</p>{/each}
 {#each groups as verdicts (verdicts[0]?.id)}
   <AnswerGroup {verdicts} />
 {/each}
 <HittingSpots />
+<LengthBudget />
 <TestSwing />
 <p class="mt-2 text-xs text-faint">{build.report?.caution}</p>

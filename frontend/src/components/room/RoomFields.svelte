@@ -1,9 +1,10 @@
 <script lang="ts">
   import type { LayoutChange, RoomChange } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
-  import { CEILING_WORDS, LIGHT_WORDS } from '../../lib/words'
+  import { CEILING_WORDS, LIGHT_WORDS, COLOUR_WORDS } from '../../lib/words'
   import { p } from '../../router'
   import Choice from '../Choice.svelte'
+  import MatLies from '../MatLies.svelte'
   import QuantityField from '../QuantityField.svelte'
 
   const build = $derived(useBuild()())
@@ -96,9 +97,23 @@
   <Choice
     label="Light while playing"
     narrow
-    value={room?.light ?? 'dim'}
+    field="room.light"
+    value={room?.light ?? ''}
     options={LIGHT_WORDS}
-    choose={(light) => void build.measureRoom(`light: ${LIGHT_WORDS[light]}`, { light })}
+    choose={(light) =>
+      void build.measureRoom(`light: ${LIGHT_WORDS[light]}`, { light: light === '' ? null : light })}
+  />
+  <span>Walls</span>
+  <Choice
+    label="Walls"
+    field="room.wall_colour"
+    narrow
+    value={room?.wall_colour ?? ''}
+    options={COLOUR_WORDS}
+    choose={(colour) =>
+      void build.measureRoom(`walls: ${COLOUR_WORDS[colour]}`, {
+        wall_colour: colour === '' ? null : colour,
+      })}
   />
   <span>Measured light on the screen</span>
   <QuantityField
@@ -143,4 +158,6 @@
         build.move(`${label.toLowerCase()} ${typed}`, { [field]: typed === '' ? null : typed })}
     />
   {/each}
+  <span>The mat lies</span>
+  <MatLies />
 </div>
