@@ -59,6 +59,10 @@ class Bags:
 
     bags: tuple[Bag, ...]
 
+    def of(self, player: Player) -> tuple[Swung, ...]:
+        """Every club of `player`, longest first."""
+        return next(bag.swung for bag in self.bags if bag.player.id == player.id)
+
 
 @derive
 def bags(surroundings: Surroundings, hood: StatedHood | None) -> Bags:

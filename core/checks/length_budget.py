@@ -51,9 +51,10 @@ def length_budget(
     if not brief.players:
         return None
     asked = distance or BallDistance()
-    gap = (least_gap_m(room) + room.wall_foam_m, "the screen, to give" if not room.wall_foam_m else "screen and foam")
+    foam = " and foam" if room.wall_foam_m else ""
+    gap = (least_gap_m(room) + room.wall_foam_m, "the screen to give" + foam)
     if isinstance(surface, Net) and surface.gives_m is not None:
-        gap = (surface.gives_m, "the net, to give")
+        gap = (surface.gives_m, "the net to give")
     to_screen = [(asked.least_m, asked.net or "rebound and the eye")]
     behind = [
         (behind_ball_m(swing_disc(player, player.longest_club)), f"{player.name}'s swing") for player in brief.players

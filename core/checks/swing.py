@@ -6,7 +6,7 @@ from math import degrees
 from typing import Annotated
 
 from core.bay import projector_box
-from core.checks.bag import bag_headline, bag_of
+from core.checks.bag import Bags, bag_headline
 from core.checks.ball import SwingRules, ball_limits
 from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input
@@ -280,7 +280,7 @@ def _lower_floor(player: Player, closest: Closest, surroundings: Surroundings) -
 def longest_club(
     player: Annotated[Player, "early_release", "handedness", "height_m", "id", "longest_club", "measured_reaches"],
     surroundings: Surroundings,
-    hood: StatedHood | None,
+    bags: Bags,
 ) -> Answer:
     """The longest club that the player wants to swing stays clear of everything; else how far down the bag it goes.
 
@@ -292,7 +292,7 @@ def longest_club(
     limit = swing_limit(wanted.clearance_m, wanted.doubt_m)
     return Answer(
         limit,
-        headline=lambda: bag_headline(player, bag_of(player, surroundings)),
+        headline=lambda: bag_headline(player, bags.of(player)),
         formula="for each club, the smallest distance from its swing disc to room, things in the way and enclosure",
         inputs=lambda: tuple(
             Input(
@@ -300,7 +300,7 @@ def longest_club(
                 metres(swung.closest.clearance_m),
                 swing_basis(swung.closest.doubt_m),
             )
-            for swung in bag_of(player, surroundings)
+            for swung in bags.of(player)
         ),
         cures=lambda: (
             *slow_swing(player, wanted.to_measure if limit.state is State.TIGHT else None),

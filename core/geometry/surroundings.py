@@ -139,7 +139,7 @@ class Surroundings:
         return replace(self, things=tuple(things))
 
     def _closest(self, player: Player, club: Club, boxes: range) -> Closest:
-        row, table = self._wanted if club is player.longest_club else self._whole_bag(player)
+        row, table = self._bags
         nearness = table.nearest(row[player.id, club], boxes)
         solid = (*self.things, *self.panels)[nearness.box]
         disc, _ = table.swings[row[player.id, club]]
@@ -155,21 +155,9 @@ class Surroundings:
         )
 
     @cached_property
-    def _wanted(self) -> Table:
-        """Everybody's longest club against all boxes, in one go."""
-        return self._measured([(player, player.longest_club) for player in self.players])
-
-    def _whole_bag(self, player: Player) -> Table:
-        """All clubs of one player; asked for only where somebody looks down the bag."""
-        if player.id not in self._by_player:
-            self._by_player[player.id] = self._measured([(player, club) for club in Club])
-        return self._by_player[player.id]
-
-    @cached_property
-    def _by_player(self) -> dict[str, Table]:
-        return {}
-
-    def _measured(self, keys: list[tuple[Player, Club]]) -> Table:
+    def _bags(self) -> Table:
+        """Every club of everybody against all boxes, in one go."""
+        keys = [(player, club) for player in self.players for club in Club]
         swings = [(swing_disc(player, club), self.ball_of(player)) for player, club in keys]
         rows = {(player.id, club): number for number, (player, club) in enumerate(keys)}
         return rows, clearances(swings, self.boxes)

@@ -65,7 +65,7 @@ def evaluate(
         stages=stages.stages if stages else (),
         works=works.works if works else (),
         small=small,
-        leanings=tuple(leanings(build, parts, found)),
+        leanings=tuple(leanings(build, parts, found, before.leanings if before else ())),
         questions=(*_questions(build, found, may_be_empty), *_open_items(small)),
         hitting=spots.spots if spots else (),
         length=found.reading(LengthBudget),

@@ -8,10 +8,10 @@
 </script>
 
 {#if length}
-  <h2 class="mt-3 mb-1 text-lg">Where the length goes</h2>
+  <h2 class="mt-3 mb-1 text-lg">Where the length goes, at least</h2>
   <dl class="grid grid-cols-[1fr_auto] gap-x-3 text-sm">
     {#each length.stretches as { words, text, asked_by } (words)}
-      <dt>{words}, at least <span class="text-faint">for {asked_by}</span></dt>
+      <dt>{words} <span class="text-faint">for {asked_by}</span></dt>
       <dd class="text-right tabular-nums">{text}</dd>
     {/each}
     <dt class="border-t border-base-300 pt-0.5">Of {length.room}</dt>
