@@ -90,7 +90,8 @@ def flight(
 ) -> Flight:
     """Straight ways from each ball, up to the first thing that it meets; of two spots the one that it is worse for."""
     looked_for(room, Looked.OPENINGS)
-    solids = (*(obstructions.solids if obstructions else ()), *door_sweeps(room))
+    standing = obstructions.solids if obstructions else ()
+    solids = (*standing, *(sweep for sweep in door_sweeps(room) if sweep not in standing))
     panels = hood_solids(stated.hood, layout.screen_y_m, middle.x_m) if stated else ()
     met: dict[str, InTheWay] = {}
     for ball in balls.spots:
@@ -100,7 +101,7 @@ def flight(
         of_class = [_met(ways, ball, layout.screen_y_m, ceiling, near, panels) for ways in (STRUCK, WEDGE)]
         for solid, struck, wedge in zip(near, *of_class, strict=True):
             if struck or wedge:
-                one = InTheWay(solid.key, solid.name, struck, wedge, solid.carries, solid.hinge is not None)
+                one = InTheWay(solid.key, solid.name, struck, wedge, solid.carries, solid.key.startswith("openings/"))
                 met[solid.key] = max(one, met.get(solid.key, one), key=lambda each: (each.struck, each.wedge))
     return Flight(tuple(sorted(met.values(), key=lambda one: (-one.struck, -one.wedge, one.key))))
 

@@ -142,6 +142,9 @@ def _cures(worst: Conflict, solids: tuple[Solid, ...], room: Room, ceiling: Ceil
         elif solid.group is Group.STORED and playing:
             out = acts.of_content("stored", _id_of(solid), while_playing=WhilePlaying.OUT)
             cures.append(press(out, "Take {thing} out while people play.", None, thing=solid.name))
+        elif solid.is_sprung:
+            words = "Hang nothing where {door} goes; its rails and springs are a door company's work."
+            cures.append(say(words, door=solid.name))
         elif solid.hinge is not None:
             outward = acts.of_content("openings", _id_of(solid), opens=Opens.OUTWARD)
             cures.append(press(outward, "Let {door} open outward, or slide.", None, door=solid.name))

@@ -15,7 +15,7 @@ from core.geometry.conflicts import Conflict, Gap, conflicts, narrowest, near, w
 from core.geometry.panels import Hole, Walls, panel_of, walls_of
 from core.geometry.picture import Picture
 from core.geometry.shadow import Lens
-from core.geometry.solids import Solid, door_sweeps, golfers, stored_solids, thing_solids
+from core.geometry.solids import Solid, door_fittings, door_sweeps, golfers, stored_solids, thing_solids
 from core.geometry.surroundings import Surroundings
 from core.geometry.swing_disc import Point3
 from core.model.brief import Brief, Handedness
@@ -272,10 +272,12 @@ def bay(
 
 
 @derive
-def obstructions(room: Annotated[Room, "length_m", "none_of", "stored", "things", "width_m"]) -> Obstructions | None:
+def obstructions(
+    room: Annotated[Room, "length_m", "none_of", "openings", "stored", "things", "width_m"],
+) -> Obstructions | None:
     """What is in the way, and what the room must hold while people play; `None` in a room that has nothing."""
     looked_for(room, Looked.THINGS)
-    solids = (*thing_solids(room), *stored_solids(room, playing=True))
+    solids = (*thing_solids(room), *door_fittings(room), *stored_solids(room, playing=True))
     return Obstructions(solids) if solids else None
 
 
@@ -309,7 +311,7 @@ def room_at_play(
     """Things, doors, and what is stored where it is while people play; `None` in an empty room."""
     if not room.things and not room.stored and not room.openings:
         return None
-    solids = (*thing_solids(room), *door_sweeps(room), *stored_solids(room, playing=True))
+    solids = (*thing_solids(room), *_of_doors(room), *stored_solids(room, playing=True))
     return RoomAtPlay(solids, conflicts(solids, room, ceiling))
 
 
@@ -320,8 +322,13 @@ def room_at_rest(
     """Things, doors, and what is stored where it is while nobody plays; `None` where nothing is stored."""
     if not room.stored:
         return None
-    solids = (*thing_solids(room), *door_sweeps(room), *stored_solids(room, playing=False))
+    solids = (*thing_solids(room), *_of_doors(room), *stored_solids(room, playing=False))
     return RoomAtRest(solids, conflicts(solids, room, ceiling))
+
+
+def _of_doors(room: Room) -> tuple[Solid, ...]:
+    """What doors sweep or fill, and their fittings, each once."""
+    return tuple(dict.fromkeys((*door_sweeps(room), *door_fittings(room))))
 
 
 @derive

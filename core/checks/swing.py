@@ -259,6 +259,8 @@ def past_things(
 def _past(player: Player, closest: Closest, limit: Limit, surroundings: Surroundings) -> Cures:
     """What may be done about the thing itself."""
     lower, more = _lower_floor(player, closest, surroundings), enough(-limit.headroom)
+    if closest.key.startswith("openings/"):
+        return say("Keep {thing} shut while people play, or have a door company move it.", thing=closest.name), *lower
     if closest.carries:
         words = "{thing} carries the building: only a structural engineer says what may be done."
         return say(words, thing=closest.name), *lower

@@ -29,9 +29,11 @@ from core.quantities import Sentence, say
 OURSELVES = "you"
 ELECTRICIAN = "a licensed electrician"
 BUILDER = "a builder"
+DOOR_COMPANY = "a garage-door company: its springs are under load"
 TRADE_BY_KIND = {
     ThingKind.LAMP: ELECTRICIAN,
-    ThingKind.OPENER: "a garage-door company: its springs are under load",
+    ThingKind.OPENER: DOOR_COMPANY,
+    ThingKind.RAIL: DOOR_COMPANY,
     ThingKind.RADIATOR: "a plumber",
     ThingKind.DUCT: "a ventilation company",
     ThingKind.BEAM: "a structural engineer first: it carries the roof",

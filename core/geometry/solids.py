@@ -16,6 +16,13 @@ PAD_M = 0.05
 """Foam around what is padded (trade); it takes room of its own."""
 ARMS_PER_HEIGHT = 0.6
 """Hands and elbows over the ball, in heights of the golfer (trade)."""
+LEAF_M = 0.10
+"""Over and under the leaf of a door that tilts up (trade)."""
+RAILS_RISE_M = 0.35
+"""What the rails of a sectional door take over its opening, and beyond its height (trade)."""
+RAIL_M = 0.10
+COIL_M = 0.45
+"""Depth and height of the coil of a door that rolls up (trade)."""
 STANDING = (0.30, 0.35)
 """Half of what a standing golfer takes across and along, in metres (trade)."""
 
@@ -53,6 +60,8 @@ class Solid(NamedTuple):
     carries: bool = False
     """It holds up the building, and is not touched without an engineer."""
     material: Material = Material.SOLID
+    is_sprung: bool = False
+    """Part of a door that goes up under load: a door company's work."""
 
 
 def thing_solids(room: Room) -> tuple[Solid, ...]:
@@ -71,8 +80,57 @@ def stored_solids(room: Room, *, playing: bool) -> tuple[Solid, ...]:
 
 
 def door_sweeps(room: Room) -> tuple[Solid, ...]:
-    """What doors and windows that open into the room sweep."""
-    return tuple(_sweep(opening, room) for opening in room.openings if opening.opens is Opens.INWARD)
+    """What doors and windows sweep that open into the room, and what those that go up fill while they are open."""
+    hinged = (_sweep(opening, room) for opening in room.openings if opening.opens is Opens.INWARD)
+    filling = (solid for opening in room.openings for solid in _filled(opening, room))
+    return (*hinged, *filling)
+
+
+def door_fittings(room: Room) -> tuple[Solid, ...]:
+    """What is in the room of doors that go up, open or shut: rails under the ceiling, and coils; the leaf of one that
+    stands open while people play."""
+    return tuple(
+        solid
+        for opening in room.openings
+        for solid in (*_fittings(opening, room), *(_filled(opening, room) if opening.open_while_playing else ()))
+    )
+
+
+def _filled(opening: Opening, room: Room) -> Iterator[Solid]:
+    """The leaf of an open door: level under the lintel, on its rails above it, or folded to one side."""
+    top_m = opening.sill_m + opening.height_m
+    if opening.opens is Opens.TILTS:
+        yield _before_wall(opening, room, (top_m - LEAF_M, top_m + LEAF_M), opening.height_m)
+    elif opening.opens is Opens.SECTIONAL:
+        yield _before_wall(opening, room, (top_m, top_m + RAILS_RISE_M), opening.height_m + RAILS_RISE_M)
+    elif opening.opens is Opens.FOLDS:
+        yield _before_wall(opening, room, (opening.sill_m, top_m), opening.width_m / 2)
+
+
+def _fittings(opening: Opening, room: Room) -> Iterator[Solid]:
+    top_m = opening.sill_m + opening.height_m
+    if opening.opens is Opens.ROLLS:
+        yield _before_wall(opening, room, (top_m, top_m + COIL_M), COIL_M, "coil of {door}")
+    elif opening.opens in (Opens.TILTS, Opens.SECTIONAL):
+        up = (top_m - LEAF_M, top_m) if opening.opens is Opens.TILTS else (top_m, top_m + RAILS_RISE_M)
+        in_m = opening.height_m + (0.0 if opening.opens is Opens.TILTS else RAILS_RISE_M)
+        for end_m in (opening.along_m - RAIL_M, opening.along_m + opening.width_m):
+            rail = opening.model_copy(update={"along_m": end_m, "width_m": RAIL_M})
+            yield _before_wall(rail, room, up, in_m, "rail of {door}")
+
+
+def _before_wall(
+    opening: Opening, room: Room, up: tuple[float, float], inward_m: float, words: str = "open {door}"
+) -> Solid:
+    panel = panel_of(opening.wall, room)
+    corners = (
+        panel.at(opening.along_m, up[0]),
+        panel.at(opening.along_m + opening.width_m, up[1], inward_m=inward_m),
+    )
+    box = between(*((min(pair), max(pair)) for pair in zip(*corners, strict=True)))
+    name = words.format(door="door" if opening.name == opening.kind else opening.name)
+    reach = box if opening.opens is Opens.FOLDS else Box(box.low, (box.high[0], box.high[1], inf))
+    return Solid(f"openings/{opening.id}", name, Group.ROOM, box, reach, is_sprung=opening.opens.is_sprung)
 
 
 def golfers(players: tuple[Player, ...], ball_of: Callable[[Handedness], Point3]) -> tuple[Solid, ...]:

@@ -87,12 +87,25 @@ class OpeningKind(StrEnum):
 
 
 class Opens(StrEnum):
-    """How a door or window opens: a leaf that swings into the room sweeps a square of it."""
+    """How a door or window opens: what a leaf sweeps of the room, or fills under its ceiling."""
 
     INWARD = "inward"
     OUTWARD = "outward"
     SLIDES = "slides"
+    TILTS = "tilts"
+    """Up and in, in one piece."""
+    SECTIONAL = "sectional"
+    """In sections, on rails under the ceiling."""
+    ROLLS = "rolls"
+    """Round a coil over the opening."""
+    FOLDS = "folds"
+    """To one side, into the room, in halves."""
     NOT = "not"
+
+    @property
+    def is_sprung(self) -> bool:
+        """Springs and rails under load: a door company's work, whatever one's own skills."""
+        return self in (Opens.TILTS, Opens.SECTIONAL, Opens.ROLLS)
 
 
 class Looked(StrEnum):
@@ -214,6 +227,8 @@ class Opening(Record):
     opens: Opens = Opens.INWARD
     hinge_far: bool = False
     """The hinges are at the end that is further from where `along_m` counts from."""
+    open_while_playing: bool = False
+    """It stands open while people play."""
     guard: Guard | None = None
     """What guards a window: nothing, safety film with a shutter or heavy curtain, or netting or board."""
     cover: Cover | None = None

@@ -17,7 +17,7 @@ from core.geometry.ball_rules import BEHIND_BALL, BallRoom, swing_rules
 from core.geometry.ceiling import Ceiling, ceiling_of
 from core.geometry.picture import fit_shape
 from core.geometry.shadow import Lens
-from core.geometry.solids import stored_solids, thing_solids
+from core.geometry.solids import door_fittings, stored_solids, thing_solids
 from core.geometry.surroundings import Surroundings
 from core.geometry.swing_clearance import clearances
 from core.geometry.swing_disc import swing_disc
@@ -154,7 +154,13 @@ def allowance(room: Room, players: tuple[Player, ...], surface_m: float) -> Allo
     layout = Layout(screen_y_m=GAP_COMFORT_M + room.wall_foam_m, ball_x_m=room.width_m / 2)
     place = BallRoom(room.width_m, room.length_m, ceiling, surface_m)
     empty = Around(
-        Surroundings(place, (0.0, 0.0, surface_m), (), (*thing_solids(room), *stored_solids(room, playing=True)), ()),
+        Surroundings(
+            place,
+            (0.0, 0.0, surface_m),
+            (),
+            (*thing_solids(room), *door_fittings(room), *stored_solids(room, playing=True)),
+            (),
+        ),
         None,
         layout.bay_middle_m(room),
         layout.screen_y_m,

@@ -135,7 +135,14 @@ def furnished_build(seed: int) -> Build:
     window = {"opens": dice.choice(("not", "inward")), "guard": dice.choice(("nothing", "film", "net"))}
     contents = {
         "openings": [
-            opening("door", 0.9, 0.0, 2.0, hinge_far=dice.random() < 0.5, opens=dice.choice(("inward", "outward"))),
+            opening(
+                "door",
+                0.9,
+                0.0,
+                2.0,
+                hinge_far=dice.random() < 0.5,
+                opens=dice.choice(("inward", "outward", "tilts", "sectional", "rolls", "folds")),
+            ),
             opening("window", 1.0, 0.9, 1.1, **window),
         ],
         "sockets": [

@@ -86,8 +86,12 @@ def _lifted(case: Case) -> Case:
     case = case.larger(Measurement.CEILING, case.by("more"))
     lifted = (thing.fixed_to is not FixedTo.CEILING for thing in case.build.room.things)
     things = zip(case.build.room.things, lifted, strict=True)
+    openings = (_changed(opening, {"sill_m": opening.sill_m + case.by("more")}) for opening in case.build.room.openings)
     return case.in_room(
-        things=tuple(_changed(thing, {"z_m": thing.z_m + case.by("more")}) if lift else thing for thing, lift in things)
+        openings=tuple(openings),
+        things=tuple(
+            _changed(thing, {"z_m": thing.z_m + case.by("more")}) if lift else thing for thing, lift in things
+        ),
     )
 
 

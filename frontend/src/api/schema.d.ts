@@ -2252,6 +2252,12 @@ export interface components {
              * @default false
              */
             hinge_far: boolean;
+            /**
+             * Open While Playing
+             * @description It stands open while people play.
+             * @default false
+             */
+            open_while_playing: boolean;
             /** @description What guards a window: nothing, safety film with a shutter or heavy curtain, or netting or board. */
             guard?: components["schemas"]["Guard"] | null;
             /** @description What keeps its daylight out while people play. */
@@ -2267,10 +2273,10 @@ export interface components {
         OpeningKind: "window" | "door";
         /**
          * Opens
-         * @description How a door or window opens: a leaf that swings into the room sweeps a square of it.
+         * @description How a door or window opens: what a leaf sweeps of the room, or fills under its ceiling.
          * @enum {string}
          */
-        Opens: "inward" | "outward" | "slides" | "not";
+        Opens: "inward" | "outward" | "slides" | "tilts" | "sectional" | "rolls" | "folds" | "not";
         /**
          * PartSheet
          * @description A part that hangs on the chain.
@@ -3502,6 +3508,8 @@ export interface components {
             opens?: components["schemas"]["Opens"];
             /** Hinge Far */
             hinge_far?: boolean;
+            /** Open While Playing */
+            open_while_playing?: boolean;
             guard?: components["schemas"]["Guard"] | null;
             cover?: components["schemas"]["Cover"] | null;
             /** Outlets */

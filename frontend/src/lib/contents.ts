@@ -111,7 +111,16 @@ export const CHOICES: Record<ContentGroup, Choosing[]> = {
     {
       field: 'opens',
       label: 'Opens',
-      options: { inward: 'into the room', outward: 'outward', slides: 'by sliding', not: 'not at all' },
+      options: {
+        inward: 'into the room',
+        outward: 'outward',
+        slides: 'by sliding',
+        tilts: 'up, in one piece',
+        sectional: 'up, on rails',
+        rolls: 'up, round a coil',
+        folds: 'by folding in',
+        not: 'not at all',
+      },
     },
   ],
   sockets: [WALL],

@@ -103,6 +103,20 @@
           choose={(value) => void change(options[value] ?? value, { [field]: answerOf(value) })}
         />
       {/each}
+      {#if chosen('kind') === 'door' && chosen('opens') !== 'not'}
+        <label class="col-span-2 flex items-center gap-2">
+          <input
+            type="checkbox"
+            class="checkbox checkbox-sm checkbox-primary"
+            checked={chosen('open_while_playing') === 'true'}
+            onchange={(event) =>
+              void change('open while playing or not', {
+                open_while_playing: event.currentTarget.checked,
+              })}
+          />
+          Stands open while you play
+        </label>
+      {/if}
       {#if group === 'openings' && chosen('opens') === 'inward'}
         <label class="col-span-2 flex items-center gap-2">
           <input
