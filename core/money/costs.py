@@ -55,7 +55,9 @@ class Line(NamedTuple):
     up_front: Money | None
     yearly: Money | None
     replacement_value: Money | None = None
-    """What it would cost a newcomer."""
+    """What something owned is worth."""
+    newcomers: Money | None = None
+    """What it would cost somebody who owns nothing and was quoted nothing: its worth as typed, else its list price."""
     quantity: int = 1
     unit: str = ""
     missing: Missing | None = None
@@ -96,7 +98,7 @@ class Costs:
     horizon: Money
     """Up front and `horizon_years` of yearly fees; contingency not included."""
     newcomer: Money
-    """What the same build would cost somebody who owns nothing of it."""
+    """What the same build would cost somebody who owns nothing of it, at list prices."""
     horizon_years: int
     contingency_share: float
     up_front_cap: Money | None
@@ -121,16 +123,20 @@ class Costs:
     @property
     def workings(self) -> tuple[Sentence, Sentence, Sentence]:
         """How contingency, horizon and newcomer's cost are made up."""
-        owned = self.newcomer - self.up_front
+        more = self.newcomer - self.up_front
         return (
-            say("{share} of {up_front}", share=Quantity(self.contingency_share, Unit.SHARE), up_front=self.up_front),
+            say("{share} of {counted}", share=Quantity(self.contingency_share, Unit.SHARE), counted=self.counted),
             say(
                 "{up_front} up front + {years} × {yearly}",
                 up_front=self.up_front,
                 years=str(self.horizon_years),
                 yearly=self.yearly,
             ),
-            say("{up_front} and {owned} for what is owned already", up_front=self.up_front, owned=owned),
+            say("list prices of everything: {more} over what you pay up front", more=more)
+            if more.minor >= 0
+            else say(
+                "list prices of everything: {less} less than you pay up front", less=Money(-more.minor, more.currency)
+            ),
         )
 
     @property
@@ -163,12 +169,12 @@ def costs_of(brief: Brief, book: PriceBook, chain: Chain, room: Room, beside: It
     lines = (*hung, *beside)
     up_front = Money.total([line.up_front for line in lines if line.up_front], brief.currency)
     yearly = Money.total([line.yearly for line in lines if line.yearly], brief.currency)
-    owned = [line.replacement_value for line in lines if line.replacement_value]
-    newcomer = up_front + Money.total(owned, brief.currency)
+    newcomer = Money.total([line.newcomers for line in lines if line.newcomers], brief.currency)
+    counted = newcomer if brief.valuation is Valuation.NEWCOMER else up_front
     return Costs(
         lines=lines,
         up_front=up_front,
-        contingency=up_front.scaled(Decimal(str(brief.contingency_share))),
+        contingency=counted.scaled(Decimal(str(brief.contingency_share))),
         yearly=yearly,
         horizon=up_front + yearly * brief.horizon_years,
         newcomer=newcomer,
@@ -176,7 +182,7 @@ def costs_of(brief: Brief, book: PriceBook, chain: Chain, room: Room, beside: It
         contingency_share=brief.contingency_share,
         up_front_cap=brief.up_front_cap,
         yearly_cap=brief.yearly_cap,
-        counted=newcomer if brief.valuation is Valuation.NEWCOMER else up_front,
+        counted=counted,
         counts_owned=brief.valuation is Valuation.NEWCOMER,
     )
 
@@ -244,7 +250,14 @@ def _part_line(hanging: Hung, brief: Brief, book: PriceBook, room: Room) -> Line
     )
     value = decided.replacement_value_minor
     worth = None if value is None else Money(value, brief.currency)
-    return _paid(line, listed, owned=decided.owned, quote=quote, worth=worth)
+    return _paid(line, listed, owned=decided.owned, quote=_untaxed(quote, brief), worth=worth)
+
+
+def _untaxed(quote: Money | None, brief: Brief) -> Money | None:
+    """A quote is what is paid at the till: where tax is reclaimed, that much comes off it."""
+    if quote is None or brief.tax_treatment is not TaxTreatment.RECLAIMED:
+        return quote
+    return quote.scaled(1 / (1 + Decimal(str(brief.tax_share))))
 
 
 def bought_line(bought: Bought, brief: Brief, book: PriceBook) -> Line:
@@ -261,11 +274,11 @@ def bought_line(bought: Bought, brief: Brief, book: PriceBook) -> Line:
     count = units if isinstance(units, int) else 1
     quote = None if quote_minor is None else Money(quote_minor, brief.currency) * count
     line = Line(slot, f"{part.maker} {part.name}", Payment.LIST_PRICE, None, nothing, quantity=count, beside=id)
-    paid = _paid(line, listed, owned=owned, quote=quote)
+    paid = _paid(line, listed, owned=owned, quote=_untaxed(quote, brief))
     periods = {Billing.MONTHLY: MONTHS, Billing.YEARLY: 1}.get(billing)
     if periods is None or paid.up_front is None:
         return paid
-    return paid._replace(up_front=nothing, yearly=paid.up_front * periods)
+    return paid._replace(up_front=nothing, newcomers=nothing, yearly=paid.up_front * periods)
 
 
 def cost_of(part: Part, quantity: int, brief: Brief, book: PriceBook) -> Money:
@@ -285,10 +298,12 @@ def _paid(
             payment=Payment.OWNED,
             up_front=nothing,
             replacement_value=value,
+            newcomers=value,
             worth_missing=missing if value is None else None,
         )
+    line = line._replace(newcomers=price)
     if quote is not None:
-        return line._replace(payment=Payment.QUOTE, up_front=quote)
+        return line._replace(payment=Payment.QUOTE, up_front=quote, worth_missing=missing)
     free = price is not None and price.minor == 0
     return line._replace(payment=Payment.FREE if free else Payment.LIST_PRICE, up_front=price, missing=missing)
 
@@ -310,6 +325,6 @@ def _plan_line(hanging: Hung, plan: Plan, brief: Brief, book: PriceBook, monitor
     try:
         once = in_currency(book.plan_price(hanging.part, plan), brief) if plan.billing is Billing.ONCE else nothing
         yearly = yearly_fee(hanging.part, plan, brief, book)
-        return Line(hanging.slot, label, Payment.LIST_PRICE, once, yearly, licence=plan.id)
+        return Line(hanging.slot, label, Payment.LIST_PRICE, once, yearly, newcomers=once, licence=plan.id)
     except MissingFact as missing:
         return Line(hanging.slot, label, Payment.LIST_PRICE, None, None, missing=missing.missing, licence=plan.id)

@@ -7,6 +7,7 @@ from core.model.brief import Brief, ExchangeRate
 from core.model.build import Build, Slot
 from core.model.chain import resolve_chain
 from core.model.facts import MissingFact
+from core.model.household import TaxTreatment, Valuation
 from core.model.parts import Flooring, MonitorPlan, Part
 from core.money.costs import Costs, Payment, costs_of, floor_cover, in_currency
 from core.money.price_book import price_book_of
@@ -41,7 +42,11 @@ class CostTests(TestCase):
         self.assertIn("Left out", costs.scope)
         self.assertEqual(
             [sentence.text(UnitSystem.METRIC) for sentence in costs.workings],
-            ["10 % of €4,950.00", "€4,950.00 up front + 5 × €180.00", "€4,950.00 and €0.00 for what is owned already"],
+            [
+                "10 % of €4,950.00",
+                "€4,950.00 up front + 5 × €180.00",
+                "list prices of everything: €0.00 over what you pay up front",
+            ],
         )
 
     def test_total_and_lines_agree(self) -> None:
@@ -68,9 +73,24 @@ class CostTests(TestCase):
         costs = self.costs(build=self.decided("machine", owned=True))
         self.assertEqual(costs.newcomer, euros(4950))
 
+    def test_what_is_owned_counts_for_the_contingency_where_it_counts(self) -> None:
+        build = self.decided("machine", owned=True)
+        newcomers = build.model_copy(update={"brief": build.brief.model_copy(update={"valuation": Valuation.NEWCOMER})})
+        self.assertEqual(self.costs(build=build).contingency, euros(395))
+        self.assertEqual(self.costs(build=newcomers).contingency, euros(495))
+
+    def test_tax_that_is_reclaimed_comes_off_a_quote(self) -> None:
+        """1,190 with 19 % are 1,000: 4,950 − 900 + 1,000."""
+        build = self.decided("display", quote_minor=119_000)
+        brief = {"tax_share": 0.19, "tax_treatment": TaxTreatment.RECLAIMED}
+        reclaimed = build.model_copy(update={"brief": build.brief.model_copy(update=brief)})
+        line = next(line for line in self.costs(build=reclaimed).lines if line.slot is Slot.DISPLAY)
+        self.assertEqual(line.up_front, euros(1000))
+
     def test_a_quote_stands_before_the_list_price(self) -> None:
         costs = self.costs(build=self.decided("display", quote_minor=75_050))
         self.assertEqual(costs.up_front, euros(4800.5))
+        self.assertEqual(costs.newcomer, euros(4950), "a newcomer was quoted nothing")
         self.assertIn(Payment.QUOTE, [line.payment for line in costs.lines])
 
     def test_plans_are_paid_once_monthly_or_yearly(self) -> None:

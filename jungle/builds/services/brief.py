@@ -9,7 +9,9 @@ from core.model.build import Build
 from core.model.clubs import Club
 from core.model.free_ids import free_id
 from core.model.reaches import MeasuredReach
-from core.model.typed import with_changes
+from core.model.typed import FieldErrors, with_changes
+from core.money.currency import NoRate, in_currency_of
+from core.quantities.money import DECIMALS_BY_CURRENCY
 from jungle.builds.models import StoredBuild
 from jungle.builds.services.editing import NothingThere, On, edit, field_words
 from jungle.builds.services.people import units_of
@@ -22,9 +24,20 @@ def change_brief(on: On, changes: Mapping[str, object]) -> StoredBuild:
     def change(build: Build) -> Build:
         currency = str(changes.get("currency") or build.brief.currency)
         answers = {**changes, **_conditions(changes)}
+        build = _in_currency(build, currency)
         return build.model_copy(update={"brief": with_changes(build.brief, answers, units, currency)})
 
     return edit(on, f"Brief: {field_words(changes)}", change)
+
+
+def _in_currency(build: Build, currency: str) -> Build:
+    """Amounts never just take another sign: they are converted, or the change is refused."""
+    if currency not in DECIMALS_BY_CURRENCY:
+        return build
+    try:
+        return in_currency_of(build, currency)
+    except NoRate as missing:
+        raise FieldErrors([("currency", currency, str(missing))]) from missing
 
 
 def _conditions(changes: Mapping[str, object]) -> dict[str, object]:

@@ -3,8 +3,9 @@
 from datetime import date
 from typing import Any, NamedTuple
 
+from core.checks.needs import SmallItems
 from core.checks.verdict import Told
-from core.model.build import Build, slot_for
+from core.model.build import Build, SmallDecision, slot_for
 from core.model.parts import KINDS, SHEET, Part, kind_of
 from core.report.evaluation_of import evaluation_of
 from tests.core import worlds
@@ -94,7 +95,8 @@ def extra(kind: str, name: str = "", **facts: Any) -> Part:
 
 def world(changes: dict[str, Any]) -> tuple[Build, dict[str, Part]]:
     """The full build with `changes`: `room__width_m` sets a field of a record, `radar__links` one of a part,
-    `hung_monitor__plan` a decision; `swap` hangs other parts, `without` takes places down, `beside` adds extras."""
+    `hung_monitor__plan` a decision; `swap` hangs other parts, `without` takes places down, `beside` adds extras, and
+    `settled` strikes every small item."""
     parts = worlds.full_parts()
     build = worlds.full_build(brief=worlds.full_brief(), room=worlds.full_room())
     for part in changes.get("swap", ()):
@@ -120,7 +122,15 @@ def world(changes: dict[str, Any]) -> tuple[Build, dict[str, Part]]:
         else:
             sheet = parts[record]
             parts[record] = KINDS[kind_of(sheet)].model_validate({**sheet.model_dump(), field: value})
-    return Build.model_validate(document), parts
+    build = Build.model_validate(document)
+    return (_settled(build, parts) if changes.get("settled") else build), parts
+
+
+def _settled(build: Build, parts: dict[str, Part]) -> Build:
+    """`build` of people who do without every small item."""
+    small = evaluation_of(build, parts, today=TODAY).reading(SmallItems)
+    struck = {item.item.id: SmallDecision(choice="strike") for item in (small.items if small else ())}
+    return build.model_copy(update={"small_items": struck})
 
 
 def answered(check: str, changes: dict[str, Any]) -> list[Told]:

@@ -7,8 +7,16 @@ from tests.core.matrix.case import Case, blocked, clear, tight, unknown
 
 ROWS: dict[str, list[Case]] = {
     "money.up_front": [
-        clear("€4,950.00 | €10,000.00 | €5,050.00", "500 + 1000 + 900 + 300 + 800 + 400 + 35 packs of 30"),
-        tight("€4,950.00 | €5,000.00 | €50.00", "50 left, 495 are kept back", brief__up_front_cap_minor=500_000),
+        clear(
+            "€4,950.00 | €10,000.00 | €5,050.00", "500 + 1000 + 900 + 300 + 800 + 400 + 35 packs of 30", settled=True
+        ),
+        tight("13 small items | nothing open | –", "they will cost something"),
+        tight(
+            "€4,950.00 | €5,000.00 | €50.00",
+            "50 left, 495 are kept back",
+            settled=True,
+            brief__up_front_cap_minor=500_000,
+        ),
         blocked("€4,950.00 | €4,000.00 | −€950.00", "950 over", brief__up_front_cap_minor=400_000),
         unknown("The up-front cap", brief__up_front_cap_minor=None),
     ],
