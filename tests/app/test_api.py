@@ -42,7 +42,8 @@ class ReadingTests(ApiTestCase):
         self.assertEqual(summary["up_front"], "€4,950.00")
 
     def test_a_place_whose_price_is_not_known_does_not_say_nothing(self) -> None:
-        reply = self.send("patch", "/brief", currency="USD").json()
+        caps = {"up_front_cap_minor": "10000", "yearly_cap_minor": "300"}
+        reply = self.send("patch", "/brief", currency="USD", **caps).json()
         amounts = {status["slot"]: status["up_front"] for status in reply["report"]["slots"]}
         self.assertEqual(amounts["mat"], "price not known")
         self.assertEqual(reply["report"]["costs"]["missing_rates"], ["EUR"])

@@ -146,6 +146,7 @@ class SheetTests(CatalogueTestCase):
         self.assertNotEqual(again["part"]["part"], sheet.id, "neither takes the other's place")
 
     def test_a_bare_price_is_in_the_currency_of_the_build_that_is_open(self) -> None:
+        self.send("patch", "/brief", exchange_rates=[{"currency": "USD", "rate": "0.9"}])
         self.send("patch", "/brief", currency="USD")
         facts = {"maker": "Ours", "name": "Old lamp", "price_minor": "1,250"}
         made = self.call("post", "/parts", kind="projector", facts=facts, build=self.build.pk)

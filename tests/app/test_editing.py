@@ -11,7 +11,7 @@ from core.model.build import Build, Slot
 from core.model.clubs import Club
 from core.model.parts.price import Price
 from core.model.typed import FieldErrors
-from core.quantities import UnitSystem
+from core.quantities import Money, UnitSystem
 from core.report import Report
 from jungle.builds.models import Edit, StoredBuild
 from jungle.builds.services import brief, builds, chain, room
@@ -182,8 +182,18 @@ class BriefTests(EditingTestCase):
                 missing()
 
     def test_an_amount_is_read_in_the_currency_it_comes_with(self) -> None:
-        brief.change_brief(self.on(), {"currency": "JPY", "up_front_cap_minor": "900,000"})
+        answers = {"currency": "JPY", "up_front_cap_minor": "900,000", "yearly_cap_minor": None}
+        brief.change_brief(self.on(), answers)
         self.assertEqual(self.design().brief.up_front_cap_minor, 900_000)
+
+    def test_amounts_are_converted_or_the_change_is_refused(self) -> None:
+        brief.change_brief(self.on(), {"up_front_cap_minor": "900"})
+        with self.assertRaisesMessage(FieldErrors, "enter first what 1 USD costs in EUR"):
+            brief.change_brief(self.on(), {"currency": "USD"})
+        self.assertEqual(self.design().brief.currency, "EUR", "nothing is half changed")
+        brief.change_brief(self.on(), {"exchange_rates": [{"currency": "USD", "rate": "0.90"}]})
+        brief.change_brief(self.on(), {"currency": "USD"})
+        self.assertEqual(self.design().brief.up_front_cap, Money(100_000, "USD"))
 
 
 class TestSwingTests(EditingTestCase):

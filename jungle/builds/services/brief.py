@@ -4,13 +4,14 @@ from collections.abc import Mapping
 
 from django.utils import timezone
 
+from core.model.acts import in_brief
 from core.model.brief import Player
 from core.model.build import Build
 from core.model.clubs import Club
 from core.model.free_ids import free_id
 from core.model.reaches import MeasuredReach
 from core.model.typed import FieldErrors, with_changes
-from core.money.currency import NoRate, in_currency_of
+from core.money.currency import AMOUNTS, NoRate, in_currency_of
 from core.quantities.money import DECIMALS_BY_CURRENCY
 from jungle.builds.models import StoredBuild
 from jungle.builds.services.editing import NothingThere, On, edit, field_words
@@ -24,18 +25,22 @@ def change_brief(on: On, changes: Mapping[str, object]) -> StoredBuild:
     def change(build: Build) -> Build:
         currency = str(changes.get("currency") or build.brief.currency)
         answers = {**changes, **_conditions(changes)}
-        build = _in_currency(build, currency)
+        build = _in_currency(build, currency, answers)
         return build.model_copy(update={"brief": with_changes(build.brief, answers, units, currency)})
 
     return edit(on, f"Brief: {field_words(changes)}", change)
 
 
-def _in_currency(build: Build, currency: str) -> Build:
-    """Amounts never just take another sign: they are converted, or the change is refused."""
+def _in_currency(build: Build, currency: str, answers: Mapping[str, object]) -> Build:
+    """Amounts never just take another sign: they are converted, or the change is refused.
+
+    What is answered anew in the same edit comes in the new currency.
+    """
     if currency not in DECIMALS_BY_CURRENCY:
         return build
+    anew = {field: None for field in AMOUNTS if field in answers}
     try:
-        return in_currency_of(build, currency)
+        return in_currency_of(in_brief(**anew)(build), currency)
     except NoRate as missing:
         raise FieldErrors([("currency", currency, str(missing))]) from missing
 

@@ -4,11 +4,19 @@
   import QuantityField from '../QuantityField.svelte'
 
   /** What foreign money costs, for every currency that a part is priced in. */
-  let { brief }: { brief: BuildReply['build']['brief'] } = $props()
+  interface Props {
+    brief: BuildReply['build']['brief']
+    /** One that the brief is to be told in: amounts are converted by its rate. */
+    wanted?: string
+  }
+
+  let { brief, wanted = '' }: Props = $props()
   const build = $derived(useBuild()())
   const kept = $derived(brief.exchange_rates.filter(({ currency }) => currency !== brief.currency))
   const missing = $derived(build.report?.costs.missing_rates ?? [])
-  const currencies = $derived([...new Set([...kept.map(({ currency }) => currency), ...missing])])
+  const currencies = $derived([
+    ...new Set([...kept.map(({ currency }) => currency), ...missing, ...(wanted ? [wanted] : [])]),
+  ])
 
   function setRate(currency: string, rate: string) {
     const others = brief.exchange_rates.filter((known) => known.currency !== currency)

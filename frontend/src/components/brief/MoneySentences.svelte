@@ -12,6 +12,14 @@
   const build = $derived(useBuild()())
   const codes = $derived(session.session?.currencies ?? [brief.currency])
   const currencies = $derived(Object.fromEntries(codes.map((code) => [code, code])))
+  /** A currency that was asked for while nobody has said what it costs: amounts are converted, never relabelled. */
+  let wanted = $state('')
+
+  async function changeCurrency(currency: string): Promise<void> {
+    const problems = await build.changeBrief(`currency ${currency}`, { currency })
+    wanted = problems.length > 0 ? currency : ''
+  }
+
   const years = Object.fromEntries(
     [1, 2, 3, 4, 5, 6, 8, 10, 15, 20].map((count) => [String(count), `${count} year${count > 1 ? 's' : ''}`]),
   )
@@ -32,7 +40,7 @@
       label="Currency"
       value={brief.currency}
       options={currencies}
-      choose={(currency) => void build.changeBrief(`currency ${currency}`, { currency })}
+      choose={(currency) => void changeCurrency(currency)}
     />; we keep back
     <QuantityField
       label="Contingency share"
@@ -82,7 +90,7 @@
         void build.changeBrief(`owned things ${VALUATION_WORDS[valuation]}`, { valuation })}
     />.
   </p>
-  <ExchangeRates {brief} />
+  <ExchangeRates {brief} {wanted} />
   <Steers
     fields={[
       'up_front_cap_minor',
