@@ -24,6 +24,14 @@ from core.model.things import Looked, Opens, Remedy, Thing, ThingKind
 from core.quantities import Quantity, Unit, say
 
 AIR_PER_PERSON_L_S = 10.0
+VISITORS = 2
+"""How many come along where visitors play (trade)."""
+PLAYING_C = 15.0
+"""Cooler than that hands and balls grow hard (trade)."""
+U_BARE, U_INSULATED = 2.0, 0.4
+"""W/m²K of walls and roof without and with insulation (trade)."""
+AIR_CHANGES = 0.5
+"""An hour, of a shut room (trade)."""
 PERSON_W = 150.0
 """What one gives off at play."""
 AIR_COMFORT = 1.1
@@ -50,15 +58,17 @@ class CoAlarm(Need):
 
 @check("air.fresh", title="Fresh air", place=IN_ROOM)
 def fresh_air(
-    brief: Annotated[Brief, "players"],
+    brief: Annotated[Brief, "players", "visitors"],
     room: Annotated[Room, "none_of", "openings"],
     fans: Annotated[Beside[Ventilation], "airflow_l_s"],
 ) -> Answer:
-    """10 L/s of fresh air for everybody who plays: by a fan, or by a window or door that can be opened.
+    """10 L/s of fresh air for everybody who plays, and for two visitors where there are some.
+
+    By a fan, or by a window or door that can be opened.
 
     What opens counts as enough, but has to be opened: without a fan it is tight. A closed room without either blocks.
     """
-    people = len(known_players(brief))
+    people = people_in(brief)
     needs = AIR_PER_PERSON_L_S * people
     has = sum(known(fan, "airflow_l_s") * count for fan, count in fans.counted())
     opens = opened(room) if has < needs else []
@@ -70,9 +80,9 @@ def fresh_air(
             if fans or not opens
             else say("{needs} of fresh air only while {opens} is open", needs=limit.wants, opens=opens[0])
         ),
-        formula="airflow of fans − 10 L/s × players",
+        formula="airflow of fans − 10 L/s × people",
         inputs=lambda: (
-            Input("Players", str(people), Basis.MEASURED),
+            Input("People", str(people), Basis.MEASURED),
             Input("Can be opened", in_a_row(o.name for o in room.openings if o.opens is not Opens.NOT), Basis.MEASURED),
             *(stated_input(fan.name, Quantity(fan.airflow_l_s or 0.0, Unit.LITRE_PER_SECOND)) for fan in fans),
         ),
@@ -88,14 +98,14 @@ def fresh_air(
 
 @check("air.heat", title="Heat in the room", place=IN_ROOM)
 def heat(
-    brief: Annotated[Brief, "players"],
+    brief: Annotated[Brief, "players", "visitors"],
     room: Annotated[Room, "length_m", "none_of", "openings", "width_m"],
     ceiling: Ceiling,
     load: Load,
     fans: Annotated[Beside[Ventilation], THERE],
 ) -> Answer:
     """People at 150 W each and all devices warm the room: over 20 W for each cubic metre it wants a fan or a window."""
-    people = len(known_players(brief))
+    people = people_in(brief)
     volume_m3 = ceiling.volume_m3(room.width_m, room.length_m)
     watts = PERSON_W * people + load.total_w
     most = HEAT_PER_CUBIC_METRE_W * volume_m3
@@ -104,13 +114,74 @@ def heat(
     return Answer(
         limit,
         headline=lambda: say("{watts} of heat in the room, {most} are borne", watts=limit.has, most=limit.wants),
-        formula="20 W/m³ × volume under the ceiling − (150 W × players + watts of all devices)",
+        formula="20 W/m³ × volume under the ceiling − (150 W × people + watts of all devices)",
         inputs=lambda: (
-            Input("Players", str(people), Basis.MEASURED),
+            Input("People", str(people), Basis.MEASURED),
             Input("Volume", f"{volume_m3:.1f} m³", Basis.MEASURED),
             *(stated_input(name, _watts(value)) for name, value in load.watts),
         ),
         cures=lambda: (say("Air the room, or put the computer outside it."),),
+        basis=Basis.TRADE,
+    )
+
+
+def people_in(brief: Brief) -> int:
+    """Everybody who plays, and visitors where there are some."""
+    return len(known_players(brief)) + (VISITORS if brief.visitors else 0)
+
+
+def heat_needed_w(area_m2: float, volume_m3: float, insulated: bool, degrees: float) -> float:
+    """What keeps a room so many degrees warmer than outside, in watts: U·A·ΔT + 0.33·n·V·ΔT.
+
+    4 × 6 × 2.5 m without insulation, 15 degrees: 2.0 · 98 · 15 + 0.33 · 0.5 · 60 · 15 = 3,088.5 W.
+
+    >>> heat_needed_w(98, 60, False, 15)
+    3088.5
+    """
+    return (U_INSULATED if insulated else U_BARE) * area_m2 * degrees + 0.33 * AIR_CHANGES * volume_m3 * degrees
+
+
+@check("air.warmth", title="Warmth in the cold", place=IN_ROOM)
+def warmth(
+    room: Annotated[Room, "ceiling_m", "coldest", "insulated", "length_m", "none_of", "things", "width_m"],
+    ceiling: Ceiling,
+    heaters: Annotated[Beside[Heater], "heat_w", "name"],
+) -> Answer:
+    """On the coldest day that people play, heaters keep the room at 15 °C: U·A·ΔT + 0.33·n·V·ΔT (trade).
+
+    U is 2.0 W/m²K without insulation and 0.4 with it, n half an air change an hour. A radiator of the house does. With
+    less it is tight, and below freezing with nothing at all nobody plays: blocked. Before a radar a fan heater warms
+    the room, and is off at play.
+    """
+    outside_c = known(room, "coldest").celsius
+    degrees = PLAYING_C - outside_c
+    radiators = [thing.name for thing in looked_for(room, Looked.THINGS) if thing.kind is ThingKind.RADIATOR]
+    volume_m3 = ceiling.volume_m3(room.width_m, room.length_m)
+    area_m2 = 2 * (room.width_m * room.length_m + (room.width_m + room.length_m) * room.ceiling_m)
+    needed_w = heat_needed_w(area_m2, volume_m3, known(room, "insulated"), degrees) if degrees else 0.0
+    has_w = sum(known(heater, "heat_w") * count for heater, count in heaters.counted())
+    freezing = outside_c < 0 and has_w == 0
+    limit = at_least(has_w, needed_w, unit=Unit.WATT, tolerated=0.0 if freezing else ENDLESS)
+    minutes = 0.34 * volume_m3 * degrees * 4 / has_w * 60 if has_w else 0.0
+    return Answer(
+        Words(State.CLEAR, in_a_row(radiators), "heat") if radiators else limit,
+        headline=lambda: (
+            say("{radiator} of the house heats it", radiator=radiators[0])
+            if radiators
+            else say("{has} of heat, {needed} keep it at 15 °C, 59 °F", has=limit.has, needed=limit.wants)
+        ),
+        formula="heat of all heaters − (U·A·ΔT + 0.33·n·V·ΔT)",
+        inputs=lambda: (
+            Input("Degrees to keep", f"{degrees:g}", Basis.MEASURED),
+            Input("Walls, floor and ceiling", f"{area_m2:.0f} m²", Basis.MEASURED),
+            Input("Volume", f"{volume_m3:.1f} m³", Basis.MEASURED),
+            Input("Insulated", yes_or_no(room.insulated), Basis.MEASURED),
+            Input("Warm after", f"{minutes:.0f} min" if minutes else "never", Basis.TRADE),
+        ),
+        cures=lambda: (
+            say("Choose heaters for {needed}: radiant or oil ones move no air.", needed=limit.wants),
+            say("Insulate walls and roof: it takes a fifth of the heat."),
+        ),
         basis=Basis.TRADE,
     )
 

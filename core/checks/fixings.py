@@ -10,6 +10,8 @@ from core.checks.places import IN_ROOM, on
 from core.checks.register import check
 from core.checks.space import Glass, Sockets
 from core.checks.verdict import Answer, Basis, Cure, Input, press
+from core.geometry.cable_route import route_over_ceiling
+from core.geometry.ceiling import Ceiling
 from core.geometry.shadow import Lens
 from core.model import acts
 from core.model.build import Slot
@@ -74,15 +76,19 @@ def _along_the_throw(offset: JoistOffset, lens: Lens) -> Cure:
 
 @check("projector.socket", title="Power for the projector", place=on(Slot.DISPLAY))
 def projector_socket(
-    projector: Annotated[Projector, THERE], lens: Lens, layout: Annotated[Layout, "screen_y_m"], sockets: Sockets
+    projector: Annotated[Projector, THERE],
+    lens: Lens,
+    layout: Annotated[Layout, "screen_y_m"],
+    sockets: Sockets,
+    ceiling: Ceiling,
 ) -> Answer:
-    """The cable from the nearest socket to the projector, run square along wall and ceiling.
+    """The cable from the nearest socket to the projector: up the wall, square along under the ceiling, and down.
 
-    run = |Δx| + |Δy| + |Δz|. 3 m is what comes with it; from there to 10 m a longer lead of the right rating,
+    3 m is what comes with it; from there to 10 m a longer lead of the right rating,
     fixed and not chained; beyond that there is no power until a licensed electrician has added a socket.
     """
     here = (lens.x_m, layout.screen_y_m + lens.distance_m, lens.height_m)
-    runs = {name: sum(abs(a - b) for a, b in zip(here, at, strict=True)) for name, at in sockets.places}
+    runs = {name: route_over_ceiling(at, here, ceiling.height_m).path_m for name, at in sockets.places}
     nearest = min(runs, key=lambda name: runs[name])
     limit = at_most(runs[nearest], CABLE_MOST_M, CABLE_USUAL_M)
     new_socket = say("Have a licensed electrician add a socket by the projector; local codes come first.")
@@ -92,7 +98,7 @@ def projector_socket(
         headline=lambda: say(
             "{run} of cable from {socket} to {projector}", run=limit.has, socket=nearest, projector=projector.name
         ),
-        formula="|Δx| + |Δy| + |Δz| from the nearest socket to the lens",
+        formula="up the wall + |Δx| + |Δy| under the ceiling + down to the lens, from the nearest socket",
         inputs=lambda: tuple(Input(f"From {name}", metres(run), Basis.MEASURED) for name, run in runs.items()),
         cures=lambda: (new_socket,) if limit.state is State.BLOCKED else (longer, new_socket),
         basis=Basis.TRADE,

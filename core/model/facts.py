@@ -68,6 +68,8 @@ QUESTIONS: Mapping[tuple[type[Record], str], tuple[str, str]] = {
         "How the room is lit while you play",
         "Choose it in the room; or say of each lamp and window whether it lights, and how the walls are.",
     ),
+    (Room, "insulated"): ("Whether the room is insulated", "Say it in the room."),
+    (Room, "coldest"): ("How cold it is outside when you play", "Say it in the room."),
     (Room, "wall_colour"): ("Whether the walls are dark or light", "Say it in the room."),
     (Room, "ridge_m"): ("The height of the ceiling's highest point", "Measure it and type it in the room."),
     (Room, "mains_v"): ("The voltage of the mains", "Enter it with the room: 230 V or 120 V are usual."),

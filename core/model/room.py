@@ -43,6 +43,20 @@ class WallColour(StrEnum):
         return {WallColour.DARK: 0.05, WallColour.MID: 0.3, WallColour.WHITE: 0.7}[self]
 
 
+class Coldest(StrEnum):
+    """How cold it is outside on the coldest days that people play."""
+
+    WARM = "warm"
+    COOL = "cool"
+    FROST = "frost"
+    HARD_FROST = "hard_frost"
+
+    @property
+    def celsius(self) -> float:
+        """As is usual for such days (trade)."""
+        return {Coldest.WARM: 15.0, Coldest.COOL: 5.0, Coldest.FROST: -5.0, Coldest.HARD_FROST: -15.0}[self]
+
+
 class CeilingShape(StrEnum):
     """Flat; sloping, named by the wall it is high at; or ridged, named by how the ridge runs to the target line."""
 
@@ -103,6 +117,10 @@ class Room(Record):
     """What else runs on that breaker while people play."""
     floor_base: FloorBase | None = None
     """What the floor is, under any covering."""
+    insulated: bool | None = None
+    """Walls and roof keep the warmth."""
+    coldest: Coldest | None = None
+    """Outside, on the coldest days that people play."""
     none_of: Several[Looked] = ()
     """What somebody looked for, and the room has none of."""
     stored: Annotated[tuple[Stored, ...], Field(max_length=MOST_THINGS)] = ()

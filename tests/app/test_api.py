@@ -42,8 +42,7 @@ class ReadingTests(ApiTestCase):
         self.assertEqual(summary["up_front"], "€4,950.00")
 
     def test_a_place_whose_price_is_not_known_does_not_say_nothing(self) -> None:
-        caps = {"up_front_cap_minor": "10000", "yearly_cap_minor": "300"}
-        reply = self.send("patch", "/brief", currency="USD", **caps).json()
+        reply = self.send("patch", "/brief", currency="USD", up_front_cap_minor="10000", yearly_cap_minor="300").json()
         amounts = {status["slot"]: status["up_front"] for status in reply["report"]["slots"]}
         self.assertEqual(amounts["mat"], "price not known")
         self.assertEqual(reply["report"]["costs"]["missing_rates"], ["EUR"])

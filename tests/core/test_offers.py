@@ -151,7 +151,7 @@ class RouteTests(TestCase):
     def test_a_route_that_is_offered_comes_out_as_it_says(self) -> None:
         """It rules nothing out, leaves no small item of its places open, and costs what its lines add up to."""
         offered = 0
-        for seed in seeds(15):
+        for seed in seeds(26):
             build = furnished_build(seed)
             for slot in ITEMS_OF_WAY:
                 for route in routes_of(slot, build):
@@ -224,7 +224,7 @@ class OfferTests(TestCase):
 
     def test_an_offer_about_a_verdict_comes_out_as_it_says(self) -> None:
         tried: Counter[str] = Counter()
-        for seed in seeds(15):
+        for seed in seeds(26):
             build = furnished_build(seed)
             now = evaluation_of(build, sample_parts())
             was = {verdict.key for verdict in now.verdicts if blocked(verdict)}

@@ -380,6 +380,8 @@ def full_room(**facts: Any) -> Room:
         "joists": {"along": True, "first_m": 0.2, "spacing_m": 0.6},
         "mains_v": 230,
         "breaker_a": 16,
+        "coldest": "warm",
+        "insulated": False,
         "floor_base": "timber",
         "stored": [stored().model_dump()],
     }

@@ -1617,6 +1617,8 @@ export interface components {
              *       "breaker_a": null,
              *       "other_load_w": 0,
              *       "floor_base": null,
+             *       "insulated": null,
+             *       "coldest": null,
              *       "none_of": [],
              *       "stored": []
              *     }
@@ -1744,6 +1746,12 @@ export interface components {
             /** Wanted */
             wanted: boolean;
         };
+        /**
+         * Coldest
+         * @description How cold it is outside on the coldest days that people play.
+         * @enum {string}
+         */
+        Coldest: "warm" | "cool" | "frost" | "hard_frost";
         /**
          * Condition
          * @description Something that the household asks for before money is spent, and whether it is met.
@@ -2522,6 +2530,13 @@ export interface components {
             /** @description What the floor is, under any covering. */
             floor_base?: components["schemas"]["FloorBase"] | null;
             /**
+             * Insulated
+             * @description Walls and roof keep the warmth.
+             */
+            insulated?: boolean | null;
+            /** @description Outside, on the coldest days that people play. */
+            coldest?: components["schemas"]["Coldest"] | null;
+            /**
              * None Of
              * @description What somebody looked for, and the room has none of.
              * @default []
@@ -3208,6 +3223,9 @@ export interface components {
             /** Other Load W */
             other_load_w?: string | number;
             floor_base?: components["schemas"]["FloorBase"] | null;
+            /** Insulated */
+            insulated?: boolean | null;
+            coldest?: components["schemas"]["Coldest"] | null;
             /** None Of */
             none_of?: components["schemas"]["Looked"][];
         };

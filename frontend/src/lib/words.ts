@@ -56,6 +56,14 @@ export const LIGHT_WORDS = {
   working: 'working light',
   open_door: 'an open door in daylight',
 } as const
+export const COLDEST_WORDS = {
+  '': 'not said',
+  warm: 'never cold',
+  cool: 'about 5 °C, 40 °F',
+  frost: 'about −5 °C, 25 °F',
+  hard_frost: 'about −15 °C, 5 °F',
+} as const
+export const INSULATED_WORDS = { '': 'not said', yes: 'yes', no: 'no' } as const
 export const COLOUR_WORDS = {
   '': 'not said',
   dark: 'dark and matt',

@@ -5,6 +5,7 @@ from core.checks.space import Glass, Sockets
 from core.checks.space import glass as glass_of
 from core.checks.space import sockets as sockets_of
 from core.checks.verdict import Told
+from core.geometry.ceiling import ceiling_of
 from core.geometry.panels import walls_of
 from core.geometry.shadow import Lens
 from core.model.things import Joists, Opening
@@ -32,13 +33,13 @@ class JoistTests(CheckTestCase):
 
 class SocketTests(CheckTestCase):
     def answer(self, *places: tuple[str, tuple[float, float, float]]) -> Told:
-        return projector_socket(worlds.projector(), LENS, layout(), Sockets(places))
+        return projector_socket(worlds.projector(), LENS, layout(), Sockets(places), ceiling_of(room()))
 
     def test_the_nearest_by_a_square_run(self) -> None:
-        """From (2.3, 3.4, 2.6): 0 + 0.4 + 0.6 = 1.0 m and 2.3 + 1.4 + 2.3 = 6.0 m."""
+        """Under 3.0 m, to (2.3, 3.4, 2.6): 1.0 + 0.4 + 0.4 = 1.8 m, and 2.7 + 2.3 + 1.4 + 0.4 = 6.8 m."""
         near, far = ("overhead", (2.3, 3.8, 2.0)), ("by the door", (0.0, 4.8, 0.3))
-        self.assert_verdict(self.answer(far, near), "clear", "1.00 m", "10.00 m", "9.00 m")
-        self.assert_verdict(self.answer(far), "tight", "6.00 m", "10.00 m", "4.00 m")
+        self.assert_verdict(self.answer(far, near), "clear", "1.80 m", "10.00 m", "8.20 m")
+        self.assert_verdict(self.answer(far), "tight", "6.80 m", "10.00 m", "3.20 m")
 
     def test_far_away_an_electrician_comes_first(self) -> None:
         first = self.answer(("shed", (0.0, 20.0, 0.3))).cures[0].words.text(METRIC)

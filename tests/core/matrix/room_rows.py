@@ -5,6 +5,12 @@ from tests.core import worlds
 from tests.core.matrix.case import WIDE_DOOR, WINDOW, Case, blocked, clear, extra, pendant, post, stove, tight, unknown
 
 ADA = {"subject": "Ada"}
+RADIATOR = {"id": "radiator", "kind": "radiator", "name": "radiator", "x_m": 0.0, "y_m": 6.0, "z_m": 0.1} | {
+    "width_m": 0.12,
+    "length_m": 0.9,
+    "height_m": 0.6,
+    "fixed_to": "wall",
+}
 NET = Net(id="net", maker="Maker", name="Net", width_m=2.6, height_m=2.5)
 
 
@@ -225,15 +231,15 @@ ROWS: dict[str, list[Case]] = {
     "projector.socket": [
         unknown("Where the sockets are", room__sockets=()),
         clear(
-            "2.00 m | 10.00 m | 8.00 m",
-            "2.0 across in a room 4.0 wide, level with the lens",
-            room__sockets=({"id": "s", "name": "up", "wall": "left", "along_m": 3.035, "height_m": 2.195},),
+            "2.905 m | 10.00 m | 7.095 m",
+            "0.1 up, 2.0 across in a room 4.0 wide, and 0.805 down to the lens",
+            room__sockets=({"id": "s", "name": "up", "wall": "left", "along_m": 3.035, "height_m": 2.9},),
             room__width_m=4.0,
         ),
-        tight("4.66 m | 10.00 m | 5.34 m", "2.3 across, 0.465 along, 1.895 up"),
+        tight("6.27 m | 10.00 m | 3.73 m", "2.7 up, 2.3 across, 0.465 along, 0.805 down"),
         blocked(
-            "12.86 m | 10.00 m | −2.86 m",
-            "in the rear wall of a room 14 long: 10.965 along, 1.895 up",
+            "14.47 m | 10.00 m | −4.47 m",
+            "in the rear wall of a room 14 long: 2.7 up, 10.965 along, 0.805 down",
             room__length_m=14.0,
             room__sockets=({"id": "s", "name": "rear", "wall": "rear", "along_m": 2.3},),
         ),
@@ -315,6 +321,38 @@ ROWS: dict[str, list[Case]] = {
         tight("0 L/s | 20 L/s | 20 L/s short, tolerated", "only through the door"),
         blocked("0 L/s | 20 L/s | −20 L/s", "nothing opens", room__openings=(WINDOW,)),
         unknown("Which windows and doors the room has", room__openings=()),
+    ],
+    "air.warmth": [
+        clear("0 W | 0 W | 0 W", "never cold"),
+        clear(
+            "6,000 W | 5,679 W | 321 W",
+            "2.0 · 134 · 20 + 0.33 · 0.5 · 96.6 · 20 at −5 °C",
+            room__coldest="frost",
+            beside=[extra("heater", method="oil", heat_w=6000, power_w=0)],
+        ),
+        clear("radiator | heat | –", "the house heats it", room__coldest="frost", room__things=[RADIATOR]),
+        tight(
+            "1,000 W | 1,391 W | 391 W short, tolerated",
+            "insulated: 0.4 · 134 · 20 + 318.8",
+            room__coldest="frost",
+            room__insulated=True,
+            beside=[extra("heater", method="oil", heat_w=1000, power_w=0)],
+        ),
+        blocked("0 W | 5,679 W | −5,679 W", "freezing, and no heat", room__coldest="frost"),
+        unknown("How cold it is outside when you play", room__coldest=None),
+        unknown("Whether the room is insulated", room__coldest="cool", room__insulated=None),
+    ],
+    "power.leads": [
+        clear("1.05 m | 10.00 m | 8.95 m", "the machine is over the socket: 0.3 down and 0.75 up", radar__power_w=0),
+        tight("3.05 m | 10.00 m | 6.95 m", "2.0 further along the wall", radar__power_w=0, layout__machine_y_m=5.5),
+        blocked(
+            "11.05 m | 10.00 m | −1.05 m",
+            "a room of 14 m, the machine 10 m from the socket",
+            radar__power_w=0,
+            room__length_m=14.0,
+            layout__machine_y_m=13.5,
+        ),
+        unknown("Where the sockets are", room__sockets=[], room__none_of=("things", "openings", "joists")),
     ],
     "air.heat": [
         clear("1,010 W | 1,932 W | 922 W", "300 + 710; 20 × 96.6 m³"),

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { LayoutChange, RoomChange } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
-  import { CEILING_WORDS, LIGHT_WORDS, COLOUR_WORDS } from '../../lib/words'
+  import { CEILING_WORDS, COLDEST_WORDS, COLOUR_WORDS, INSULATED_WORDS, LIGHT_WORDS } from '../../lib/words'
   import { p } from '../../router'
   import Choice from '../Choice.svelte'
   import MatLies from '../MatLies.svelte'
@@ -113,6 +113,30 @@
     choose={(colour) =>
       void build.measureRoom(`walls: ${COLOUR_WORDS[colour]}`, {
         wall_colour: colour === '' ? null : colour,
+      })}
+  />
+  <span>Outside, when it is coldest</span>
+  <Choice
+    label="Outside, when it is coldest"
+    field="room.coldest"
+    narrow
+    value={room?.coldest ?? ''}
+    options={COLDEST_WORDS}
+    choose={(coldest) =>
+      void build.measureRoom(`coldest: ${COLDEST_WORDS[coldest]}`, {
+        coldest: coldest === '' ? null : coldest,
+      })}
+  />
+  <span>Insulated</span>
+  <Choice
+    label="Insulated"
+    field="room.insulated"
+    narrow
+    value={room?.insulated == null ? '' : room.insulated ? 'yes' : 'no'}
+    options={INSULATED_WORDS}
+    choose={(answer) =>
+      void build.measureRoom(`insulated: ${INSULATED_WORDS[answer]}`, {
+        insulated: answer === '' ? null : answer === 'yes',
       })}
   />
   <span>Measured light on the screen</span>
