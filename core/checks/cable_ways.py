@@ -53,7 +53,8 @@ def machine_spot(
 ) -> MachineSpot:
     """The machine as placed; else at the nearer side wall, beside the ball."""
     x_m, y_m = layout.machine_x_m, layout.machine_y_m
-    ball_x_m, ball_y_m = places.spots[0]
+    ball_x_m = sum(x for x, _ in places.spots) / len(places.spots)
+    ball_y_m = max(y for _, y in places.spots)
     if x_m is None:
         x_m = 0.0 if ball_x_m <= room.width_m / 2 else room.width_m
     proposed = layout.machine_x_m is None or layout.machine_y_m is None

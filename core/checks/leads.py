@@ -1,5 +1,6 @@
 """Power where the devices stand: from which socket each is fed, and how long the lead is that it takes (trade)."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Annotated, NamedTuple
 
@@ -56,21 +57,20 @@ def feeds(
 
     What is left without an outlet is told from its nearest socket: how many are missing is a rule of its own.
     """
-    at: list[tuple[str, Point3]] = []
+    at: list[tuple[str, tuple[Point3, ...]]] = []
     if machine is not None and spot is not None and known(machine, "power_w"):
-        at.append((machine.name, spot.at))
+        at.append((machine.name, (spot.at,)))
     if display is not None and known(display, "power_w"):
-        at.append((display.name, (spot.at[0] if spot else 0.0, layout.screen_y_m + DISPLAY_AHEAD_M, DISPLAY_HEIGHT_M)))
+        beside = (spot.at[0] if spot else places.spots[0][0], layout.screen_y_m + DISPLAY_AHEAD_M, DISPLAY_HEIGHT_M)
+        at.append((display.name, (beside,)))
     if monitor is not None and stands is not None and known(monitor, "power_w"):
-        x, y = places.spots[0]
-        beside = isinstance(monitor, SideCamera)
-        at.append((monitor.name, (x + stands.distance_m, y, 0.0) if beside else (x, y + stands.distance_m, 0.0)))
+        at.append((monitor.name, tuple(_stands(monitor, stands.distance_m, places))))
     if not at:
         return None
     left = {socket.name: socket.outlets for socket in room.sockets}
     ways = sorted(
-        (route_along_floor(place, device_at).path_m, device, socket)
-        for device, device_at in at
+        (max(route_along_floor(place, device_at).path_m for device_at in anywhere), device, socket)
+        for device, anywhere in at
         for socket, place in sockets.places
     )
     first = next((socket for _, device, socket in ways if machine is not None and device == machine.name), ways[0][2])
@@ -83,6 +83,15 @@ def feeds(
     for way_m, device, socket in ways:
         fed.setdefault(device, Fed(device, socket, way_m))
     return Feeds(tuple(sorted(fed.values(), key=lambda one: -one.way_m)))
+
+
+def _stands(monitor: FloorStanding, distance_m: float, places: BallPlaces) -> Iterator[Point3]:
+    """Wherever it is moved to: behind each ball, or on either side of it."""
+    for x, y in places.spots:
+        if isinstance(monitor, SideCamera):
+            yield from ((x + side * distance_m, y, 0.0) for side in (1, -1))
+        else:
+            yield x, y + distance_m, 0.0
 
 
 @check("power.leads", title="Leads along the floor", place=IN_ROOM)
