@@ -1,8 +1,11 @@
 """Sweeps over random builds: what is not known is never clear, and what means the same is answered the same."""
 
+from collections import Counter
 from collections.abc import Iterator, Mapping
 from typing import Any
 from unittest import TestCase
+
+from pydantic import ValidationError
 
 from core.checks.evaluation import Evaluation
 from core.checks.limits import Limit, State
@@ -82,6 +85,81 @@ class NotKnownTests(TestCase):
                 for verdict in (verdict for check in checks for verdict in found.of_check(check)):
                     with self.subTest(seed=seed, without=what, check=verdict.key):
                         self.assertIn(verdict.state, (State.UNKNOWN, State.BLOCKED))
+
+
+class BetterTests(TestCase):
+    """A fact that is better makes nothing worse that it is asked for."""
+
+    MORE: Mapping[str, tuple[str, ...]] = {
+        "airflow_l_s": ("air.fresh",),
+        "ball_speed_max_m_s": ("monitor.ball_speed",),
+        "distance_max_m": ("monitor.behind", "monitor.beside"),
+        "inner_height_m": ("screen.enclosure", "enclosure.swing"),
+        "inner_width_m": ("screen.enclosure", "enclosure.swing"),
+        "keystone_across_max_deg": ("picture.lens_aside",),
+        "keystone_max_deg": ("picture.lens_height",),
+        "lens_above_max": ("picture.lens_height",),
+        "lens_aside_max": ("picture.lens_aside",),
+        "level_tolerance_m": ("monitor.level",),
+        "lumens": ("picture.contrast", "picture.luminance"),
+        "mount_height_max_m": ("monitor.overhead",),
+        "native_contrast": ("picture.contrast",),
+        "rated_ball_speed_m_s": ("screen.rating",),
+        "rated_w": ("power.strips",),
+        "sockets": ("power.sockets",),
+        "strip_length_m": ("mat.strip",),
+        "strip_width_m": ("mat.strip",),
+        "throw_max": ("picture.throw",),
+        "width_px": ("picture.sharpness",),
+    }
+    LESS: Mapping[str, tuple[str, ...]] = {
+        "distance_min_m": ("monitor.behind", "monitor.beside"),
+        "flight_min_m": ("monitor.flight",),
+        "lens_above_min": ("picture.lens_height",),
+        "mount_height_min_m": ("monitor.overhead",),
+        "noise_db": ("noise.devices",),
+        "power_w": ("power.circuit", "power.strips"),
+        "room_height_min_m": ("monitor.room",),
+        "room_length_min_m": ("monitor.room",),
+        "room_width_min_m": ("monitor.room",),
+        "stand_off_m": ("room.ball_to_screen",),
+        "throw_min": ("picture.throw",),
+    }
+
+    def test_a_better_fact_never_makes_its_own_check_worse(self) -> None:
+        tried: Counter[str] = Counter()
+        for seed in seeds(60):
+            build = furnished_build(seed)
+            parts = sample_parts()
+            before = judged(build, parts)
+            for id in dict.fromkeys(build.parts_named):
+                for better, own, factor in (
+                    *((field, own, factor) for field, own in self.MORE.items() for factor in (1.05, 1.5, 3.0)),
+                    *((field, own, factor) for field, own in self.LESS.items() for factor in (0.95, 0.6, 0.2)),
+                ):
+                    part = _better(parts[id], better, factor)
+                    if part is None:
+                        continue
+                    after = judged(build, {**parts, id: part})
+                    for check in own:
+                        for one, other in zip(before.of_check(check), after.of_check(check), strict=True):
+                            tried[better] += 1
+                            with self.subTest(seed=seed, part=id, better=better, factor=factor, check=one.key):
+                                self.assertLessEqual(other.state.rank, one.state.rank)
+        self.assertEqual({*self.MORE, *self.LESS} - tried.keys(), set())
+
+
+def _better(part: Part, field: str, factor: float) -> Part | None:
+    """`part` with so many times as much of a fact; `None` where it says nothing of it, or could not be so."""
+    value = getattr(part, field, None)
+    if value is None or isinstance(value, bool):
+        return None
+    more = value * factor if value >= 0 else value / factor
+    told = round(more) if isinstance(value, int) else more
+    try:
+        return type(part).model_validate({**part.model_dump(), field: told})
+    except ValidationError:
+        return None
 
 
 class SameTests(TestCase):
