@@ -8,7 +8,7 @@ from core.checks.along import BallDistance
 from core.checks.monitor_rules import MonitorRules
 from core.checks.readings import BayMiddle
 from core.checks.register import derive
-from core.geometry.ball_rules import Inside, free_side_rules, to_screen_rule
+from core.geometry.ball_rules import CHECK_BY_EDGE, BallRule, Inside, free_side_rules, to_screen_rule
 from core.geometry.edges import Point
 from core.geometry.hitting_region import Area, typed_inside
 from core.geometry.surroundings import Surroundings
@@ -29,6 +29,13 @@ class HittingSpot:
     """None where nobody can stand."""
     best: Point | None
     reason: Sentence
+    under_low_ceiling: bool = False
+    """Only across and along: the ceiling is too low for somebody there."""
+
+    @property
+    def is_clear(self) -> bool:
+        """Everybody whom it is for is clear of everything there."""
+        return self.best is not None and not self.under_low_ceiling
 
 
 @dataclass(frozen=True)
@@ -86,7 +93,7 @@ def hitting_spots(around: Around) -> tuple[HittingSpot, ...]:
     if not players:
         return ()
     found = _of_hands(around, players)
-    if around.monitor is None or all(spot.best is not None for spot in found):
+    if around.monitor is None or all(spot.is_clear for spot in found):
         return found
     # Where the monitor leaves no spot, people are still told where they may swing.
     swinging = _of_hands(replace(around, monitor=None), players)
@@ -103,10 +110,11 @@ def _without_monitor(spot: HittingSpot, monitor: str) -> HittingSpot:
 def _of_hands(around: Around, players: tuple[Player, ...]) -> tuple[HittingSpot, ...]:
     together = _spot(around, players)
     hands = sorted({player.handedness for player in players})
-    if together.best is not None or len(hands) == 1:
+    if together.is_clear or len(hands) == 1:
         return (together,)
     groups = [tuple(player for player in players if player.handedness is hand) for hand in hands]
-    return tuple(_spot(around, group) for group in groups)
+    apart = tuple(_spot(around, group) for group in groups)
+    return apart if any(spot.is_clear for spot in apart) or together.best is None else (together,)
 
 
 def _spot(around: Around, players: tuple[Player, ...]) -> HittingSpot:
@@ -121,8 +129,9 @@ def _spot(around: Around, players: tuple[Player, ...]) -> HittingSpot:
         *(around.monitor.of(hands) if around.monitor else ()),
     ]
     areas = around.surroundings.clear_floor(players, rules)
+    nowhere = say("No spot on this floor is clear for {who}.", who=_names(players))
     if not areas:
-        return HittingSpot(hands, (), None, say("No spot on this floor is clear for {who}.", who=_names(players)))
+        return _but_for_the_ceiling(around, players, rules, hands) or HittingSpot(hands, (), None, nowhere)
     wanted = (around.middle_m, around.screen_y_m + distance.comfortable_m)
     x_m, y_m = typed_inside(areas, wanted)
     reason = say(
@@ -133,6 +142,28 @@ def _spot(around: Around, players: tuple[Player, ...]) -> HittingSpot:
         to_screen=Quantity(y_m - around.screen_y_m, Unit.METRE),
     )
     return HittingSpot(hands, areas, (x_m, y_m), reason)
+
+
+def _but_for_the_ceiling(
+    around: Around, players: tuple[Player, ...], rules: list[BallRule], hands: tuple[Handedness, ...]
+) -> HittingSpot | None:
+    """The best spot across and along where only the ceiling rules all of them out; `None` where more does."""
+    level = [rule for rule in rules if rule.check != CHECK_BY_EDGE["ceiling"]]
+    areas = around.surroundings.clear_floor(players, level)
+    if not areas or len(level) == len(rules):
+        return None
+    x_m, y_m = typed_inside(areas, (around.middle_m, around.screen_y_m + around.distance.comfortable_m))
+    words = (
+        "The ceiling is too low for {who} with the longest club wherever the ball lies. Across and along this is the "
+        "best: {offset} beside the picture's centre, {to_screen} from the screen."
+    )
+    reason = say(
+        words,
+        who=_names(players),
+        offset=Quantity(abs(x_m - around.middle_m), Unit.METRE),
+        to_screen=Quantity(y_m - around.screen_y_m, Unit.METRE),
+    )
+    return HittingSpot(hands, (), (x_m, y_m), reason, under_low_ceiling=True)
 
 
 def _names(players: Iterable[Player]) -> str:

@@ -142,7 +142,7 @@ class Allowance:
     @property
     def one_spot(self) -> bool:
         """One spot serves everybody."""
-        return len(self.spots) == 1 and self.spots[0].best is not None
+        return len(self.spots) == 1 and self.spots[0].is_clear
 
 
 def allowance(room: Room, players: tuple[Player, ...], surface_m: float) -> Allowance:
@@ -195,7 +195,7 @@ def _reach(player: Player, empty: Around) -> ReachOfPlayer:
 def _longest(player: Player, empty: Around) -> Club | None:
     for club in player.longest_club.and_shorter():
         (spot,) = hitting_spots(_with(empty, player.model_copy(update={"longest_club": club})))
-        if spot.best is not None:
+        if spot.is_clear:
             return club
     return None
 

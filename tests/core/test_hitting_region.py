@@ -115,7 +115,7 @@ class RegionTests(TestCase):
     @given(rooms(most_things=4))
     def test_the_best_spot_is_clear(self, where: Room) -> None:
         spot = spots(where, player())[0]
-        if spot.best is not None:
+        if spot.is_clear and spot.best is not None:
             surroundings = around(
                 where, layout(ball_x_m=spot.best[0], ball_y_m=spot.best[1]), player(), surface_m=USUAL_MAT_M
             )
@@ -159,10 +159,16 @@ class RegionTests(TestCase):
         best = [spot.best for spot in found]
         self.assertAlmostEqual(sum(at[0] for at in best if at is not None), 3.2, places=3)
 
-    def test_a_room_that_is_too_low_has_none(self) -> None:
+    def test_under_a_ceiling_that_is_too_low_it_is_told_across_and_along(self) -> None:
         (spot,) = spots(room(ceiling_m=2.4), player())
-        self.assertEqual((spot.areas, spot.best), ((), None))
+        self.assertEqual((spot.areas, spot.best, spot.is_clear), ((), (2.3, 3.4), False))
+        (high,) = spots(room(), player())
+        self.assertEqual((high.best, high.is_clear), (spot.best, True))
         self.assertEqual(spots(room()), ())
+
+    def test_a_room_that_is_too_narrow_has_none(self) -> None:
+        (spot,) = spots(room(width_m=2.0), player())
+        self.assertEqual((spot.areas, spot.best, spot.is_clear), ((), None, False))
 
     def test_nearest_point_of_a_square(self) -> None:
         square = (Area(((0.0, 0.0), (2.0, 0.0), (2.0, 2.0), (0.0, 2.0))),)
