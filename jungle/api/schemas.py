@@ -16,6 +16,7 @@ from core.formats.report_json.routes import RouteJson
 from core.formats.report_json.sheets import ListRowJson, PackRowJson, SheetFactJson
 from core.model.brief import Brief, Player, Stage
 from core.model.build import Build, Extra, HungPart, Slot, SmallDecision
+from core.model.filters import Sense
 from core.model.moves import LayoutMove
 from core.model.parts import Billing
 from core.model.reaches import MeasuredReach
@@ -252,6 +253,22 @@ class PartFilter(Schema):
     """Only those that nothing rules out."""
 
 
+class PlaceFilter(PartFilter):
+    """Which parts for a place to list: by a fact that decides there as well, its value as a person types it."""
+
+    fact: Annotated[str, Field(max_length=40)] = ""
+    value: Annotated[str, Field(max_length=40)] = ""
+
+
+class FilterFact(Schema):
+    """A fact that parts for a place are found by: at least, at most, or one of a few words."""
+
+    field: str
+    words: str
+    sense: Sense
+    choices: list[str]
+
+
 class WantedParts(PartFilter):
     """Which parts of the catalogue to list."""
 
@@ -433,6 +450,8 @@ class Alternatives(Schema):
     """Parts that the filter lets through and that were left out, being further from today's price."""
     kinds: list[str]
     """Kinds of part that could hang here."""
+    facts: list[FilterFact]
+    """What they may be found by."""
 
 
 class Routes(Schema):

@@ -186,3 +186,17 @@ class ExtraTests(PartsTestCase):
 
 def _upload(content: bytes, name: str = "file.json") -> Any:
     return SimpleUploadedFile(name, content)
+
+
+class FilterTests(ApiTestCase):
+    def test_candidates_by_a_fact_that_decides(self) -> None:
+        path = f"/api/builds/{self.build.pk}/chain/display"
+        every = self.client.get(path).json()
+        self.assertIn("lumens", [fact["field"] for fact in every["facts"]])
+        bright = self.client.get(path, {"fact": "lumens", "value": "99,000 lm"}).json()
+        self.assertEqual((bright["candidates"], bright["all"]), ([], every["all"]))
+        dim = self.client.get(path, {"fact": "lumens", "value": "10"}).json()
+        self.assertEqual(len(dim["candidates"]), len(every["candidates"]))
+        refused = self.client.get(path, {"fact": "lumens", "value": "very"})
+        self.assertEqual(refused.status_code, 422)
+        self.assertEqual(self.client.get(path, {"fact": "colour", "value": "1"}).status_code, 422)

@@ -31,7 +31,8 @@ export type Routes = Schemas['Routes']
 export type SmallOptions = Schemas['SmallOptions']
 export type CatalogueHistory = Schemas['CatalogueHistory']
 export type WhyNot = Schemas['WhyNotJson']
-export type PartFilter = NonNullable<
+export type FilterFact = Schemas['FilterFact']
+export type PlaceFilter = NonNullable<
   paths['/api/builds/{build_id}/chain/{slot}']['get']['parameters']['query']
 >
 export type FoundPart = Schemas['FoundPart']

@@ -3670,10 +3670,10 @@ export interface components {
             quarters?: number;
         };
         /**
-         * PartFilter
-         * @description Which parts to list; an empty field asks for nothing. Prices as a person types them.
+         * PlaceFilter
+         * @description Which parts for a place to list: by a fact that decides there as well, its value as a person types it.
          */
-        PartFilter: {
+        PlaceFilter: {
             /**
              * Text
              * @default
@@ -3699,6 +3699,16 @@ export interface components {
              * @default false
              */
             usable: boolean;
+            /**
+             * Fact
+             * @default
+             */
+            fact: string;
+            /**
+             * Value
+             * @default
+             */
+            value: string;
         };
         /**
          * AlternativeJson
@@ -3752,6 +3762,8 @@ export interface components {
             unweighed: number;
             /** Kinds */
             kinds: string[];
+            /** Facts */
+            facts: components["schemas"]["FilterFact"][];
         };
         /**
          * FactJson
@@ -3766,6 +3778,19 @@ export interface components {
             source: string;
             /** Doubts */
             doubts: string[];
+        };
+        /**
+         * FilterFact
+         * @description A fact that parts for a place are found by: at least, at most, or one of a few words.
+         */
+        FilterFact: {
+            /** Field */
+            field: string;
+            /** Words */
+            words: string;
+            sense: components["schemas"]["Sense"];
+            /** Choices */
+            choices: string[];
         };
         /**
          * ReasonJson
@@ -3784,6 +3809,12 @@ export interface components {
             /** Headline */
             headline: string;
         };
+        /**
+         * Sense
+         * @description How a fact is compared with what is wanted.
+         * @enum {string}
+         */
+        Sense: "at_least" | "at_most" | "is";
         /**
          * Hang
          * @description Which part to hang.
@@ -6130,6 +6161,8 @@ export interface operations {
                 least?: string;
                 most?: string;
                 usable?: boolean;
+                fact?: string;
+                value?: string;
             };
             header?: never;
             path: {

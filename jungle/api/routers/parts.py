@@ -8,6 +8,7 @@ from ninja import Query, Router
 from core.formats.report_json import WhyNotJson, alternative_json, scene_json, serving_json, why_not_json
 from core.formats.report_json.routes import route_json
 from core.model.build import Slot
+from core.model.filters import FILTERS
 from jungle.api.changes import Change
 from jungle.api.replies import edit_on, send, show
 from jungle.api.requests import SignedIn
@@ -16,9 +17,10 @@ from jungle.api.schemas import (
     Alternatives,
     Decision,
     ExtraChange,
+    FilterFact,
     Hang,
     NewExtra,
-    PartFilter,
+    PlaceFilter,
     Problems,
     Routes,
     ScenePreview,
@@ -34,7 +36,7 @@ NOT_THERE: dict[int, Any] = {404: Problems, 422: Problems}
 
 
 @router.get("/{int:build_id}/chain/{slot}", response={200: Alternatives, **NOT_THERE})
-def list_alternatives(request: SignedIn, build_id: int, slot: Slot, wanted: Annotated[PartFilter, Query()]) -> Any:
+def list_alternatives(request: SignedIn, build_id: int, slot: Slot, wanted: Annotated[PlaceFilter, Query()]) -> Any:
     """Every candidate for a place that the filter lets through, and what it would do there."""
     build, units = find_build(build_id, request.user), units_of(request.user)
     weighed, today = choosing.weigh(request.user, build, slot, wanted, usable=wanted.usable), timezone.localdate()
@@ -45,6 +47,12 @@ def list_alternatives(request: SignedIn, build_id: int, slot: Slot, wanted: Anno
         all=weighed.all,
         unweighed=weighed.unweighed,
         kinds=list(weighed.kinds),
+        facts=[
+            FilterFact.model_construct(
+                field=one.field, words=one.words(slot), sense=one.sense, choices=list(one.choices(slot))
+            )
+            for one in FILTERS[slot]
+        ],
     )
     return send(reply)
 

@@ -1,6 +1,6 @@
 """Choosing parts for a build: what could hang in a place, why not, by which route, and what serves a small item."""
 
-from typing import NamedTuple
+from typing import NamedTuple, Protocol
 
 from django.contrib.auth.models import User
 from django.utils import timezone
@@ -9,6 +9,8 @@ from core.checks.limits import State
 from core.drawing import Scene
 from core.model.build import Build, Slot, slot_for
 from core.model.facts import Missing, MissingFact
+from core.model.filters import filter_by
+from core.model.found import Listed
 from core.model.parts import Part as SpecSheet
 from core.report import evaluate
 from core.report.alternatives import Alternative, alternatives, build_with
@@ -19,8 +21,16 @@ from core.report.why_not import WhyNot, why_not
 from jungle.builds.models import StoredBuild
 from jungle.builds.services.editing import NothingThere
 from jungle.builds.services.kit import sheets_for_items
+from jungle.builds.services.people import units_of
 from jungle.catalogue.finding import PartsWanted, found_parts
 from jungle.catalogue.models import Entry, EntryQuerySet
+
+
+class FactWanted(PartsWanted, Protocol):
+    """Which parts are looked for, as a person types it: by a fact that decides in their place as well."""
+
+    fact: str
+    value: str
 
 
 class WeighedParts(NamedTuple):
@@ -34,14 +44,14 @@ class WeighedParts(NamedTuple):
     kinds: tuple[str, ...]
 
 
-def weigh(actor: User, build: StoredBuild, slot: Slot, wanted: PartsWanted, *, usable: bool = False) -> WeighedParts:
+def weigh(actor: User, build: StoredBuild, slot: Slot, wanted: FactWanted, *, usable: bool = False) -> WeighedParts:
     """The actor's parts for `slot` that are wanted, nearest in price; with `usable` only what nothing rules out.
 
-    Raises `FieldErrors` for a price that cannot be read.
+    Raises `FieldErrors` for a price or a fact that cannot be read.
     """
     design, owned = build.design, _owned(actor)
     here = tuple(owned.of_slots(slot).listed())
-    matching = found_parts(here, wanted, design.brief.currency)
+    matching = _like(owned, slot, found_parts(here, wanted, design.brief.currency), wanted, actor, design)
     hanging = owned.named(*design.parts_named).sheets()
     chosen = weighed_first(matching, slot, prices_of(design, hanging))
     sheets = {**hanging, **owned.named(*chosen).sheets()}
@@ -52,6 +62,18 @@ def weigh(actor: User, build: StoredBuild, slot: Slot, wanted: PartsWanted, *, u
         len(matching) - len(chosen),
         tuple(sorted({part.kind for part in here})),
     )
+
+
+def _like(
+    owned: EntryQuerySet, slot: Slot, listed: tuple[Listed, ...], wanted: FactWanted, actor: User, design: Build
+) -> tuple[Listed, ...]:
+    """Those of `listed` whose sheet says what is wanted; all where no fact is asked for."""
+    if not wanted.fact or not wanted.value.strip():
+        return listed
+    asked = filter_by(slot, wanted.fact)
+    value = asked.read(slot, wanted.value, units_of(actor), design.brief.currency)
+    sheets = owned.named(*(part.id for part in listed)).sheets()
+    return tuple(part for part in listed if part.id in sheets and asked.lets_through(sheets[part.id], value))
 
 
 def drawn_with(actor: User, build: StoredBuild, slot: Slot, part_id: str) -> tuple[SpecSheet, Scene]:

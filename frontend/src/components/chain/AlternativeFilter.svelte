@@ -1,20 +1,35 @@
 <script lang="ts">
-  import type { PartFilter } from '../../api/client'
+  import type { FilterFact, PlaceFilter } from '../../api/client'
   import { KIND_WORDS } from '../../lib/kinds'
   import Choice from '../Choice.svelte'
 
   interface Props {
-    filter: PartFilter
+    filter: PlaceFilter
     kinds: string[]
+    /** What decides here, and parts may be found by. */
+    facts: FilterFact[]
+    problem: string
     shown: number
     all: number
-    change: (filter: PartFilter) => void
+    change: (filter: PlaceFilter) => void
   }
 
-  let { filter, kinds, shown, all, change }: Props = $props()
+  let { filter, kinds, facts, problem, shown, all, change }: Props = $props()
   const kindOptions = $derived<Record<string, string>>({
     '': 'any kind',
     ...Object.fromEntries(kinds.map((kind) => [kind, KIND_WORDS[kind] ?? kind])),
+  })
+  const SENSE_WORDS = { at_least: 'at least', at_most: 'at most', is: '' } as const
+  const factOptions = $derived<Record<string, string>>({
+    '': 'any facts',
+    ...Object.fromEntries(
+      facts.map(({ field, words, sense }) => [field, `${words} ${SENSE_WORDS[sense]}`.trim()]),
+    ),
+  })
+  const asked = $derived(facts.find(({ field }) => field === filter.fact))
+  const valueOptions = $derived<Record<string, string>>({
+    '': 'choose',
+    ...Object.fromEntries((asked?.choices ?? []).map((word) => [word, word.replaceAll('_', ' ')])),
   })
   const id = $props.id()
 </script>
@@ -50,6 +65,31 @@
       value={filter.kind ?? ''}
       options={kindOptions}
       choose={(kind) => change({ ...filter, kind })}
+    />
+  {/if}
+  <Choice
+    label="Only with"
+    showLabel
+    narrow
+    value={filter.fact ?? ''}
+    options={factOptions}
+    choose={(fact) => change({ ...filter, fact, value: '' })}
+  />
+  {#if asked && asked.choices.length > 0}
+    <Choice
+      label="Which {asked.words}"
+      narrow
+      value={filter.value ?? ''}
+      options={valueOptions}
+      choose={(value) => change({ ...filter, value })}
+    />
+  {:else if asked}
+    <input
+      class="blank w-20 self-end"
+      aria-label={factOptions[asked.field]}
+      aria-invalid={problem !== ''}
+      value={filter.value ?? ''}
+      onchange={(event) => change({ ...filter, value: event.currentTarget.value })}
     />
   {/if}
   <label class="flex min-h-7 items-center gap-2 text-sm">

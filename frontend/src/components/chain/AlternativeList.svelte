@@ -5,7 +5,7 @@
     type Alternative,
     type Alternatives,
     outcome,
-    type PartFilter,
+    type PlaceFilter,
     type Slot,
   } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
@@ -23,11 +23,13 @@
 
   let { slot, locked, chosen }: Props = $props()
   const build = $derived(useBuild()())
-  let filter = $state.raw<PartFilter>({})
-  const weighed = new Resource<Alternatives, [number, Slot, PartFilter]>((signal, build_id, place, query) => {
-    const params = { path: { build_id, slot: place }, query }
-    return outcome(api.GET('/api/builds/{build_id}/chain/{slot}', { params, signal }))
-  })
+  let filter = $state.raw<PlaceFilter>({})
+  const weighed = new Resource<Alternatives, [number, Slot, PlaceFilter]>(
+    (signal, build_id, place, query) => {
+      const params = { path: { build_id, slot: place }, query }
+      return outcome(api.GET('/api/builds/{build_id}/chain/{slot}', { params, signal }))
+    },
+  )
   const found = $derived(weighed.data)
   const problem = $derived(weighed.message || (weighed.problems.length > 0 ? weighed.problem : ''))
 
@@ -40,7 +42,7 @@
         untrack(() => filter),
       )
   })
-  function change(wanted: PartFilter): void {
+  function change(wanted: PlaceFilter): void {
     filter = wanted
     weighed.soon(build.id, slot, wanted)
   }
@@ -57,7 +59,15 @@
 
 <h3 class="mt-1 text-sm">What could be chosen here</h3>
 {#if found}
-  <AlternativeFilter {filter} kinds={found.kinds} shown={found.candidates.length} all={found.all} {change} />
+  <AlternativeFilter
+    {filter}
+    kinds={found.kinds}
+    facts={found.facts}
+    {problem}
+    shown={found.candidates.length}
+    all={found.all}
+    {change}
+  />
   {#if found.unweighed > 0}
     <p class="text-xs text-faint">
       {found.unweighed} more are further from the price of what is chosen now: ask for words, kind or price.
