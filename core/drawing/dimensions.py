@@ -61,8 +61,22 @@ def layout_dimensions(room: Room, layout: Layout, bay: Bay) -> list[Dimension]:
     if layout.two_spots:
         left_x, left_y = layout.ball_of(Handedness.LEFT)
         dimensions += [
-            Dimension("floor", "Left-handers' ball", (length, 0), (length, left_x), left_x, "layout.left_ball_x_m"),
-            Dimension("floor", "Left-handers' ball", (0, 0), (left_y, 0), left_y, "layout.left_ball_y_m"),
+            Dimension(
+                "floor",
+                "Left-handers' ball to left wall",
+                (left_y, 0),
+                (left_y, left_x),
+                left_x,
+                "layout.left_ball_x_m",
+            ),
+            Dimension(
+                "floor",
+                "Left-handers' ball to screen wall",
+                (0, left_x),
+                (left_y, left_x),
+                left_y,
+                "layout.left_ball_y_m",
+            ),
         ]
     if bay.monitor and bay.monitor.where == "behind":
         u = ball_y + bay.monitor.distance_m

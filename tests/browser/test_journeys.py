@@ -103,10 +103,10 @@ class BriefTests(BrowserTestCase):
         page = self.open("room")
         page.get_by_role("button", name="lake window").first.click()
         self.type_into("Begins at, lake window", "1.0")
-        page.get_by_label("Before lake window, while playing").select_option("nothing")
+        page.get_by_label("Before it, against balls: lake window").select_option("nothing")
         self.saved()
         expect(page.get_by_text("lake window ahead of the ball, bare")).to_be_visible()
-        page.get_by_label("Before lake window, while playing").select_option("netting or board")
+        page.get_by_label("Before it, against balls: lake window").select_option("netting or board")
         self.saved()
         expect(page.get_by_text("lake window ahead of the ball, behind a net")).to_be_visible()
 
@@ -213,7 +213,7 @@ class AwkwardRoomTests(BrowserTestCase):
         self.type_into("Ceiling height", "3.2")
         self.type_into("Width", "3.2")
         expect(page.get_by_text("No one spot serves both hands in this room.")).to_be_visible()
-        expect(page.get_by_role("button", name="Put the ball there")).to_have_count(2)
+        expect(page.get_by_role("button", name="Put their ball there")).to_have_count(2)
 
     def test_a_slope_asks_for_its_highest_point(self) -> None:
         page = self.open("room")

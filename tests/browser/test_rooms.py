@@ -90,7 +90,7 @@ class RoomJourneys(BrowserTestCase):
         page.get_by_label("Consider another room").fill("Cellar")
         page.get_by_role("button", name="Add it").click()
         self.saved()
-        page.get_by_role("button", name="Build here: Cellar, screen as it hangs").click()
+        page.get_by_role("button", name="Build here: Cellar, screen as it is").click()
         self.saved()
         expect(page.get_by_role("heading", name="What Cellar allows")).to_be_visible()
         expect(page.get_by_text("The bottleneck is the height.")).to_be_visible()
