@@ -11,7 +11,7 @@ from core.checks.places import IN_ROOM, on
 from core.checks.power import Load
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input
-from core.checks.weights import is_wanted
+from core.checks.weights import is_wanted, tolerance_of
 from core.geometry.ceiling import Ceiling
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
@@ -253,7 +253,7 @@ def fuel(
 
 @check("noise.devices", title="Hum of the devices", place=IN_ROOM)
 def hum(
-    brief: Annotated[Brief, "noise"],
+    brief: Annotated[Brief, "noise", "purposes"],
     machine: Annotated[Machine, "name", "noise_db"] | None,
     display: Annotated[Display, "name", "noise_db"] | None,
     displays: Annotated[Beside[Display], "name", "noise_db"],
@@ -262,7 +262,7 @@ def hum(
 ) -> Answer:
     """The loudest device is no louder than the house puts up with: 45 dB for any, 38 damped, 32 quiet, a metre away.
 
-    Where any noise is fine a louder one is only a pity.
+    What neighbours hear is the strike: a louder fan is a pity, and ruled out only where films are a must.
     """
     hung = [_level(device) for device in (machine, display) if device is not None]
     levels = [*hung, *map(_level, displays), *map(_level, heaters), *map(_level, fans)]
@@ -270,8 +270,7 @@ def hum(
         raise MissingFact("Which devices hum", "Choose a machine and a display.")
     loudest, name = max(levels)
     most = MOST_DB[brief.noise]
-    leeway = ENDLESS if brief.noise is Noise.ANY else 0.0
-    limit = at_most(loudest, most, most - DB_COMFORT, Unit.DECIBEL, tolerated=leeway)
+    limit = at_most(loudest, most, most - DB_COMFORT, Unit.DECIBEL, tolerated=tolerance_of(brief, Purpose.FILMS))
     return Answer(
         limit,
         headline=lambda: say("{name} hums at {level}, {most} are borne", name=name, level=limit.has, most=limit.wants),

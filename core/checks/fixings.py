@@ -19,7 +19,7 @@ from core.model.facts import known
 from core.model.kit import Beside
 from core.model.parts import Mount, Projector
 from core.model.room import Layout
-from core.model.things import Guard, Joists
+from core.model.things import Guard, Joists, OpeningKind
 from core.quantities import say
 
 CABLE_USUAL_M = 3.0
@@ -113,7 +113,8 @@ def glass(windows: Glass) -> Answer:
     netting or board: clear. A shutter or a heavy curtain in front of safety film is the least: tight. Bare glass hurts
     who stands on either side of it.
     """
-    guards = {window.name: known(window, "guard") for window in windows.ahead}
+    glass = [one for one in windows.ahead if one.kind is OpeningKind.WINDOW or known(one, "glazed")]
+    guards = {window.name: known(window, "guard") for window in glass}
     bare = [name for name, guard in guards.items() if guard is Guard.NOTHING]
     filmed = [name for name, guard in guards.items() if guard is Guard.FILM]
     if bare:

@@ -7,7 +7,7 @@ from typing import Annotated
 from core.checks.figures import share, stated_input
 from core.checks.limits import ENDLESS, State, Words, at_least, at_most
 from core.checks.places import IN_BUDGET, IN_ROOM, on
-from core.checks.readings import Filled, Today
+from core.checks.readings import Filled, Tested, Today
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input, press
 from core.checks.works import Works
@@ -150,14 +150,15 @@ def moving(brief: Annotated[Brief, "currency", "may_move", "rented"], costs: Cos
 
 
 @check("layout.setup_time", title="Set-up time", place=IN_ROOM)
-def setup_time(brief: Annotated[Brief, "setup_minutes"], work: PackedAway) -> Answer:
-    """Setting up before play takes no longer than the household accepts.
+def setup_time(brief: Annotated[Brief, "measured_setup_minutes", "setup_minutes"], work: PackedAway) -> Answer:
+    """Setting up before play takes no longer than the household accepts. What it took when it was tried counts first.
 
     minutes = sum over what is put up (screen 10, enclosure 20, projector 8, monitor 3, mat 4) and 5 for each thing
     that is moved out of the way.
     """
     accepted = known(brief, "setup_minutes")
-    needed = sum(minutes for _, minutes in work.minutes)
+    tried = brief.measured_setup_minutes
+    needed = sum(minutes for _, minutes in work.minutes) if tried is None else tried
     limit = at_most(needed, accepted, accepted - COMFORT_MINUTES, Unit.MINUTE)
     words = "Let the {slowest} stay where it is."
     slowest = max(work.minutes, key=lambda item: item[1], default=("nothing", 0))
@@ -165,15 +166,16 @@ def setup_time(brief: Annotated[Brief, "setup_minutes"], work: PackedAway) -> An
         limit,
         headline=lambda: say("{needed} to set up, {accepted} accepted", needed=limit.has, accepted=limit.wants),
         formula="sum of the minutes of what is put up and moved",
-        inputs=lambda: tuple(
-            Input(name, Quantity(minutes, Unit.MINUTE), Basis.TRADE) for name, minutes in work.minutes
+        inputs=lambda: (
+            *(() if tried is None else (Input("As tried", Quantity(tried, Unit.MINUTE), Basis.MEASURED),)),
+            *(Input(name, Quantity(minutes, Unit.MINUTE), Basis.TRADE) for name, minutes in work.minutes),
         ),
         cures=lambda: (
             press(acts.left_up(BayPart(slowest[0])), words, None, slowest=slowest[0])
-            if slowest[0] in list(BayPart)
+            if slowest[0] in list(BayPart) and tried is None
             else say(words, slowest=slowest[0]),
         ),
-        basis=Basis.TRADE,
+        basis=Basis.TRADE if tried is None else Basis.MEASURED,
     )
 
 
@@ -220,24 +222,29 @@ def _covers(baffle: Baffle, surface: Surface) -> bool:
 
 @check("display.light_source", title="Life of the light source", place=on(Slot.DISPLAY))
 def light_source(
-    brief: Annotated[Brief, "horizon_years", "hours_a_week"], projector: Annotated[Projector, "light", "light_hours"]
+    brief: Annotated[Brief, "horizon_years", "hours_a_week"],
+    projector: Annotated[Projector, "light", "light_hours"],
+    tested: Tested,
 ) -> Answer:
     """The projector's light lasts the horizon at the hours of play, or its lamp has to be bought again.
 
-    years = rated hours / (hours a week × 52). A laser or LED is built in: its end is the projector's.
+    years = (rated hours − hours that it has run) / (hours a week × 52). A laser or LED is built in: its end is the
+    projector's.
     """
     hours_a_week = known(brief, "hours_a_week")
     rated, horizon = known(projector, "light_hours"), brief.horizon_years
+    left_hours = max(0.0, rated - tested.used_hours)
     hours_a_year = hours_a_week * WEEKS_A_YEAR
-    years = rated / hours_a_year if hours_a_year else float(horizon)
+    years = left_hours / hours_a_year if hours_a_year else float(horizon)
     built_in = years < horizon and known(projector, "light") != "lamp"
     limit = at_least(years, horizon, unit=Unit.YEAR, tolerated=0.0 if built_in else ENDLESS)
     return Answer(
         limit,
         headline=lambda: say("Light for {years}, the horizon is {horizon}", years=limit.has, horizon=limit.wants),
-        formula="rated hours / (hours a week × 52) − horizon",
+        formula="(rated hours − hours that it has run) / (hours a week × 52) − horizon",
         inputs=lambda: (
             stated_input("Rated hours", f"{rated} h"),
+            Input("Hours that it has run", f"{tested.used_hours:g} h", Basis.MEASURED),
             stated_input("Light source", projector.light or "not stated"),
             Input("Hours a week", f"{hours_a_week:g} h", Basis.MEASURED),
         ),

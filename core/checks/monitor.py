@@ -181,10 +181,14 @@ def overhead(
             ),
             most: (
                 say("Hangs at {height}, at most {high}", height=most.has, high=most.wants),
-                say("Hang it on a drop rod of {more} or more.", more=enough(-most.headroom)),
+                press(
+                    acts.moved(monitor_drop_m=enough(-most.headroom).value),
+                    "Hang it on a drop rod {more} longer.",
+                    more=enough(-most.headroom),
+                ),
             ),
         },
-        "ceiling − lining − hitting surface, against the maker's range",
+        "ceiling − lining − drop rod − hitting surface, against the maker's range",
         lambda: (
             stated_input("Lowest mount", metres(low_m)),
             stated_input("Highest mount", metres(high_m)),

@@ -63,16 +63,17 @@ def monitor_rules(
     on_floor: Annotated[FloorStanding, "distance_min_m"] | None,
     behind: Annotated[BehindTheBall, "flight_min_m"] | None,
     overhead: Annotated[OverheadCamera, "ahead_max_m", "ahead_min_m", "mount_height_min_m"] | None,
-    layout: Annotated[Layout, "monitor_distance_m", "screen_y_m"],
+    layout: Annotated[Layout, "monitor_distance_m", "monitor_drop_m", "screen_y_m"],
     room: Annotated[Room, "length_m", "width_m"],
     ceiling: Ceiling | None,
     surface: HittingSurface | None,
 ) -> MonitorRules:
     """Where it was put, or as near as its maker allows."""
     if overhead is not None:
-        return MonitorRules(
-            monitor.name, tuple(_overhead(overhead, ceiling, surface.height_m) if ceiling and surface else ())
-        )
+        if ceiling is None or surface is None:
+            return MonitorRules(monitor.name, ())
+        hangs = _overhead(overhead, ceiling, surface.height_m + layout.monitor_drop_m)
+        return MonitorRules(monitor.name, tuple(hangs))
     distance_m = layout.monitor_distance_m
     if distance_m is None and on_floor is not None:
         distance_m = on_floor.distance_min_m

@@ -13,6 +13,7 @@ from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
 from core.model.parts import Billing, FloorStanding, LaunchMonitor, Machine, MonitorPlan, Title, link_to
+from core.model.parts.systems import runs_on
 from core.model.room import Layout
 from core.model.things import BayPart
 from core.quantities import Unit, say
@@ -39,7 +40,7 @@ def platform(
     offers = known(monitor, "platforms")
     link = link_to(title, monitor) if title is not None else None
     native = link is not None and link.via == "native"
-    runs = has in offers
+    runs = runs_on(has, offers)
     state = State.CLEAR if runs else State.TIGHT if native else State.BLOCKED
     return Answer(
         Words(state, has, " or ".join(offers) or "nothing"),

@@ -4,10 +4,11 @@ from math import atan2, degrees
 from typing import Annotated
 
 from core.bay import projector_box
+from core.checks.cable_ways import ChainLines
 from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input, share, stated_input
 from core.checks.light import ScreenLight
-from core.checks.limits import ENDLESS, State, at_least, at_most, tightest
+from core.checks.limits import ENDLESS, State, Words, at_least, at_most, tightest
 from core.checks.places import between, on
 from core.checks.readings import HANGING_DROP_M, PROJECTOR_BODY_M, BallPlaces, BayMiddle, LensBand, OwnBall, Throw
 from core.checks.register import check
@@ -456,6 +457,36 @@ def sharpness(
         ),
         cures=lambda: (say("More lines, a panel nearer to the picture's shape, or standing further back."),),
         basis=Basis.TRADE,
+    )
+
+
+@check("picture.wish", title="Lines that are wished for", place=between(Slot.MACHINE, Slot.DISPLAY))
+def wanted_lines(brief: Annotated[Brief, "lines_wanted", "purposes"], chain: ChainLines) -> Answer:
+    """The picture has the lines that are wished for, all the way from software and machine to the display.
+
+    Fewer are tight, and ruled out where films are a must. Without a wish any number does.
+    """
+    wanted = brief.lines_wanted
+    limit = at_least(chain.lines, wanted or 0, unit=Unit.LINES, tolerated=tolerance_of(brief, Purpose.FILMS))
+    return Answer(
+        limit if wanted else Words(State.CLEAR, limit.has, "any"),
+        headline=lambda: (
+            say(
+                "{lines} arrive, {wanted} are wished for; the weakest is {name}",
+                name=chain.weakest,
+                lines=limit.has,
+                wanted=limit.wants,
+            )
+            if wanted
+            else say("{lines} arrive, and nobody has wished for more", lines=limit.has)
+        ),
+        formula="the least lines of software, machine and display − lines wished for",
+        inputs=lambda: (
+            stated_input("Weakest", chain.weakest),
+            Input("Wished for", limit.wants if wanted else "any", Basis.MEASURED),
+        ),
+        cures=lambda: (say("Replace {name} by one that does {wanted}.", name=chain.weakest, wanted=limit.wants),),
+        basis=Basis.SPEC,
     )
 
 

@@ -176,6 +176,8 @@ class Tested:
     """Of the monitor, where it stands."""
     bounce_m: float | None = None
     """How far a slow shot came back off the screen, in metres."""
+    used_hours: float = 0.0
+    """What the light of the display has run already."""
 
 
 @dataclass(frozen=True)
@@ -252,8 +254,12 @@ def _same_kit(build: Build, parts: Mapping[str, Part], before: Given) -> bool:
 
 def _of_chain(build: Build, parts: Mapping[str, Part], one: One) -> Mapping[type, object]:
     chain = resolve_chain(build, parts)
-    monitor, screen = chain.at(Slot.MONITOR), chain.at(Slot.SCREEN)
-    tested = Tested(monitor.decided.signal if monitor else None, screen.decided.bounce_m if screen else None)
+    monitor, screen, display = (chain.at(slot) for slot in (Slot.MONITOR, Slot.SCREEN, Slot.DISPLAY))
+    tested = Tested(
+        monitor.decided.signal if monitor else None,
+        screen.decided.bounce_m if screen else None,
+        (display.decided.used_hours or 0.0) if display else 0.0,
+    )
     readings = {Chain: one(Chain, chain), Tested: one(Tested, tested)}
     for hung in chain:
         readings.update(hung_readings(hung.part, hung.plan))

@@ -2,8 +2,9 @@
 
 from typing import Annotated, NamedTuple
 
-from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input
-from core.checks.limits import ENDLESS, Limit, State, Words, at_least, tightest
+from core.checks.declared import THERE
+from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input, yes_or_no
+from core.checks.limits import ENDLESS, Limit, State, Words, at_least, at_most, tightest
 from core.checks.places import between, on
 from core.checks.readings import BallPlaces, BayMiddle
 from core.checks.register import check
@@ -14,7 +15,8 @@ from core.model import acts
 from core.model.brief import Brief, Stage
 from core.model.build import Slot
 from core.model.facts import MissingFact, known, not_stated
-from core.model.parts import Display, Enclosure, ImpactScreen, Net, StandingDisplay, Surface
+from core.model.kit import Beside
+from core.model.parts import Display, Edge, Enclosure, ImpactScreen, MaskingCloth, Net, StandingDisplay, Surface
 from core.model.room import Layout, Room
 from core.quantities import Sentence, Unit, say
 from core.quantities.tolerances import LEAST_MOVE_M
@@ -26,8 +28,12 @@ FIT_COMFORT_M = 0.05
 """What is needed to get hands and fixings past an edge (trade)."""
 READ_SHARE = 0.2
 """A display narrower than this share of the way to it is hard to read from the ball (trade)."""
-EDGE_COMFORT_M = 0.02
-"""Least play all round for cords between screen and frame (trade)."""
+BALL_GAP_M = 0.04
+"""A ball gets out through more (trade)."""
+OPEN_MOST_M = 0.20
+OVERLAP_COMFORT_M = 0.20
+OVERLAP_MOST_M = 0.30
+"""A screen over the edges of its frame on each side: beyond that it hangs in folds (trade)."""
 
 
 @check("screen.rating", title="Rated for the fastest ball", place=on(Slot.SCREEN))
@@ -170,36 +176,55 @@ def _narrower(across: Limit, up: Limit) -> Limit:
 
 @check("screen.enclosure", title="Screen fits the enclosure", place=between(Slot.SCREEN, Slot.ENCLOSURE))
 def screen_in_enclosure(
-    surface: Annotated[Surface, "height_m", "width_m"],
+    surface: Annotated[Surface, "edge", "height_m", "width_m"],
     enclosure: Annotated[Enclosure, "inner_height_m", "inner_width_m"],
     layout: Annotated[Layout, "screen_bottom_m"],
+    cloths: Annotated[Beside[MaskingCloth], THERE],
 ) -> Answer:
-    """The screen with its borders fits inside the enclosure, with a little play for the cords."""
-    width_m = known(surface, "width_m")
-    height_m = known(surface, "height_m") + layout.screen_bottom_m
-    inner_width_m, inner_height_m = known(enclosure, "inner_width_m"), known(enclosure, "inner_height_m")
-    across = at_least(inner_width_m, width_m, width_m + EDGE_COMFORT_M)
-    up = at_least(inner_height_m, height_m, height_m + EDGE_COMFORT_M)
-    deciding = _narrower(across, up)
+    """The screen closes the opening of the frame: within it with play for the cords, or over its edges.
+
+    Within it, a gap of more than 40 mm beside or above it lets balls out: tight, up to 0.20 m where cloth closes it
+    or not, beyond that blocked unless cloth does. A screen that hangs before or behind the frame may overlap it by up
+    to 0.20 m on each side, 0.30 m at most; a raw edge is cut to size.
+    """
+    upper_m = known(surface, "height_m") + layout.screen_bottom_m
+    beside_m = (known(enclosure, "inner_width_m") - known(surface, "width_m")) / 2
+    above_m = known(enclosure, "inner_height_m") - upper_m
+    closed, cut = bool(cloths), surface.edge is Edge.RAW
+    limits = {
+        limit: (words, gap_m)
+        for words, gap_m in (("beside", beside_m), ("above", above_m))
+        for limit in [_closes(gap_m, closed=closed, cut=cut)]
+    }
+    deciding = tightest(tuple(limits))
+    where, gap_m = limits[deciding]
     return Answer(
-        (across, up),
-        headline=lambda: say(
-            "Screen takes {required} {direction}, the frame has {measured}",
-            required=deciding.wants,
-            direction="across" if deciding is across else "up",
-            measured=deciding.has,
+        tuple(limits),
+        headline=lambda: (
+            say("Screen leaves {gap} {where} it in the frame", gap=metres(gap_m), where=where)
+            if gap_m >= 0
+            else say("Screen reaches {over} over the frame {where}", over=metres(-gap_m), where=where)
         ),
-        formula="the smaller of: inner width − screen width; inner height − screen's upper edge",
+        formula="(inner width − screen width) / 2; inner height − screen's upper edge",
         inputs=lambda: (
-            stated_input("Screen width", metres(width_m)),
-            stated_input("Screen's upper edge", metres(height_m)),
-            stated_input("Inner width", metres(inner_width_m)),
-            stated_input("Inner height", metres(inner_height_m)),
+            stated_input("Beside it, each side", metres(beside_m)),
+            stated_input("Above it", metres(above_m)),
+            stated_input("Cloth closes gaps", yes_or_no(closed)),
+            stated_input("Edge", surface.edge.words if surface.edge else "not stated"),
         ),
         cures=lambda: (
-            say("Choose an enclosure {more} larger inside, or a smaller screen.", more=enough(-deciding.headroom)),
+            (say("Close it with dark cloth, or choose a larger screen or a smaller frame."),)
+            if gap_m >= 0
+            else (say("Choose a smaller screen or a larger frame, or have it cut."),)
         ),
     )
+
+
+def _closes(gap_m: float, *, closed: bool, cut: bool) -> Limit:
+    """What is left open is small or closed by cloth; what reaches over the frame is not too much, or is cut."""
+    if gap_m >= 0:
+        return at_most(gap_m, OPEN_MOST_M, BALL_GAP_M, tolerated=ENDLESS if closed else 0.0)
+    return at_most(-gap_m, OVERLAP_MOST_M, OVERLAP_COMFORT_M, tolerated=ENDLESS if cut else 0.0)
 
 
 @check("screen.stage", title="Shows a picture", place=on(Slot.SCREEN))

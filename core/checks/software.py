@@ -14,6 +14,8 @@ from core.model.build import Slot
 from core.model.facts import FactAt, MissingFact, known, known_some
 from core.model.household import Approach
 from core.model.parts import Display, LaunchMonitor, Machine, MonitorPlan, ResolutionNeeds, Title, link_to
+from core.model.parts.software import MachineNeeds
+from core.model.parts.systems import runs_on
 from core.quantities import Quantity, Unit, say
 
 DEFAULT_MINIMUM_MEMORY_GB = 16.0
@@ -84,7 +86,7 @@ def platform(title: Annotated[Title, "limited_on", "platforms"], machine: Annota
     """The machine's operating system is among those the software is made for, and not one on which it does less."""
     has = known(machine, "platform")
     offers = known_some(title, "platforms")
-    runs, limited = has in offers, has in title.limited_on
+    runs, limited = runs_on(has, offers), runs_on(has, title.limited_on)
     state = State.BLOCKED if not runs else State.TIGHT if limited else State.CLEAR
     return Answer(
         Words(state, has, " or ".join(offers)),
@@ -103,6 +105,9 @@ def platform(title: Annotated[Title, "limited_on", "platforms"], machine: Annota
             say("Choose a machine with {offers}.", offers=" or ".join(o for o in offers if o not in title.limited_on)),
         ),
     )
+
+
+MEMORY = "Memory"
 
 
 @dataclass(frozen=True)
@@ -157,8 +162,11 @@ def spec(
     compared = tuple(_spec_lines(needs, machine))
     if not compared:
         raise not_told(title)
+    silent = all(line.name == MEMORY for line in compared) and not title.machine_needs
     weakest = min(compared, key=lambda line: _weakness(line, line.limit(brief.approach).state))
     limit = weakest.limit(brief.approach)
+    if silent and limit.state is not State.BLOCKED:
+        raise not_told(title)
     name, asked = weakest.name.lower(), Quantity(weakest.recommended, weakest.unit)
     retire = limit.state is State.BLOCKED and weakest.name == GRAPHICS
     return Answer(
@@ -204,6 +212,10 @@ def not_told(title: Title, picture: str = "") -> MissingFact:
 
 
 def _needs_at(title: Title, lines: int) -> ResolutionNeeds:
+    if not title.machine_needs:
+        # Silence about everything leaves the usual least of memory (trade); more than that nobody can tell.
+        silent = MachineNeeds()
+        return ResolutionNeeds(lines=lines, minimum=silent, recommended=silent)
     needs = sorted(title.machine_needs, key=lambda needs: needs.lines)
     fitting = next((needs for needs in needs if needs.lines >= lines), None)
     if fitting is None:
@@ -219,7 +231,7 @@ def _spec_lines(needs: ResolutionNeeds, machine: Machine) -> Iterator[_SpecLine]
     rows = (
         (GRAPHICS, Unit.GRADE, "graphics_grade", least.graphics_grade, best.graphics_grade),
         ("Graphics memory", Unit.GIGABYTE, "graphics_memory_gb", least.graphics_memory_gb, best.graphics_memory_gb),
-        ("Memory", Unit.GIGABYTE, "memory_gb", least_memory, best_memory),
+        (MEMORY, Unit.GIGABYTE, "memory_gb", least_memory, best_memory),
         ("Processor", Unit.GRADE, "processor_grade", least.processor_grade, best.processor_grade),
         ("Storage", Unit.GIGABYTE, "storage_gb", least.storage_gb, best.storage_gb),
     )

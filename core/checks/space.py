@@ -77,7 +77,7 @@ class OverheadSpot:
     """Of the ball that it watches, or of the middle between two."""
     ahead_m: float
     ceiling_m: float
-    """Height of the ceiling over that spot, above the bare floor."""
+    """What it hangs from, above the bare floor: the ceiling over that spot, or the end of its drop rod."""
 
 
 @dataclass(frozen=True)
@@ -157,13 +157,16 @@ def stated_hood(hood: Hood, enclosure: Annotated[Enclosure, "inner_height_m", "i
 
 @derive
 def overhead_spot(
-    monitor: Annotated[OverheadCamera, "ahead_max_m", "ahead_min_m"], places: BallPlaces, ceiling: Ceiling
+    monitor: Annotated[OverheadCamera, "ahead_max_m", "ahead_min_m"],
+    places: BallPlaces,
+    ceiling: Ceiling,
+    layout: Annotated[Layout, "monitor_drop_m"],
 ) -> OverheadSpot:
     """In the middle of what its maker allows ahead of the ball, half-way between two spots."""
     ahead_m = (known(monitor, "ahead_min_m") + known(monitor, "ahead_max_m")) / 2
     across, along = ([spot[axis] for spot in places.spots] for axis in (0, 1))
     x, y = sum(across) / len(across), sum(along) / len(along)
-    return OverheadSpot(x, y, ahead_m, ceiling.height_m(x, y - ahead_m))
+    return OverheadSpot(x, y, ahead_m, ceiling.height_m(x, y - ahead_m) - layout.monitor_drop_m)
 
 
 @derive_from_known

@@ -21,8 +21,8 @@ class Hole(NamedTuple):
 
     @property
     def is_glass(self) -> bool:
-        """A ball that gets so far breaks it."""
-        return self.opening.kind is OpeningKind.WINDOW
+        """A ball that gets so far breaks it; so it may, where nobody has said whether a door has glass."""
+        return self.opening.kind is OpeningKind.WINDOW or self.opening.glazed is not False
 
 
 @dataclass(frozen=True)

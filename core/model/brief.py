@@ -3,7 +3,7 @@
 from datetime import date
 from decimal import Decimal
 from enum import StrEnum
-from typing import Annotated, Self
+from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
@@ -148,6 +148,10 @@ class Brief(Record):
     """The bay comes down after play."""
     setup_minutes: Annotated[Number, In(Unit.MINUTE), Field(ge=0, le=480)] | None = None
     """Longest set-up that the household accepts."""
+    measured_setup_minutes: Annotated[Number, In(Unit.MINUTE), Field(ge=0, le=480)] | None = None
+    """What setting up took when it was tried."""
+    lines_wanted: Literal[1080, 2160] | None = None
+    """Lines that the picture shall have, where somebody cares."""
     rented: bool = False
     may_move: bool = False
     """The household may move house."""

@@ -10,7 +10,7 @@ from pydantic import Field, model_validator
 from core.model.brief import Brief, Purpose, Stage
 from core.model.household import Looks
 from core.model.parts import Display, Enclosure, Flooring, LaunchMonitor, Machine, Mat, Part, Surface, Title
-from core.model.record import Identifier, Metres, MinorMoney, Name, Pieces, Record
+from core.model.record import Hours, Identifier, Metres, MinorMoney, Name, Pieces, Record
 from core.model.room import Layout, Room
 
 R = TypeVar("R", bound=Record)
@@ -93,6 +93,8 @@ class HungPart(Record):
     """Stays while others change: it is not swapped or taken down before it is unlocked."""
     signal: Literal["good", "weak"] | None = None
     """What a test of its signal through the air showed where it is used."""
+    used_hours: Hours | None = None
+    """Hours that it has run already, where it was bought used or is owned."""
     bounce_m: Metres | None = None
     """How far a slow test shot came back off the screen, along the floor."""
 

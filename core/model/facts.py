@@ -95,6 +95,7 @@ QUESTIONS: Mapping[tuple[type[Record], str], tuple[str, str]] = {
 }
 """What is asked of a household: in words, and how to answer."""
 OF_CONTENT: Mapping[str, tuple[str, str]] = {
+    "glazed": ("Whether {name} has glass in it", "Say it in the room."),
     "guard": ("What guards {name}", "Say in the room what is between it and a ball."),
     "cover": ("What is drawn before {name}", "Say in the room whether a curtain keeps its daylight out."),
     "lit": ("Whether {name} is on while you play", "Say it in the room."),

@@ -21,6 +21,7 @@ class LayoutMove(Record):
     lens_x_m: Metres | None = None
     lens_height_m: Metres | None = None
     monitor_distance_m: Metres | None = None
+    monitor_drop_m: Metres | None = None
     monitor_pad_m: Metres | None = None
     machine_x_m: Metres | None = None
     machine_y_m: Metres | None = None

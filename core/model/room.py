@@ -169,6 +169,8 @@ class Layout(Record):
     """Projector lens above the bare floor; left empty, a height is proposed."""
     monitor_distance_m: Annotated[Metres, Field(ge=0, le=10)] | None = None
     """Launch monitor to ball; left empty, the middle of what its maker states."""
+    monitor_drop_m: Annotated[PositiveMetres, Field(le=5)] = 0.0
+    """Drop rod of a monitor under the ceiling."""
     monitor_pad_m: Annotated[PositiveMetres, Field(le=0.5)] = 0.0
     """Height of what a floor-standing monitor stands on, above the bare floor."""
     mat_lies: MatLies | None = None

@@ -231,6 +231,8 @@ class Opening(Record):
     """It stands open while people play."""
     guard: Guard | None = None
     """What guards a window: nothing, safety film with a shutter or heavy curtain, or netting or board."""
+    glazed: bool | None = None
+    """Of a door: there is glass in it."""
     cover: Cover | None = None
     """What keeps its daylight out while people play."""
 

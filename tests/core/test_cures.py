@@ -119,9 +119,6 @@ CARRIED_OUT: Mapping[str, Callable[[Case], Case]] = {
     "Choose one at least {wide} less wide.": lambda case: _smaller(case, wide=True, high=False),
     "Choose one at least {high} less high.": lambda case: _smaller(case, wide=False, high=True),
     "Choose one at least {wide} less wide and {high} less high.": lambda case: _smaller(case, wide=True, high=True),
-    "Choose an enclosure {more} larger inside, or a smaller screen.": lambda case: case.with_part(
-        Slot.ENCLOSURE, inner_width_m=case.by("more"), inner_height_m=case.by("more")
-    ),
 }
 """By the words of a cure that no press carries out: what is done to go by it."""
 FREES = frozenset({"Move {thing} {by} {way}: then it is free."})
@@ -132,7 +129,6 @@ NOT_A_MOVE = frozenset(
         "A television {least} wide or wider does.",
         "Choose a mount for a drop of {drop}.",
         "Choose {stock}, {kind}.",
-        "Hang it on a drop rod of {more} or more.",
         "Move {thing} {more} away, or remove it.",
         "The picture's middle is {aim} to the {side} of the ball line: shift the aim in the software by that, "
         "{offset} on the screen.",

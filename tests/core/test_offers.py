@@ -201,7 +201,7 @@ def blocked(verdict: Verdict) -> bool:
 class AdmissionTests(TestCase):
     def test_what_would_admit_a_part_admits_it(self) -> None:
         offered = 0
-        for seed in seeds(6):
+        for seed in seeds(8):
             build = furnished_build(seed)
             for slot in (Slot.SCREEN, Slot.DISPLAY, Slot.MONITOR):
                 for part in of_place(slot)[::4]:

@@ -114,7 +114,7 @@ class RouteTests(TestCase):
         self.assertEqual(self.routes(Slot.SCREEN)[RouteKind.THRIFTY].lacks, ("a screen with a raw edge",))
 
     def test_a_route_tells_what_it_would_rule_out(self) -> None:
-        """A screen 3.4 m wide, and nothing smaller, before a frame 2.7 m wide inside."""
-        only = {"screen": worlds.screen(id="screen", width_m=3.4)}
+        """A screen 3.6 m wide, and nothing smaller, before a frame 2.8 m wide inside: 0.40 m over it on each side."""
+        only = {"screen": worlds.screen(id="screen", width_m=3.6)}
         told = self.routes(Slot.SCREEN, **only)[RouteKind.READY_MADE].against
         self.assertIn("screen.enclosure", [each.verdict.id for each in told])

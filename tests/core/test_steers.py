@@ -53,6 +53,11 @@ ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "conditions": ({}, {"conditions": ({"id": "a", "text": "The car fits in December"},)}),
     "packed_away": ({}, {"packed_away": True}),
     "setup_minutes": ({"packed_away": True, "setup_minutes": 1}, {"packed_away": True, "setup_minutes": 90}),
+    "measured_setup_minutes": (
+        {"packed_away": True, "setup_minutes": 60},
+        {"packed_away": True, "setup_minutes": 60, "measured_setup_minutes": 90},
+    ),
+    "lines_wanted": ({}, {"lines_wanted": 2160}),
     "rented": ({}, {"rented": True}),
     "may_move": ({}, {"may_move": True}),
     "noise": ({}, {"noise": "quiet"}),
@@ -71,6 +76,7 @@ ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
 
 
 NOT_HERE: dict[str, set[str | type]] = {
+    "purposes": {"picture.wish"},
     "players": {
         "machine.place",
         "monitor.beside",

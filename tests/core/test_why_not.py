@@ -88,8 +88,8 @@ class WhyNotTests(TestCase):
         self.assertIn("Accept fees that come again.", [change for _, change in admitted])
 
     def test_a_locked_neighbour_is_not_swapped(self) -> None:
-        narrow = Enclosure.model_validate({**worlds.enclosure().model_dump(), "id": "narrow", "inner_width_m": 2.5})
-        self.parts["small"] = worlds.screen(id="small", name="Small", width_m=2.4, height_m=2.4)
+        narrow = Enclosure.model_validate({**worlds.enclosure().model_dump(), "id": "narrow", "inner_width_m": 2.0})
+        self.parts["small"] = worlds.screen(id="small", name="Small", width_m=2.2, height_m=2.7)
         _, admitted = self.asked(narrow)
         self.assertIn((Trouble.SWAP, "Choose Small in place of Square."), admitted)
         locked = self.build.chain[Slot.SCREEN].model_copy(update={"locked": True})

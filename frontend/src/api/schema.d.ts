@@ -1498,6 +1498,16 @@ export interface components {
              */
             setup_minutes?: number | null;
             /**
+             * Measured Setup Minutes
+             * @description What setting up took when it was tried.
+             */
+            measured_setup_minutes?: number | null;
+            /**
+             * Lines Wanted
+             * @description Lines that the picture shall have, where somebody cares.
+             */
+            lines_wanted?: (1080 | 2160) | null;
+            /**
              * Rented
              * @default false
              */
@@ -1580,6 +1590,8 @@ export interface components {
              *       "conditions": [],
              *       "packed_away": false,
              *       "setup_minutes": null,
+             *       "measured_setup_minutes": null,
+             *       "lines_wanted": null,
              *       "rented": false,
              *       "may_move": false,
              *       "noise": "any",
@@ -1638,6 +1650,7 @@ export interface components {
              *       "lens_x_m": null,
              *       "lens_height_m": null,
              *       "monitor_distance_m": null,
+             *       "monitor_drop_m": 0,
              *       "monitor_pad_m": 0,
              *       "mat_lies": null,
              *       "machine_x_m": null,
@@ -1978,6 +1991,11 @@ export interface components {
              */
             signal?: ("good" | "weak") | null;
             /**
+             * Used Hours
+             * @description Hours that it has run already, where it was bought used or is owned.
+             */
+            used_hours?: number | null;
+            /**
              * Bounce M
              * @description How far a slow test shot came back off the screen, along the floor.
              */
@@ -2081,6 +2099,12 @@ export interface components {
              * @description Launch monitor to ball; left empty, the middle of what its maker states.
              */
             monitor_distance_m?: number | null;
+            /**
+             * Monitor Drop M
+             * @description Drop rod of a monitor under the ceiling.
+             * @default 0
+             */
+            monitor_drop_m: number;
             /**
              * Monitor Pad M
              * @description Height of what a floor-standing monitor stands on, above the bare floor.
@@ -2268,6 +2292,11 @@ export interface components {
             open_while_playing: boolean;
             /** @description What guards a window: nothing, safety film with a shutter or heavy curtain, or netting or board. */
             guard?: components["schemas"]["Guard"] | null;
+            /**
+             * Glazed
+             * @description Of a door: there is glass in it.
+             */
+            glazed?: boolean | null;
             /** @description What keeps its daylight out while people play. */
             cover?: components["schemas"]["Cover"] | null;
         } & {
@@ -3134,6 +3163,10 @@ export interface components {
             packed_away?: boolean;
             /** Setup Minutes */
             setup_minutes?: string | number | null;
+            /** Measured Setup Minutes */
+            measured_setup_minutes?: string | number | null;
+            /** Lines Wanted */
+            lines_wanted?: (1080 | 2160) | null;
             /** Rented */
             rented?: boolean;
             /** May Move */
@@ -3260,6 +3293,8 @@ export interface components {
             lens_height_m?: string | number | null;
             /** Monitor Distance M */
             monitor_distance_m?: string | number | null;
+            /** Monitor Drop M */
+            monitor_drop_m?: string | number | null;
             /** Monitor Pad M */
             monitor_pad_m?: string | number | null;
             /** Machine X M */
@@ -3529,6 +3564,8 @@ export interface components {
             /** Open While Playing */
             open_while_playing?: boolean;
             guard?: components["schemas"]["Guard"] | null;
+            /** Glazed */
+            glazed?: boolean | null;
             cover?: components["schemas"]["Cover"] | null;
             /** Outlets */
             outlets?: number;
@@ -3848,6 +3885,8 @@ export interface components {
             locked?: boolean;
             /** Signal */
             signal?: ("good" | "weak") | null;
+            /** Used Hours */
+            used_hours?: string | number | null;
             /** Bounce M */
             bounce_m?: string | number | null;
         };

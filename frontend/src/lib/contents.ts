@@ -128,20 +128,28 @@ export const CHOICES: Record<ContentGroup, Choosing[]> = {
 /** What is asked of some kinds only, each answered with one of a few words; the first is that nobody has said. */
 export interface Asking {
   kind: string
-  field: 'lit' | 'burns_fuel' | 'guard' | 'cover'
+  field: 'lit' | 'burns_fuel' | 'glazed' | 'guard' | 'cover'
   label: string
   options: Readonly<Record<string, string>>
 }
 
 const YES_OR_NO = { unsaid: 'not said', true: 'yes', false: 'no' } as const
+const GUARDS = {
+  unsaid: 'not said',
+  nothing: 'nothing',
+  film: 'film and a curtain',
+  net: 'netting or board',
+} as const
 export const OF_KIND: readonly Asking[] = [
   { kind: 'lamp', field: 'lit', label: 'On while you play', options: YES_OR_NO },
   { kind: 'heater', field: 'burns_fuel', label: 'Burns gas, oil or wood', options: YES_OR_NO },
+  { kind: 'door', field: 'glazed', label: 'Glass in it', options: YES_OR_NO },
+  { kind: 'door', field: 'guard', label: 'Before its glass, against balls', options: GUARDS },
   {
     kind: 'window',
     field: 'guard',
     label: 'Before it, against balls',
-    options: { unsaid: 'not said', nothing: 'nothing', film: 'film and a curtain', net: 'netting or board' },
+    options: GUARDS,
   },
   {
     kind: 'window',

@@ -62,6 +62,7 @@ _MOVED_THINGS = {
     "lens_x_m": "projector",
     "lens_height_m": "projector",
     "monitor_distance_m": "monitor",
+    "monitor_drop_m": "monitor's drop rod",
     "monitor_pad_m": "monitor's pad",
     "mat_lies": "mat",
     "stays_up": "parts that stay up",

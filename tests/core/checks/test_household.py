@@ -15,6 +15,7 @@ from core.checks.household import (
     strike_noise,
 )
 from core.checks.purposes import WantsCourses, WantsFilming, courses, filming
+from core.checks.readings import Tested
 from core.checks.works import BUILDER, ELECTRICIAN, OURSELVES, Work, Works, works
 from core.model.brief import Brief
 from core.model.chain import Chain, resolve_chain
@@ -57,11 +58,13 @@ class HouseholdTests(CheckTestCase):
     def test_the_light_lasts_the_horizon(self) -> None:
         """20 000 h at 10 a week are 20 000 / 520 = 38.5 years; 2 000 h are 3.8 of 5."""
         asked = brief(horizon_years=5, hours_a_week=10)
-        long = light_source(asked, worlds.projector(light_hours=20_000))
+        long = light_source(asked, worlds.projector(light_hours=20_000), Tested())
         self.assert_verdict(long, "clear", "38.5 years", "5.0 years", "33.5 years")
-        short = light_source(asked, worlds.projector(light_hours=2_000))
+        short = light_source(asked, worlds.projector(light_hours=2_000), Tested())
         self.assert_verdict(short, "tight", "3.8 years", "5.0 years", "1.2 years short, tolerated")
-        self.assert_unknown(light_source(brief(), worlds.projector()), "How many hours a week you will play")
+        used = light_source(asked, worlds.projector(light_hours=20_000), Tested(used_hours=18_000))
+        self.assert_verdict(used, "tight", "3.8 years", "5.0 years", "1.2 years short, tolerated")
+        self.assert_unknown(light_source(brief(), worlds.projector(), Tested()), "How many hours a week you will play")
 
     def test_playable_by_the_date(self) -> None:
         """3 weeks of delivery and 24 h at 6 a week: 7 weeks. To 20 January 2027 there are 8.0, to 6 January 6.0."""

@@ -88,7 +88,7 @@ class OverheadTests(CheckTestCase):
 
     def test_too_high_is_cured_by_a_drop_rod(self) -> None:
         self.assert_verdict(
-            self.answer(3.5), "blocked", "3.46 m", "3.20 m", "−260 mm", "Hang it on a drop rod of 310 mm or more."
+            self.answer(3.5), "blocked", "3.46 m", "3.20 m", "−260 mm", "Hang it on a drop rod 310 mm longer."
         )
 
     def test_unknown_without_its_heights(self) -> None:

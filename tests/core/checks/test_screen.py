@@ -13,6 +13,7 @@ from core.checks.screen import (
 from core.checks.verdict import Told
 from core.geometry.ceiling import ceiling_of
 from core.model.brief import Brief
+from core.model.kit import Beside
 from core.model.parts import Enclosure, Net, Surface, Television
 from core.model.room import Layout, Room
 from core.quantities import UnitSystem
@@ -27,6 +28,10 @@ def in_room(surface: Surface, where: Room, placed: Layout) -> Told:
 def boxed(box: Enclosure, where: Room, **placed: Any) -> Told:
     middle = BayMiddle(layout(**placed).bay_middle_m(where))
     return enclosure_in_room(box, where, layout(**placed), middle, ceiling_of(where))
+
+
+def in_frame(surface: Surface, box: Enclosure, **placed: Any) -> Told:
+    return screen_in_enclosure(surface, box, layout(**placed), Beside())
 
 
 class RatingTests(CheckTestCase):
@@ -105,30 +110,23 @@ class FitTests(CheckTestCase):
         )
 
     def test_screen_in_the_enclosure(self) -> None:
-        """Inside 2.80 × 2.76 m; the screen takes 2.70 m both ways: 60 mm to spare up, 100 mm across."""
-        self.assert_verdict(screen_in_enclosure(screen(), enclosure(), layout()), "clear", "2.76 m", "2.70 m", "60 mm")
+        """Inside 2.80 × 2.76 m; the screen takes 2.70 m both ways: 50 mm beside each side, 60 mm above."""
+        self.assert_verdict(in_frame(screen(), enclosure()), "tight", "60 mm", "200 mm", "140 mm")
+        higher = in_frame(screen(width_m=2.76), enclosure(), screen_bottom_m=0.05)
+        self.assert_verdict(higher, "clear", "20 mm", "200 mm", "180 mm")
         self.assert_verdict(
-            screen_in_enclosure(screen(), enclosure(), layout(screen_bottom_m=0.05)),
-            "tight",
-            "2.76 m",
-            "2.75 m",
-            "10 mm",
-        )
-        self.assert_verdict(
-            screen_in_enclosure(screen(width_m=3.0), enclosure(), layout()),
+            in_frame(screen(width_m=3.6), enclosure()),
             "blocked",
-            "2.80 m",
-            "3.00 m",
-            "−200 mm",
-            "Choose an enclosure 220 mm larger inside, or a smaller screen.",
+            "400 mm",
+            "300 mm",
+            "−100 mm",
+            "Choose a smaller screen or a larger frame, or have it cut.",
         )
 
     def test_unknown(self) -> None:
         self.assert_unknown(in_room(screen(width_m=None), room(), layout()), "The width of Square")
         self.assert_unknown(boxed(enclosure(outer_height_m=None), room()), "The outer height of Box")
-        self.assert_unknown(
-            screen_in_enclosure(screen(), enclosure(inner_width_m=None), layout()), "The inner width of Box"
-        )
+        self.assert_unknown(in_frame(screen(), enclosure(inner_width_m=None)), "The inner width of Box")
 
 
 class StageTests(CheckTestCase):

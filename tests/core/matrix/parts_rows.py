@@ -271,6 +271,12 @@ ROWS: dict[str, list[Case]] = {
     "display.light_source": [
         clear("96.2 years | 5.0 years | 91.2 years", "20,000 / (4 × 52) = 96.15"),
         tight("4.8 years | 5.0 years | 0.2 years short, tolerated", "1,000 / 208 = 4.81", projector__light_hours=1000),
+        tight(
+            "4.8 years | 5.0 years | 0.2 years short, tolerated",
+            "3,000 less 2,000 that it has run",
+            projector__light_hours=3000,
+            hung_display__used_hours=2000,
+        ),
         blocked(
             "4.8 years | 5.0 years | −0.2 years",
             "the same, and a laser is built in",

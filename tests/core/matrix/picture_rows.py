@@ -75,6 +75,18 @@ ROWS: dict[str, list[Case]] = {
         blocked("3.175 m | 3.00 m | −175 mm", "half a body of 0.15 over it, under 3.0", layout__lens_height_m=3.1),
         unknown("The lowest lens offset of Lamp", projector__lens_above_min=None),
     ],
+    "picture.wish": [
+        clear("1,080 lines | any | –", "nobody wishes for more"),
+        clear("1,080 lines | 1,080 lines | 0 lines", "as wished for", brief__lines_wanted=1080),
+        tight("1,080 lines | 2,160 lines | 1,080 lines short, tolerated", "half of it", brief__lines_wanted=2160),
+        blocked(
+            "1,080 lines | 2,160 lines | −1,080 lines",
+            "and films are a must",
+            brief__lines_wanted=2160,
+            brief__purposes={"films": 5},
+        ),
+        unknown("The lines of the panel of Lamp", projector__height_px=None),
+    ],
     "picture.lens_aside": [
         clear("0 mm | 0 mm | 0 mm", "before the middle"),
         clear("100 mm | 173 mm | 73 mm", "0.10 beside it, 0.05 × 3.4667 of shift", layout__lens_x_m=2.4),
@@ -381,9 +393,33 @@ ROWS: dict[str, list[Case]] = {
         unknown("The edge of Square", screen__edge=None),
     ],
     "screen.enclosure": [
-        clear("2.76 m | 2.70 m | 60 mm", "2.76 inside, 2.70 high"),
-        tight("2.71 m | 2.70 m | 10 mm", "10 mm, under 20", enclosure__inner_height_m=2.71),
-        blocked("2.60 m | 2.70 m | −100 mm", "0.1 too low", enclosure__inner_height_m=2.6),
+        clear(
+            "30 mm | 200 mm | 170 mm",
+            "30 beside each side and 20 above",
+            enclosure__inner_width_m=2.76,
+            enclosure__inner_height_m=2.72,
+        ),
+        clear(
+            "150 mm | 300 mm | 150 mm",
+            "over the frame by 0.15 on each side and above",
+            enclosure__inner_width_m=2.4,
+            enclosure__inner_height_m=2.55,
+        ),
+        tight("60 mm | 200 mm | 140 mm", "60 above: a ball gets out"),
+        tight(
+            "350 mm | 200 mm | 150 mm over, tolerated",
+            "0.35 on each side, closed with cloth",
+            enclosure__inner_width_m=3.4,
+            beside=[extra("masking_cloth", "Cloth")],
+        ),
+        blocked("350 mm | 200 mm | −150 mm", "and nothing closes it", enclosure__inner_width_m=3.4),
+        blocked("400 mm | 300 mm | −100 mm", "0.4 over the frame", enclosure__inner_height_m=2.3),
+        tight(
+            "400 mm | 300 mm | 100 mm over, tolerated",
+            "raw cloth is cut to size",
+            enclosure__inner_height_m=2.3,
+            screen__edge="raw",
+        ),
         unknown("The inner width of Box", enclosure__inner_width_m=None),
     ],
     "enclosure.room": [

@@ -179,6 +179,7 @@ ROWS: dict[str, list[Case]] = {
     "layout.setup_time": [
         clear("42 min | 60 min | 18 min", "screen 10, enclosure 20, monitor 3, mat 4, the dinghy 5"),
         tight("42 min | 45 min | 3 min", "3, under 5", brief__setup_minutes=45),
+        clear("25 min | 45 min | 20 min", "as tried", brief__setup_minutes=45, brief__measured_setup_minutes=25),
         blocked("42 min | 30 min | −12 min", "12 too long", brief__setup_minutes=30),
         unknown("The set-up time you accept", brief__setup_minutes=None),
     ],
@@ -398,7 +399,8 @@ ROWS: dict[str, list[Case]] = {
     "noise.devices": [
         clear("36 dB | 45 dB | 9 dB", "the tower is the loudest", brief__noise="any"),
         tight("36 dB | 38 dB | 2 dB", "2, under 3", brief__noise="damped"),
-        blocked("36 dB | 32 dB | −4 dB", "quiet is wanted"),
+        tight("36 dB | 32 dB | 4 dB over, tolerated", "quiet is wanted: the strike is what neighbours hear"),
+        blocked("36 dB | 32 dB | −4 dB", "and films are a must", brief__purposes={"films": 5}),
         unknown("The noise of Tower", computer__noise_db=None),
     ],
     "sound.speaker": [

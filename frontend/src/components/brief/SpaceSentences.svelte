@@ -58,8 +58,15 @@
         hint="not said"
         width="5rem"
         commit={(typed) => build.changeBrief(`set-up ${typed}`, { setup_minutes: typed })}
+      />; when we tried it took
+      <QuantityField
+        label="Set-up minutes as tried"
+        text={build.texts['brief.measured_setup_minutes'] ?? ''}
+        hint="not tried"
+        width="5rem"
+        commit={(typed) => build.changeBrief(`set-up tried ${typed}`, { measured_setup_minutes: typed })}
       />{/if}.
-    <Steers fields={['packed_away', 'setup_minutes']} />
+    <Steers fields={['packed_away', 'setup_minutes', 'measured_setup_minutes']} />
   </p>
   <div>
     <Ticks

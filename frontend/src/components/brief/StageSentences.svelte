@@ -18,6 +18,11 @@
   )
   const stages = $derived(build.report?.stages ?? [])
   const MEASURED = { yes: 'measuring every shot', no: 'without measuring shots' } as const
+  const LINES = {
+    '': 'in any resolution',
+    '1080': 'in full HD, 1080 lines',
+    '2160': 'in 4K, 2160 lines',
+  } as const
   const USED = { yes: 'fine', no: 'not wanted' } as const
 </script>
 
@@ -35,6 +40,15 @@
       value={brief.measures_shots ? 'yes' : 'no'}
       options={MEASURED}
       choose={(answer) => void build.changeBrief(MEASURED[answer], { measures_shots: answer === 'yes' })}
+    />, the picture
+    <Choice
+      label="Lines of the picture"
+      value={brief.lines_wanted ? String(brief.lines_wanted) : ''}
+      options={LINES}
+      choose={(lines) =>
+        void build.changeBrief(`picture ${LINES[lines as keyof typeof LINES]}`, {
+          lines_wanted: lines === '' ? null : lines === '2160' ? 2160 : 1080,
+        })}
     />, and would rather
     <Choice
       label="Approach"

@@ -108,6 +108,16 @@
   {#if slot === 'mat'}
     <MatLies showLabel />
   {/if}
+  {#if slot === 'display'}
+    <QuantityField
+      label="Its light has run"
+      showLabel
+      text={build.texts['chain.display.used_hours'] ?? ''}
+      hint="0 h"
+      commit={(typed) =>
+        build.decide(slot, `hours run ${typed}`, { used_hours: typed === '' ? null : typed })}
+    />
+  {/if}
   {#if slot === 'screen'}
     <QuantityField
       label="A slow test shot came back"

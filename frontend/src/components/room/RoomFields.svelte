@@ -43,6 +43,7 @@
     ['lens_height_m', 'Lens height'],
     ['monitor_distance_m', 'Monitor to ball'],
     ['monitor_pad_m', 'Pad under monitor'],
+    ['monitor_drop_m', 'Drop rod of the monitor'],
     ['machine_x_m', 'Left wall to machine'],
     ['machine_y_m', 'Screen wall to machine'],
   ]
