@@ -88,13 +88,14 @@ class WhyNotTests(TestCase):
         self.assertIn("Accept fees that come again.", [change for _, change in admitted])
 
     def test_a_locked_neighbour_is_not_swapped(self) -> None:
-        narrow = Enclosure.model_validate({**worlds.enclosure().model_dump(), "id": "narrow", "inner_width_m": 2.0})
-        self.parts["small"] = worlds.screen(id="small", name="Small", width_m=2.2, height_m=2.7)
-        _, admitted = self.asked(narrow)
-        self.assertIn((Trouble.SWAP, "Choose Small in place of Square."), admitted)
+        sizes = {"outer_width_m": 3.5, "inner_width_m": 3.4}
+        wide = Enclosure.model_validate({**worlds.enclosure().model_dump(), "id": "wide", **sizes})
+        self.parts["large"] = worlds.screen(id="large", name="Large", width_m=3.05)
+        _, admitted = self.asked(wide)
+        self.assertIn((Trouble.SWAP, "Choose Large in place of Square."), admitted)
         locked = self.build.chain[Slot.SCREEN].model_copy(update={"locked": True})
         self.build = self.build.model_copy(update={"chain": {**self.build.chain, Slot.SCREEN: locked}})
-        self.assertNotIn(Trouble.SWAP, [trouble for trouble, _ in self.asked(narrow)[1]])
+        self.assertNotIn(Trouble.SWAP, [trouble for trouble, _ in self.asked(wide)[1]])
 
     def test_changes_that_only_help_together(self) -> None:
         """No link to the software, and half a metre of flight short."""
