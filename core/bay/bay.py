@@ -66,8 +66,8 @@ class Sizes:
     enclosure: Hood | None = None
     mat: tuple[float, float] | None = None
     """Width and length."""
-    nets: tuple[tuple[float, float], ...] = ()
-    """Length along the bay and height of each net beside it, the first on the side of the first hand."""
+    nets: tuple[tuple[float, float, int], ...] = ()
+    """Length along the bay and height of netting beside it, and how many, 0 for as many as there are hands."""
     missing: tuple[tuple[BayPart, Missing], ...] = ()
     """Parts that take up space, and do not say how much."""
 
@@ -234,15 +234,23 @@ def _monitors(
         yield _centred(BayPart.MONITOR, name, at, place.foot_m, MONITOR_BODY, Material.CASE)
 
 
+def side_of(hood: Hood | None, screen_half_m: float, screen_y_m: float) -> tuple[float, float]:
+    """How far beside the bay's middle netting hangs, and where it begins: where an enclosure's sides end."""
+    if hood is None or not hood.sides:
+        return screen_half_m, screen_y_m
+    return hood.outer_width_m / 2, screen_y_m + hood.depth_m
+
+
 def _nets(sizes: Sizes, hands: tuple[Handedness, ...], screen_y_m: float, middle_m: float) -> Iterator[Solid]:
-    """From the edge of the screen toward the golfer, a shank flying right off a right-hander's club."""
-    half_m = sizes.screen[0] / 2 if sizes.screen else 0.0
+    """Toward the golfer from where the bay's own sides end, a shank flying right off a right-hander's club."""
+    half_m, from_y_m = side_of(sizes.enclosure, sizes.screen[0] / 2 if sizes.screen else 0.0, screen_y_m)
     sides = [1.0 if hand is Handedness.RIGHT else -1.0 for hand in hands] or [1.0]
     sides += [-side for side in sides if -side not in sides]
     if half_m:
-        for side, (long, high) in zip(sides, sizes.nets, strict=False):
+        nets = [(long, high) for long, high, count in sizes.nets for _ in range(count or len(hands) or 1)]
+        for side, (long, high) in zip(sides, nets, strict=False):
             x = middle_m + side * half_m
-            box = between((x - SHEET_M / 2, x + SHEET_M / 2), (screen_y_m, screen_y_m + long), (0.0, high))
+            box = between((x - SHEET_M / 2, x + SHEET_M / 2), (from_y_m, from_y_m + long), (0.0, high))
             yield _solid(NETTING, "netting", box, Material.NET)
 
 

@@ -233,7 +233,9 @@ def sizes(
         screen=_both(screen.width_m, screen.height_m) if screen else None,
         enclosure=hood,
         mat=_both(mat.width_m, mat.length_m) if mat else None,
-        nets=tuple((net.width_m, net.height_m) for net in netting if net.width_m and net.height_m),
+        nets=tuple(
+            (net.width_m, net.height_m, count) for net, count in netting.counted(0) if net.width_m and net.height_m
+        ),
         missing=tuple(missing),
     )
 

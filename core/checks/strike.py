@@ -7,26 +7,22 @@ from core.checks.asks import ask_at_least, ask_equal
 from core.checks.declared import THERE
 from core.checks.figures import in_a_row, metres, placed_input, stated_input, yes_or_no
 from core.checks.limits import ENDLESS, State, Words, at_least, at_most
-from core.checks.needs import ItemKind, Need, pieces
+from core.checks.needs import ItemKind, Need
 from core.checks.places import on
-from core.checks.readings import BallPlaces, Tested, hands_that_play
+from core.checks.readings import BallPlaces, Tested
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input
 from core.geometry.panels import Walls
-from core.model.brief import Brief, Handedness
 from core.model.build import Slot
-from core.model.facts import known, known_players
+from core.model.facts import known
 from core.model.kit import Beside
 from core.model.parts import (
     Balls,
     Edge,
-    Enclosure,
     ImpactScreen,
-    KitPiece,
     MaskingCloth,
     Padding,
     ProjectionSheet,
-    SideProtection,
     Surface,
 )
 from core.model.room import Layout, Room
@@ -43,9 +39,6 @@ BOUNCE_COMFORT_SHARE = 0.5
 TOPPER_LEAST_M = 0.03
 HALVED = 0.5
 """A mattress topper behind a screen roughly halves the rebound (trade)."""
-SIDE_LENGTH_M = 1.5
-SIDE_HEIGHT_M = 2.0
-"""Netting beside the ball that catches a shank, or as high as the screen where that is lower (trade)."""
 
 
 class BackingCloth(Need):
@@ -66,14 +59,6 @@ class Topper(Need):
         Padding,
         ("length_m", "pack_size"),
         asks=("purpose", "thickness_m"),
-    )
-
-
-class SideNetting(Need):
-    """What closes the sides that shanks fly to."""
-
-    item = ItemKind(
-        "side-netting", "Netting beside the bay", near=Slot.SCREEN, kind=SideProtection, asks=("width_m", "height_m")
     )
 
 
@@ -280,65 +265,3 @@ def _tested_tension(bounce_m: float, way_m: float) -> Answer:
         ),
         basis=Basis.MEASURED,
     )
-
-
-@derive
-def side_netting(
-    brief: Annotated[Brief, "players", "visitors"],
-    surface: Annotated[Surface, "height_m"],
-    enclosure: Annotated[Enclosure, "leaves_out", "sides"] | None,
-) -> SideNetting | None:
-    """On the shank side of each hand that plays, where no enclosure closes it or is hung with cloth."""
-    closed = enclosure is not None and (known(enclosure, "sides") or KitPiece.CLOTH in (enclosure.leaves_out or ()))
-    if closed:
-        return None
-    known_players(brief)
-    hands = hands_that_play(brief)
-    asks = (
-        ask_at_least("width_m", SIDE_LENGTH_M),
-        ask_at_least("height_m", min(known(surface, "height_m"), SIDE_HEIGHT_M)),
-    )
-    return SideNetting(pieces(len(hands)), say("A shank flies to the {sides}", sides=_sides(hands)), asks)
-
-
-@check("screen.sides", title="Protection beside the bay", place=on(Slot.SCREEN))
-def sides(
-    brief: Annotated[Brief, "players", "visitors"],
-    surface: Annotated[Surface, THERE],
-    enclosure: Annotated[Enclosure, "sides"] | None,
-    need: SideNetting | None,
-    netting: Annotated[Beside[SideProtection], "height_m", "width_m"],
-) -> Answer:
-    """A shank flies right off a right-hander's club and left off a left-hander's: that side is closed.
-
-    Visitors may be of either hand. The enclosure's own sides serve, or netting beside the bay, one for each side: 1.5 m
-    along it, and 2 m high or as high as the screen.
-    """
-    known_players(brief)
-    hands = hands_that_play(brief)
-    own = known(enclosure, "sides") if enclosure else False
-    asked = len(hands) if need is None else round(need.amount.value)
-    serving = need.serving(netting) if need else netting.counted(asked)
-    has = 2 if own else sum(count for _, count in serving)
-    none_at_all = has == 0 and brief.visitors
-    limit = at_least(has, len(hands), unit=Unit.PIECES, tolerated=0.0 if none_at_all else ENDLESS)
-    return Answer(
-        limit,
-        headline=lambda: (
-            say("Both sides are closed")
-            if has >= len(Handedness)
-            else say("{has} of {needs} closed: {sides}", has=str(has), needs=str(len(hands)), sides=_sides(hands))
-        ),
-        formula="sides closed by the enclosure or by netting that is large enough − shank sides of the hands that play",
-        inputs=lambda: (
-            Input("Shank sides", _sides(hands), Basis.TRADE),
-            stated_input("Enclosure has sides", yes_or_no(own)),
-            stated_input("Netting", in_a_row(net.name for net in netting)),
-        ),
-        cures=lambda: (say("Hang netting on the {sides} of the bay.", sides=_sides(hands)),),
-        basis=Basis.TRADE,
-    )
-
-
-def _sides(hands: tuple[Handedness, ...]) -> str:
-    return in_a_row(hand.value for hand in hands)

@@ -7,12 +7,12 @@ from unittest import TestCase
 from core.checks.evaluation import Evaluation
 from core.checks.verdict import Cure, Verdict
 from core.contents.growing import Measurement, grown
-from core.model.build import Build, Slot
-from core.model.parts import Part
+from core.model.build import Build, Extra, Slot
+from core.model.parts import Part, SideProtection
 from core.model.things import FixedTo
 from core.quantities import Figure, Quantity, Unit
 from core.report.evaluation_of import evaluation_of
-from tests.core.matrix.case import TODAY
+from tests.core.matrix.case import TODAY, extra
 from tests.core.random_builds import furnished_build, sample_parts, seeds
 
 BUILDS = 250
@@ -100,6 +100,18 @@ def _underlay(case: Case) -> Case:
     return case.with_part(slot, thickness_m=case.by("step"))
 
 
+def _netted(case: Case) -> Case:
+    """Two nets of that size in place of whatever hung there."""
+    sizes = {"width_m": case.by("length"), "height_m": case.by("height")}
+    net = extra("side_protection", "Told", roof=False, **sizes)
+    nets = {id for id, part in case.parts.items() if isinstance(part, SideProtection)}
+    others = tuple(extra for extra in case.build.extras if extra.part not in nets)
+    items = {id: small for id, small in case.build.small_items.items() if small.part not in nets}
+    hung = (*others, Extra(id="told", part=net.id, quantity=2))
+    build = case.build.model_copy(update={"extras": hung, "small_items": items})
+    return case._replace(build=build, parts={**case.parts, net.id: net})
+
+
 CARRIED_OUT: Mapping[str, Callable[[Case], Case]] = {
     "Move the bay {more} to the {side}, and choose one at least {high} less high.": lambda case: _smaller(
         case.with_bay_moved(), wide=False, high=True
@@ -112,6 +124,7 @@ CARRIED_OUT: Mapping[str, Callable[[Case], Case]] = {
     ),
     "{more} more width makes it clear.": _wider,
     "Lower the floor by {more}.": _lifted,
+    "Hang netting {length} long and {height} high on each open side.": _netted,
     "Raise the mat by {more}, and take its pad away.": lambda case: case.placed(monitor_pad_m=0.0).with_part(
         Slot.MAT, thickness_m=case.by("more")
     ),

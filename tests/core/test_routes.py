@@ -87,7 +87,7 @@ class RouteTests(TestCase):
         )
         self.assertEqual(thrifty.money.minor, 5 * 2600 + 7200 + 2300 + 3 * 6400 + 2 * 1900 + 2400)
         self.assertAlmostEqual(thrifty.hours, 4.0 + 1.0 + 12 * 0.2)
-        self.assertEqual(routes[RouteKind.READY_MADE].money.minor, 80_000)
+        self.assertEqual(routes[RouteKind.READY_MADE].money.minor, 80_000 + 2 * 6400, "and netting past its sides")
         fine = routes[RouteKind.FINE]
         self.assertEqual(fine.lacks, ("sticks for the frame", "fittings for the frame"))
         self.assertEqual(fine.lacking((Skill.TIMBER,)), (Skill.SEWING,))

@@ -121,7 +121,8 @@ class ReasonTests(TestCase):
 
     def test_netting_on_the_shank_side_of_each_hand(self) -> None:
         self.amounts({"side-netting": "2 pieces"}, enclosure__sides=False)
-        self.amounts({"side-netting": ""})
+        self.amounts({"side-netting": "2 pieces"})
+        self.amounts({"side-netting": ""}, enclosure__depth_m=2.5)
 
     def test_tape_along_walls_and_seams(self) -> None:
         """Two strips of 4.6 m off a roll of 4 m: 2 × 11.6 along the walls and one seam of 4.6."""

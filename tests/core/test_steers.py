@@ -79,6 +79,7 @@ NOT_HERE: dict[str, set[str | type]] = {
     "purposes": {"picture.wish"},
     "players": {
         "machine.place",
+        "screen.sides",
         "monitor.beside",
         "layout.playing",
         "layout.stowed",

@@ -10,7 +10,7 @@ ROWS: dict[str, list[Case]] = {
         clear(
             "€4,950.00 | €10,000.00 | €5,050.00", "500 + 1000 + 900 + 300 + 800 + 400 + 35 packs of 30", settled=True
         ),
-        tight("13 small items | nothing open | –", "they will cost something"),
+        tight("14 small items | nothing open | –", "they will cost something"),
         tight(
             "€4,950.00 | €5,000.00 | €50.00",
             "50 left, 495 are kept back",

@@ -336,32 +336,33 @@ ROWS: dict[str, list[Case]] = {
         unknown("The edge of Square", screen__edge=None),
     ],
     "screen.sides": [
-        clear("2 pieces | 2 pieces | 0 pieces", "the enclosure has both"),
         clear(
-            "2 pieces | 2 pieces | 0 pieces",
-            "two nets, just 1.5 long and 2 high",
+            "0 % | 20 % | 20 %",
+            "two nets of 3.0 × 2.7 m from the screen on",
+            enclosure__sides=False,
+            beside=[extra("side_protection", name, width_m=3.0, height_m=2.7) for name in ("One", "Two")],
+        ),
+        clear(
+            "0 % | 20 % | 20 %",
+            "the enclosure's sides, and nets of 2.0 m from their end on",
+            beside=[extra("side_protection", name, width_m=2.0, height_m=1.5) for name in ("One", "Two")],
+        ),
+        tight("75.3 % | 20 % | 55.3 % over, tolerated", "sides of 1.0 m: 61 of 81 angles fly past their edge"),
+        tight(
+            "61.7 % | 20 % | 41.7 % over, tolerated",
+            "two nets of 1.5 m: 50 of 81 angles",
             enclosure__sides=False,
             beside=[extra("side_protection", name, width_m=1.5, height_m=2.0) for name in ("One", "Two")],
         ),
         tight(
-            "0 pieces | 2 pieces | 2 short, tolerated",
-            "two nets, and each too low by 50 mm",
-            enclosure__sides=False,
-            beside=[extra("side_protection", name, width_m=1.5, height_m=1.95) for name in ("One", "Two")],
-        ),
-        tight(
-            "1 piece | 2 pieces | one short, tolerated",
+            "100 % | 20 % | 80 % over, tolerated",
             "one net for two hands",
             enclosure__sides=False,
-            beside=[extra("side_protection", width_m=1.5, height_m=2.5)],
+            beside=[extra("side_protection", width_m=3.0, height_m=2.5)],
         ),
-        blocked(
-            "0 pieces | 2 pieces | 2 short",
-            "nothing, and visitors play",
-            enclosure__sides=False,
-            brief__visitors=True,
-        ),
+        blocked("75.3 % | 20 % | −55.3 %", "and visitors play", brief__visitors=True),
         unknown("The sides of Box", enclosure__sides=None),
+        unknown("The width of Net", beside=[extra("side_protection", "Net", height_m=2.0)]),
     ],
     "screen.weight": [
         clear(
