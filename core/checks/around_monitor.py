@@ -53,11 +53,20 @@ DATA_RUN_M = 5.0
 """From a monitor near the ball to a machine at the wall, fixed along the floor (trade)."""
 
 
+HARD = ask_equal("soft", False)
+"""What a monitor reads."""
+
+
 class BallsNeed(Need):
     """Balls that stay in the bay."""
 
     item = ItemKind(
-        "balls", "Balls for the bay", near=Slot.MAT, kind=Balls, sold_by=("pack_size",), asks=("marked", "print_free")
+        "balls",
+        "Balls for the bay",
+        near=Slot.MAT,
+        kind=Balls,
+        sold_by=("pack_size",),
+        asks=("marked", "print_free", "soft"),
     )
 
 
@@ -351,7 +360,7 @@ def balls_needed(
     screen: Annotated[ImpactScreen, THERE] | None,
 ) -> BallsNeed:
     """A dozen: clean and plain, since print comes off on the screen; marked where the monitor reads a mark."""
-    asks = []
+    asks = [HARD] if monitor is not None else []
     if monitor is not None and monitor.marked_ball in ("better", "needed"):
         asks.append(_ask_marked(monitor))
         why = say("{monitor} reads spin off a mark", monitor=monitor.name)
@@ -367,26 +376,45 @@ def _ask_marked(monitor: LaunchMonitor) -> Ask:
 
 
 @check("monitor.balls", title="Balls that it can read", place=on(Slot.MONITOR))
-def balls(monitor: Annotated[LaunchMonitor, "marked_ball"], chosen: Annotated[Beside[Balls], "marked"]) -> Answer:
-    """A monitor that reads spin off a mark gets balls that carry one: tight without where it is only better."""
+def balls(
+    monitor: Annotated[LaunchMonitor, "marked_ball"], chosen: Annotated[Beside[Balls], "marked", "soft"]
+) -> Answer:
+    """A monitor reads hard balls, and where it reads spin off a mark, ones that carry one.
+
+    Foam and felt fly short, and no shot with them is read right: blocked. Without a mark it is tight where one is only
+    better.
+    """
     marked = known(monitor, "marked_ball")
-    limits = {_ask_marked(monitor).limit(ball): ball for ball in chosen} if marked != "no" else {}
-    best = min(limits, key=lambda limit: limit.state.rank, default=None)
-    open_yet = Words(State.TIGHT, "none chosen yet", "marked balls")
+    asks = (HARD, *((_ask_marked(monitor),) if marked != "no" else ()))
+    judged = {ball.name: tightest(tuple(ask.limit(ball) for ask in asks)) for ball in chosen}
+    best = min(judged, key=lambda name: judged[name].state.rank, default="")
+    open_yet = Words(State.CLEAR, "any hard ball", "any hard ball")
+    if marked != "no":
+        open_yet = Words(State.TIGHT, "none chosen yet", "marked balls")
+    soft = bool(best) and next(ball for ball in chosen if ball.name == best).soft
     return Answer(
-        Words(State.CLEAR, "any ball", "any ball") if marked == "no" else best or open_yet,
+        judged[best] if best else open_yet,
         headline=lambda: (
-            say("Reads any ball")
+            say("{balls} are soft: no shot with them is read right", balls=best)
+            if soft
+            else say("{balls} are read", balls=best)
+            if best and judged[best].state is State.CLEAR
+            else say("{balls} carry no mark", balls=best)
+            if best
+            else say("Reads any hard ball")
             if marked == "no"
             else say("Marked balls are {marked}", marked=marked)
-            if best is None
-            else say(
-                "{balls} carry the mark" if limits[best].marked else "{balls} carry no mark", balls=limits[best].name
-            )
         ),
-        formula="mark on the balls against what the maker asks",
-        inputs=lambda: (stated_input("Marked ball", marked),),
-        cures=lambda: (say("Choose balls with a mark, or mark them with a pen and a stencil."),),
+        formula="hard balls, and the mark on them against what the maker asks",
+        inputs=lambda: (
+            stated_input("Marked ball", marked),
+            *(stated_input(ball.name, "soft" if ball.soft else "hard") for ball in chosen),
+        ),
+        cures=lambda: (
+            say("Choose hard balls.")
+            if soft
+            else say("Choose balls with a mark, or mark them with a pen and a stencil."),
+        ),
     )
 
 

@@ -239,20 +239,25 @@ ROWS: dict[str, list[Case]] = {
         unknown("The need for a lamp on the ball of Radar", radar__wants_lamp=None),
     ],
     "monitor.balls": [
-        clear("any ball | any ball | –", "reads any ball"),
+        clear("any hard ball | any hard ball | –", "reads any ball"),
         tight("none chosen yet | marked balls | –", "better with a mark, none chosen", radar__marked_ball="better"),
         blocked(
             "no mark | mark | –",
             "needs a mark, plain ones chosen",
             radar__marked_ball="needed",
-            beside=[extra("balls", "Plain", marked=False)],
+            beside=[extra("balls", "Plain", marked=False, soft=False)],
         ),
         clear(
-            "mark | mark | –",
+            "no softness | no softness | –",
             "plain ones and marked ones are there",
             radar__marked_ball="needed",
-            beside=[extra("balls", "Plain", marked=False), extra("balls", "Marked", marked=True)],
+            beside=[
+                extra("balls", "Plain", marked=False, soft=False),
+                extra("balls", "Marked", marked=True, soft=False),
+            ],
         ),
+        blocked("softness | no softness | –", "felt", beside=[extra("balls", "Felt", marked=False, soft=True)]),
+        unknown("The softness of Plain", beside=[extra("balls", "Plain", marked=False)]),
         unknown("The need for marked balls of Radar", radar__marked_ball=None),
     ],
     "monitor.case": [

@@ -37,7 +37,11 @@
     data-place={status.slot}
     onclick={toggle}
   >
-    <Mark state={status.state ?? 'unknown'} />
+    {#if part || !status.optional}
+      <Mark state={status.state ?? 'unknown'} />
+    {:else}
+      <span class="w-[14px] text-center text-faint" aria-hidden="true">–</span>
+    {/if}
     <span class="min-w-0 flex-1 leading-tight">
       <span class="block text-xs text-faint">{SLOT_WORDS[status.slot]}</span>
       {#if part}
@@ -48,7 +52,7 @@
         >
       {:else}
         <span class="block text-primary"
-          >{status.optional ? 'Nothing, and none needed. Choose one' : 'Choose one'}</span
+          >{status.optional ? 'None is needed. Choose one all the same' : 'Choose one'}</span
         >
       {/if}
     </span>
