@@ -1,14 +1,15 @@
 """What the drawing consists of.
 
 Both views share the horizontal axis u, along the target line from the wall behind the screen. On the floor plan v is
-the distance from the left wall, in the section the height above the bare floor. All metres, v upward.
+the distance from the left wall, in the section the height above the bare floor. All metres, v upward. The view toward
+the screen is a scene of its own (`front.py`).
 """
 
 from dataclasses import dataclass
 from enum import StrEnum
 from typing import Literal
 
-View = Literal["floor", "section"]
+View = Literal["floor", "section", "front"]
 Point = tuple[float, float]
 
 

@@ -21,6 +21,7 @@ from core.checks.stages import OptionalPlaces, StageCosts
 from core.checks.verdict import Verdict
 from core.checks.works import Works
 from core.drawing import Scene, scene_of, stowed_scene_of
+from core.drawing.front import front_scene_of
 from core.geometry.ceiling import Ceiling
 from core.geometry.panels import Walls
 from core.geometry.surroundings import Surroundings
@@ -100,6 +101,15 @@ def _scene(build: Build, found: Evaluation) -> Scene:
         machine=spot.at if isinstance(spot, MachineSpot) else None,
         cable=run.route if isinstance(run, DisplayRun) else None,
     )
+
+
+def front_scene(build: Build, report: Report) -> Scene:
+    """The view toward the screen, for who looks at it: an edit's report stays quick without."""
+    found = report.evaluation
+    playing, bay = found.reading(PlayingLayout), found.reading(Bay)
+    assert bay is not None
+    contents = playing.solids if playing else ()
+    return front_scene_of(build.room, build.layout, build.brief.players, bay, found.reading(Ceiling), contents)
 
 
 def _stowed_scene(build: Build, found: Evaluation) -> Scene | None:

@@ -278,3 +278,11 @@ class PermissionTests(ApiTestCase):
         strict = Client(enforce_csrf_checks=True)
         strict.force_login(self.owner)
         self.assertEqual(self.send("patch", "/room", strict, width_m="5").status_code, 403)
+
+
+class FrontTests(ApiTestCase):
+    def test_the_view_toward_the_screen_is_asked_for(self) -> None:
+        scene = self.client.get(f"/api/builds/{self.build.pk}/drawing/front").json()
+        self.assertEqual({shape["view"] for shape in scene["shapes"]}, {"front"})
+        self.assertEqual(scene["length_m"], self.build.design.room.width_m)
+        self.assertEqual(self.client.get("/api/builds/999999/drawing/front").status_code, 404)

@@ -215,6 +215,37 @@ class AwkwardRoomTests(BrowserTestCase):
         expect(page.get_by_text("No one spot serves both hands in this room.")).to_be_visible()
         expect(page.get_by_role("button", name="Put their ball there")).to_have_count(2)
 
+    def test_the_view_toward_the_screen(self) -> None:
+        page = self.open("room")
+        page.get_by_role("button", name="toward the screen").click()
+        expect(page.get_by_text("TOWARD THE SCREEN")).to_be_visible()
+        expect(page.get_by_text("FLOOR PLAN")).to_have_count(0)
+        page.get_by_role("button", name=re.compile("^Width: ")).click()
+        page.get_by_label("Width", exact=True).last.fill("5")
+        page.keyboard.press("Enter")
+        self.saved()
+        expect(page.get_by_role("button", name=re.compile("^Width: 5.00 m"))).to_be_visible()
+        page.get_by_role("button", name="toward the screen").click()
+        expect(page.get_by_text("FLOOR PLAN")).to_be_visible()
+
+    def test_two_hands_get_two_spots(self) -> None:
+        """In a room 3.2 m wide and high enough each hand hits from a spot of its own, and one undo takes each back."""
+        page = self.open("room")
+        page.get_by_label("Shape of the ceiling").select_option("flat")
+        self.saved()
+        self.type_into("Ceiling height", "3.2")
+        self.type_into("Width", "3.2")
+        for _ in range(2):
+            page.get_by_role("button", name="Put their ball there").first.click()
+            self.saved()
+        expect(page.get_by_role("slider", name=re.compile("^Left-handers' ball on the floor plan"))).to_be_visible()
+        expect(page.get_by_text("their ball is here")).to_have_count(2)
+        self.build.refresh_from_db()
+        self.assertTrue(self.build.design.layout.two_spots)
+        page.get_by_role("button", name=re.compile("^Undo")).click()
+        self.saved()
+        expect(page.get_by_text("their ball is here")).to_have_count(1)
+
     def test_a_slope_asks_for_its_highest_point(self) -> None:
         page = self.open("room")
         page.get_by_label("Shape of the ceiling").select_option("flat")

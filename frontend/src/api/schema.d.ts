@@ -624,6 +624,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/drawing/front": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Front
+         * @description The view toward the screen.
+         */
+        get: operations["jungle_api_routers_drawings_read_front"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/drawing.dxf": {
         parameters: {
             query?: never;
@@ -1823,7 +1843,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "floor" | "section";
+            view: "floor" | "section" | "front";
             /** Label */
             label: string;
             start: components["schemas"]["PointJson"];
@@ -1925,7 +1945,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "floor" | "section";
+            view: "floor" | "section" | "front";
             /** Target */
             target: string;
             /** Label */
@@ -2607,7 +2627,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "floor" | "section";
+            view: "floor" | "section" | "front";
             /** Meaning */
             meaning: string;
             /** Points */
@@ -3326,7 +3346,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "floor" | "section";
+            view: "floor" | "section" | "front";
             /** Target */
             target: string;
             /** U */
@@ -3465,7 +3485,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "floor" | "section";
+            view: "floor" | "section" | "front";
             /** Target */
             target: string;
             /** U */
@@ -6146,6 +6166,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_drawings_read_front: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SceneJson"];
                 };
             };
             /** @description Not Found */

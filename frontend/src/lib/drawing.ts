@@ -15,6 +15,8 @@ export interface Sheet {
   height: number
   floor: Frame
   section: Frame
+  /** Toward the screen: a drawing of its own. */
+  front: Frame
   /** Where the views' titles stand. */
   floorTitle: number
   sectionTitle: number
@@ -28,6 +30,8 @@ const MARGIN = { left: 20, right: 66, top: 58, between: 70, bottom: 44 }
 /** The largest scale at which floor plan and section fit on the page, one above the other. */
 export function layOut(scene: Scene, width: number, height: number): Sheet {
   const { left, right, top, between, bottom } = MARGIN
+  // A scene without a floor plan is the view toward the screen, alone on its page.
+  if (scene.width_m === 0) return layOutFront(scene, width, height)
   const across = (width - left - right) / scene.length_m
   const down = (height - top - between - bottom) / (scene.width_m + scene.height_m)
   const pxPerM = Math.max(8, Math.min(across, down))
@@ -39,10 +43,25 @@ export function layOut(scene: Scene, width: number, height: number): Sheet {
     height: Math.max(height, sectionFloor + bottom),
     floor: { x, y: floorOrigin, pxPerM },
     section: { x, y: sectionFloor, pxPerM },
+    front: { x, y: sectionFloor, pxPerM },
     floorTitle: 14,
     sectionTitle: sectionFloor - pxPerM * scene.height_m - 14,
     pxPerM,
   }
+}
+
+function layOutFront(scene: Scene, width: number, height: number): Sheet {
+  const { left, right, top, bottom } = MARGIN
+  const across = (width - 2 * left - 2 * right) / scene.length_m
+  const down = (height - top - bottom) / scene.height_m
+  const pxPerM = Math.max(8, Math.min(across, down))
+  const frame = {
+    x: (width - pxPerM * scene.length_m) / 2,
+    y: top + pxPerM * scene.height_m,
+    pxPerM,
+  }
+  const titles = { floorTitle: 14, sectionTitle: -100 }
+  return { width, height, floor: frame, section: frame, front: frame, ...titles, pxPerM }
 }
 
 /** The same sheet looked at from nearer. */
@@ -56,6 +75,7 @@ export function zoomed(sheet: Sheet, { scale, x, y }: Zoom): Sheet {
     ...sheet,
     floor: frame(sheet.floor),
     section: frame(sheet.section),
+    front: frame(sheet.front),
     floorTitle: sheet.floorTitle * scale + y,
     sectionTitle: sheet.sectionTitle * scale + y,
     pxPerM: sheet.pxPerM * scale,

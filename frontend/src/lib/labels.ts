@@ -83,7 +83,7 @@ export function place(wanted: Wanted[], taken: readonly Box[], page: Box): Place
 /** All that is written on a drawing: figures of its dimension lines first, then names. */
 export function labelsOf(sheet: Sheet, shapes: Scene['shapes'], lines: Drawn[], handles: Scene['handles']) {
   const page = { left: EDGE, top: EDGE, right: sheet.width - EDGE, bottom: sheet.height - EDGE }
-  const frames = { floor: sheet.floor, section: sheet.section }
+  const frames = { floor: sheet.floor, section: sheet.section, front: sheet.front }
   const grips = handles.map(({ view, at, target }) => {
     const side = 2 * (BARS.has(target) ? BAR_HALF : HANDLE_HALF)
     return boxAround(toPage(frames[view], at), { width: side, height: side })
@@ -93,7 +93,9 @@ export function labelsOf(sheet: Sheet, shapes: Scene['shapes'], lines: Drawn[], 
   )
   const figures = place(lines.map(figureOf), [...grips, ...titles], page)
   const around = [...grips, ...titles, ...figures.map(({ at, size }) => boxAround(at, size))]
-  const names = (['floor', 'section'] as const).flatMap((view) => namesIn(frames[view], view, shapes))
+  const names = (['floor', 'section', 'front'] as const).flatMap((view) =>
+    namesIn(frames[view], view, shapes),
+  )
   return { figures, names: place(names, around, page) }
 }
 

@@ -17,6 +17,8 @@ const STEP = 1.3
 
 class View {
   layout = $state<LayoutName>('playing')
+  /** Plan and section, or the view toward the screen. */
+  facing = $state<'plan' | 'front'>('plan')
   /** The record of the room that is chosen, such as `things/beam`; empty for none. */
   chosen = $state('')
   /** The field of the room or layout that is being measured, such as `room.width_m`; empty for none. */

@@ -6,7 +6,9 @@ from ninja import Query, Router
 
 from core.drawing import Scene
 from core.formats.drawing_files.svg import drawing_svg
+from core.formats.report_json import SceneJson, scene_json
 from core.quantities import UnitSystem
+from core.report.evaluate import front_scene
 from jungle.api.files import file_of
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import Problems
@@ -24,6 +26,13 @@ def drawing_as_svg(request: SignedIn, build_id: int, layout: LayoutName = "playi
     build, units, scene = _drawn(request, build_id, layout)
     text = drawing_svg(scene, f"{build.name}, {layout}", units)
     return file_of(build, text, "image/svg+xml", f"-{layout}.svg")
+
+
+@router.get("/{int:build_id}/drawing/front", response={200: SceneJson, 404: Problems})
+def read_front(request: SignedIn, build_id: int) -> Any:
+    """The view toward the screen."""
+    build = find_build(build_id, request.user)
+    return scene_json(front_scene(build.design, build.judged.report), units_of(request.user))
 
 
 @router.get("/{int:build_id}/drawing.dxf", response={200: Any, 404: Problems})

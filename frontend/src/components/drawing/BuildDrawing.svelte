@@ -1,13 +1,32 @@
 <script lang="ts">
-  import type { Dimension, Handle, Point, Problem } from '../../api/client'
+  import {
+    api,
+    outcome,
+    type Dimension,
+    type Handle,
+    type Point,
+    type Problem,
+    type Scene,
+  } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import { view } from '../../lib/view.svelte'
+  import { Resource } from '../../lib/resource.svelte'
   import Drawing from './Drawing.svelte'
 
   /** The drawing of the build on screen: what is dragged or typed on it becomes an edit. */
   const build = $derived(useBuild()())
   const stowed = $derived(view.layout === 'stowed' ? build.report?.stowed : null)
-  const scene = $derived(build.considered?.scene ?? stowed ?? build.report?.scene)
+  const facing = new Resource<Scene>((signal) => {
+    const params = { path: { build_id: build.id } }
+    return outcome(api.GET('/api/builds/{build_id}/drawing/front', { params, signal }))
+  })
+  // It is drawn anew after every edit, for as long as somebody looks at it.
+  $effect(() => {
+    if (build.reply && view.facing === 'front') void facing.load()
+    return () => facing.stop()
+  })
+  const front = $derived(view.facing === 'front' ? facing.data : null)
+  const scene = $derived(build.considered?.scene ?? front ?? stowed ?? build.report?.scene)
 
   function type(dimension: Dimension, typed: string): Promise<Problem[]> {
     const [record = '', field = ''] = dimension.field.split('.')

@@ -27,7 +27,7 @@
     machine: { width: 14, height: 10 },
   }
   const bar = $derived(BARS[handle.target])
-  const VIEW_WORDS = { floor: 'floor plan', section: 'section' } as const
+  const VIEW_WORDS = { floor: 'floor plan', section: 'section', front: 'view toward the screen' } as const
   const STEP_M = 0.01
   const BIG_STEP_M = 0.1
   const SETTLE_MS = 500

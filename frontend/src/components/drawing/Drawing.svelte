@@ -69,7 +69,7 @@
         </pattern>
       </defs>
       <text x={sheet.floor.x} y={sheet.floorTitle} class="fill-faint font-display text-[11px]"
-        >FLOOR PLAN · target to the left</text
+        >{scene.width_m === 0 ? 'TOWARD THE SCREEN · from the ball' : 'FLOOR PLAN · target to the left'}</text
       >
       <text x={sheet.section.x} y={sheet.sectionTitle} class="fill-faint font-display text-[11px]">
         SECTION · from the side

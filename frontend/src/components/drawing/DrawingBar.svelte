@@ -97,6 +97,16 @@
       {/each}
     </div>
   {/if}
+  <button
+    class="min-h-[26px] rounded border border-primary px-2 {view.facing === 'front'
+      ? 'bg-primary text-primary-content'
+      : 'text-primary'}"
+    aria-pressed={view.facing === 'front'}
+    onclick={() => {
+      view.whole()
+      view.facing = view.facing === 'front' ? 'plan' : 'front'
+    }}>toward the screen</button
+  >
   <details class="relative">
     <summary class="min-h-[26px] cursor-pointer leading-[26px] text-primary">Layers</summary>
     <fieldset class="absolute top-full left-0 z-30 w-56 border bg-base-100 p-2 max-sm:static">

@@ -2,7 +2,7 @@
 import type { Outcome, Point, Preview } from '../../api/client'
 
 export interface Position {
-  view: 'floor' | 'section'
+  view: 'floor' | 'section' | 'front'
   target: string
   at: Point
   /** In the drawing of the room while it serves for something else. */
