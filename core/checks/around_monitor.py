@@ -377,7 +377,7 @@ def _ask_marked(monitor: LaunchMonitor) -> Ask:
 
 @check("monitor.balls", title="Balls that it can read", place=on(Slot.MONITOR))
 def balls(
-    monitor: Annotated[LaunchMonitor, "marked_ball"], chosen: Annotated[Beside[Balls], "marked", "soft"]
+    monitor: Annotated[LaunchMonitor, "marked_ball"], chosen: Annotated[Beside[Balls], "name", "marked", "soft"]
 ) -> Answer:
     """A monitor reads hard balls, and where it reads spin off a mark, ones that carry one.
 

@@ -40,10 +40,16 @@ class Feeds:
     fed: tuple[Fed, ...]
 
 
+@dataclass(frozen=True)
+class OnTheFloor:
+    """What stands on the floor and draws power: name, and wherever it is moved to; and the machine among it."""
+
+    at: tuple[tuple[str, tuple[Point3, ...]], ...]
+    machine: str = ""
+
+
 @derive
-def feeds(
-    sockets: Sockets,
-    room: Annotated[Room, "sockets"],
+def on_the_floor(
     spot: MachineSpot | None,
     machine: Annotated[Machine, "name", "power_w"] | None,
     monitor: Annotated[FloorStanding, "name", "power_w"] | None,
@@ -51,12 +57,8 @@ def feeds(
     places: BallPlaces,
     display: Annotated[StandingDisplay, "name", "power_w"] | None,
     layout: Annotated[Layout, "screen_y_m"],
-    strips: Annotated[Beside[PowerStrip], "sockets"],
-) -> Feeds | None:
-    """Along the floor, a strip at the socket nearest to the machine; `None` where nothing draws power.
-
-    What is left without an outlet is told from its nearest socket: how many are missing is a rule of its own.
-    """
+) -> OnTheFloor | None:
+    """The machine, a television, and a monitor that stands; `None` where nothing draws power."""
     at: list[tuple[str, tuple[Point3, ...]]] = []
     if machine is not None and spot is not None and known(machine, "power_w"):
         at.append((machine.name, (spot.at,)))
@@ -65,15 +67,27 @@ def feeds(
         at.append((display.name, (beside,)))
     if monitor is not None and stands is not None and known(monitor, "power_w"):
         at.append((monitor.name, tuple(_stands(monitor, stands.distance_m, places))))
-    if not at:
-        return None
+    return OnTheFloor(tuple(at), machine.name if machine else "") if at else None
+
+
+@derive
+def feeds(
+    devices: OnTheFloor,
+    sockets: Sockets,
+    room: Annotated[Room, "sockets"],
+    strips: Annotated[Beside[PowerStrip], "sockets"],
+) -> Feeds:
+    """Along the floor, a strip at the socket nearest to the machine.
+
+    What is left without an outlet is told from its nearest socket: how many are missing is a rule of its own.
+    """
     left = {socket.name: socket.outlets for socket in room.sockets}
     ways = sorted(
         (max(route_along_floor(place, device_at).path_m for device_at in anywhere), device, socket)
-        for device, anywhere in at
+        for device, anywhere in devices.at
         for socket, place in sockets.places
     )
-    first = next((socket for _, device, socket in ways if machine is not None and device == machine.name), ways[0][2])
+    first = next((socket for _, device, socket in ways if device == devices.machine), ways[0][2])
     left[first] += sum((known(strip, "sockets") - 1) * count for strip, count in strips.counted())
     fed: dict[str, Fed] = {}
     for way_m, device, socket in ways:

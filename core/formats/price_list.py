@@ -128,6 +128,8 @@ def list_rows(
                 raise _RowProblem("two parts here have that maker and name; give the id of the one that is meant")
             if (key := id or _named(row)) in seen:
                 raise _RowProblem(f"{id or ' '.join(_named(row)).strip()} stands in an earlier row already")
+            if id and id not in held:
+                raise _RowProblem(f"{id} cannot be read here: it was taken out meanwhile, or is damaged")
             part = _priced(held[id], row, currency) if id else _new_part(row, currency, new_id)
             seen.add(key)
             before = held[id].price if id else None

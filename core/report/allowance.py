@@ -105,6 +105,14 @@ class PictureRoom:
     width_m: float
     height_m: float
 
+    def within(self, enclosure: "EnclosureRoom") -> "PictureRoom":
+        """The largest of its shape inside the largest enclosure: as much less as that is, frame taken off."""
+        widest_m, highest_m = enclosure.width_m - 2 * FRAME_M, enclosure.height_m - 2 * FRAME_M
+        share = (
+            min(1.0, max(0.0, widest_m) / self.width_m, max(0.0, highest_m) / self.height_m) if self.width_m else 0.0
+        )
+        return PictureRoom(self.shape, self.width_m * share, self.height_m * share)
+
 
 @dataclass(frozen=True)
 class ThrowRoom:

@@ -103,6 +103,14 @@ class PriceListTests(TestCase):
         table = read_table(text.encode())
         return list(told(table, guessed_mapping(table.heading), currency))
 
+    def test_a_part_listed_whose_sheet_is_gone_is_told_on_its_row(self) -> None:
+        table = read_table(b"id;price\nmat;420\nscreen;310\n")
+        held = {id: part for id, part in HELD.items() if id != "mat"}
+        lines = map(listing_of, HELD.values())
+        rows = list_rows(table, guessed_mapping(table.heading), lines, lambda ids: held, "EUR", str)
+        self.assertEqual([row.does for row in rows], ["", "price"])
+        self.assertIn("mat cannot be read here", rows[0].problem)
+
     def test_prices_by_id_or_by_name_and_new_parts(self) -> None:
         rows = self.rows("id;maker;name;kind;price\nmat;;;;420,50\n;Maker;Square;;310\n;Nest;Perch;stand;25\n")
         self.assertEqual(

@@ -6,7 +6,7 @@ from core.checks.limits import State
 from core.contents.growing import Measurement
 from core.model.things import Wall
 from core.quantities import Quantity, Unit, UnitSystem
-from core.report.allowance import RULES_OF_THUMB, Allowance, MonitorKind
+from core.report.allowance import RULES_OF_THUMB, Allowance, MonitorKind, PictureRoom
 from core.report.bottleneck import Bottleneck
 from core.report.comparison import RoomOption, Rooms
 
@@ -155,9 +155,7 @@ def _allowance(found: Allowance, system: UnitSystem) -> AllowanceJson:
             for room in found.monitors
         ],
         pictures=[
-            RoomForJson(
-                picture.shape, f"{_metres(picture.width_m, system)} × {_metres(picture.height_m, system)}", State.CLEAR
-            )
+            RoomForJson(picture.shape, _picture(picture, picture.within(found.enclosure), system), State.CLEAR)
             for picture in found.pictures
         ],
         throws=throws or [none],
@@ -187,6 +185,12 @@ def _bottleneck(short_of: Bottleneck, system: UnitSystem) -> BottleneckJson:
         },
         out_of_reach=[goal.text(system) for goal in short_of.out_of_reach],
     )
+
+
+def _picture(bare: PictureRoom, inside: PictureRoom, system: UnitSystem) -> str:
+    """Between the walls, and inside an enclosure where that leaves less."""
+    size = f"{_metres(bare.width_m, system)} × {_metres(bare.height_m, system)}"
+    return size if inside == bare else f"{size}; {_metres(inside.width_m, system)} wide in an enclosure"
 
 
 def _metres(value_m: float, system: UnitSystem) -> str:
