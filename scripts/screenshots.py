@@ -74,6 +74,12 @@ def stow(page: Page) -> None:
     page.get_by_role("heading", name="What it must still hold").scroll_into_view_if_needed()
 
 
+def face_the_screen(page: Page) -> None:
+    """The view toward the screen."""
+    page.get_by_role("button", name="toward the screen").click()
+    page.get_by_text("TOWARD THE SCREEN · from the ball").wait_for()
+
+
 def see_the_table(page: Page) -> None:
     """Rooms side by side."""
     page.get_by_role("heading", name="Rooms side by side").scroll_into_view_if_needed()
@@ -94,6 +100,7 @@ PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = 
     ("room-night", "/builds/{id}/room", DESK, night),
     ("room-phone", "/builds/{id}/room", PHONE, stay),
     ("room-stowed", "/builds/{id}/room", DESK, stow),
+    ("room-toward-the-screen", "/builds/{id}/room", DESK, face_the_screen),
     ("rooms", "/builds/{id}/rooms", DESK, stay),
     ("rooms-side-by-side", "/builds/{id}/rooms", DESK, see_the_table),
     ("measure-phone", "/builds/{id}/room/measure", PHONE, measure_the_beam),

@@ -44,8 +44,6 @@ WEEKS_A_YEAR = 52
 DELIVERY_WEEKS = 3
 """From order to door for the slowest part (trade)."""
 COMFORT_WEEKS = 1
-FIXED_SLOTS = (Slot.FLOOR, Slot.ENCLOSURE)
-"""Cut or built for this room: their value stays in it (trade)."""
 FIXED_SHARE_COMFORTABLE = 0.25
 FIXED_SHARE_MOST = 0.50
 """Beyond this more stays behind than goes along (trade)."""
@@ -83,6 +81,8 @@ class Moving:
 
     movable: Money
     fixed: Money
+    staying: tuple[str, ...]
+    """The parts that cannot be taken along."""
     missing: Missing | None
     """The first price that is not known."""
 
@@ -141,10 +141,11 @@ def moving(brief: Annotated[Brief, "currency", "may_move", "rented"], costs: Cos
     """What the parts are worth that go along, and that stay; `None` for a home that is kept."""
     if not brief.rented and not brief.may_move:
         return None
-    worth = [(line.slot in FIXED_SLOTS, line.replacement_value or line.up_front) for line in costs.lines]
+    worth = [(line.stays_behind, line.replacement_value or line.up_front) for line in costs.lines]
     return Moving(
         movable=Money.total([value for fixed, value in worth if value and not fixed], brief.currency),
         fixed=Money.total([value for fixed, value in worth if value and fixed], brief.currency),
+        staying=tuple(line.label for line in costs.lines if line.stays_behind),
         missing=next(iter(costs.worth_missing), None),
     )
 
@@ -286,7 +287,10 @@ def playable(deadline: Deadline, brief: Annotated[Brief, "build_hours_a_week"], 
 
 @check("money.movable", title="Value that moves with you", place=IN_BUDGET)
 def movable(value: Moving) -> Answer:
-    """Of what is spent, floor covering and enclosure stay in this room; the rest goes along to the next home.
+    """Of what is spent, what is cut, laid or used up for this room stays in it; the rest goes along to the next home.
+
+    Covering off a roll, cables and channels, masking, glue and tape stay; loose tiles and frames that are unscrewed go
+    along.
 
     Over a quarter of the whole fixed in a home that will be left is tight; over half is more than goes along.
     """
@@ -297,12 +301,13 @@ def movable(value: Moving) -> Answer:
     return Answer(
         at_most(fixed_share, FIXED_SHARE_MOST, FIXED_SHARE_COMFORTABLE, Unit.SHARE),
         headline=lambda: say("{movable} moves with you, {fixed} stays", movable=value.movable, fixed=value.fixed),
-        formula="floor covering and enclosure / everything",
+        formula="cut, laid or used up / everything",
         inputs=lambda: (
             Input("Moves with you", value.movable, Basis.SPEC),
             Input("Stays", value.fixed, Basis.SPEC),
+            *(stated_input(name, "stays") for name in value.staying),
             Input("Comfortable up to", share(FIXED_SHARE_COMFORTABLE), Basis.TRADE),
         ),
-        cures=lambda: (say("Lay tiles loose, and choose a frame that comes apart."),),
+        cures=lambda: (say("Lay loose tiles in place of what is cut off a roll."),),
         basis=Basis.TRADE,
     )

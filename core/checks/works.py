@@ -52,11 +52,26 @@ HOURS_BY_SLOT = {
 HOURS_PER_M2 = {Turf: 0.25, Carpet: 0.08, Flooring: 0.10}
 """To lay a floor, the first kind that it is."""
 HOURS_OVERHEAD = 2.0
-HOURS_HEMMING = 4.0
+HOURS_PER_HEMMED_M = 0.15
+OVERHEAD = 1.5
+"""On what a hem takes by the metre: measuring, cutting, and doing a part of it again (trade)."""
+USUAL_SURFACE_M = (3.0, 2.5)
+"""Width and height of a screen that states none."""
 HOURS_JOINING = {"pipe": 1.0, "timber": 10.0}
 HOURS_PER_CUT = {"pipe": 0.2, "timber": 0.4}
 """A frame made at home, before it is put up."""
 SKILLS_JOINING = {"pipe": (), "timber": (Skill.TIMBER, Skill.SEWING)}
+ORDER = (
+    Slot.ENCLOSURE,
+    Slot.SCREEN,
+    Slot.FLOOR,
+    Slot.MAT,
+    Slot.MONITOR,
+    Slot.MACHINE,
+    Slot.TITLE,
+    Slot.DISPLAY,
+)
+"""What is put up before what: the frame on the bare floor, and what shows a picture last, to be aimed with it on."""
 VERBS = {Slot.ENCLOSURE: "Put up", Slot.SCREEN: "Put up", Slot.FLOOR: "Lay"}
 HOURS_BY_REMEDY = {Remedy.MOVE: 3.0, Remedy.PAD: 1.0, Remedy.REMOVE: 2.0}
 SAID_DECIMALS = 1
@@ -84,7 +99,7 @@ class Work:
 
 @dataclass(frozen=True)
 class Works:
-    """All works: first what is in the way, then the bay from the floor up."""
+    """All works, in the order in which they are done: first what is in the way."""
 
     works: tuple[Work, ...]
 
@@ -98,10 +113,11 @@ class Works:
 def works(
     brief: Annotated[Brief, "skills"],
     room: Annotated[Room, "length_m", "things", "width_m"],
-    chain: Annotated[Chain, "edge", "frame_of", "leaves_out", "name"],
+    chain: Annotated[Chain, "edge", "frame_of", "height_m", "leaves_out", "name", "width_m"],
 ) -> Works:
     """What decisions and parts bring with them."""
-    on_the_bay = (work for hung in chain for work in _of_part(hung.slot, hung.part, room, brief.skills))
+    in_order = sorted(chain, key=lambda hung: ORDER.index(hung.slot))
+    on_the_bay = (work for hung in in_order for work in _of_part(hung.slot, hung.part, room, brief.skills))
     return Works((*_in_the_way(room), *on_the_bay))
 
 
@@ -122,7 +138,7 @@ def _of_part(slot: Slot, part: Part, room: Room, skills: tuple[Skill, ...]) -> I
     if isinstance(part, Surface) and part.edge is Edge.RAW:
         what = say("Hem {part} and set its eyelets", part=part.name)
         who = OURSELVES if Skill.SEWING in skills else "its maker: order it with finished edges"
-        yield Work(f"hem:{slot}", what, who, HOURS_HEMMING, slot, (Skill.SEWING,))
+        yield Work(f"hem:{slot}", what, who, _hours_hemming(part), slot, (Skill.SEWING,))
     if isinstance(part, Enclosure) and KitPiece.FRAME in (part.leaves_out or ()):
         asked = SKILLS_JOINING[part.frame_of]
         hours = HOURS_JOINING[part.frame_of] + EDGES * HOURS_PER_CUT[part.frame_of]
@@ -140,6 +156,12 @@ def _hours(slot: Slot, part: Part, room: Room) -> float:
         per_m2 = next(hours for kind, hours in HOURS_PER_M2.items() if isinstance(part, kind))
         return round(room.width_m * room.length_m * per_m2, SAID_DECIMALS)
     return HOURS_BY_SLOT[slot]
+
+
+def _hours_hemming(surface: Surface) -> float:
+    """0.15 h for each metre of its edge, half as much again for measuring and cutting (trade)."""
+    width_m, height_m = surface.width_m or USUAL_SURFACE_M[0], surface.height_m or USUAL_SURFACE_M[1]
+    return round(2 * (width_m + height_m) * HOURS_PER_HEMMED_M * OVERHEAD, SAID_DECIMALS)
 
 
 def _ourselves_or_builder(asked: tuple[Skill, ...], skills: tuple[Skill, ...]) -> str:

@@ -15,6 +15,7 @@ from core.model.household import TaxTreatment, Valuation
 from core.model.parts import Billing, Flooring, FloorRoll, FloorTiles, MonitorPlan, Part, Plan, Price
 from core.model.room import Room
 from core.money.price_book import PriceBook
+from core.money.staying import stays_behind
 from core.quantities import Money, Quantity, Sentence, Unit, say
 
 MONTHS = 12
@@ -67,6 +68,8 @@ class Line(NamedTuple):
     """The extra or small item that it is of; empty for what hangs on the chain."""
     licence: str = ""
     """Id of the plan that it is of; empty for a part itself."""
+    stays_behind: bool = False
+    """It is cut, laid or used up for this room, and does not go along to the next."""
 
     @property
     def id(self) -> str:
@@ -247,6 +250,7 @@ def _part_line(hanging: Hung, brief: Brief, book: PriceBook, room: Room) -> Line
         Money(0, brief.currency),
         quantity=quantity,
         unit=unit,
+        stays_behind=stays_behind(part),
     )
     value = decided.replacement_value_minor
     worth = None if value is None else Money(value, brief.currency)
@@ -273,7 +277,16 @@ def bought_line(bought: Bought, brief: Brief, book: PriceBook) -> Line:
         listed = missing
     count = units if isinstance(units, int) else 1
     quote = None if quote_minor is None else Money(quote_minor, brief.currency) * count
-    line = Line(slot, f"{part.maker} {part.name}", Payment.LIST_PRICE, None, nothing, quantity=count, beside=id)
+    line = Line(
+        slot,
+        f"{part.maker} {part.name}",
+        Payment.LIST_PRICE,
+        None,
+        nothing,
+        quantity=count,
+        beside=id,
+        stays_behind=stays_behind(part),
+    )
     paid = _paid(line, listed, owned=owned, quote=_untaxed(quote, brief))
     periods = {Billing.MONTHLY: MONTHS, Billing.YEARLY: 1}.get(billing)
     if periods is None or paid.up_front is None:

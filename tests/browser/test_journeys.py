@@ -218,7 +218,7 @@ class AwkwardRoomTests(BrowserTestCase):
     def test_the_view_toward_the_screen(self) -> None:
         page = self.open("room")
         page.get_by_role("button", name="toward the screen").click()
-        expect(page.get_by_text("TOWARD THE SCREEN")).to_be_visible()
+        expect(page.get_by_text("TOWARD THE SCREEN · from the ball")).to_be_visible()
         expect(page.get_by_text("FLOOR PLAN")).to_have_count(0)
         page.get_by_role("button", name=re.compile("^Width: ")).click()
         page.get_by_label("Width", exact=True).last.fill("5")
@@ -304,14 +304,14 @@ class PartsTests(BrowserTestCase):
 
     def test_every_verdict_opens_into_its_workings(self) -> None:
         page = self.open("parts")
-        page.get_by_role("button", name=re.compile("Screen takes 2.73 m")).first.click()
+        page.get_by_role("button", name=re.compile("Picture uses 75 % of the panel")).first.click()
         dialog = page.get_by_role("dialog")
         for words in (
-            "Screen fits the enclosure",
-            "2.74 m",
-            "10 mm",
+            "Projector on the picture",
+            "75 %",
+            "25 %",
             "What would change it",
-            "Inner height",
+            "From these inputs",
             "spec sheet",
             "The rule",
         ):

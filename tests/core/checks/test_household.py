@@ -80,10 +80,18 @@ class HouseholdTests(CheckTestCase):
     def test_value_that_moves(self) -> None:
         """1 000 of 4 000 stay: a quarter, which is just clear; 1 200 of 4 000 are 30 %."""
         self.assert_verdict(
-            movable(Moving(Money(300_000, "EUR"), Money(100_000, "EUR"), None)), "clear", "25 %", "50 %", "25 %"
+            movable(Moving(Money(300_000, "EUR"), Money(100_000, "EUR"), ("Lawn",), None)),
+            "clear",
+            "25 %",
+            "50 %",
+            "25 %",
         )
         self.assert_verdict(
-            movable(Moving(Money(280_000, "EUR"), Money(120_000, "EUR"), None)), "tight", "30 %", "50 %", "20 %"
+            movable(Moving(Money(280_000, "EUR"), Money(120_000, "EUR"), ("Lawn",), None)),
+            "tight",
+            "30 %",
+            "50 %",
+            "20 %",
         )
 
 

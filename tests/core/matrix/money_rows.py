@@ -1,9 +1,22 @@
 """Money and time."""
 
 from datetime import date
+from typing import Any
 
 from core.model.build import Slot
-from tests.core.matrix.case import Case, blocked, clear, tight, unknown
+from core.model.parts import Part
+from tests.core.matrix.case import Case, blocked, clear, extra, tight, unknown
+from tests.core.worlds import price
+
+
+def _turf(euros_a_metre: float) -> Part:
+    """Of 4.6 × 7.0 m, off a roll of 2 m: four strips of 4.6 m, so 19 m."""
+    return extra("turf", "Lawn", price=price(euros_a_metre).model_dump(), thickness_m=0.02, roll_width_m=2.0)
+
+
+def _priced(kind: str, euros: float, **facts: Any) -> Part:
+    return extra(kind, price=price(euros).model_dump(), **facts)
+
 
 ROWS: dict[str, list[Case]] = {
     "money.up_front": [
@@ -27,14 +40,17 @@ ROWS: dict[str, list[Case]] = {
         unknown("The yearly cap", brief__yearly_cap_minor=None),
     ],
     "money.movable": [
-        clear("20.5 % | 50 % | 29.5 %", "800 of 3,900 without a floor", without=("floor",)),
+        clear("0 % | 50 % | 50 %", "tiles, a kit and devices go along"),
         clear("0 % | 50 % | 50 %", "nothing is bought", without=tuple(Slot)),
-        tight("37.4 % | 50 % | 12.6 %", "1,850 of 4,950"),
-        blocked(
-            "72.5 % | 50 % | −22.5 %",
-            "1,850 of 2,550 without monitor, machine and projector",
-            without=("monitor", "machine", "display"),
+        clear("19.6 % | 50 % | 30.4 %", "19 m at 50 of 3,900 and them", swap=[_turf(50)]),
+        tight("32.8 % | 50 % | 17.2 %", "19 m at 100 of 3,900 and them", swap=[_turf(100)]),
+        blocked("54.9 % | 50 % | −4.9 %", "19 m at 250 of 3,900 and them", swap=[_turf(250)]),
+        clear(
+            "0 % | 50 % | 50 %", "a frame is unscrewed", beside=[_priced("frame_material", 1000, stock_length_m=3.0)]
         ),
+        clear("1 % | 50 % | 49 %", "glue that was laid, 50 of 5,000", beside=[_priced("supply", 50, length_m=10.0)]),
+        clear("0 % | 50 % | 50 %", "gloves go along", beside=[_priced("supply", 50)]),
+        clear("1 % | 50 % | 49 %", "a cable for 50 of 5,000", beside=[_priced("video_cable", 50)]),
         unknown("The price of Box", enclosure__price=None),
     ],
     "time.playable": [

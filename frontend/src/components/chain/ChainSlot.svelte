@@ -40,7 +40,7 @@
     {#if part || !status.optional}
       <Mark state={status.state ?? 'unknown'} />
     {:else}
-      <span class="w-[14px] text-center text-faint" aria-hidden="true">–</span>
+      <span class="mx-[3px] w-2 border-t border-base-content/50" aria-hidden="true"></span>
     {/if}
     <span class="min-w-0 flex-1 leading-tight">
       <span class="block text-xs text-faint">{SLOT_WORDS[status.slot]}</span>

@@ -1,0 +1,38 @@
+"""What has to be done: in which order, by whom, in how many hours."""
+
+from unittest import TestCase
+
+from core.checks.works import Work, works
+from core.model.brief import Brief
+from core.model.build import Slot
+from core.model.chain import Chain
+from core.quantities import UnitSystem
+from core.report.evaluation_of import evaluation_of
+from tests.core.worlds import full_build, full_parts, room, screen, thing
+
+
+def works_of(brief: Brief, **parts: object) -> tuple[Work, ...]:
+    chain = evaluation_of(full_build(), full_parts() | parts).reading(Chain)  # type: ignore[arg-type]
+    assert chain is not None
+    return works(brief, room(things=[thing(decision="remove").model_dump()]), chain).works
+
+
+class WorksTests(TestCase):
+    def test_the_frame_stands_before_the_floor_and_the_picture_comes_last(self) -> None:
+        places = [work.slot for work in works_of(Brief(skills=("sewing",)), screen=screen(edge="raw"))]
+        self.assertIsNone(places[0], "what is in the way goes first")
+        in_order = (Slot.ENCLOSURE, Slot.SCREEN, Slot.SCREEN, Slot.FLOOR, Slot.MAT)
+        self.assertEqual(tuple(places[1:6]), in_order)
+        self.assertEqual(places[-1], Slot.DISPLAY)
+
+    def test_a_raw_edge_takes_hours_by_its_length(self) -> None:
+        (hem,) = (
+            work
+            for work in works_of(Brief(skills=("sewing",)), screen=screen(edge="raw", width_m=4.0, height_m=3.0))
+            if work.id == "hem:screen"
+        )
+        self.assertEqual(hem.own_hours, 3.2, "14 m × 0.15 h × 1.5 = 3.15 h")
+        self.assertIn("Hem", hem.what.text(UnitSystem.METRIC))
+
+    def test_a_finished_edge_is_not_hemmed_again(self) -> None:
+        self.assertNotIn("hem:screen", [work.id for work in works_of(Brief(), screen=screen(edge="grommets"))])
