@@ -10,7 +10,7 @@ from core.model.candidates import NoSuchRoom, with_candidate, with_chosen, with_
 from core.model.clubs import Club
 from core.model.facts import MissingFact
 from core.quantities import UnitSystem
-from core.report.allowance import MonitorKind, allowance
+from core.report.allowance import EnclosureRoom, MonitorKind, PictureRoom, allowance
 from core.report.bottleneck import bottleneck
 from core.report.comparison import compare, rooms_of
 from tests.core import worlds
@@ -44,6 +44,16 @@ class AllowanceTests(TestCase):
         pictures = {p.shape: (p.width_m, p.height_m) for p in allowance(room(), (), 0.0).pictures}
         self.assertAlmostEqual(pictures["16:9"][0], 4.40, places=3)
         self.assertAlmostEqual(pictures["1:1"][1], 2.80, places=3)
+
+    def test_inside_an_enclosure_a_picture_loses_its_frame(self) -> None:
+        """4.00 × 2.81 m outside is 3.80 × 2.61 m inside: 16:9 is as wide as that, a square as high."""
+        hood = EnclosureRoom(4.0, 2.81, 2.2)
+        wide, square = PictureRoom("16:9", 4.4, 2.475).within(hood), PictureRoom("1:1", 2.91, 2.91).within(hood)
+        self.assertAlmostEqual(wide.width_m, 3.80, places=3)
+        self.assertAlmostEqual(wide.height_m, 2.1375, places=3)
+        self.assertAlmostEqual(square.width_m, 2.61, places=3)
+        small = PictureRoom("1:1", 1.0, 1.0)
+        self.assertEqual(small.within(hood), small)
 
     def test_under_a_slope_a_wider_picture_is_lower(self) -> None:
         """Ridge 3.6 over the middle of 4.6 m, eaves 2.4: at half width w the roof is 3.6 − 1.2·w/2.3.

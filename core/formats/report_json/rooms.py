@@ -30,11 +30,21 @@ class ReachJson:
 
 @dataclass(frozen=True, slots=True)
 class RoomForJson:
-    """What is left for one kind of thing, or how large it may be."""
+    """What is left for one kind of thing."""
 
     name: str
     text: str
     state: State
+
+
+@dataclass(frozen=True, slots=True)
+class LargestPictureJson:
+    """How large a picture of one shape may be."""
+
+    name: str
+    text: str
+    inside: str
+    """Inside an enclosure; empty where that leaves as much."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,7 +57,7 @@ class AllowanceJson:
     """The same in short: from the left wall and from the screen."""
     behind: str
     monitors: list[RoomForJson]
-    pictures: list[RoomForJson]
+    pictures: list[LargestPictureJson]
     throws: list[str]
     enclosure: str
 
@@ -154,10 +164,7 @@ def _allowance(found: Allowance, system: UnitSystem) -> AllowanceJson:
             RoomForJson(_KINDS[room.kind], none if room.left_m is None else _metres(room.left_m, system), room.state)
             for room in found.monitors
         ],
-        pictures=[
-            RoomForJson(picture.shape, _picture(picture, picture.within(found.enclosure), system), State.CLEAR)
-            for picture in found.pictures
-        ],
+        pictures=[_picture(picture, picture.within(found.enclosure), system) for picture in found.pictures],
         throws=throws or [none],
         enclosure=f"{_metres(hood.width_m, system)} wide, {_metres(hood.height_m, system)} high{deep}",
     )
@@ -187,10 +194,10 @@ def _bottleneck(short_of: Bottleneck, system: UnitSystem) -> BottleneckJson:
     )
 
 
-def _picture(bare: PictureRoom, inside: PictureRoom, system: UnitSystem) -> str:
-    """Between the walls, and inside an enclosure where that leaves less."""
+def _picture(bare: PictureRoom, inside: PictureRoom, system: UnitSystem) -> LargestPictureJson:
     size = f"{_metres(bare.width_m, system)} × {_metres(bare.height_m, system)}"
-    return size if inside == bare else f"{size}; {_metres(inside.width_m, system)} wide in an enclosure"
+    less = "" if inside == bare else f"{_metres(inside.width_m, system)} wide in an enclosure"
+    return LargestPictureJson(bare.shape, size, less)
 
 
 def _metres(value_m: float, system: UnitSystem) -> str:

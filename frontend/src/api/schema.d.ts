@@ -3606,7 +3606,7 @@ export interface components {
             /** Monitors */
             monitors: components["schemas"]["RoomForJson"][];
             /** Pictures */
-            pictures: components["schemas"]["RoomForJson"][];
+            pictures: components["schemas"]["LargestPictureJson"][];
             /** Throws */
             throws: string[];
             /** Enclosure */
@@ -3626,6 +3626,18 @@ export interface components {
             };
             /** Out Of Reach */
             out_of_reach: string[];
+        };
+        /**
+         * LargestPictureJson
+         * @description How large a picture of one shape may be.
+         */
+        LargestPictureJson: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            /** Inside */
+            inside: string;
         };
         /**
          * Measurement
@@ -3672,7 +3684,7 @@ export interface components {
         };
         /**
          * RoomForJson
-         * @description What is left for one kind of thing, or how large it may be.
+         * @description What is left for one kind of thing.
          */
         RoomForJson: {
             /** Name */

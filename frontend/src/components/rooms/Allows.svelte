@@ -36,7 +36,9 @@
   </dd>
   <dt class="text-faint">Largest picture</dt>
   <dd>
-    {#each allowance.pictures as picture (picture.name)}<p>{picture.name}: {picture.text}</p>{/each}
+    {#each allowance.pictures as { name, text, inside } (name)}<p>
+        {name}: {text}{inside && `; ${inside}`}
+      </p>{/each}
   </dd>
   <dt class="text-faint">Throw for 16:9</dt>
   <dd>

@@ -64,7 +64,7 @@
               >
             {/each}
             <td class="px-2 py-1.5 whitespace-nowrap">{allowance.behind}</td>
-            <td class="min-w-44 px-2 py-1.5">
+            <td class="min-w-28 px-2 py-1.5">
               {#each allowance.places as place, number (number)}<p>{place}</p>{/each}
             </td>
             <td class="px-2 py-1.5 text-xs whitespace-nowrap">
