@@ -105,7 +105,7 @@ class RoomJourneys(BrowserTestCase):
 
     def test_layers_zoom_and_files(self) -> None:
         page = self.open("room")
-        discs = page.locator("svg path[stroke-dasharray='1 4']")
+        discs = page.locator("svg[role=group] path[stroke-dasharray='1 4']")
         expect(discs.first).to_be_attached()
         page.get_by_text("Layers", exact=True).click()
         page.get_by_label("swings", exact=True).uncheck()
