@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from math import inf
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from core.bay.bodies import (
     FRAME_M,
@@ -23,6 +23,7 @@ from core.geometry.solids import Group, Material, Solid
 from core.geometry.swing_disc import Point3
 from core.model.brief import Handedness
 from core.model.facts import Missing
+from core.model.laying import Rectangle
 from core.model.things import BayPart
 
 MACHINE, MOUNT, NETTING, LAMP = "machine", "mount", "netting", "lamp"
@@ -41,6 +42,22 @@ class Hood:
     sides: bool = True
     roof: bool = True
     """Where its maker denies one, only the frame is there."""
+
+
+class FloorLayer(NamedTuple):
+    """A covering where it lies: its foot above the bare floor and its thickness, in metres."""
+
+    key: str
+    name: str
+    zone: Rectangle
+    foot_m: float
+    thickness_m: float
+    is_wall_to_wall: bool
+
+    @property
+    def top_m(self) -> float:
+        """Above the bare floor."""
+        return self.foot_m + self.thickness_m
 
 
 @dataclass(frozen=True)
@@ -79,8 +96,8 @@ class Bay:
     solids: tuple[Solid, ...]
     surface_m: float
     """Where the ball lies, above the bare floor."""
-    floor_m: float
-    """Top of the covering around the mat."""
+    floor: tuple[FloorLayer, ...] = ()
+    """What is laid on the bare floor, from below to above."""
     monitor: MonitorPlace | None = None
     picture: Picture | None = None
     lens: Lens | None = None
@@ -106,11 +123,11 @@ class Bay:
 def bay_of(
     *,
     balls: tuple[tuple[Handedness, Point3], ...],
-    floor_m: float,
     middle_m: float,
     screen_y_m: float,
     screen_bottom_m: float,
     sizes: Sizes,
+    floor: Iterable[FloorLayer] = (),
     ceiling: Ceiling | None = None,
     monitor: MonitorPlace | None = None,
     picture: Picture | None = None,
@@ -138,7 +155,7 @@ def bay_of(
         solids.append(_mount(lens, screen_y_m, ceiling))
     if ceiling is not None and lamp:
         solids += [_hanging(LAMP, "lamp on the ball", (x, y), LAMP_BODY, ceiling) for x, y, _ in spots]
-    return Bay(tuple(solids), ball[2], floor_m, monitor, picture, lens, sizes.missing)
+    return Bay(tuple(solids), ball[2], tuple(floor), monitor, picture, lens, sizes.missing)
 
 
 def hood_solids(hood: Hood, screen_y_m: float, middle_m: float) -> tuple[Solid, ...]:

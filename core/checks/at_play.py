@@ -3,18 +3,17 @@
 from typing import Annotated
 
 from core.checks.asks import ask_among, ask_at_least, ask_equal
-from core.checks.figures import metres
+from core.checks.figures import in_a_row, metres
+from core.checks.laid_floor import LaidFloor, Layer, stated
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.register import derive
 from core.geometry.floor_cover import roll_strips, seams_m, tape_m
 from core.model.brief import Brief
 from core.model.build import Slot
-from core.model.facts import known
 from core.model.parts import (
     Computer,
     Connector,
     ControlPad,
-    FloorRoll,
     ImpactScreen,
     LaunchMonitor,
     Mat,
@@ -27,7 +26,6 @@ from core.model.parts import (
     Turf,
     link_to,
 )
-from core.model.room import Room
 from core.quantities import say
 
 BALLS_IN_A_TRAY = 12
@@ -133,26 +131,33 @@ def control_pad(computer: Annotated[Computer, "name"], projector: Annotated[Proj
 
 
 @derive
-def seam_tape(
-    flooring: Annotated[FloorRoll, "name", "roll_width_m"], room: Annotated[Room, "length_m", "width_m"]
-) -> SeamTape:
-    """Along all walls, and along the seams between strips off a roll. Tiles that are laid loose need none."""
-    roll_m = known(flooring, "roll_width_m")
-    strips = roll_strips(room.width_m, room.length_m, roll_m)[0]
-    why = say("{strips} strips of {floor}: their seams, and along the walls", strips=str(strips), floor=flooring.name)
-    length = metres(tape_m(room.width_m, room.length_m, roll_m))
+def seam_tape(floor: LaidFloor) -> SeamTape | None:
+    """Around every zone and along the seams between strips off a roll. Tiles that are laid loose need none."""
+    rolls = [layer for layer in floor.layers if layer.roll_m is not None and layer.is_fixed is not False]
+    if not rolls:
+        return None
+    strips = sum(roll_strips(*_size(layer))[0] for layer in rolls)
+    names = in_a_row(layer.name for layer in rolls)
+    why = say("{strips} strips of {floor}: their seams, and along the walls", strips=str(strips), floor=names)
+    length = metres(sum(tape_m(*_size(layer)) for layer in rolls))
     return SeamTape(length, why, (ask_equal("use", "seam tape", purpose=True),))
+
+
+def _size(roll: Layer) -> tuple[float, float, float]:
+    """Width and length of its zone, and width of the roll, in metres."""
+    return roll.zone.width_m, roll.zone.length_m, stated(roll.roll_m or 0.0)
 
 
 @derive
 def adhesive(
     brief: Annotated[Brief, "may_drill", "packed_away"],
-    turf: Annotated[Turf, "name", "roll_width_m"],
-    room: Annotated[Room, "length_m", "width_m"],
+    floor: LaidFloor,
 ) -> Adhesive | None:
     """One line along every seam of turf that stays: a bay that is packed away, or a rented floor, is taped only."""
-    along_m = seams_m(room.width_m, room.length_m, known(turf, "roll_width_m"))
+    turf = [layer for layer in floor.layers if issubclass(layer.kind, Turf) and layer.is_fixed is not False]
+    along_m = sum(seams_m(*_size(layer)) for layer in turf)
     if along_m == 0 or brief.packed_away or not brief.may_drill:
         return None
-    why = say("{seams} of seams in {turf}, glued to the tape", seams=metres(along_m), turf=turf.name)
+    names = in_a_row(layer.name for layer in turf)
+    why = say("{seams} of seams in {turf}, glued to the tape", seams=metres(along_m), turf=names)
     return Adhesive(metres(along_m), why, (ask_equal("use", "adhesive", purpose=True),))

@@ -1,25 +1,28 @@
 """The mat and the floor around it (trade)."""
 
-from typing import Annotated
+from collections.abc import Iterator
+from typing import Annotated, NamedTuple
 
 from core.checks.asks import Ask, ask_at_least, ask_at_most, ask_equal
 from core.checks.declared import THERE
-from core.checks.figures import enough, in_a_row, measured_in_room, metres, placed_input, share, stated_input, yes_or_no
-from core.checks.limits import ENDLESS, State, Words, at_least, at_most, tightest
+from core.checks.figures import enough, in_a_row, metres, placed_input, share, stated_input, yes_or_no
+from core.checks.laid_floor import LaidFloor, Layer, stated
+from core.checks.limits import ENDLESS, Limit, State, Words, at_least, at_most, tightest
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
-from core.checks.readings import BallPlaces, HittingSurface
+from core.checks.readings import BallPlaces, BayMiddle, FloorBeside, HittingSurface
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input, press
 from core.checks.weights import is_wanted, tolerance_of
+from core.geometry.floor_cover import Cover
 from core.model import acts
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
-from core.model.facts import known
+from core.model.facts import Missing, MissingFact, known
 from core.model.kit import Beside
-from core.model.parts import Flooring, FloorTiles, HittingMat, Mat, PuttingSurface, Tees
+from core.model.laying import Rectangle
+from core.model.parts import Flooring, HittingMat, Mat, PuttingSurface, Surface, Tees
 from core.model.room import FloorBase, Layout, MatLies, Room
-from core.money.costs import floor_cover
 from core.quantities import Quantity, Unit, say
 
 STRIP_WIDTH_LEAST_M = 0.40
@@ -28,6 +31,8 @@ STRIP_COMFORT_M = 0.05
 FLUSH_TOLERANCE_M = 0.003
 TRIP_STEP_M = 0.010
 """A step beyond this catches a foot."""
+STAIR_M = 0.100
+"""A step beyond this is walked up, not over (trade)."""
 WASTE_COMFORTABLE = 0.15
 WASTE_MOST = 0.50
 """Beyond this more is thrown away than is laid (trade)."""
@@ -40,6 +45,8 @@ LONG_PILE_M = 0.010
 LIGHT_KG = 5.0
 """Under this a mat moves with the swing (trade)."""
 LANDING_LEAST_M = 1.2
+LANDING_BESIDE_M = 0.30
+"""To each side of the screen (trade)."""
 PUTTING_PILE_M = 0.012
 PUTT_WIDTH_M = 0.30
 """Least width of a strip that a putt starts from (trade)."""
@@ -89,9 +96,10 @@ def strip(mat: Annotated[Mat, "strip_length_m", "strip_width_m"]) -> Answer:
 @check("mat.flush", title="Mat flush with the floor", place=between(Slot.FLOOR, Slot.MAT))
 def flush(
     mat: Annotated[Mat, "thickness_m"],
-    flooring: Annotated[Flooring, "thickness_m"],
+    floor: LaidFloor,
     layout: Annotated[Layout, "mat_lies"],
     surface: HittingSurface,
+    beside: FloorBeside,
 ) -> Answer:
     """Where one stands on the floor beside a strip, its top is level with that, within 3 mm.
 
@@ -100,7 +108,7 @@ def flush(
     """
     stood_on = isinstance(mat, HittingMat)
     lies = layout.mat_lies if stood_on else known(layout, "mat_lies")
-    step_m = surface.height_m - surface.floor_m
+    step_m = surface.height_m - beside.height_m
     limit = at_most(abs(step_m), TRIP_STEP_M, FLUSH_TOLERANCE_M)
     higher = "above" if step_m >= 0 else "below"
     return Answer(
@@ -120,7 +128,8 @@ def flush(
         formula="10 mm − |top of the strip − floor beside it|",
         inputs=lambda: (
             stated_input("Mat", metres(mat.thickness_m or 0.0)),
-            stated_input("Floor covering", metres(flooring.thickness_m or 0.0)),
+            stated_input("Floor where one stands", metres(beside.height_m)),
+            stated_input("Layers of it", in_a_row(layer.name for layer in floor.layers)),
             Input("Lies", lies.value.replace("_", " ") if lies else "not said", Basis.MEASURED),
         ),
         cures=lambda: (
@@ -143,33 +152,37 @@ def flush(
 
 
 @check("floor.cover", title="Floor area and waste", place=on(Slot.FLOOR))
-def cover(
-    flooring: Annotated[Flooring, "roll_width_m", "tile_side_m", "tiles_per_pack"],
-    room: Annotated[Room, "length_m", "width_m"],
-) -> Answer:
-    """What to buy to cover the floor, and how much of it is cut off. More than 15 % waste is worth a second look.
+def cover(floor: LaidFloor) -> Answer:
+    """What to buy of each layer, and how much of it is cut off. More than 15 % waste is worth a second look.
 
-    Where more is cut off than laid, another size is the right one.
+    Where more is cut off than laid, another size is the right one; a layer outside the room covers nothing.
     """
-    laid = floor_cover(flooring, room)
-    limit = at_most(laid.waste_m2 / laid.bought_m2, WASTE_MOST, WASTE_COMFORTABLE, Unit.SHARE)
-    unit = "packs" if isinstance(flooring, FloorTiles) else "m of roll"
+    laid = {_waste(layer): layer for layer in floor.layers}
+    deciding = tightest(tuple(laid))
+    layer = laid[deciding]
+    bought = _cover(layer)
+    unit = "packs" if layer.roll_m is None else "m of roll"
     return Answer(
-        limit,
-        headline=lambda: say(
-            "{units} {unit} for {area}, {waste} cut off",
-            units=str(laid.units),
-            unit=unit,
-            area=_area(room.width_m * room.length_m),
-            waste=limit.has,
+        tuple(laid),
+        headline=lambda: (
+            say("{layer} lies outside the room", layer=layer.name)
+            if not layer.zone.area_m2
+            else say(
+                "{layer}{units} {unit} for {area}, {waste} cut off",
+                layer="" if len(floor.layers) == 1 else f"{layer.name}: ",
+                units=str(bought.units),
+                unit=unit,
+                area=_area(layer.zone.area_m2),
+                waste=deciding.has,
+            )
         ),
-        formula="pieces to cover width × length, rounded up to packs or whole metres; waste / bought",
+        formula="pieces to cover the zone's width × length, rounded up to packs or whole metres; waste / bought",
         inputs=lambda: (
-            measured_in_room(room, "width_m", "Width"),
-            measured_in_room(room, "length_m", "Length"),
-            Input("Pieces", str(laid.pieces), Basis.PHYSICS),
-            Input("Bought", _area(laid.bought_m2), Basis.PHYSICS),
-            Input("Cut off", _area(laid.waste_m2), Basis.PHYSICS),
+            placed_input("Width of the zone", layer.zone.width_m),
+            placed_input("Length of the zone", layer.zone.length_m),
+            Input("Pieces", str(bought.pieces), Basis.PHYSICS),
+            Input("Bought", _area(bought.bought_m2), Basis.PHYSICS),
+            Input("Cut off", _area(bought.waste_m2), Basis.PHYSICS),
             Input("Comfortable up to", share(WASTE_COMFORTABLE), Basis.TRADE),
         ),
         cures=lambda: (say("Another tile size or roll width may waste less."),),
@@ -177,12 +190,77 @@ def cover(
     )
 
 
+def _waste(layer: Layer) -> Limit:
+    bought = _cover(layer)
+    wasted = bought.waste_m2 / bought.bought_m2 if layer.zone.area_m2 else 1.0
+    return at_most(wasted, WASTE_MOST, WASTE_COMFORTABLE, Unit.SHARE)
+
+
+def _cover(layer: Layer) -> Cover:
+    if isinstance(layer.cover, Missing):
+        raise MissingFact(*layer.cover)
+    return layer.cover
+
+
+@check("floor.steps", title="Steps in the floor", place=on(Slot.FLOOR))
+def steps(floor: LaidFloor) -> Answer:
+    """Where one layer ends beside a lower one, an edge of more than 3 mm is bevelled, of more than 10 mm marked too.
+
+    From 100 mm on it is a stair in the middle of a floor, and wants to be built as one.
+    """
+    edges = {edge: abs(_height_m(floor, edge.low) - _height_m(floor, edge.high)) for edge in _inner_edges(floor)}
+    highest_m = max(edges.values(), default=0.0)
+    limit = at_most(highest_m, TRIP_STEP_M, FLUSH_TOLERANCE_M, tolerated=STAIR_M - TRIP_STEP_M)
+    at = max(edges, key=lambda edge: edges[edge], default=None)
+    return Answer(
+        limit,
+        headline=lambda: (
+            say("The floor is level all over")
+            if at is None or highest_m <= FLUSH_TOLERANCE_M
+            else say("A step of {step} where {layer} ends", step=limit.has, layer=_ends_at(floor, at))
+        ),
+        formula="10 mm − the highest step between two layers, or a layer and the bare floor; 3 mm is flush",
+        inputs=lambda: tuple(
+            stated_input(f"{layer.name}, from the screen wall", metres(layer.zone.y0_m)) for layer in floor.layers
+        ),
+        cures=lambda: (say("Bevel the edge and mark it, or bring both sides to one height with an underlay."),),
+        basis=Basis.TRADE,
+    )
+
+
+class _Edge(NamedTuple):
+    """A place on either side of an edge that is inside the room."""
+
+    low: tuple[float, float]
+    high: tuple[float, float]
+
+
+def _inner_edges(floor: LaidFloor) -> Iterator[_Edge]:
+    """One for each pair of cells that lie beside each other."""
+    by_corner = {(cell.x0_m, cell.y0_m): cell for cell in floor.cells}
+    for cell in floor.cells:
+        for corner in ((cell.x1_m, cell.y0_m), (cell.x0_m, cell.y1_m)):
+            if corner in by_corner:
+                yield _Edge(cell.middle, by_corner[corner].middle)
+
+
+def _height_m(floor: LaidFloor, at: tuple[float, float]) -> float:
+    return floor.height_m(*at)
+
+
+def _ends_at(floor: LaidFloor, edge: _Edge) -> str:
+    """The topmost layer that is on one side of an edge only."""
+    low, high = floor.at(*edge.low), floor.at(*edge.high)
+    return next(layer.name for layer in (*reversed(high), *reversed(low)) if (layer in low) != (layer in high))
+
+
 @check("mat.cushion", title="Mat and joints", place=on(Slot.MAT))
 def cushion(
     brief: Annotated[Brief, "hours_a_week"],
     room: Annotated[Room, "floor_base"],
     mat: Annotated[Mat, "cushion"],
-    flooring: Annotated[Flooring, "soft"] | None,
+    floor: LaidFloor | None,
+    places: BallPlaces,
 ) -> Answer:
     """A hard mat on concrete with many swings hurts wrists and elbows, and hides heavy shots.
 
@@ -193,7 +271,7 @@ def cushion(
     if feel == "hard":
         many = known(brief, "hours_a_week") >= MANY_HOURS
         concrete = known(room, "floor_base") is FloorBase.CONCRETE
-        cushioned = flooring is not None and bool(flooring.soft)
+        cushioned = floor is not None and any(layer.soft is True for layer in floor.at(*places.spots[0]))
         state = State.BLOCKED if many and concrete and not cushioned else State.TIGHT
     return Answer(
         Words(state, feel, "firm or soft"),
@@ -221,7 +299,8 @@ def cushion(
 @check("mat.slip", title="Mat that stays where it is", place=on(Slot.MAT))
 def slip(
     mat: Annotated[Mat, "weight_kg"],
-    flooring: Annotated[Flooring, "pile_m"] | None,
+    floor: LaidFloor | None,
+    places: BallPlaces,
     layout: Annotated[Layout, "mat_lies"],
     surface: HittingSurface,
 ) -> Answer:
@@ -231,11 +310,11 @@ def slip(
     throws who stands on it.
     """
     weight = known(mat, "weight_kg")
-    lies = known(layout, "mat_lies") if flooring and weight < HEAVY_ON_PILE_KG else layout.mat_lies
+    under = floor.top(*places.spots[0]) if floor else None
+    lies = known(layout, "mat_lies") if under and weight < HEAVY_ON_PILE_KG else layout.mat_lies
     sunk_m = min(surface.floor_m, surface.height_m) if lies is MatLies.LET_IN else 0.0
     sunk = sunk_m >= SUNK_M
-    doubtful = flooring is not None and not sunk and weight < HEAVY_ON_PILE_KG
-    on_pile = flooring is not None and doubtful and known(flooring, "pile_m") > LONG_PILE_M
+    on_pile = under is not None and not sunk and weight < HEAVY_ON_PILE_KG and stated(under.pile_m) > LONG_PILE_M
     heavy_kg = HEAVY_ON_PILE_KG if on_pile else HEAVY_KG
     limit = at_least(weight, LIGHT_KG, heavy_kg, Unit.KILOGRAM)
     return Answer(
@@ -304,22 +383,43 @@ def tee(
 
 
 @check("floor.landing", title="Soft landing before the screen", place=on(Slot.FLOOR))
-def landing(flooring: Annotated[Flooring, "soft"], places: BallPlaces) -> Answer:
-    """Before the screen the floor is soft for 1.2 m, so that a ball dies there."""
-    soft = known(flooring, "soft")
+def landing(
+    floor: LaidFloor,
+    places: BallPlaces,
+    middle: BayMiddle,
+    screen: Annotated[Surface, "width_m"] | None,
+    room: Annotated[Room, "length_m", "width_m"],
+) -> Answer:
+    """Before the screen the floor is soft for 1.2 m, on its width and 0.30 m to both sides, so that a ball dies there.
+
+    Where no screen is chosen, or its maker does not say how wide it is, the whole width of the room counts.
+    """
+    strip = _landing_strip(middle, places, room, screen.width_m if screen else None)
+    soft_m2 = sum(area for layer, area in floor.tops_of(strip).items() if layer and stated(layer.soft))
+    soft = at_least(soft_m2 / strip.area_m2 if strip.area_m2 else 0.0, 1.0, unit=Unit.SHARE, tolerated=ENDLESS)
     deep = at_least(places.to_screen_m, LANDING_LEAST_M)
     back = enough(-deep.spare)
     return Answer(
-        (deep, Words(State.CLEAR if soft else State.TIGHT, "soft" if soft else "hard", "soft")),
-        headline=lambda: say(
-            "{floor} is {soft} for {deep}", floor=flooring.name, soft="soft" if soft else "hard", deep=deep.has
+        (deep, soft),
+        headline=lambda: (
+            say("{soft} of the {deep} before the screen is soft", soft=soft.has, deep=metres(LANDING_LEAST_M))
+            if deep.state is not State.BLOCKED
+            else say("Only {deep} from screen to ball", deep=deep.has)
         ),
-        formula="depth of soft floor before the screen − 1.2 m",
-        inputs=lambda: (stated_input("Soft", yes_or_no(soft)), placed_input("Ball to screen", places.to_screen_m)),
+        formula="soft share of a strip as wide as the screen and 0.60 m, 1.2 m deep; ball to screen − 1.2 m",
+        inputs=lambda: (
+            placed_input("Ball to screen", places.to_screen_m),
+            placed_input("Width of the strip", strip.width_m),
+            *(
+                stated_input(f"{layer.name} is soft", yes_or_no(bool(layer.soft)))
+                for layer in floor.layers
+                if not isinstance(layer.soft, Missing)
+            ),
+        ),
         cures=lambda: (
             (press(acts.all_balls_moved(back.value), "Move the ball back {back}.", State.TIGHT, back=back),)
             if deep.state is State.BLOCKED
-            else (say("Lay something soft before the screen."),)
+            else (say("Lay something soft there: a zone of its own before the screen is enough."),)
         ),
         basis=Basis.TRADE,
     )
@@ -328,13 +428,14 @@ def landing(flooring: Annotated[Flooring, "soft"], places: BallPlaces) -> Answer
 @derive
 def strip_to_putt(
     brief: Annotated[Brief, "purposes"],
-    flooring: Annotated[Flooring, "name", "pile_m"],
+    floor: LaidFloor,
     places: BallPlaces,
 ) -> StripToPutt | None:
     """Where putts are wanted and the floor's pile is longer than 12 mm."""
-    if not is_wanted(brief, Purpose.PUTTING) or known(flooring, "pile_m") <= PUTTING_PILE_M:
+    longest = _longest_pile(floor, places) if is_wanted(brief, Purpose.PUTTING) else None
+    if longest is None or stated(longest.pile_m) <= PUTTING_PILE_M:
         return None
-    why = say("The pile of {floor} is too long to putt on", floor=flooring.name)
+    why = say("The pile of {floor} is too long to putt on", floor=longest.name)
     return StripToPutt(pieces(1), why, _strip_asks(brief, places))
 
 
@@ -348,10 +449,18 @@ def _strip_asks(brief: Brief, places: BallPlaces) -> tuple[Ask, ...]:
     )
 
 
+def _longest_pile(floor: LaidFloor, places: BallPlaces) -> Layer | None:
+    """What lies between ball and screen with the longest pile; `None` where a putt rolls on the bare floor."""
+    x_m, y_m = places.spots[0]
+    before = floor.tops_of(Rectangle(x_m - PUTT_WIDTH_M / 2, places.screen_y_m, x_m + PUTT_WIDTH_M / 2, y_m))
+    return max((layer for layer in before if layer), key=lambda layer: stated(layer.pile_m), default=None)
+
+
 @check("floor.putting", title="Floor to putt on", place=on(Slot.FLOOR))
 def putting_floor(
     brief: Annotated[Brief, "purposes"],
-    flooring: Annotated[Flooring, "pile_m"],
+    floor: LaidFloor,
+    places: BallPlaces,
     strips: Annotated[Beside[PuttingSurface], "pile_m"],
 ) -> Answer:
     """Where putts are wanted, the pile in front of the ball is 12 mm or less, or a putting strip lies there.
@@ -361,11 +470,16 @@ def putting_floor(
     putts = is_wanted(brief, Purpose.PUTTING)
     pile_m = min((known(strip, "pile_m") for strip in strips), default=None)
     if pile_m is None:
-        pile_m = known(flooring, "pile_m") if putts else flooring.pile_m or 0.0
+        longest = _longest_pile(floor, places) if putts else None
+        pile_m = stated(longest.pile_m) if longest else 0.0
     limit = at_most(pile_m, PUTTING_PILE_M, tolerated=tolerance_of(brief, Purpose.PUTTING))
     return Answer(
-        limit if putts else Words(State.CLEAR, limit.has, "any"),
-        headline=lambda: say("Pile of {pile}, {most} roll true", pile=limit.has, most=limit.wants),
+        limit if putts else Words(State.CLEAR, "nobody putts", "any"),
+        headline=lambda: (
+            say("Pile of {pile}, {most} roll true", pile=limit.has, most=limit.wants)
+            if putts
+            else say("Nobody putts here")
+        ),
         formula="12 mm − pile in front of the ball, where putting weighs 3 or more",
         inputs=lambda: (stated_input("Pile", metres(pile_m)), *(stated_input("Strip", strip.name) for strip in strips)),
         cures=lambda: (say("Lay a putting strip in front of the ball."),),
@@ -407,3 +521,15 @@ def putting_strip(
 
 def _area(value_m2: float) -> Quantity:
     return Quantity(value_m2, Unit.SQUARE_METRE)
+
+
+def _landing_strip(middle: BayMiddle, places: BallPlaces, room: Room, wide_m: float | None) -> Rectangle:
+    """As wide as the screen and 0.30 m to both sides, 1.2 m deep from it, within the room."""
+    half_m = room.width_m if wide_m is None else wide_m / 2 + LANDING_BESIDE_M
+    y_m = places.screen_y_m
+    return Rectangle(
+        max(0.0, middle.x_m - half_m),
+        y_m,
+        min(room.width_m, middle.x_m + half_m),
+        min(room.length_m, y_m + LANDING_LEAST_M),
+    )

@@ -7,13 +7,13 @@ from core.checks.needs import SmallItem, SmallItems
 from core.checks.readings import Today
 from core.checks.register import derive
 from core.model.brief import Brief
-from core.model.build import Extra, SmallDecision
+from core.model.build import Extra, Slot, SmallDecision
 from core.model.chain import Chain
 from core.model.facts import MissingFact
 from core.model.kit import Kit
-from core.model.parts import Billing, Connector, CoursePack, MonitorPackage, Part
-from core.model.room import Room
-from core.money.costs import Bought, Costs, Line, bought_line, costs_of
+from core.model.parts import Billing, Connector, CoursePack, Flooring, MonitorPackage, Part
+from core.model.room import Layout, Room
+from core.money.costs import Bought, Costs, Line, bought_line, costs_of, floor_cover, unit_laid
 from core.money.price_book import PriceBook, price_book_of
 
 
@@ -43,12 +43,25 @@ def costs(
     book: PriceBook,
     chain: Annotated[Chain, "id", "maker", "name", "roll_width_m", "tile_side_m", "tiles_per_pack"],
     room: Annotated[Room, "length_m", "width_m"],
-    kit: Annotated[Kit, "billing", "id", "length_m", "maker", "name", "pack_size", "stock_length_m"],
+    layout: Annotated[Layout, "floor_fixed", "floor_length_m", "floor_width_m", "floor_x_m", "floor_y_m"],
+    kit: Annotated[
+        Kit,
+        "billing",
+        "id",
+        "length_m",
+        "maker",
+        "name",
+        "pack_size",
+        "roll_width_m",
+        "stock_length_m",
+        "tile_side_m",
+        "tiles_per_pack",
+    ],
     small: SmallItems,
 ) -> Costs:
     """All that the chain, the extras and the small items cost. An item whose reason is gone costs nothing."""
-    extras = (_extra(extra, part, brief, book) for extra, part in kit.extras)
-    return costs_of(brief, book, chain, room, (*extras, *_chosen(kit, small, brief, book)))
+    extras = (_extra(extra, part, room, brief, book) for extra, part in kit.extras)
+    return costs_of(brief, book, chain, room, layout, (*extras, *_chosen(kit, small, brief, book)))
 
 
 def _chosen(kit: Kit, small: SmallItems, brief: Brief, book: PriceBook) -> Iterator[Line]:
@@ -58,9 +71,20 @@ def _chosen(kit: Kit, small: SmallItems, brief: Brief, book: PriceBook) -> Itera
             yield _small(item, part, decision, brief, book)
 
 
-def _extra(extra: Extra, part: Part, brief: Brief, book: PriceBook) -> Line:
+def _extra(extra: Extra, part: Part, room: Room, brief: Brief, book: PriceBook) -> Line:
     bought = Bought(extra.id, None, part, extra.quantity, extra.owned, extra.quote_minor, billing_of(part))
+    if isinstance(part, Flooring) and extra.laid:
+        bought = bought._replace(
+            slot=Slot.FLOOR, units=_units_laid(extra, part, room), unit=unit_laid(part), fixed=extra.floor_fixed
+        )
     return bought_line(bought, brief, book)
+
+
+def _units_laid(extra: Extra, flooring: Flooring, room: Room) -> int | MissingFact:
+    try:
+        return floor_cover(flooring, extra.zone_in(room.width_m, room.length_m)).units
+    except MissingFact as missing:
+        return missing
 
 
 def _small(item: SmallItem, part: Part, decision: SmallDecision, brief: Brief, book: PriceBook) -> Line:

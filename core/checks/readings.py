@@ -7,6 +7,7 @@ from functools import cache
 from typing import Annotated, Literal
 
 from core.checks.declared import THERE
+from core.checks.laid_floor import LaidFloor
 from core.checks.memo import Memo
 from core.checks.register import derive
 from core.checks.verdict import Basis, Input
@@ -21,7 +22,6 @@ from core.model.facts import known, known_some
 from core.model.kit import Beside, Kit, resolve_kit
 from core.model.parts import (
     KINDS,
-    Flooring,
     FloorStanding,
     ImpactScreen,
     Mat,
@@ -43,6 +43,8 @@ PLACEMENT_COMFORT_M = 0.10
 """What is left behind or beside a monitor where it stands at ease (trade)."""
 HANGING_DROP_M = 0.15
 """Least distance of a hanging projector's lens below the ceiling: mount and half the body (trade)."""
+STANCE_M = 0.70
+"""From the ball to the feet that are nearest the edge of a strip (trade)."""
 USUAL_MAT_M = 0.045
 """Of a mat that nobody has chosen yet: the thick end of what is sold (trade)."""
 PROJECTOR_BODY_M = 0.20
@@ -63,7 +65,9 @@ class HittingSurface:
     height_m: float
     """Where the ball lies and the golfer stands."""
     floor_m: float
-    """Top of the covering around the mat."""
+    """Top of the floor that the mat lies in or on."""
+    follows_floor: bool = False
+    """It is as much higher as the floor under it."""
     assumed: str = ""
     """What nobody has chosen or said yet, and is taken to be as usual; empty where all is known."""
 
@@ -72,6 +76,14 @@ class HittingSurface:
         """How high people stand, and what that is taken from."""
         words = f"Floor and mat, {self.assumed}" if self.assumed else "Floor and mat"
         return Input(words, Quantity(self.height_m, Unit.METRE), Basis.TRADE if self.assumed else Basis.SPEC)
+
+
+@dataclass(frozen=True)
+class FloorBeside:
+    """The floor beside the mat, where one stands to strike off a strip."""
+
+    height_m: float
+    """Its top above the bare floor."""
 
 
 @dataclass(frozen=True)
@@ -280,23 +292,41 @@ def hung_readings(part: Part, plan: Plan | None) -> dict[type, object]:
 @derive
 def hitting_surface(
     mat: Annotated[Mat, "thickness_m"] | None,
-    flooring: Annotated[Flooring, "thickness_m"] | None,
+    floor: LaidFloor | None,
+    places: BallPlaces,
     layout: Annotated[Layout, "mat_lies"],
 ) -> HittingSurface:
     """Where people stand: the mat's top, in its cut-out or over the covering.
 
     Before a mat is chosen a usual one of 45 mm is assumed, the thick end, and before somebody says that it is let in,
-    that it lies on top: what is clear of the ceiling then stays so.
+    that it lies on top: what is clear of the ceiling then stays so. Over two spots the higher one counts for both.
     """
-    floor_m = known(flooring, "thickness_m") if flooring else 0.0
+    floor_m = max(floor.height_m(*spot) for spot in places.spots) if floor else 0.0
     mat_m = known(mat, "thickness_m") if mat else USUAL_MAT_M
-    if layout.mat_lies is MatLies.LET_IN and flooring:
+    if layout.mat_lies is MatLies.LET_IN and floor_m:
         height_m, lies = max(mat_m, floor_m) if mat is None else mat_m, ""
     else:
-        said = not flooring or layout.mat_lies
+        said = not floor_m or layout.mat_lies
         height_m, lies = floor_m + mat_m, "" if said else "as if the mat lay on the covering"
     usual = "" if mat else "with a usual mat"
-    return HittingSurface(height_m, floor_m, ", ".join(filter(None, (usual, lies))))
+    follows = layout.mat_lies is not MatLies.LET_IN or mat is None
+    return HittingSurface(height_m, floor_m, follows, ", ".join(filter(None, (usual, lies))))
+
+
+@derive
+def floor_beside(
+    floor: LaidFloor, places: BallPlaces, brief: Annotated[Brief, "players", "visitors"], surface: HittingSurface
+) -> FloorBeside:
+    """Under the feet of whoever stands the most out of level with the floor that the mat is on."""
+    stands = (_stance(places, hand) for hand in hands_that_play(brief) or (Handedness.RIGHT,))
+    heights_m = (floor.height_m(*at) for at in stands)
+    return FloorBeside(max(heights_m, key=lambda height_m: abs(height_m - surface.floor_m)))
+
+
+def _stance(places: BallPlaces, hand: Handedness) -> tuple[float, float]:
+    """Where a player of this hand stands: right-handers to the left of the ball as they face the target."""
+    x_m, y_m = places.of(hand)
+    return x_m + (-STANCE_M if hand is Handedness.RIGHT else STANCE_M), y_m
 
 
 def hands_that_play(brief: Brief) -> tuple[Handedness, ...]:
@@ -432,14 +462,37 @@ def monitor_foot(
     spot: MonitorSpot,
     mat: Annotated[Mat, "length_m", "width_m"] | None,
     surface: HittingSurface,
+    floor: LaidFloor | None,
+    places: BallPlaces,
+    brief: Annotated[Brief, "players", "visitors"],
     layout: Annotated[Layout, "monitor_pad_m"],
 ) -> MonitorFoot:
-    """On the mat where that reaches under all of it; else on the covering beside it."""
+    """On the mat where that reaches under all of it; else on what is laid where it stands.
+
+    Of two places, one for each hand, the one that is the most out of level decides.
+    """
     reach_m = 0.0
     if mat is not None:
         reach_m = known(mat, "width_m" if isinstance(monitor, SideCamera) else "length_m") / 2
     on_mat = spot.distance_m + MONITOR_BODY_M / 2 <= reach_m
-    return MonitorFoot((surface.height_m if on_mat else surface.floor_m) + layout.monitor_pad_m, on_mat)
+    foot_m = surface.height_m if on_mat else 0.0
+    if floor is not None and not on_mat:
+        stands = {
+            _monitor_stands(isinstance(monitor, SideCamera), places.of(hand), hand, spot.distance_m)
+            for hand in hands_that_play(brief) or (Handedness.RIGHT,)
+        }
+        foot_m = max((floor.height_m(*at) for at in stands), key=lambda height_m: abs(height_m - surface.height_m))
+    return MonitorFoot(foot_m + layout.monitor_pad_m, on_mat)
+
+
+def _monitor_stands(
+    beside: bool, ball: tuple[float, float], hand: Handedness, distance_m: float
+) -> tuple[float, float]:
+    """Behind the ball, or beside it before the player of that hand."""
+    x_m, y_m = ball
+    if not beside:
+        return x_m, y_m + distance_m
+    return x_m + (distance_m if hand is Handedness.RIGHT else -distance_m), y_m
 
 
 def clear_area_m(screen: ImpactScreen) -> tuple[float, float]:

@@ -1,12 +1,14 @@
 """What takes up space: the bay's own parts, what is in the room, and what a swing must keep clear of."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Annotated
 
-from core.bay import Bay, Hood, MonitorPlace, Sizes, bay_of, hood_solids
+from core.bay import Bay, FloorLayer, Hood, MonitorPlace, Sizes, bay_of, hood_solids
 from core.checks.along import BallDistance
 from core.checks.cable_ways import MachineSpot
 from core.checks.declared import THERE
+from core.checks.laid_floor import LaidFloor
 from core.checks.readings import BallPlaces, Balls, BayMiddle, HittingSurface, MonitorFoot, MonitorSpot, hands_that_play
 from core.checks.register import derive, derive_from_known
 from core.geometry.ball_rules import BallRoom
@@ -247,6 +249,7 @@ def bay(
     layout: Annotated[Layout, "screen_bottom_m", "screen_y_m"],
     middle: BayMiddle,
     surface: HittingSurface | None,
+    floor: LaidFloor | None,
     sizes: Sizes,
     ceiling: Ceiling | None,
     monitor: MonitorPlace | None,
@@ -261,7 +264,7 @@ def bay(
     hands = tuple(Handedness) if len(places.spots) > 1 else hands_that_play(brief) or (Handedness.RIGHT,)
     return bay_of(
         balls=tuple((hand, (*places.of(hand), surface_m)) for hand in hands),
-        floor_m=surface.floor_m if surface else 0.0,
+        floor=_layers(floor) if floor else (),
         middle_m=middle.x_m,
         screen_y_m=layout.screen_y_m,
         screen_bottom_m=layout.screen_bottom_m,
@@ -274,6 +277,15 @@ def bay(
         mounted=any(mount.holds == "projector" for mount in mounts),
         lamp=any(lamp.lights == "ball" for lamp in lamps),
     )
+
+
+def _layers(floor: LaidFloor) -> Iterator[FloorLayer]:
+    """The layers whose thickness is stated, each where it lies."""
+    for layer in floor.layers:
+        if not isinstance(layer.thickness_m, Missing) and layer.zone.area_m2:
+            below = [under.thickness_m for under in floor.under(layer)]
+            foot_m = sum(thickness for thickness in below if not isinstance(thickness, Missing))
+            yield FloorLayer(layer.key, layer.name, layer.zone, foot_m, layer.thickness_m, layer.is_wall_to_wall)
 
 
 @derive
@@ -296,6 +308,8 @@ def surroundings(
     hood: Hood | None,
     obstructions: Obstructions | None,
     distance: BallDistance | None,
+    floor: LaidFloor | None,
+    surface: HittingSurface | None,
 ) -> Surroundings:
     """What the swings must keep clear of: the room, what is in it while people play, and the enclosure."""
     return Surroundings(
@@ -306,6 +320,7 @@ def surroundings(
         things=obstructions.solids if obstructions else (),
         panels=hood_solids(hood, layout.screen_y_m, middle.x_m) if hood else (),
         ball_from_y_m=layout.screen_y_m + (distance.least_m if distance else 0.0),
+        uneven=floor.uneven_to(surface.floor_m) if floor and surface and surface.follows_floor else (),
     )
 
 

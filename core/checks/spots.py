@@ -75,7 +75,12 @@ def around(
     """Everything but the ball."""
     z = surroundings.room.surface_m
     anywhere = Surroundings(
-        surroundings.room, (0.0, 0.0, z), surroundings.players, surroundings.things, surroundings.panels
+        surroundings.room,
+        (0.0, 0.0, z),
+        surroundings.players,
+        surroundings.things,
+        surroundings.panels,
+        uneven=surroundings.uneven,
     )
     looked = bool(room.things) or Looked.THINGS in room.none_of
     return Around(anywhere, inside, middle.x_m, layout.screen_y_m, distance, looked, monitor)

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Annotated
 
+from core.checks.laid_floor import MAIN, LaidFloor, Layer
 from core.checks.register import derive
 from core.geometry.box_frame import EDGES
 from core.model.brief import Brief
@@ -72,7 +73,7 @@ ORDER = (
     Slot.DISPLAY,
 )
 """What is put up before what: the frame on the bare floor, and what shows a picture last, to be aimed with it on."""
-VERBS = {Slot.ENCLOSURE: "Put up", Slot.SCREEN: "Put up", Slot.FLOOR: "Lay"}
+VERBS = {Slot.ENCLOSURE: "Put up", Slot.SCREEN: "Put up"}
 HOURS_BY_REMEDY = {Remedy.MOVE: 3.0, Remedy.PAD: 1.0, Remedy.REMOVE: 2.0}
 SAID_DECIMALS = 1
 
@@ -112,13 +113,30 @@ class Works:
 @derive
 def works(
     brief: Annotated[Brief, "skills"],
-    room: Annotated[Room, "length_m", "things", "width_m"],
+    room: Annotated[Room, "things"],
     chain: Annotated[Chain, "edge", "frame_of", "height_m", "leaves_out", "name", "width_m"],
+    floor: LaidFloor | None,
 ) -> Works:
     """What decisions and parts bring with them."""
     in_order = sorted(chain, key=lambda hung: ORDER.index(hung.slot))
-    on_the_bay = (work for hung in in_order for work in _of_part(hung.slot, hung.part, room, brief.skills))
-    return Works((*_in_the_way(room), *on_the_bay))
+    layers = floor.layers if floor else ()
+    on_the_bay = [
+        work
+        for hung in in_order
+        if hung.slot is not Slot.FLOOR
+        for work in _of_part(hung.slot, hung.part, brief.skills)
+    ]
+    before_floor = sum(ORDER.index(work.slot) < ORDER.index(Slot.FLOOR) for work in on_the_bay if work.slot)
+    laying = map(_laying, layers)
+    return Works((*_in_the_way(room), *on_the_bay[:before_floor], *laying, *on_the_bay[before_floor:]))
+
+
+def _laying(layer: Layer) -> Work:
+    """By the area of its zone; every layer after the first goes by its own id."""
+    per_m2 = next(hours for kind, hours in HOURS_PER_M2.items() if issubclass(layer.kind, kind))
+    id = f"install:{Slot.FLOOR}" if layer.key == MAIN else f"lay:{layer.key}"
+    hours = round(layer.zone.area_m2 * per_m2, SAID_DECIMALS)
+    return Work(id, say("Lay {part}", part=layer.name), OURSELVES, hours, Slot.FLOOR)
 
 
 def _in_the_way(room: Room) -> Iterator[Work]:
@@ -133,7 +151,7 @@ def _who_moves(thing: Thing) -> str:
     return OURSELVES if thing.decision is Remedy.PAD else TRADE_BY_KIND.get(thing.kind, OURSELVES)
 
 
-def _of_part(slot: Slot, part: Part, room: Room, skills: tuple[Skill, ...]) -> Iterator[Work]:
+def _of_part(slot: Slot, part: Part, skills: tuple[Skill, ...]) -> Iterator[Work]:
     overhead = isinstance(part, Projector | OverheadCamera)
     if isinstance(part, Surface) and part.edge is Edge.RAW:
         what = say("Hem {part} and set its eyelets", part=part.name)
@@ -146,16 +164,9 @@ def _of_part(slot: Slot, part: Part, room: Room, skills: tuple[Skill, ...]) -> I
         yield Work(f"join:{slot}", what, _ourselves_or_builder(asked, skills), hours, slot, asked)
     asked = (Skill.CEILING,) if overhead else ()
     verb = "Hang" if overhead else VERBS.get(slot, "Set up")
-    hours = _hours(slot, part, room) + (HOURS_OVERHEAD if overhead else 0.0)
+    hours = HOURS_BY_SLOT[slot] + (HOURS_OVERHEAD if overhead else 0.0)
     what = say("{verb} {part}", verb=verb, part=part.name)
     yield Work(f"install:{slot}", what, _ourselves_or_builder(asked, skills), hours, slot, asked)
-
-
-def _hours(slot: Slot, part: Part, room: Room) -> float:
-    if isinstance(part, Flooring):
-        per_m2 = next(hours for kind, hours in HOURS_PER_M2.items() if isinstance(part, kind))
-        return round(room.width_m * room.length_m * per_m2, SAID_DECIMALS)
-    return HOURS_BY_SLOT[slot]
 
 
 def _hours_hemming(surface: Surface) -> float:

@@ -18,8 +18,7 @@ def furniture_shapes(room: Room, layout: Layout, bay: Bay) -> Iterator[Shape]:
     """Target line, floor, and the parts of the bay as they stand."""
     for x, y in dict.fromkeys(layout.ball_of(hand) for hand in Handedness):
         yield Shape("floor", "target-line", ((layout.screen_y_m, x), (y, x)), False)
-    if bay.floor_m:
-        yield rectangle("section", "floor", (0, 0), (room.length_m, bay.floor_m))
+    yield from _floor_shapes(layout, bay)
     for mat in bay.of(BayPart.MAT):
         yield from _outlines("mat", (mat,), "mat")
     panels = bay.of(BayPart.ENCLOSURE)
@@ -29,6 +28,16 @@ def furniture_shapes(room: Room, layout: Layout, bay: Bay) -> Iterator[Shape]:
     for solid in bay.of(NETTING, MOUNT, LAMP):
         yield from _outlines(solid.key, (solid,), solid.name)
     yield from _monitor_shapes(bay)
+
+
+def _floor_shapes(layout: Layout, bay: Bay) -> Iterator[Shape]:
+    """Every layer from the side where the ball lies over it, and from above where it covers a part of the floor."""
+    for layer in bay.floor:
+        x0, y0, x1, y1 = layer.zone
+        if x0 <= layout.ball_x_m <= x1:
+            yield rectangle("section", "floor", (y0, layer.foot_m), (y1, layer.top_m))
+        if not layer.is_wall_to_wall:
+            yield rectangle("floor", "floor-layer", (y0, x0), (y1, x1), layer.name)
 
 
 def _outlines(meaning: str, solids: tuple[Solid, ...], label: str = "") -> Iterator[Shape]:

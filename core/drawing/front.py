@@ -61,6 +61,8 @@ def _openings(room: Room) -> Iterator[Shape]:
 
 
 def _bay(bay: Bay) -> Iterator[Shape]:
+    for layer in bay.floor:
+        yield rectangle("front", "floor", (layer.zone.x0_m, layer.foot_m), (layer.zone.x1_m, layer.top_m))
     panels = bay.of(BayPart.ENCLOSURE)
     if panels:
         yield rectangle("front", "enclosure", *_face(_around(panels)), "enclosure")

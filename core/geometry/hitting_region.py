@@ -20,6 +20,7 @@ from core.geometry.boxes import Box
 from core.geometry.edges import HalfPlane, Point
 from core.geometry.keep_out import Outline, keep_outs
 from core.geometry.swing_disc import COMFORT_M, SwingDisc
+from core.model.laying import Rectangle
 from core.quantities.tolerances import ROUNDING, STORED_DECIMALS, TOLD_DECIMALS_M
 
 BEYOND_M = 1.0
@@ -41,8 +42,11 @@ def clear_floor(
     discs: tuple[SwingDisc, ...],
     surface_m: float,
     boxes: tuple[Box, ...],
+    left_out: tuple[Rectangle, ...] = (),
 ) -> tuple[Area, ...]:
     """Where the ball may be by `rules`, comfortably, and for swings of `discs` to be clear of `boxes`.
+
+    What is `left_out` of the floor is not offered.
 
     It does not hang on where the ball is, and is kept while that is dragged.
     """
@@ -56,6 +60,9 @@ def clear_floor(
             outlines += _beyond(keeping, width_m, rule.before_m)
     outlines += [
         outline for disc in discs for box in boxes for outline in keep_outs(disc, surface_m, box, COMFORT_M, width_m)
+    ]
+    outlines += [
+        np.array([(x0_m, y0_m), (x1_m, y0_m), (x1_m, y1_m), (x0_m, y1_m)]) for x0_m, y0_m, x1_m, y1_m in left_out
     ]
     return region(width_m, length_m, limits, outlines)
 

@@ -15,6 +15,7 @@ from core.geometry.swing_clearance import Clearances, Floats, clearances
 from core.geometry.swing_disc import UNCERTAINTY_M, Point3, SwingDisc, swing_disc
 from core.model.brief import Handedness, Player
 from core.model.clubs import Club
+from core.model.laying import Rectangle
 from core.model.reaches import Direction
 
 SWINGS = frozenset(CHECK_BY_EDGE.values())
@@ -62,6 +63,8 @@ class Surroundings:
     """No ball is offered a place nearer to the wall behind the screen: as far before what stops it as it must be."""
     left_ball: Point3 | None = None
     """Of left-handers, where that is another."""
+    uneven: tuple[Rectangle, ...] = ()
+    """Where the floor is not as high as under the ball, so that nothing is known of a swing there."""
 
     def ball_of(self, player: Player) -> Point3:
         """The ball that `player` hits."""
@@ -118,7 +121,9 @@ class Surroundings:
     def clear_floor(self, players: Iterable[Player], rules: Iterable[BallRule]) -> tuple[Area, ...]:
         """Where the ball may be by `rules`, and for the longest clubs of `players` to be clear of all boxes."""
         discs = tuple(swing_disc(player, player.longest_club) for player in players)
-        return clear_floor(self.room.width_m, self.room.length_m, tuple(rules), discs, self.room.surface_m, self.boxes)
+        return clear_floor(
+            self.room.width_m, self.room.length_m, tuple(rules), discs, self.room.surface_m, self.boxes, self.uneven
+        )
 
     def shift_to_clear(self, player: Player) -> tuple[float, float] | None:
         """How far across and along the ball moves for `player`'s swing to be clear, in whole millimetres.

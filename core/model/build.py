@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from core.model.brief import Brief, Purpose, Stage
 from core.model.household import Looks
+from core.model.laying import Laid
 from core.model.parts import Display, Enclosure, Flooring, LaunchMonitor, Machine, Mat, Part, Surface, Title
 from core.model.record import Hours, Identifier, Metres, MinorMoney, Name, Pieces, Record
 from core.model.room import Layout, Room
@@ -105,7 +106,7 @@ def hung_anew(part: str, plan: str | None) -> HungPart:
     return HungPart(part=part, plan=plan)
 
 
-class Extra(Record):
+class Extra(Laid):
     """A part that hangs nowhere on the chain: chosen by wish, or because something else asks for it."""
 
     id: Identifier
@@ -115,6 +116,8 @@ class Extra(Record):
     owned: bool = False
     quote_minor: MinorMoney | None = None
     """What a shop asks for one, tax included, in the brief's currency."""
+    laid: bool = False
+    """Of a floor covering: it is a layer of the floor, over those before it, and as much is bought as that takes."""
 
 
 class SmallDecision(Record):

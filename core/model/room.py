@@ -10,6 +10,7 @@ from typing import Annotated, Self
 from pydantic import Field, model_validator
 
 from core.model.brief import Handedness
+from core.model.laying import Laid
 from core.model.record import Amperes, Lux, Metres, Name, PositiveMetres, Record, Several, Volts, Watts, Word
 from core.model.things import BayPart, Joists, Looked, Opening, Socket, Stored, Thing
 
@@ -145,8 +146,8 @@ class Room(Record):
         return (*self.things, *self.openings, *self.sockets, *self.stored)
 
 
-class Layout(Record):
-    """Where the ball, the screen line, the projector and the monitor are."""
+class Layout(Laid):
+    """Where the ball, the screen line, the projector and the monitor are, and how far the floor covering goes."""
 
     ball_x_m: Annotated[Metres, Field(ge=0, le=60)] = 2.25
     ball_y_m: Annotated[Metres, Field(ge=0, le=60)] = 3.6

@@ -12,8 +12,9 @@ from core.model.build import Slot
 from core.model.chain import Chain, Hung
 from core.model.facts import FactAt, Missing, MissingFact, known
 from core.model.household import TaxTreatment, Valuation
+from core.model.laying import Rectangle
 from core.model.parts import Billing, Flooring, FloorRoll, FloorTiles, MonitorPlan, Part, Plan, Price
-from core.model.room import Room
+from core.model.room import Layout, Room
 from core.money.price_book import PriceBook
 from core.money.staying import stays_behind
 from core.quantities import Money, Quantity, Sentence, Unit, say
@@ -88,6 +89,10 @@ class Bought(NamedTuple):
     quote_minor: int | None
     billing: Billing = Billing.ONCE
     """How its price is paid."""
+    unit: str = ""
+    """What it is bought by, where that is not pieces."""
+    fixed: bool | None = None
+    """Of what is laid: glued or taped down; `None` as is usual for its kind."""
 
 
 @dataclass(frozen=True)
@@ -164,11 +169,13 @@ class Costs:
         return tuple(sorted({field.removeprefix("rate_") for field in rates if field.startswith("rate_")}))
 
 
-def costs_of(brief: Brief, book: PriceBook, chain: Chain, room: Room, beside: Iterable[Line] = ()) -> Costs:
-    """What `chain` and the lines `beside` it cost by `book` in the brief's currency, the floor covered wall to wall."""
+def costs_of(
+    brief: Brief, book: PriceBook, chain: Chain, room: Room, layout: Layout, beside: Iterable[Line] = ()
+) -> Costs:
+    """What `chain` and the lines `beside` it cost by `book` in the brief's currency, the floor as far as it is laid."""
     monitor = chain.at(Slot.MONITOR)
     monitor_plan = monitor.plan if monitor else None
-    hung = (line for hanging in chain for line in _lines(hanging, brief, book, room, monitor_plan))
+    hung = (line for hanging in chain for line in _lines(hanging, brief, book, room, layout, monitor_plan))
     lines = (*hung, *beside)
     up_front = Money.total([line.up_front for line in lines if line.up_front], brief.currency)
     yearly = Money.total([line.yearly for line in lines if line.yearly], brief.currency)
@@ -190,14 +197,19 @@ def costs_of(brief: Brief, book: PriceBook, chain: Chain, room: Room, beside: It
     )
 
 
-def floor_cover(flooring: Flooring, room: Room) -> Cover:
-    """What to buy of `flooring` for the whole floor. Raises `MissingFact` where its size is not stated."""
+def floor_cover(flooring: Flooring, zone: Rectangle) -> Cover:
+    """What to buy of `flooring` to cover `zone`. Raises `MissingFact` where its size is not stated."""
     if isinstance(flooring, FloorTiles):
         side_m, pack = known(flooring, "tile_side_m"), known(flooring, "tiles_per_pack")
-        return tile_cover(room.width_m, room.length_m, side_m, pack)
+        return tile_cover(zone.width_m, zone.length_m, side_m, pack)
     if isinstance(flooring, FloorRoll):
-        return roll_cover(room.width_m, room.length_m, known(flooring, "roll_width_m"))
+        return roll_cover(zone.width_m, zone.length_m, known(flooring, "roll_width_m"))
     raise TypeError(f"{type(flooring).__name__} has no way to be laid")
+
+
+def unit_laid(flooring: Flooring) -> str:
+    """What it is bought by."""
+    return "packs" if isinstance(flooring, FloorTiles) else "m of roll"
 
 
 def in_currency(price: Price, brief: Brief) -> Money:
@@ -227,17 +239,19 @@ def yearly_fee(part: Part, plan: Plan, brief: Brief, book: PriceBook) -> Money:
     return in_currency(book.plan_price(part, plan), brief) * (MONTHS if plan.billing is Billing.MONTHLY else 1)
 
 
-def _lines(hanging: Hung, brief: Brief, book: PriceBook, room: Room, monitor_plan: Plan | None) -> tuple[Line, ...]:
-    line = _part_line(hanging, brief, book, room)
+def _lines(
+    hanging: Hung, brief: Brief, book: PriceBook, room: Room, layout: Layout, monitor_plan: Plan | None
+) -> tuple[Line, ...]:
+    line = _part_line(hanging, brief, book, room, layout)
     return (line,) if hanging.plan is None else (line, _plan_line(hanging, hanging.plan, brief, book, monitor_plan))
 
 
-def _part_line(hanging: Hung, brief: Brief, book: PriceBook, room: Room) -> Line:
+def _part_line(hanging: Hung, brief: Brief, book: PriceBook, room: Room, layout: Layout) -> Line:
     part, decided = hanging.part, hanging.decided
     quantity, unit = 1, ""
     listed: Money | MissingFact
     try:
-        quantity, unit = _quantity(hanging, room)
+        quantity, unit = _quantity(hanging, room, layout)
         listed = cost_of(part, quantity, brief, book)
     except MissingFact as missing:
         listed = missing
@@ -250,7 +264,7 @@ def _part_line(hanging: Hung, brief: Brief, book: PriceBook, room: Room) -> Line
         Money(0, brief.currency),
         quantity=quantity,
         unit=unit,
-        stays_behind=stays_behind(part),
+        stays_behind=stays_behind(part, layout.floor_fixed if isinstance(part, Flooring) else None),
     )
     value = decided.replacement_value_minor
     worth = None if value is None else Money(value, brief.currency)
@@ -266,7 +280,7 @@ def _untaxed(quote: Money | None, brief: Brief) -> Money | None:
 
 def bought_line(bought: Bought, brief: Brief, book: PriceBook) -> Line:
     """What something beside the chain costs."""
-    id, slot, part, units, owned, quote_minor, billing = bought
+    id, slot, part, units, owned, quote_minor, billing, unit, fixed = bought
     nothing = Money(0, brief.currency)
     listed: Money | MissingFact
     try:
@@ -284,8 +298,9 @@ def bought_line(bought: Bought, brief: Brief, book: PriceBook) -> Line:
         None,
         nothing,
         quantity=count,
+        unit=unit,
         beside=id,
-        stays_behind=stays_behind(part),
+        stays_behind=stays_behind(part, fixed),
     )
     paid = _paid(line, listed, owned=owned, quote=_untaxed(quote, brief))
     periods = {Billing.MONTHLY: MONTHS, Billing.YEARLY: 1}.get(billing)
@@ -321,11 +336,10 @@ def _paid(
     return line._replace(payment=Payment.FREE if free else Payment.LIST_PRICE, up_front=price, missing=missing)
 
 
-def _quantity(hanging: Hung, room: Room) -> tuple[int, str]:
+def _quantity(hanging: Hung, room: Room, layout: Layout) -> tuple[int, str]:
     if not isinstance(hanging.part, Flooring):
         return 1, ""
-    unit = "packs" if isinstance(hanging.part, FloorTiles) else "m of roll"
-    return floor_cover(hanging.part, room).units, unit
+    return floor_cover(hanging.part, layout.zone_in(room.width_m, room.length_m)).units, unit_laid(hanging.part)
 
 
 def _plan_line(hanging: Hung, plan: Plan, brief: Brief, book: PriceBook, monitor_plan: Plan | None) -> Line:

@@ -7,7 +7,7 @@ from typing import ClassVar
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.management import call_command
 from django.test import override_settings
-from playwright.sync_api import Browser, BrowserContext, Page, Playwright, Request, expect, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Error, Page, Playwright, Request, expect, sync_playwright
 
 from jungle.builds.models import StoredBuild
 from tests.browser.chromium import DESK, EXECUTABLE, FLAGS
@@ -31,9 +31,17 @@ class BrowserTestCase(StaticLiveServerTestCase):
         super().setUpClass()
         cls.playwright = sync_playwright().start()
         cls.addClassCleanup(cls.playwright.stop)
-        cls.browser = cls.playwright.chromium.launch(executable_path=EXECUTABLE, args=FLAGS)
+        cls.browser = cls.launched()
         cls.addClassCleanup(cls.browser.close)
         expect.set_options(timeout=EXPECT_MS)
+
+    @classmethod
+    def launched(cls) -> Browser:
+        """The browser; now and then Chromium crashes before it answers, and is started once more."""
+        try:
+            return cls.playwright.chromium.launch(executable_path=EXECUTABLE, args=FLAGS)
+        except Error:
+            return cls.playwright.chromium.launch(executable_path=EXECUTABLE, args=FLAGS)
 
     def setUp(self) -> None:
         call_command("load_demo", verbosity=0, stdout=open(os.devnull, "w"))  # noqa: SIM115, PTH123

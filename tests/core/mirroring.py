@@ -4,6 +4,7 @@ from typing import Any, TypeVar
 
 from core.model.brief import Handedness
 from core.model.build import Build
+from core.model.laying import Laid
 from core.model.room import CeilingShape, Layout, Room
 from core.model.things import Joists, Opening, Socket, Stored, Thing, Wall
 
@@ -14,6 +15,7 @@ SHAPES = {
 }
 HANDS = {Handedness.LEFT: Handedness.RIGHT, Handedness.RIGHT: Handedness.LEFT}
 B = TypeVar("B", Thing, Stored)
+L = TypeVar("L", bound=Laid)
 
 
 def mirrored(build: Build) -> Build:
@@ -25,7 +27,8 @@ def mirrored(build: Build) -> Build:
         update={
             "brief": build.brief.model_copy(update={"players": players}),
             "room": _room(build.room),
-            "layout": _layout(build.layout, build.room),
+            "layout": _laid(_layout(build.layout, build.room), build.room),
+            "extras": tuple(_laid(extra, build.room) for extra in build.extras),
         }
     )
 
@@ -52,6 +55,16 @@ def _box(box: B, room: Room) -> B:
         if at is not None
     }
     return box.model_copy(update=changes)
+
+
+def _laid(laid: L, room: Room) -> L:
+    """What covers a zone of the floor: from the right wall as it was from the left one."""
+    zone = laid.zone_in(room.width_m, room.length_m)
+    return laid.model_copy(
+        update={"floor_x_m": round(room.width_m - zone.x1_m, 4), "floor_width_m": round(zone.width_m, 4)}
+        if not laid.is_wall_to_wall
+        else {}
+    )
 
 
 def _opening(opening: Opening, room: Room) -> Opening:

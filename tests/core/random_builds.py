@@ -96,10 +96,28 @@ def random_build(seed: int) -> Build:
         for number, part in enumerate(dice.sample(of_place(None), dice.randint(0, BESIDE)))
     ]
     layout |= _placed(seed, width, length, low)
+    extras += _further_layers(seed, width, length)
     return Build.model_validate(
         {"name": f"Random {seed}", "room": worlds.room(**facts).model_dump(), "brief": brief, "layout": layout}
         | {"chain": chain, "extras": extras}
     )
+
+
+def _further_layers(seed: int, width: float, length: float) -> list[dict[str, Any]]:
+    """Coverings on zones of the floor, over what hangs on the chain."""
+    later = Random(f"floor {seed}")
+    return [
+        {
+            "id": f"layer-{number}",
+            "part": later.choice(of_place(Slot.FLOOR)).id,
+            "laid": True,
+            "floor_x_m": round(later.uniform(0, width / 2), 2),
+            "floor_y_m": round(later.uniform(0, length / 2), 2),
+            "floor_width_m": round(later.uniform(0.5, width), 2),
+            "floor_length_m": later.choice((None, round(later.uniform(0.5, length), 2))),
+        }
+        for number in range(later.choice((0, 0, 0, 1, 2)))
+    ]
 
 
 def _placed(seed: int, width: float, length: float, low: float) -> dict[str, Any]:

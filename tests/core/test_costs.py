@@ -8,6 +8,7 @@ from core.model.build import Build, Slot
 from core.model.chain import resolve_chain
 from core.model.facts import MissingFact
 from core.model.household import TaxTreatment, Valuation
+from core.model.laying import Rectangle
 from core.model.parts import Flooring, MonitorPlan, Part
 from core.money.costs import Costs, Payment, costs_of, floor_cover, in_currency
 from core.money.price_book import price_book_of
@@ -24,7 +25,9 @@ def euros(amount: float) -> Money:
 class CostTests(TestCase):
     def costs(self, parts: dict[str, Part] | None = None, build: Build | None = None) -> Costs:
         build, parts = build or worlds.full_build(), parts or worlds.full_parts()
-        return costs_of(build.brief, price_book_of(parts.values()), resolve_chain(build, parts), build.room)
+        return costs_of(
+            build.brief, price_book_of(parts.values()), resolve_chain(build, parts), build.room, build.layout
+        )
 
     def decided(self, slot: str, **decision: object) -> Build:
         build = worlds.full_build()
@@ -130,21 +133,25 @@ class CostTests(TestCase):
 
     def test_a_floor_of_no_known_make_cannot_be_laid(self) -> None:
         with self.assertRaises(TypeError):
-            floor_cover(Flooring(id="x", maker="M", name="X"), worlds.room())
+            floor_cover(Flooring(id="x", maker="M", name="X"), Rectangle(0.0, 0.0, 4.6, 7.0))
         with self.assertRaises(MissingFact):
-            floor_cover(worlds.tiles(tile_side_m=None), worlds.room())
+            floor_cover(worlds.tiles(tile_side_m=None), Rectangle(0.0, 0.0, 4.6, 7.0))
 
 
 class LineTests(TestCase):
     def test_every_line_has_an_id_of_its_own_that_stays(self) -> None:
         """A place, the licence of a place, an extra or a small item; another part in the place has the same."""
         build, parts = worlds.full_build(), worlds.full_parts()
-        lines = costs_of(build.brief, price_book_of(parts.values()), resolve_chain(build, parts), build.room).lines
+        lines = costs_of(
+            build.brief, price_book_of(parts.values()), resolve_chain(build, parts), build.room, build.layout
+        ).lines
         ids = [line.id for line in lines]
         self.assertEqual(len(ids), len(set(ids)))
         self.assertLessEqual({"mat", "monitor", "monitor:plan", "title", "title:plan"}, set(ids))
         other = {**parts, "mat": worlds.mat(name="Other")}
-        again = costs_of(build.brief, price_book_of(other.values()), resolve_chain(build, other), build.room).lines
+        again = costs_of(
+            build.brief, price_book_of(other.values()), resolve_chain(build, other), build.room, build.layout
+        ).lines
         self.assertEqual([line.id for line in again], ids)
 
 

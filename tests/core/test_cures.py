@@ -96,8 +96,13 @@ def _lifted(case: Case) -> Case:
 
 
 def _underlay(case: Case) -> Case:
-    slot = Slot.FLOOR if case.said("lower") == "floor" else Slot.MAT
-    return case.with_part(slot, thickness_m=case.by("step"))
+    """Under the strip, or as a layer of its own wherever one stands: the strip is let into that too."""
+    if case.said("lower") != "floor":
+        return case.with_part(Slot.MAT, thickness_m=case.by("step"))
+    underlay = extra("floor_tiles", "Underlay", thickness_m=case.by("step"))
+    layer = Extra(id="told", part=underlay.id, laid=True)
+    build = case.build.model_copy(update={"extras": (*case.build.extras, layer)})
+    return case._replace(build=build, parts={**case.parts, underlay.id: underlay})
 
 
 def _netted(case: Case) -> Case:

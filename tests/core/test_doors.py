@@ -94,6 +94,6 @@ class InTheWayTests(TestCase):
     def test_rails_and_openers_are_a_door_companys(self) -> None:
         for kind in ("rail", "opener"):
             where = room(things=[thing(kind=kind, decision="remove").model_dump()])
-            (work,) = works(Brief(skills=("timber", "sewing", "ceiling")), where, Chain(())).works
+            (work,) = works(Brief(skills=("timber", "sewing", "ceiling")), where, Chain(()), None).works
             self.assertIn("door company", work.who)
             self.assertEqual(work.own_hours, 0.0)

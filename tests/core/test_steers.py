@@ -85,15 +85,18 @@ NOT_HERE: dict[str, set[str | type]] = {
         "layout.stowed",
         "room.filming",
         "monitor.interference",
+        "mat.flush",
+        "monitor.level",
     },
-    "visitors": {"layout.playing", "layout.stowed", SmallItems},
+    "visitors": {"layout.playing", "layout.stowed", SmallItems, "mat.flush", "monitor.level"},
     "currency": {"money.movable"},
     "may_drill": {"monitor.drilling", SmallItems},
     "packed_away": {SmallItems},
     "rented": {"monitor.drilling"},
     "skills": {SmallItems},
 }
-"""What an answer steers, but not in this build: its monitor stands on the floor, its screen has its eyelets, …"""
+"""What an answer steers, but not in this build: its monitor stands on the floor, its screen has its eyelets, the floor
+is the same all over, …"""
 
 
 def build_with(answers: dict[str, Any]) -> Build:

@@ -2,6 +2,7 @@
 
 from unittest import TestCase
 
+from core.checks.laid_floor import LaidFloor
 from core.checks.works import Work, works
 from core.model.brief import Brief
 from core.model.build import Slot
@@ -12,9 +13,11 @@ from tests.core.worlds import full_build, full_parts, room, screen, thing
 
 
 def works_of(brief: Brief, **parts: object) -> tuple[Work, ...]:
-    chain = evaluation_of(full_build(), full_parts() | parts).reading(Chain)  # type: ignore[arg-type]
+    found = evaluation_of(full_build(), full_parts() | parts)  # type: ignore[arg-type]
+    chain = found.reading(Chain)
     assert chain is not None
-    return works(brief, room(things=[thing(decision="remove").model_dump()]), chain).works
+    where = room(things=[thing(decision="remove").model_dump()])
+    return works(brief, where, chain, found.reading(LaidFloor)).works
 
 
 class WorksTests(TestCase):

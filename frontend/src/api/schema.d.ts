@@ -1658,6 +1658,11 @@ export interface components {
             room: components["schemas"]["Room"];
             /**
              * @default {
+             *       "floor_x_m": null,
+             *       "floor_y_m": null,
+             *       "floor_width_m": null,
+             *       "floor_length_m": null,
+             *       "floor_fixed": null,
              *       "ball_x_m": 2.25,
              *       "ball_y_m": 3.6,
              *       "ball_placed": true,
@@ -1877,6 +1882,31 @@ export interface components {
          * @description A part that hangs nowhere on the chain: chosen by wish, or because something else asks for it.
          */
         Extra: {
+            /**
+             * Floor X M
+             * @description Where it begins, from the left wall; left empty, at that wall.
+             */
+            floor_x_m?: number | null;
+            /**
+             * Floor Y M
+             * @description Where it begins, from the screen wall; left empty, at that wall.
+             */
+            floor_y_m?: number | null;
+            /**
+             * Floor Width M
+             * @description How far it goes across; left empty, to the right wall.
+             */
+            floor_width_m?: number | null;
+            /**
+             * Floor Length M
+             * @description How far it goes along the target line; left empty, to the rear wall.
+             */
+            floor_length_m?: number | null;
+            /**
+             * Floor Fixed
+             * @description Glued or taped down, so that it stays when its people move; left empty, as is usual for its kind.
+             */
+            floor_fixed?: boolean | null;
             /** Id */
             id: string;
             /** Part */
@@ -1897,6 +1927,12 @@ export interface components {
              * @description What a shop asks for one, tax included, in the brief's currency.
              */
             quote_minor?: number | null;
+            /**
+             * Laid
+             * @description Of a floor covering: it is a layer of the floor, over those before it, and as much is bought as that takes.
+             * @default false
+             */
+            laid: boolean;
         } & {
             [key: string]: unknown;
         };
@@ -2056,9 +2092,34 @@ export interface components {
         Layer: "room" | "obstructions" | "bay" | "swings" | "hitting" | "cables" | "dimensions";
         /**
          * Layout
-         * @description Where the ball, the screen line, the projector and the monitor are.
+         * @description Where the ball, the screen line, the projector and the monitor are, and how far the floor covering goes.
          */
         Layout: {
+            /**
+             * Floor X M
+             * @description Where it begins, from the left wall; left empty, at that wall.
+             */
+            floor_x_m?: number | null;
+            /**
+             * Floor Y M
+             * @description Where it begins, from the screen wall; left empty, at that wall.
+             */
+            floor_y_m?: number | null;
+            /**
+             * Floor Width M
+             * @description How far it goes across; left empty, to the right wall.
+             */
+            floor_width_m?: number | null;
+            /**
+             * Floor Length M
+             * @description How far it goes along the target line; left empty, to the rear wall.
+             */
+            floor_length_m?: number | null;
+            /**
+             * Floor Fixed
+             * @description Glued or taped down, so that it stays when its people move; left empty, as is usual for its kind.
+             */
+            floor_fixed?: boolean | null;
             /**
              * Ball X M
              * @default 2.25
@@ -4115,12 +4176,24 @@ export interface components {
             revision: number;
             /** Key */
             key?: string;
+            /** Floor X M */
+            floor_x_m?: string | number | null;
+            /** Floor Y M */
+            floor_y_m?: string | number | null;
+            /** Floor Width M */
+            floor_width_m?: string | number | null;
+            /** Floor Length M */
+            floor_length_m?: string | number | null;
+            /** Floor Fixed */
+            floor_fixed?: boolean | null;
             /** Quantity */
             quantity?: string | number;
             /** Owned */
             owned?: boolean;
             /** Quote Minor */
             quote_minor?: string | number | null;
+            /** Laid */
+            laid?: boolean;
         };
         /**
          * OfferJson

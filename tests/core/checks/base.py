@@ -9,6 +9,7 @@ from core.checks.memo import Memo
 from core.checks.readings import HittingSurface
 from core.checks.verdict import Told
 from core.model.brief import Brief, Player
+from core.model.kit import Kit
 from core.model.parts import Flooring, Mat, Part, Plan, kinds_of
 from core.model.room import Layout, Room
 from core.quantities import Figure, UnitSystem, figure_text
@@ -27,7 +28,12 @@ def answer(check: str, *given: object) -> Told:
     Without a mat and a floor people stand on the bare one.
     """
     players = tuple(value for value in given if isinstance(value, Player))
-    readings: dict[type, object] = {Room: worlds.room(), Layout: worlds.layout(), Brief: Brief(players=players)}
+    readings: dict[type, object] = {
+        Room: worlds.room(),
+        Layout: worlds.layout(),
+        Brief: Brief(players=players),
+        Kit: Kit(),
+    }
     if not any(isinstance(value, Mat | Flooring) for value in given):
         readings[HittingSurface] = HittingSurface(0.0, 0.0)
     for value in given:

@@ -23,7 +23,7 @@ class BudgetTests(CheckTestCase):
         build: Build = worlds.full_build()
         parts = parts or worlds.full_parts()
         changed = Brief.model_validate({**build.brief.model_dump(), **brief})
-        costs = costs_of(changed, price_book_of(parts.values()), resolve_chain(build, parts), build.room)
+        costs = costs_of(changed, price_book_of(parts.values()), resolve_chain(build, parts), build.room, build.layout)
         return up_front(changed, costs, still), yearly(changed, costs)
 
     def test_up_front(self) -> None:

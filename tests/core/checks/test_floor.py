@@ -1,10 +1,10 @@
 """Mat and floor."""
 
-from core.checks.floor import cover, strip
+from core.checks.floor import strip
 from core.checks.verdict import Told
 from core.model.parts import Turf
 from tests.core.checks.base import CheckTestCase, answer
-from tests.core.worlds import mat, room, tiles
+from tests.core.worlds import mat, tiles
 from tests.core.worlds import strip as hitting_strip
 
 
@@ -53,19 +53,19 @@ class FlushTests(CheckTestCase):
 class CoverTests(CheckTestCase):
     def test_tiles(self) -> None:
         """35 packs, 35.0 m² for 32.2 m²: 2.8 / 35 = 8 %."""
-        self.assert_verdict(cover(tiles(), room()), "clear", "8 %", "50 %", "42 %")
+        self.assert_verdict(answer("floor.cover", tiles()), "clear", "8 %", "50 %", "42 %")
 
     def test_much_waste_is_worth_a_second_look(self) -> None:
         """In 1.5 m tiles, sold singly: 4 × 5 = 20, 45 m² for 32.2: 28.4 %."""
         self.assert_verdict(
-            cover(tiles(tile_side_m=1.5, tiles_per_pack=1), room()), "tight", "28.4 %", "50 %", "21.6 %"
+            answer("floor.cover", tiles(tile_side_m=1.5, tiles_per_pack=1)), "tight", "28.4 %", "50 %", "21.6 %"
         )
 
     def test_off_the_roll(self) -> None:
         """2 m wide: 3 strips of 7 m are 21 m, 4 strips of 4.6 m are 19 m: 38 m² for 32.2: 15.3 %."""
         roll = Turf(id="roll", maker="Maker", name="Roll", roll_width_m=2.0)
-        self.assert_verdict(cover(roll, room()), "tight", "15.3 %", "50 %", "34.7 %")
+        self.assert_verdict(answer("floor.cover", roll), "tight", "15.3 %", "50 %", "34.7 %")
 
     def test_unknown(self) -> None:
-        self.assert_unknown(cover(tiles(tile_side_m=None), room()), "The side of a tile of Tile")
-        self.assert_unknown(cover(Turf(id="roll", maker="M", name="Roll"), room()), "The roll width of Roll")
+        self.assert_unknown(answer("floor.cover", tiles(tile_side_m=None)), "The side of a tile of Tile")
+        self.assert_unknown(answer("floor.cover", Turf(id="roll", maker="M", name="Roll")), "The roll width of Roll")

@@ -88,15 +88,14 @@ def unknown(fact: str, **changes: Any) -> Case:
 
 def extra(kind: str, name: str = "", **facts: Any) -> Part:
     """A part beside the chain; its facts are those that are given."""
-    return SHEET.validate_python(
-        {"kind": kind, "id": name.lower() or kind.replace("_", "-"), "maker": "Maker", "name": name or kind, **facts}
-    )
+    id = (name.lower() or kind).replace(" ", "-").replace("_", "-")
+    return SHEET.validate_python({"kind": kind, "id": id, "maker": "Maker", "name": name or kind, **facts})
 
 
 def world(changes: dict[str, Any]) -> tuple[Build, dict[str, Part]]:
     """The full build with `changes`: `room__width_m` sets a field of a record, `radar__links` one of a part,
-    `hung_monitor__plan` a decision; `swap` hangs other parts, `without` takes places down, `beside` adds extras, and
-    `settled` strikes every small item."""
+    `hung_monitor__plan` a decision; `swap` hangs other parts, `without` takes places down, `beside` adds extras,
+    `layers` lays further coverings on zones of the floor, and `settled` strikes every small item."""
     parts = worlds.full_parts()
     build = worlds.full_build(brief=worlds.full_brief(), room=worlds.full_room())
     for part in changes.get("swap", ()):
@@ -111,6 +110,9 @@ def world(changes: dict[str, Any]) -> tuple[Build, dict[str, Part]]:
     for number, part in enumerate(changes.get("beside", ())):
         parts[part.id] = part
         document["extras"] = (*document["extras"], {"id": f"extra-{number}", "part": part.id})
+    for part, zone in changes.get("layers", ()):
+        parts[part.id] = part
+        document["extras"] = (*document["extras"], {"id": f"on-{part.id}", "part": part.id, "laid": True, **zone})
     for key, value in changes.items():
         if "__" not in key:
             continue

@@ -1,11 +1,22 @@
 """Picture, screen, enclosure, mat and floor."""
 
+from typing import Any
+
 from core.model.parts import Edge, Net, Part, ProjectionSheet
 from tests.core import worlds
 from tests.core.matrix.case import WINDOW, Case, blocked, clear, extra, pendant, post, tight, unknown
 
 NET = Net(id="net", maker="Maker", name="Net", width_m=2.6, height_m=2.5)
 SHEET_ONLY = ProjectionSheet(id="sheet", maker="Maker", name="Sheet", width_m=2.6, height_m=2.5)
+
+
+def landing_turf(**facts: Any) -> Part:
+    """Something soft to lay before the screen."""
+    return extra(
+        "turf", "Landing turf", **{"thickness_m": 0.03, "soft": True, "pile_m": 0.02, "roll_width_m": 2.0, **facts}
+    )
+
+
 SQUARE = "4:3 of 2.60 × 1.95 on a square of 2.60: 75 %"
 WIDE = worlds.screen(id="wide", width_m=2.7, height_m=1.5625)
 LAMP = worlds.thing(id="lamp", kind="lamp", name="lamp", y_m=2.0, fixed_to="ceiling").model_dump()
@@ -537,14 +548,38 @@ ROWS: dict[str, list[Case]] = {
         unknown("The side of a tile of Tile", tiles__tile_side_m=None),
     ],
     "floor.landing": [
-        clear("soft | soft | –", "soft all the way"),
-        tight("hard | soft | –", "hard", tiles__soft=False),
+        clear("100 % | 100 % | 0 %", "tiles wall to wall are soft"),
+        tight("0 % | 100 % | 100 % short, tolerated", "hard", tiles__soft=False),
+        clear(
+            "100 % | 100 % | 0 %",
+            "the strip of 3.2 × 1.2 m under a soft layer of 3.3 × 1.6 m that begins at the screen",
+            tiles__soft=False,
+            layers=[(landing_turf(), {"floor_x_m": 0.65, "floor_width_m": 3.3, "floor_length_m": 1.6})],
+        ),
+        tight(
+            "50 % | 100 % | 50 % short, tolerated",
+            "soft up to 1.0 m from the wall, the screen hangs 0.4 m before it: 0.6 of 1.2 m",
+            tiles__soft=False,
+            layers=[(landing_turf(), {"floor_length_m": 1.0})],
+        ),
+        unknown("The softness of Landing turf", layers=[(landing_turf(soft=None), {})]),
         blocked("1.00 m | 1.20 m | −200 mm", "ball a metre from the screen", layout__ball_y_m=1.4),
         unknown("The softness of Tile", tiles__soft=None),
     ],
+    "floor.steps": [
+        clear("0 mm | 10 mm | 10 mm", "one covering wall to wall"),
+        tight("5 mm | 10 mm | 5 mm", "tiles of 5 mm end at 4 m", tiles__thickness_m=0.005, layout__floor_length_m=4.0),
+        tight(
+            "30 mm | 10 mm | 20 mm over, tolerated",
+            "a layer of 30 mm",
+            layers=[(landing_turf(), {"floor_length_m": 2.0})],
+        ),
+        blocked("150 mm | 10 mm | −140 mm", "a stage", tiles__thickness_m=0.15, layout__floor_length_m=4.0),
+        unknown("The thickness of Tile", tiles__thickness_m=None, layout__floor_length_m=4.0),
+    ],
     "floor.putting": [
         clear("10 mm | 12 mm | 2 mm", "12 − 10"),
-        clear("22 mm | any | –", "nobody putts", tiles__pile_m=0.022, brief__purposes={"full_rounds": 5}),
+        clear("nobody putts | any | –", "nobody putts", tiles__pile_m=0.022, brief__purposes={"full_rounds": 5}),
         tight("22 mm | 12 mm | 10 mm over, tolerated", "12 − 22", tiles__pile_m=0.022),
         blocked(
             "22 mm | 12 mm | −10 mm",
