@@ -1,6 +1,7 @@
 """The mat and the floor around it (trade)."""
 
 from collections.abc import Iterator
+from dataclasses import dataclass
 from typing import Annotated, NamedTuple
 
 from core.checks.asks import Ask, ask_at_least, ask_at_most, ask_equal
@@ -51,6 +52,13 @@ PUTTING_PILE_M = 0.012
 PUTT_WIDTH_M = 0.30
 """Least width of a strip that a putt starts from (trade)."""
 TEES = 4
+
+
+@dataclass(frozen=True)
+class LandingStrip:
+    """Where a ball comes down before the screen."""
+
+    strip: Rectangle
 
 
 class TeesNeed(Need):
@@ -382,19 +390,31 @@ def tee(
     )
 
 
-@check("floor.landing", title="Soft landing before the screen", place=on(Slot.FLOOR))
-def landing(
-    floor: LaidFloor,
+@derive
+def landing_strip(
     places: BallPlaces,
     middle: BayMiddle,
     screen: Annotated[Surface, "width_m"] | None,
     room: Annotated[Room, "length_m", "width_m"],
-) -> Answer:
-    """Before the screen the floor is soft for 1.2 m, on its width and 0.30 m to both sides, so that a ball dies there.
+) -> LandingStrip:
+    """As wide as the screen and 0.30 m to both sides, 1.2 m deep from it, within the room.
 
-    Where no screen is chosen, or its maker does not say how wide it is, the whole width of the room counts.
+    Where no screen is chosen, or its maker does not say how wide it is, all of the room's width.
     """
-    strip = _landing_strip(middle, places, room, screen.width_m if screen else None)
+    half_m = room.width_m if screen is None or screen.width_m is None else screen.width_m / 2 + LANDING_BESIDE_M
+    y_m = places.screen_y_m
+    x0_m, x1_m = max(0.0, middle.x_m - half_m), min(room.width_m, middle.x_m + half_m)
+    return LandingStrip(Rectangle(x0_m, y_m, x1_m, min(room.length_m, y_m + LANDING_LEAST_M)))
+
+
+@check("floor.landing", title="Soft landing before the screen", place=on(Slot.FLOOR))
+def landing(
+    floor: LaidFloor,
+    places: BallPlaces,
+    before: LandingStrip,
+) -> Answer:
+    """Before the screen the floor is soft for 1.2 m, 0.30 m beyond it to both sides, so that a ball dies there."""
+    strip = before.strip
     soft_m2 = sum(area for layer, area in floor.tops_of(strip).items() if layer and stated(layer.soft))
     soft = at_least(soft_m2 / strip.area_m2 if strip.area_m2 else 0.0, 1.0, unit=Unit.SHARE, tolerated=ENDLESS)
     deep = at_least(places.to_screen_m, LANDING_LEAST_M)
@@ -521,15 +541,3 @@ def putting_strip(
 
 def _area(value_m2: float) -> Quantity:
     return Quantity(value_m2, Unit.SQUARE_METRE)
-
-
-def _landing_strip(middle: BayMiddle, places: BallPlaces, room: Room, wide_m: float | None) -> Rectangle:
-    """As wide as the screen and 0.30 m to both sides, 1.2 m deep from it, within the room."""
-    half_m = room.width_m if wide_m is None else wide_m / 2 + LANDING_BESIDE_M
-    y_m = places.screen_y_m
-    return Rectangle(
-        max(0.0, middle.x_m - half_m),
-        y_m,
-        min(room.width_m, middle.x_m + half_m),
-        min(room.length_m, y_m + LANDING_LEAST_M),
-    )

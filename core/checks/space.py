@@ -382,15 +382,18 @@ def playing_layout(
 
 @derive
 def stowed_layout(
-    layout: Annotated[Layout, "stays_up"], middle: BayMiddle, bay: Bay, at_rest: RoomAtRest
+    brief: Annotated[Brief, "packed_away"],
+    layout: Annotated[Layout, "stays_up"],
+    middle: BayMiddle,
+    bay: Bay,
+    at_rest: RoomAtRest,
 ) -> StowedLayout:
     """The room as it serves for something else, with what of the bay stays up."""
-    standing = bay.standing(layout.stays_up, bulging=False, middle_m=middle.x_m)
+    up = layout.up_while_stowed(packed_away=brief.packed_away)
+    standing = bay.standing(up, bulging=False, middle_m=middle.x_m)
     pairs = near(at_rest.solids, standing, HANDS_BREADTH_M)
     found = with_bay(at_rest.conflicts, pairs)
-    return StowedLayout(
-        (*at_rest.solids, *standing), found, None if found else narrowest(pairs), bay.unsized(layout.stays_up)
-    )
+    return StowedLayout((*at_rest.solids, *standing), found, None if found else narrowest(pairs), bay.unsized(up))
 
 
 @derive

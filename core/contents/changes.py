@@ -5,15 +5,22 @@ from enum import StrEnum
 
 from pydantic import ValidationError
 
-from core.contents.usual import usual_opening, usual_socket, usual_stored, usual_thing
+from core.contents.usual import usual_clear, usual_mode, usual_opening, usual_socket, usual_stored, usual_thing
+from core.model.modes import ClearKind, KeptClear, Mode, ModeKind
 from core.model.record import Record
-from core.model.room import MOST_THINGS, Room
+from core.model.room import MOST_THINGS, Content, Room
 from core.model.things import Opening, OpeningKind, Socket, Stored, StoredKind, Thing, ThingKind
 from core.model.typed import FieldErrors, with_changes
 from core.quantities import UnitSystem
 
-Content = Thing | Opening | Socket | Stored
 SOCKET = "socket"
+USUAL_ZONE = {
+    ModeKind.FILMS: ClearKind.SEATS,
+    ModeKind.GYM: ClearKind.OPEN_FLOOR,
+    ModeKind.VEHICLE: ClearKind.WAY,
+    ModeKind.SPECTATORS: ClearKind.SEATS,
+}
+"""What a mode keeps clear first."""
 
 
 class ContentGroup(StrEnum):
@@ -23,6 +30,8 @@ class ContentGroup(StrEnum):
     STORED = "stored"
     OPENINGS = "openings"
     SOCKETS = "sockets"
+    MODES = "modes"
+    KEPT_CLEAR = "kept_clear"
 
 
 TYPE_BY_GROUP: dict[ContentGroup, type[Record]] = {
@@ -30,12 +39,16 @@ TYPE_BY_GROUP: dict[ContentGroup, type[Record]] = {
     ContentGroup.STORED: Stored,
     ContentGroup.OPENINGS: Opening,
     ContentGroup.SOCKETS: Socket,
+    ContentGroup.MODES: Mode,
+    ContentGroup.KEPT_CLEAR: KeptClear,
 }
 KINDS_BY_GROUP: dict[ContentGroup, tuple[str, ...]] = {
     ContentGroup.THINGS: tuple(ThingKind),
     ContentGroup.STORED: tuple(StoredKind),
     ContentGroup.OPENINGS: tuple(OpeningKind),
     ContentGroup.SOCKETS: (SOCKET,),
+    ContentGroup.MODES: tuple(ModeKind),
+    ContentGroup.KEPT_CLEAR: tuple(ClearKind),
 }
 
 
@@ -43,8 +56,12 @@ class NotInRoom(LookupError):
     """Nothing of that id is in that group of the room's contents."""
 
 
-def with_usual(room: Room, group: ContentGroup, kind: str) -> Room:
-    """`room` with one more thing, of the usual size. Raises `FieldErrors` for a kind that the group does not have."""
+def with_usual(room: Room, group: ContentGroup, kind: str, mode: str = "") -> Room:
+    """`room` with one more thing, of the usual size; a mode with what it usually keeps clear.
+
+    A zone that is kept clear names its `mode`. Raises `FieldErrors` for a kind that the group does not have, and a mode
+    that the room does not have.
+    """
     if kind not in KINDS_BY_GROUP[group]:
         raise FieldErrors([("kind", kind, ", ".join(KINDS_BY_GROUP[group]))])
     taken = [content.id for content in room.contents]
@@ -55,6 +72,14 @@ def with_usual(room: Room, group: ContentGroup, kind: str) -> Room:
         fresh = usual_stored(StoredKind(kind), room, taken)
     elif group is ContentGroup.OPENINGS:
         fresh = usual_opening(OpeningKind(kind), room, taken)
+    elif group is ContentGroup.MODES:
+        fresh = usual_mode(ModeKind(kind), taken)
+        return _with_zone(_with(room, group, (*room.modes, fresh)), fresh)
+    elif group is ContentGroup.KEPT_CLEAR:
+        modes = [one.id for one in room.modes]
+        if mode not in modes:
+            raise FieldErrors([("mode", mode, ", ".join(modes) or "a mode: add one first")])
+        fresh = usual_clear(ClearKind(kind), mode, room, taken)
     else:
         fresh = usual_socket(room, taken)
     return _with(room, group, (*_in(room, group), fresh))
@@ -79,7 +104,16 @@ def with_changed(
 def without(room: Room, group: ContentGroup, id: str) -> Room:
     """`room` with one of its contents taken out. Raises `NotInRoom`."""
     content_of(room, group, id)
+    if group is ContentGroup.MODES:
+        zones = tuple(zone for zone in room.kept_clear if zone.mode != id)
+        room = _with(room, ContentGroup.KEPT_CLEAR, zones)
     return _with(room, group, tuple(content for content in _in(room, group) if content.id != id))
+
+
+def _with_zone(room: Room, mode: Mode) -> Room:
+    """`room` with what a fresh mode usually keeps clear."""
+    kind = USUAL_ZONE.get(mode.kind)
+    return room if kind is None else with_usual(room, ContentGroup.KEPT_CLEAR, kind, mode.id)
 
 
 def content_of(room: Room, group: ContentGroup, id: str) -> Content:

@@ -6,8 +6,10 @@ from typing import NamedTuple
 from core.geometry.ceiling import ceiling_of
 from core.model.facts import MissingFact
 from core.model.free_ids import free_id, free_name
+from core.model.modes import ClearKind, KeptClear, Mode, ModeKind
 from core.model.room import Room
 from core.model.things import (
+    BayPart,
     FixedTo,
     Opening,
     OpeningKind,
@@ -55,6 +57,19 @@ USUAL_STORED = {
     StoredKind.GYM: Usual(1.20, 2.00, 1.50),
     StoredKind.BOXES: Usual(1.00, 1.00, 1.20),
 }
+USUAL_CLEAR = {
+    ClearKind.PEOPLE: Usual(2.00, 0.80, 2.00),
+    ClearKind.SEATS: Usual(2.00, 0.90, 1.30),
+    ClearKind.OPEN_FLOOR: Usual(2.00, 2.00, 2.20),
+    ClearKind.WAY: Usual(0.80, FULL, 2.00),
+}
+"""At the rear wall, the way along the right one."""
+UP_IN_MODE = {
+    ModeKind.FILMS: (BayPart.PROJECTOR, BayPart.SCREEN, BayPart.ENCLOSURE),
+    ModeKind.GYM: (BayPart.PROJECTOR, BayPart.SCREEN, BayPart.ENCLOSURE),
+    ModeKind.VEHICLE: (BayPart.PROJECTOR,),
+}
+"""What of the bay is usually up in it."""
 DOOR = (0.90, 2.05, 0.0)
 WINDOW = (1.20, 1.20, 0.90)
 """Width, height and sill in metres."""
@@ -119,6 +134,39 @@ def usual_opening(kind: OpeningKind, room: Room, taken: Iterable[str]) -> Openin
         height_m=height,
         sill_m=sill,
         opens=Opens.INWARD if door else Opens.NOT,
+    )
+
+
+def usual_mode(kind: ModeKind, taken: Iterable[str]) -> Mode:
+    """A use of the room as it usually is."""
+    return Mode(
+        id=free_id(kind, taken),
+        kind=kind,
+        name=free_name(kind, taken),
+        plays=kind is ModeKind.SPECTATORS,
+        stays_up=UP_IN_MODE.get(kind, ()),
+    )
+
+
+def usual_clear(kind: ClearKind, mode: str, room: Room, taken: Iterable[str]) -> KeptClear:
+    """A zone in the middle at the rear wall, where nobody swings; a way along the right wall."""
+    usual = USUAL_CLEAR[kind]
+    across, along = _size(usual.across_m, room.width_m), _size(usual.along_m, room.length_m)
+    x = room.width_m - across if kind is ClearKind.WAY else (room.width_m - across) / 2
+    y = max(0.0, room.length_m - along)
+    up = min(usual.up_m or 0.0, _ceiling_m(room, (x, x + across), (y, y + along)))
+    taken = tuple(taken)
+    id = kind.replace("_", "-")
+    return KeptClear(
+        id=free_id(id, taken),
+        kind=kind,
+        name=free_name(id, taken).replace("-", " "),
+        mode=mode,
+        x_m=x,
+        y_m=y,
+        width_m=across,
+        length_m=along,
+        height_m=up,
     )
 
 

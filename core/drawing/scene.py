@@ -16,6 +16,7 @@ from core.drawing.things import (
     removed_shapes,
     solid_shapes,
     standing_shapes,
+    zone_dimensions,
 )
 from core.geometry.cable_route import CableRoute, Point3
 from core.geometry.ceiling import Ceiling
@@ -25,6 +26,7 @@ from core.geometry.panels import Walls
 from core.geometry.solids import Solid
 from core.geometry.surroundings import Surroundings
 from core.model.brief import Player
+from core.model.modes import Mode
 from core.model.room import Layout, Room
 
 
@@ -88,8 +90,12 @@ def stowed_scene_of(
     ceiling: Ceiling | None,
     solids: tuple[Solid, ...],
     conflicts: tuple[Conflict, ...],
+    mode: Mode | None = None,
 ) -> Scene:
-    """The drawing while the room serves for something else: what it holds, and what of the bay stays up."""
+    """The drawing while the room serves for something else: what it holds, and what of the bay stays up.
+
+    In a `mode` it is drawn with what that keeps clear, whose places are typed there.
+    """
     shapes: list[Shape] = [
         *room_shapes(room, layout, ceiling),
         *opening_shapes(room, walls),
@@ -103,8 +109,11 @@ def stowed_scene_of(
         width_m=room.width_m,
         height_m=_height_m(room, ceiling),
         shapes=tuple(shapes),
-        dimensions=(*room_dimensions(room), *content_dimensions(room, walls, playing=False)),
-        handles=tuple(content_handles(room, walls, playing=False)),
+        dimensions=(
+            *room_dimensions(room),
+            *(content_dimensions(room, walls, playing=False) if mode is None else zone_dimensions(room, mode.id)),
+        ),
+        handles=tuple(content_handles(room, walls, playing=False)) if mode is None else (),
     )
 
 

@@ -7,15 +7,18 @@ from core.geometry.boxes import Box
 from core.geometry.conflicts import Conflict
 from core.geometry.panels import Walls
 from core.geometry.solids import Group, Solid
+from core.model.modes import KeptClear
 from core.model.room import Room
 from core.model.things import Remedy, Stored, Thing, Wall, WhilePlaying
+
+MEANING_BY_GROUP = {Group.ROOM: "thing", Group.STORED: "stored", Group.ZONE: "kept-clear"}
 
 
 def solid_shapes(solids: Iterable[Solid]) -> Iterator[Shape]:
     """Obstructions and stored things as rectangles in both views."""
     for solid in solids:
         if solid.hinge is None and solid.group is not Group.BAY:
-            meaning = "thing" if solid.group is Group.ROOM else "stored"
+            meaning = MEANING_BY_GROUP[solid.group]
             for view, low, high in _faces(solid.box):
                 yield _named(view, meaning, low, high, solid.key, solid.name)
 
@@ -138,8 +141,15 @@ def content_dimensions(room: Room, walls: Walls, *, playing: bool) -> Iterator[D
             yield from _box_dimensions(f"stored/{stored.id}", stored, (*at, 0.0), prefix)
 
 
+def zone_dimensions(room: Room, mode: str) -> Iterator[Dimension]:
+    """Where each zone that is kept clear in a mode is, and how large."""
+    for zone in room.kept_clear:
+        if zone.mode == mode:
+            yield from _box_dimensions(f"kept_clear/{zone.id}", zone, (zone.x_m, zone.y_m, 0.0), "")
+
+
 def _box_dimensions(
-    subject: str, record: Thing | Stored, at: tuple[float, float, float], prefix: str
+    subject: str, record: Thing | Stored | KeptClear, at: tuple[float, float, float], prefix: str
 ) -> Iterator[Dimension]:
     x, y, z = at
     x1, y1, z1 = x + record.width_m, y + record.length_m, z + record.height_m

@@ -40,7 +40,7 @@ def conflicts(solids: Sequence[Solid], room: Room, ceiling: Ceiling | None) -> t
     """All conflicts, the deepest first. The room's own things may touch each other, as may parts of the bay."""
     found = list(_among(combinations(solids, 2)))
     for solid in solids:
-        if solid.group is Group.STORED:
+        if solid.group in (Group.STORED, Group.ZONE):
             found += _with_room(solid, room, ceiling)
     return _deepest_first(found)
 

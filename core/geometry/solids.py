@@ -23,6 +23,8 @@ RAILS_RISE_M = 0.35
 RAIL_M = 0.10
 COIL_M = 0.45
 """Depth and height of the coil of a door that rolls up (trade)."""
+STEPPED_OVER_M = 0.10
+"""What lies on the floor and is not higher is stepped over: a mat, a cable channel (trade)."""
 STANDING = (0.30, 0.35)
 """Half of what a standing golfer takes across and along, in metres (trade)."""
 
@@ -33,6 +35,8 @@ class Group(StrEnum):
     ROOM = "room"
     STORED = "stored"
     BAY = "bay"
+    ZONE = "zone"
+    """Kept clear: nothing stands there, and zones may share a place."""
 
 
 class Material(StrEnum):
@@ -67,6 +71,17 @@ class Solid(NamedTuple):
 def thing_solids(room: Room) -> tuple[Solid, ...]:
     """The obstructions of `room` as decided about: padded, at their new place, or gone."""
     return tuple(_thing_solid(thing, room) for thing in room.things if thing.decision is not Remedy.REMOVE)
+
+
+def clear_solids(room: Room, mode: str) -> tuple[Solid, ...]:
+    """What is kept clear in a mode: from where one still steps over what lies there, up to its height."""
+    found = []
+    for zone in room.kept_clear:
+        if zone.mode == mode:
+            across, along = (zone.x_m, zone.x_m + zone.width_m), (zone.y_m, zone.y_m + zone.length_m)
+            box = between(across, along, (STEPPED_OVER_M, zone.height_m))
+            found.append(Solid(f"kept_clear/{zone.id}", zone.name, Group.ZONE, box, box))
+    return tuple(found)
 
 
 def stored_solids(room: Room, *, playing: bool) -> tuple[Solid, ...]:

@@ -7,8 +7,10 @@ from collections.abc import Callable, Mapping
 from typing import Any, TypeVar
 
 from core.model.brief import Handedness
-from core.model.build import Build, HungPart, Slot
+from core.model.build import Build, Extra, HungPart, Slot
 from core.model.clubs import Club
+from core.model.free_ids import free_id
+from core.model.laying import Rectangle
 from core.model.record import Record
 from core.model.things import BayPart
 from core.quantities.tolerances import STORED_DECIMALS
@@ -146,11 +148,33 @@ def left_up(part: BayPart) -> Act:
     return lambda build: _with_layout(build, {"stays_up": (*build.layout.stays_up, part)})
 
 
+def laid_on(part: str, zone: Rectangle) -> Act:
+    """A covering as a further layer of the floor, on that zone."""
+
+    def done(build: Build) -> Build:
+        layer = Extra(
+            id=free_id("extra", [extra.id for extra in build.extras]),
+            part=part,
+            laid=True,
+            floor_x_m=_stored(zone.x0_m),
+            floor_y_m=_stored(zone.y0_m),
+            floor_width_m=_stored(zone.width_m),
+            floor_length_m=_stored(zone.length_m),
+        )
+        return build.model_copy(update={"extras": (*build.extras, layer)})
+
+    return done
+
+
 def taken_down(part: str) -> Act:
-    """A part of the bay is taken down while the room serves for something else."""
-    return lambda build: _with_layout(
-        build, {"stays_up": tuple(other for other in build.layout.stays_up if other != part)}
-    )
+    """A part of the bay does not stay up any more; of a bay that was up for good, all the rest does."""
+
+    def done(build: Build) -> Build:
+        up = build.layout.up_while_stowed(packed_away=build.brief.packed_away)
+        stays_up = tuple(other for other in up if other != part)
+        return in_brief(packed_away=True)(laid_out(stays_up=stays_up)(build))
+
+    return done
 
 
 def _hung_changed(slot: Slot, fields: Mapping[str, object]) -> Act:

@@ -2,12 +2,13 @@
 
 from collections.abc import Mapping
 
-from core.model.record import Metres, Record
+from core.model.laying import Laid
+from core.model.record import Metres
 from core.model.room import Layout, MatLies, Room
 from core.model.things import BayPart
 
 
-class LayoutMove(Record):
+class LayoutMove(Laid):
     """What can be set of a layout: its own fields, and the distances that mean one of them."""
 
     ball_x_m: Metres | None = None
@@ -41,10 +42,13 @@ MEANT_BY = {
     "lens_x_m": (),
     "screen_x_m": ("screen_to_right_wall_m",),
     "screen_y_m": (),
+    "floor_x_m": (),
+    "floor_y_m": (),
 }
 """Places on the floor, each with the distances that mean it."""
 CLEARABLE = frozenset(
     {
+        *Laid.model_fields,
         "left_ball_x_m",
         "left_ball_y_m",
         "lens_distance_m",

@@ -11,10 +11,14 @@ from pydantic import Field, model_validator
 
 from core.model.brief import Handedness
 from core.model.laying import Laid
+from core.model.modes import KeptClear, Mode
 from core.model.record import Amperes, Lux, Metres, Name, PositiveMetres, Record, Several, Volts, Watts, Word
 from core.model.things import BayPart, Joists, Looked, Opening, Socket, Stored, Thing
 
 MOST_THINGS = 60
+MOST_MODES = 8
+Content = Thing | Opening | Socket | Stored | Mode | KeptClear
+"""What a room holds and is kept for, each with an id of its own."""
 
 
 class Light(StrEnum):
@@ -126,6 +130,10 @@ class Room(Record):
     """What somebody looked for, and the room has none of."""
     stored: Annotated[tuple[Stored, ...], Field(max_length=MOST_THINGS)] = ()
     """What the room must still hold, where it stands when nobody plays."""
+    modes: Annotated[tuple[Mode, ...], Field(max_length=MOST_MODES)] = ()
+    """What it is used for besides."""
+    kept_clear: Annotated[tuple[KeptClear, ...], Field(max_length=MOST_THINGS)] = ()
+    """What stays free in these modes."""
 
     @model_validator(mode="after")
     def _ridge_over_eaves(self) -> Self:
@@ -140,10 +148,18 @@ class Room(Record):
             raise ValueError("two things in the room share an id; each needs an id of its own")
         return self
 
+    @model_validator(mode="after")
+    def _zones_of_modes(self) -> Self:
+        modes = {mode.id for mode in self.modes}
+        for zone in self.kept_clear:
+            if zone.mode not in modes:
+                raise ValueError(f"kept_clear '{zone.id}' names mode '{zone.mode}'; the room has no such mode")
+        return self
+
     @property
-    def contents(self) -> tuple[Thing | Opening | Socket | Stored, ...]:
+    def contents(self) -> "tuple[Content, ...]":
         """Everything in the room that has an id of its own."""
-        return (*self.things, *self.openings, *self.sockets, *self.stored)
+        return (*self.things, *self.openings, *self.sockets, *self.stored, *self.modes, *self.kept_clear)
 
 
 class Layout(Laid):
@@ -182,6 +198,15 @@ class Layout(Laid):
     """Where it stands along the room; left empty, beside the ball."""
     stays_up: Several[BayPart] = (BayPart.PROJECTOR,)
     """What of the bay stays where it is while the room serves for something else."""
+
+    def up_while_stowed(self, *, packed_away: bool) -> tuple[BayPart, ...]:
+        """What of the bay is where it is while the room serves for something else."""
+        for_good = self.up_for_good(packed_away=packed_away)
+        return tuple(part for part in BayPart if part in self.stays_up or part in for_good)
+
+    def up_for_good(self, *, packed_away: bool) -> tuple[BayPart, ...]:
+        """What nobody takes down: all that is built, of a bay that is not packed away after play."""
+        return () if packed_away else tuple(part for part in BayPart if part.is_built)
 
     def bay_middle_m(self, room: Room) -> float:
         """Middle of screen, picture and enclosure across `room`, in metres."""

@@ -142,6 +142,11 @@ class BayPart(StrEnum):
     MONITOR = "monitor"
     MAT = "mat"
 
+    @property
+    def is_built(self) -> bool:
+        """Hung or put up, where a mat and a monitor are put away with a hand."""
+        return self in (BayPart.SCREEN, BayPart.ENCLOSURE, BayPart.PROJECTOR)
+
 
 class Thing(Record):
     """An obstruction: a box from its corner nearest to the left wall, the screen wall and the floor."""

@@ -2,6 +2,7 @@
 
 from typing import TypeVar
 
+from core.model.modes import KeptClear
 from core.model.room import CeilingShape, Room
 from core.model.things import Joists, Opening, Socket, Stored, Thing, Wall
 from core.quantities.tolerances import STORED_DECIMALS
@@ -43,6 +44,7 @@ def _turned_once(room: Room) -> Room:
             "ceiling_shape": _ACROSS_TO_ALONG[room.ceiling_shape],
             "things": tuple(_turned_box(thing, room) for thing in room.things),
             "stored": tuple(_turned_box(stored, room) for stored in room.stored),
+            "kept_clear": tuple(_turned_box(zone, room) for zone in room.kept_clear),
             "openings": tuple(_turned_opening(opening, room) for opening in room.openings),
             "sockets": tuple(_turned_socket(socket, room) for socket in room.sockets),
             "joists": None if room.joists is None else _turned_joists(room.joists, room),
@@ -50,7 +52,7 @@ def _turned_once(room: Room) -> Room:
     )
 
 
-B = TypeVar("B", Thing, Stored)
+B = TypeVar("B", Thing, Stored, KeptClear)
 
 
 def _turned_box(box: B, room: Room) -> B:

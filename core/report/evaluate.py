@@ -12,6 +12,7 @@ from core.checks.evaluation import Evaluation
 from core.checks.household import Unsettled
 from core.checks.length_budget import LengthBudget
 from core.checks.limits import State
+from core.checks.modes import ModeLayouts
 from core.checks.needs import SmallItems
 from core.checks.places import Step
 from core.checks.readings import HittingSurface
@@ -71,6 +72,7 @@ def evaluate(
         hitting=spots.spots if spots else (),
         length=found.reading(LengthBudget),
         assumed=tuple(_assumed(found)),
+        up_for_good=build.layout.up_for_good(packed_away=build.brief.packed_away),
         bags=bags.bags if bags else (),
     )
 
@@ -110,6 +112,17 @@ def front_scene(build: Build, report: Report) -> Scene:
     assert bay is not None
     contents = playing.solids if playing else ()
     return front_scene_of(build.room, build.layout, build.brief.players, bay, found.reading(Ceiling), contents)
+
+
+def mode_scene(build: Build, report: Report, mode: str) -> Scene | None:
+    """The drawing of another use of the room, for who looks at it; `None` for a mode that the room does not have."""
+    found = report.evaluation
+    layouts, walls = found.reading(ModeLayouts), found.reading(Walls)
+    layout = layouts.of(mode) if layouts else None
+    if layout is None or walls is None:
+        return None
+    ceiling = found.reading(Ceiling)
+    return stowed_scene_of(build.room, build.layout, walls, ceiling, layout.solids, layout.conflicts, layout.mode)
 
 
 def _stowed_scene(build: Build, found: Evaluation) -> Scene | None:

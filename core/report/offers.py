@@ -10,6 +10,7 @@ from datetime import date
 
 from core.checks import GRAPH
 from core.checks.evaluation import Evaluation
+from core.checks.floor import LandingStrip
 from core.checks.limits import State
 from core.checks.needs import ITEMS, SmallItems
 from core.checks.spots import Spots
@@ -17,7 +18,7 @@ from core.checks.verdict import Cure, Verdict
 from core.model import acts
 from core.model.build import Build, Slot, slot_for
 from core.model.chain import plans_of
-from core.model.parts import Part
+from core.model.parts import Flooring, Part
 from core.quantities import Sentence, say
 from core.report.alternatives import build_with
 from core.report.consequence import Consequence, consequence, ruled_out
@@ -25,6 +26,7 @@ from core.report.evaluation_of import evaluation_of
 from core.report.small_items import bought, options_for
 from core.report.why_not.changes import dearness
 
+LANDING = "floor.landing"
 MOST_TRIED = 24
 """Candidates of one place that are hung, the cheapest of them."""
 
@@ -77,6 +79,7 @@ class _Offers:
         if self.verdict.state is not State.UNKNOWN:
             yield from self._plans()
             yield from self._small_items()
+            yield from self._landings()
             yield from self._other_parts()
 
     def _of_cure(self, cure: Cure) -> Offer:
@@ -127,6 +130,19 @@ class _Offers:
                 continue
             others = [part for part in self.parts.values() if slot_for(part) is slot and part.id != hung.part]
             yield from self._first_better(slot, self.parts[hung.part], self._cheapest(others))
+
+    def _landings(self) -> Iterator[Offer]:
+        """Something soft on a zone of its own, where balls come down on a hard floor."""
+        before = self.now.reading(LandingStrip)
+        if self.verdict.id != LANDING or before is None:
+            return
+        soft = [part for part in self.parts.values() if isinstance(part, Flooring) and part.soft]
+        for part in self._cheapest(soft):
+            words = say("Lay {part} before the screen, on a zone of its own.", part=part.name)
+            offers = list(self._if_better(words, acts.laid_on(part.id, before.strip)(self.build)))
+            if offers:
+                yield from offers
+                return
 
     def _cheapest(self, parts: Iterable[Part]) -> list[Part]:
         return sorted(parts, key=lambda part: dearness(part, self.build.brief.currency))[:MOST_TRIED]

@@ -14,6 +14,7 @@ from core.checks.works import Work
 from core.drawing import Scene
 from core.model.build import Slot
 from core.model.facts import NOWHERE, FactAt
+from core.model.things import BayPart
 from core.money.costs import Costs
 from core.quantities import Money, Sentence
 from core.report.leanings import Leaning
@@ -69,6 +70,8 @@ class Report:
     hitting: tuple[HittingSpot, ...]
     length: LengthBudget | None
     """How the length of the room is shared out; `None` while nobody plays."""
+    up_for_good: tuple[BayPart, ...]
+    """What of the bay nobody takes down while the room serves for something else."""
     assumed: tuple[Sentence, ...]
     """What nobody has chosen or said yet, and is taken to be as usual."""
     bags: tuple[Bag, ...]

@@ -17,6 +17,7 @@ from core.formats.report_json.sheets import ListRowJson, PackRowJson, SheetFactJ
 from core.model.brief import Brief, Player, Stage
 from core.model.build import Build, Extra, HungPart, Slot, SmallDecision
 from core.model.filters import Sense
+from core.model.modes import KeptClear, Mode
 from core.model.moves import LayoutMove
 from core.model.parts import Billing
 from core.model.reaches import MeasuredReach
@@ -70,9 +71,11 @@ class NewContent(Change):
     """What to put into the room."""
 
     kind: Annotated[str, Field(max_length=40)]
+    mode: Annotated[str, Field(max_length=80)] = ""
+    """Of a zone that is kept clear: in which use of the room."""
 
 
-@fields_of(Thing, Stored, Opening, Socket, leave_out=("id", "kind"))
+@fields_of(Thing, Stored, Opening, Socket, Mode, KeptClear, leave_out=("id", "kind", "mode"))
 class ContentChange(Change):
     """What was measured of something in the room, or decided about it."""
 

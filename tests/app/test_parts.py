@@ -164,6 +164,20 @@ class ExtraTests(PartsTestCase):
         self.build.refresh_from_db()
         self.assertEqual(len(self.build.design.extras), 1)
 
+    def test_a_covering_is_laid_over_the_floor(self) -> None:
+        added = self.send("post", "/extras", part="tiles").json()
+        (one,) = added["build"]["extras"]
+        self.assertTrue(one["laid"])
+        place = f"/extras/{one['id']}"
+        self.send("patch", place, floor_x_m="1", floor_y_m="0.4")
+        laid = self.send("patch", place, floor_width_m="2.6", floor_length_m="1.2").json()
+        (line,) = (line for line in laid["report"]["costs"]["lines"] if line["beside"] == one["id"])
+        self.assertEqual(line["quantity"], "5 packs")
+        self.assertEqual(laid["texts"]["extras.0.floor_width_m"], "2.60 m")
+        refused = self.send("patch", place, floor_x_m="9")
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("a place inside the room, which is 4.60 m that way", refused.content.decode())
+
     def test_bad_extras(self) -> None:
         self.assertEqual(self.send("post", "/extras", part="ghost").status_code, 404)
         self.assertEqual(self.send("patch", "/extras/ghost", quantity=1).status_code, 404)

@@ -5,6 +5,7 @@ from typing import Any, TypeVar
 from core.model.brief import Handedness
 from core.model.build import Build
 from core.model.laying import Laid
+from core.model.modes import KeptClear
 from core.model.room import CeilingShape, Layout, Room
 from core.model.things import Joists, Opening, Socket, Stored, Thing, Wall
 
@@ -14,7 +15,7 @@ SHAPES = {
     CeilingShape.HIGH_RIGHT: CeilingShape.HIGH_LEFT,
 }
 HANDS = {Handedness.LEFT: Handedness.RIGHT, Handedness.RIGHT: Handedness.LEFT}
-B = TypeVar("B", Thing, Stored)
+B = TypeVar("B", Thing, Stored, KeptClear)
 L = TypeVar("L", bound=Laid)
 
 
@@ -39,6 +40,7 @@ def _room(room: Room) -> Room:
             "ceiling_shape": SHAPES.get(room.ceiling_shape, room.ceiling_shape),
             "things": tuple(_box(thing, room) for thing in room.things),
             "stored": tuple(_box(stored, room) for stored in room.stored),
+            "kept_clear": tuple(_box(zone, room) for zone in room.kept_clear),
             "openings": tuple(_opening(opening, room) for opening in room.openings),
             "sockets": tuple(_socket(socket, room) for socket in room.sockets),
             "joists": _joists(room.joists, room),

@@ -191,12 +191,40 @@ def furnished_build(seed: int) -> Build:
         "playable_by": dice.choice(("2026-12-20", "2027-03-01")),
         "build_hours_a_week": dice.choice((4, 10)),
     }
+    rooms = {**room.model_dump(), **contents, **_uses(seed, width, length)}
     furnished = Build.model_validate(
-        build.model_dump()
-        | {"room": {**room.model_dump(), **contents}, "brief": {**build.brief.model_dump(), **answers}}
+        build.model_dump() | {"room": rooms, "brief": {**build.brief.model_dump(), **answers}}
     )
     decided = _decided(furnished, Random(f"decided {seed}"))
     return with_cheapest(decided, sample_parts()) if dice.random() < 0.5 else decided
+
+
+def _uses(seed: int, width: float, length: float) -> dict[str, Any]:
+    """Other uses of the room, each with something that it keeps clear."""
+    later = Random(f"uses {seed}")
+    kinds = later.sample(("films", "gym", "vehicle", "spectators"), later.choice((0, 0, 1, 2)))
+    parts = ("screen", "enclosure", "projector", "monitor", "mat")
+    return {
+        "modes": [
+            {"id": kind, "kind": kind, "name": kind, "plays": kind == "spectators"}
+            | {"stays_up": later.sample(parts, later.randint(0, 3)), "out": later.choice(((), ("dinghy",)))}
+            for kind in kinds
+        ],
+        "kept_clear": [
+            {
+                "id": f"zone-{number}",
+                "kind": later.choice(("people", "seats", "open_floor", "way")),
+                "name": f"zone {number}",
+                "mode": kind,
+                "x_m": round(later.uniform(0, width - 1), 2),
+                "y_m": round(later.uniform(0, length - 1), 2),
+                "width_m": round(later.uniform(0.5, 1.0), 2),
+                "length_m": round(later.uniform(0.5, 1.0), 2),
+                "height_m": later.choice((1.3, 2.0)),
+            }
+            for number, kind in enumerate(kind for kind in kinds for _ in range(later.randint(0, 2)))
+        ],
+    }
 
 
 def _lamp(dice: Random, room: Room) -> dict[str, Any]:

@@ -22,7 +22,7 @@ METRIC = UnitSystem.METRIC
 
 def verdict(id: str, where: Room, **layout: Any) -> Told:
     looked = where.model_copy(update={"none_of": tuple(Looked)})
-    build = worlds.full_build(room=looked, layout=worlds.layout(**layout))
+    build = worlds.full_build(room=looked, layout=worlds.layout(**layout), brief=worlds.full_brief())
     report = evaluate(build, worlds.full_parts())
     return report.told(next(v for v in report.verdicts if v.id == id))
 

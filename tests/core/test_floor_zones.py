@@ -4,6 +4,7 @@ from typing import Any
 from unittest import TestCase
 
 from core.checks.laid_floor import EDGE_M, LaidFloor
+from core.checks.limits import State
 from core.checks.needs import SmallItems
 from core.checks.readings import HittingSurface, MonitorFoot
 from core.checks.spots import Spots
@@ -12,7 +13,9 @@ from core.model.build import Build
 from core.model.laying import Laid, Rectangle
 from core.model.parts import Part
 from core.money.costs import Costs
+from core.quantities import UnitSystem
 from core.report.evaluation_of import evaluation_of
+from core.report.offers import offers_about
 from tests.core import worlds
 from tests.core.matrix.case import extra
 from tests.core.random_builds import random_build, sample_parts, seeds
@@ -119,6 +122,20 @@ class OfferedTests(TestCase):
                     looked += 1
                     self.assertAlmostEqual(floor.height_m(*spot.best), surface.floor_m, msg=f"{seed}")
         self.assertGreater(looked, 10)
+
+    def test_something_soft_is_offered_before_the_screen_of_a_hard_floor(self) -> None:
+        """The cheapest that is soft, on the strip of 3.3 × 1.2 m from the screen on, and then it is clear."""
+        build, parts = world()
+        hard = {**parts, "tiles": parts["tiles"].model_copy(update={"soft": False})}
+        first = next(offer for offer in offers_about(build, hard, ("floor.landing", "")) if offer.build)
+        self.assertEqual(
+            (first.words.text(UnitSystem.METRIC), first.state),
+            ("Lay Landing before the screen, on a zone of its own.", State.CLEAR),
+        )
+        assert first.build is not None
+        (layer,) = first.build.extras
+        for found, worked in zip(layer.zone_in(4.6, 7.0), (0.65, 0.4, 3.95, 1.6), strict=True):
+            self.assertAlmostEqual(found, worked)
 
     def test_uneven_is_all_of_another_height(self) -> None:
         floor = floor_of((BEFORE_SCREEN,))

@@ -32,6 +32,7 @@ from core.formats.report_json.report import (
 )
 from core.formats.report_json.small_items import SmallItemJson, small_item_json
 from core.formats.report_json.verdicts import VerdictJson, verdict_json
+from core.model.things import BayPart
 from core.quantities import UnitSystem
 from core.report import Report
 
@@ -70,6 +71,7 @@ class SummaryChange(BaseModel):
     hitting: list[HittingJson] | None = None
     length: LengthJson | None = None
     assumed: list[str] | None = None
+    up_for_good: list[BayPart] | None = None
     bags: list[BagJson] | None = None
     stages: list[StageJson] | None = None
     works: list[WorkJson] | None = None

@@ -20,6 +20,7 @@ from core.formats.report_json.verdicts import VerdictJson, WorkingsJson, verdict
 from core.model.brief import Handedness, Stage
 from core.model.build import Slot
 from core.model.clubs import Club
+from core.model.things import BayPart
 from core.quantities import UnitSystem, figure_text
 from core.quantities.tolerances import SAME_SPOT_M
 from core.report import LinkStatus, Report, SlotStatus
@@ -176,6 +177,7 @@ class ReportJson:
     hitting: list[HittingJson]
     length: LengthJson | None
     assumed: list[str]
+    up_for_good: list[BayPart]
     bags: list[BagJson]
     stages: list[StageJson]
     works: list[WorkJson]
@@ -222,6 +224,7 @@ class SummaryJson(TypedDict):
     hitting: list[HittingJson]
     length: LengthJson | None
     assumed: list[str]
+    up_for_good: list[BayPart]
     bags: list[BagJson]
     stages: list[StageJson]
     works: list[WorkJson]
@@ -251,6 +254,7 @@ def summary_json(report: Report, system: UnitSystem) -> SummaryJson:
         ],
         length=_length(report.length, system) if report.length else None,
         assumed=[sentence.text(system) for sentence in report.assumed],
+        up_for_good=list(report.up_for_good),
         hitting=[_hitting(spot, report, system) for spot in report.hitting],
         bags=[_bag(bag, system) for bag in report.bags],
         stages=[

@@ -15,7 +15,10 @@ export type Dimension = Schemas['DimensionJson']
 export type Handle = Schemas['HandleJson']
 export type Layer = Schemas['Layer']
 export type ContentGroup = Schemas['ContentGroup']
-export type Content = Schemas['Thing'] | Schemas['Stored'] | Schemas['Opening'] | Schemas['Socket']
+export type Mode = Schemas['Mode']
+export type KeptClear = Schemas['KeptClear']
+export type Content =
+  Schemas['Thing'] | Schemas['Stored'] | Schemas['Opening'] | Schemas['Socket'] | Mode | KeptClear
 export type Rooms = Schemas['RoomsJson']
 export type Looked = Schemas['Looked']
 export type Slot = Schemas['Slot']

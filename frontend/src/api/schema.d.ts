@@ -644,6 +644,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/drawing/modes/{mode}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Mode
+         * @description The room in another of its uses.
+         */
+        get: operations["jungle_api_routers_drawings_read_mode"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/drawing.dxf": {
         parameters: {
             query?: never;
@@ -1652,7 +1672,9 @@ export interface components {
              *       "insulated": null,
              *       "coldest": null,
              *       "none_of": [],
-             *       "stored": []
+             *       "stored": [],
+             *       "modes": [],
+             *       "kept_clear": []
              *     }
              */
             room: components["schemas"]["Room"];
@@ -1763,6 +1785,12 @@ export interface components {
          * @enum {string}
          */
         CeilingShape: "flat" | "high_left" | "high_right" | "high_screen" | "high_rear" | "ridge_along" | "ridge_across";
+        /**
+         * ClearKind
+         * @description What a zone is kept clear for.
+         * @enum {string}
+         */
+        ClearKind: "people" | "seats" | "open_floor" | "way";
         /**
          * Club
          * @description A club a player may want to swing, longest first, with its usual length in metres (trade).
@@ -2085,6 +2113,40 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * KeptClear
+         * @description A zone of the floor that stays free in a mode, up to a height.
+         */
+        KeptClear: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["ClearKind"];
+            /** Name */
+            name: string;
+            /** Mode */
+            mode: string;
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /**
+             * Width M
+             * @description Across the target line.
+             */
+            width_m: number;
+            /**
+             * Length M
+             * @description Along the target line.
+             */
+            length_m: number;
+            /**
+             * Height M
+             * @description What is above it is in nobody's way.
+             */
+            height_m: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * Layer
          * @description What belongs together by meaning, to be shown or left out.
          * @enum {string}
@@ -2327,6 +2389,43 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * Mode
+         * @description One use of the room: whether people play meanwhile, what of the bay is up, and what is out of the room.
+         */
+        Mode: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["ModeKind"];
+            /** Name */
+            name: string;
+            /**
+             * Plays
+             * @description Somebody swings meanwhile: all of the bay is up, and what is stored is where it is while people play.
+             * @default false
+             */
+            plays: boolean;
+            /**
+             * Stays Up
+             * @description What of the bay is up while nobody plays.
+             * @default []
+             */
+            stays_up: components["schemas"]["BayPart"][];
+            /**
+             * Out
+             * @description What of the stored things is out of the room.
+             * @default []
+             */
+            out: string[];
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * ModeKind
+         * @description The usual uses of a room that has a bay.
+         * @enum {string}
+         */
+        ModeKind: "films" | "gym" | "vehicle" | "spectators" | "other";
+        /**
          * Noise
          * @description What the house and its neighbours put up with.
          * @enum {string}
@@ -2531,6 +2630,8 @@ export interface components {
             length: components["schemas"]["LengthJson"] | null;
             /** Assumed */
             assumed: string[];
+            /** Up For Good */
+            up_for_good: components["schemas"]["BayPart"][];
             /** Bags */
             bags: components["schemas"]["BagJson"][];
             /** Stages */
@@ -2658,6 +2759,18 @@ export interface components {
              * @default []
              */
             stored: components["schemas"]["Stored"][];
+            /**
+             * Modes
+             * @description What it is used for besides.
+             * @default []
+             */
+            modes: components["schemas"]["Mode"][];
+            /**
+             * Kept Clear
+             * @description What stays free in these modes.
+             * @default []
+             */
+            kept_clear: components["schemas"]["KeptClear"][];
         } & {
             [key: string]: unknown;
         };
@@ -3342,6 +3455,10 @@ export interface components {
             coldest?: components["schemas"]["Coldest"] | null;
             /** None Of */
             none_of?: components["schemas"]["Looked"][];
+            /** Modes */
+            modes?: components["schemas"]["Mode"][];
+            /** Kept Clear */
+            kept_clear?: components["schemas"]["KeptClear"][];
         };
         /**
          * LayoutChange
@@ -3352,6 +3469,16 @@ export interface components {
             revision: number;
             /** Key */
             key?: string;
+            /** Floor X M */
+            floor_x_m?: string | number | null;
+            /** Floor Y M */
+            floor_y_m?: string | number | null;
+            /** Floor Width M */
+            floor_width_m?: string | number | null;
+            /** Floor Length M */
+            floor_length_m?: string | number | null;
+            /** Floor Fixed */
+            floor_fixed?: boolean | null;
             /** Ball X M */
             ball_x_m?: string | number | null;
             /** Ball Y M */
@@ -3526,6 +3653,8 @@ export interface components {
             length?: components["schemas"]["LengthJson"] | null;
             /** Assumed */
             assumed?: string[] | null;
+            /** Up For Good */
+            up_for_good?: components["schemas"]["BayPart"][] | null;
             /** Bags */
             bags?: components["schemas"]["BagJson"][] | null;
             /** Stages */
@@ -3579,7 +3708,7 @@ export interface components {
          * @description The groups of a room's contents, each a field of `Room`.
          * @enum {string}
          */
-        ContentGroup: "things" | "stored" | "openings" | "sockets";
+        ContentGroup: "things" | "stored" | "openings" | "sockets" | "modes" | "kept_clear";
         /**
          * NewContent
          * @description What to put into the room.
@@ -3591,6 +3720,8 @@ export interface components {
             key?: string;
             /** Kind */
             kind: string;
+            /** Mode */
+            mode?: string;
         };
         /**
          * ContentChange
@@ -3650,6 +3781,12 @@ export interface components {
             cover?: components["schemas"]["Cover"] | null;
             /** Outlets */
             outlets?: number;
+            /** Plays */
+            plays?: boolean;
+            /** Stays Up */
+            stays_up?: components["schemas"]["BayPart"][];
+            /** Out */
+            out?: string[];
         };
         /**
          * AllowanceJson
@@ -5826,7 +5963,7 @@ export interface operations {
             path: {
                 build_id: number;
                 /** @description The groups of a room's contents, each a field of `Room`. */
-                group: "things" | "stored" | "openings" | "sockets";
+                group: "things" | "stored" | "openings" | "sockets" | "modes" | "kept_clear";
             };
             cookie?: never;
         };
@@ -5881,7 +6018,7 @@ export interface operations {
             path: {
                 build_id: number;
                 /** @description The groups of a room's contents, each a field of `Room`. */
-                group: "things" | "stored" | "openings" | "sockets";
+                group: "things" | "stored" | "openings" | "sockets" | "modes" | "kept_clear";
                 content_id: string;
             };
             cookie?: never;
@@ -5937,7 +6074,7 @@ export interface operations {
             path: {
                 build_id: number;
                 /** @description The groups of a room's contents, each a field of `Room`. */
-                group: "things" | "stored" | "openings" | "sockets";
+                group: "things" | "stored" | "openings" | "sockets" | "modes" | "kept_clear";
                 content_id: string;
             };
             cookie?: never;
@@ -6234,7 +6371,7 @@ export interface operations {
     jungle_api_routers_drawings_drawing_as_svg: {
         parameters: {
             query?: {
-                layout?: "playing" | "stowed";
+                layout?: string;
             };
             header?: never;
             path: {
@@ -6295,10 +6432,42 @@ export interface operations {
             };
         };
     };
+    jungle_api_routers_drawings_read_mode: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                mode: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SceneJson"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     jungle_api_routers_drawings_drawing_as_dxf: {
         parameters: {
             query?: {
-                layout?: "playing" | "stowed";
+                layout?: string;
             };
             header?: never;
             path: {

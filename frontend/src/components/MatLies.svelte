@@ -7,8 +7,8 @@
   const build = $derived(useBuild()())
   const WORDS = {
     '': 'not said',
-    let_in: 'let into the floor covering',
-    on_top: 'on top of the floor',
+    let_in: 'let into the floor',
+    on_top: 'on top of it',
   } as const
 </script>
 

@@ -6,6 +6,8 @@ export const GROUP_WORDS: Record<ContentGroup, string> = {
   openings: 'Windows and doors',
   sockets: 'Sockets',
   stored: 'What it must still hold',
+  modes: 'Other uses of the room',
+  kept_clear: 'Kept clear',
 }
 export const KINDS: Record<ContentGroup, Record<string, string>> = {
   things: {
@@ -31,6 +33,14 @@ export const KINDS: Record<ContentGroup, Record<string, string>> = {
     gym: 'gym equipment',
     boxes: 'boxes',
   },
+  modes: {
+    films: 'films',
+    gym: 'gym',
+    vehicle: 'vehicle in',
+    spectators: 'people look on',
+    other: 'something else',
+  },
+  kept_clear: { people: 'people', seats: 'seats', open_floor: 'open floor', way: 'a way through' },
 }
 
 type Field = keyof ContentChange
@@ -53,6 +63,8 @@ const SIZE: Asked[] = [
 export const LENGTHS: Record<ContentGroup, Asked[]> = {
   things: [...PLACE, { field: 'z_m', label: 'Lower edge' }, ...SIZE],
   stored: [...PLACE, ...SIZE],
+  modes: [],
+  kept_clear: [...PLACE, ...SIZE],
   openings: [
     { field: 'along_m', label: 'Begins at' },
     { field: 'width_m', label: 'Width' },
@@ -124,6 +136,8 @@ export const CHOICES: Record<ContentGroup, Choosing[]> = {
     },
   ],
   sockets: [WALL],
+  modes: [],
+  kept_clear: [],
 }
 /** What is asked of some kinds only, each answered with one of a few words; the first is that nobody has said. */
 export interface Asking {

@@ -154,7 +154,7 @@ function namesIn(frame: Frame, view: string, shapes: Scene['shapes']): Wanted[] 
       const right = steps.map((off) => ({ x: box.right + LEADER + wide / 2, y: y + off }))
       const left = steps.map((off) => ({ x: box.left - LEADER - wide / 2, y: y + off }))
       found.push(named(key, shape.label, [...right, ...left], corners))
-    } else if (shape.meaning === 'thing' || shape.meaning === 'stored') {
+    } else if (shape.meaning === 'thing' || shape.meaning === 'stored' || shape.meaning === 'kept-clear') {
       if (box.right - box.left <= wide * 0.6 && frame.pxPerM < LEAST_PX_PER_M_FOR_NAMES) return
       found.push(
         named(key, shape.label, [
@@ -169,6 +169,19 @@ function namesIn(frame: Frame, view: string, shapes: Scene['shapes']): Wanted[] 
           { x: box.right + 6 + wide / 2, y },
           { x: box.right + 6 + wide / 2, y: box.top },
         ]),
+      )
+    } else if (shape.meaning === 'floor-layer') {
+      const ends = [box.top + 8, box.bottom - 8]
+      found.push(
+        named(
+          key,
+          shape.label,
+          ends.flatMap((up) => [
+            { x: box.right - wide / 2 - 4, y: up },
+            { x: box.left + wide / 2 + 4, y: up },
+            { x, y: up },
+          ]),
+        ),
       )
     } else if (shape.meaning === 'monitor' || shape.meaning === 'machine') {
       const beside = 11 + wide / 2

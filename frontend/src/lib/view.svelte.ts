@@ -2,7 +2,8 @@
 import { SvelteSet } from 'svelte/reactivity'
 import type { Layer } from '../api/client'
 
-export type LayoutName = 'playing' | 'stowed'
+/** `playing`, `stowed`, or the id of another use of the room. */
+export type LayoutName = string
 
 /** A shift in pixels and a scale, 1 for the whole drawing. */
 export interface Zoom {

@@ -30,7 +30,7 @@ def forget_joists(request: SignedIn, build_id: int, body: Change) -> Any:
 @router.post("/{int:build_id}/contents/{group}", response=EDIT_REPLIES)
 def add_content(request: SignedIn, build_id: int, group: ContentGroup, body: NewContent) -> Any:
     """Put something of the usual size into the room."""
-    return show(request, contents.add_content(edit_on(request, build_id, body), group, body.kind))
+    return show(request, contents.add_content(edit_on(request, build_id, body), group, body.kind, body.mode))
 
 
 @router.patch("/{int:build_id}/contents/{group}/{content_id}", response=EDIT_REPLIES)

@@ -13,9 +13,10 @@ from jungle.builds.services.editing import On, edit, field_words
 from jungle.builds.services.people import units_of
 
 
-def add_content(on: On, group: ContentGroup, kind: str) -> StoredBuild:
-    """Put something usual into the room, to be measured and corrected."""
-    return edit(on, f"Added: {kind}", lambda build: _with_room(build, with_usual(build.room, group, kind)))
+def add_content(on: On, group: ContentGroup, kind: str, mode: str = "") -> StoredBuild:
+    """Put something usual into the room, to be measured and corrected; a zone is kept clear in one `mode`."""
+    added = f"Added: {kind.replace('_', ' ')}"
+    return edit(on, added, lambda build: _with_room(build, with_usual(build.room, group, kind, mode)))
 
 
 def change_content(on: On, group: ContentGroup, id: str, changes: Mapping[str, object]) -> StoredBuild:

@@ -4,12 +4,14 @@ from collections.abc import Mapping
 
 from core.model.build import Build, Extra, SmallDecision, slot_for
 from core.model.free_ids import free_id
+from core.model.parts import Flooring
 from core.model.parts import Part as SpecSheet
 from core.model.typed import with_changes
 from core.report.small_items import Option, kinds_serving, options_for, with_cheapest
 from jungle.builds.models import StoredBuild
 from jungle.builds.services.editing import NothingThere, On, edit, field_words
 from jungle.builds.services.people import units_of
+from jungle.builds.services.room import refuse_outside
 from jungle.catalogue.models import Entry
 
 
@@ -54,22 +56,22 @@ def add_extra(on: On, part_id: str) -> StoredBuild:
 
     def change(build: Build) -> Build:
         id = free_id("extra", [extra.id for extra in build.extras])
-        return build.model_copy(update={"extras": (*build.extras, Extra(id=id, part=part_id))})
+        extra = Extra(id=id, part=part_id, laid=isinstance(sheet, Flooring))
+        return build.model_copy(update={"extras": (*build.extras, extra)})
 
-    where = "beside the chain" if slot_for(sheet) is None else "as a second one"
+    second = "as a further layer" if isinstance(sheet, Flooring) else "as a second one"
+    where = "beside the chain" if slot_for(sheet) is None else second
     return edit(on, f"Added {sheet.name} {where}", change)
 
 
 def change_extra(on: On, extra_id: str, changes: Mapping[str, object]) -> StoredBuild:
-    """How many of an extra are bought, whether it is owned, or what a shop asks for one."""
+    """How many of an extra are bought, whether it is owned, where it is laid, or what a shop asks for one."""
     units = units_of(on.actor)
 
     def change(build: Build) -> Build:
-        _extra(build, extra_id)
-        extras = tuple(
-            with_changes(extra, changes, units, build.brief.currency) if extra.id == extra_id else extra
-            for extra in build.extras
-        )
+        changed = with_changes(_extra(build, extra_id), changes, units, build.brief.currency)
+        refuse_outside({field: getattr(changed, field) for field in changes}, build.room, changes, units)
+        extras = tuple(changed if extra.id == extra_id else extra for extra in build.extras)
         return build.model_copy(update={"extras": extras})
 
     return edit(on, f"Extra: {field_words(changes)}", change)

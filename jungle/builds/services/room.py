@@ -3,8 +3,10 @@
 from collections.abc import Mapping
 
 from core.model.build import Build
+from core.model.laying import Laid
 from core.model.moves import LayoutMove, layout_changes, outside
 from core.model.placing import with_ball_following
+from core.model.room import Room
 from core.model.typed import FieldErrors, with_changes
 from core.quantities import UnitSystem, format_length
 from jungle.builds.models import StoredBuild
@@ -35,15 +37,20 @@ def design_moved(build: Build, changes: Mapping[str, object], units: UnitSystem)
     given = with_changes(LayoutMove(), changes, units, build.brief.currency)
     typed = frozenset(changes)
     placed = layout_changes(build.layout, build.room, given, typed)
-    if beyond := outside(placed, build.room, typed):
+    refuse_outside(placed, build.room, changes, units)
+    layout = with_changes(build.layout, placed, units, build.brief.currency)
+    return build.model_copy(update={"layout": with_ball_following(build.room, layout)})
+
+
+def refuse_outside(placed: Mapping[str, object], room: Room, changes: Mapping[str, object], units: UnitSystem) -> None:
+    """Raise `FieldErrors` where `placed` is outside the room; `changes` are what was typed for it."""
+    if beyond := outside(placed, room, frozenset(changes)):
         raise FieldErrors(
             [
                 (field, changes[field], f"a place inside the room, which is {format_length(most_m, units)} that way")
                 for field, most_m in beyond
             ]
         )
-    layout = with_changes(build.layout, placed, units, build.brief.currency)
-    return build.model_copy(update={"layout": with_ball_following(build.room, layout)})
 
 
 def _things(changes: Mapping[str, object]) -> str:
@@ -65,5 +72,6 @@ _MOVED_THINGS = {
     "monitor_drop_m": "monitor's drop rod",
     "monitor_pad_m": "monitor's pad",
     "mat_lies": "mat",
+    **dict.fromkeys(Laid.model_fields, "floor covering"),
     "stays_up": "parts that stay up",
 }

@@ -36,6 +36,17 @@ def pendant(**facts: Any) -> dict[str, Any]:
     return {"id": "pendant", "kind": "lamp", "name": "pendant", "fixed_to": "ceiling", **sizes, **facts}
 
 
+def mode(kind: str, **facts: Any) -> dict[str, Any]:
+    """Another use of the room."""
+    return {"id": kind, "kind": kind, "name": kind, **facts}
+
+
+def zone(kind: str, of: str, **places: float) -> dict[str, Any]:
+    """Kept clear in a mode."""
+    sizes = {"width_m": 2.0, "length_m": 0.9, "height_m": 1.3, **places}
+    return {"id": f"{kind}-zone".replace("_", "-"), "kind": kind, "name": kind, "mode": of, **sizes}
+
+
 def stove(**facts: Any) -> dict[str, Any]:
     """A heater in the corner behind the golfer."""
     sizes = {"x_m": 0.0, "y_m": 6.4, "z_m": 0.0, "width_m": 0.4, "length_m": 0.4, "height_m": 0.7}

@@ -2,7 +2,21 @@
 
 from core.model.parts import Net
 from tests.core import worlds
-from tests.core.matrix.case import WIDE_DOOR, WINDOW, Case, blocked, clear, extra, pendant, post, stove, tight, unknown
+from tests.core.matrix.case import (
+    WIDE_DOOR,
+    WINDOW,
+    Case,
+    blocked,
+    clear,
+    extra,
+    mode,
+    pendant,
+    post,
+    stove,
+    tight,
+    unknown,
+    zone,
+)
 
 ADA = {"subject": "Ada"}
 RADIATOR = {"id": "radiator", "kind": "radiator", "name": "radiator", "x_m": 0.0, "y_m": 6.0, "z_m": 0.1} | {
@@ -173,6 +187,39 @@ ROWS: dict[str, list[Case]] = {
             "The outer width of Box",
             room__stored=(crate(0.5),),
             layout__stays_up=("enclosure",),
+            enclosure__outer_width_m=None,
+        ),
+    ],
+    "layout.modes": [
+        clear("nothing kept clear | nothing in the way | –", "a mode without zones", room__modes=(mode("gym"),)),
+        blocked(
+            "900 mm | 0 mm | −900 mm",
+            "seats of 2.0 × 0.9 × 1.3 m where the bench stands",
+            room__modes=(mode("films"),),
+            room__kept_clear=(zone("seats", "films", x_m=1.3, y_m=5.5),),
+            room__stored=(worlds.stored(x_m=1.2, y_m=5.4, width_m=2.2, length_m=1.1, height_m=1.5).model_dump(),),
+        ),
+        tight(
+            "750 mm | 700 mm | 50 mm",
+            "a way of 0.75 m, 0.80 is comfortable",
+            room__modes=(mode("gym"),),
+            room__kept_clear=(zone("way", "gym", x_m=3.8, y_m=4.0, width_m=0.75, length_m=2.0),),
+        ),
+        blocked(
+            "600 mm | 700 mm | −100 mm",
+            "a way of 0.60 m",
+            room__modes=(mode("gym"),),
+            room__kept_clear=(zone("way", "gym", x_m=3.9, y_m=4.0, width_m=0.6, length_m=2.0),),
+        ),
+        blocked(
+            "−500 mm | 0 mm | −500 mm",
+            "seats 0.5 m ahead of the ball at 3.5 m",
+            room__modes=(mode("spectators", plays=True),),
+            room__kept_clear=(zone("seats", "spectators", x_m=0.0, y_m=3.0, width_m=0.4),),
+        ),
+        unknown(
+            "The outer width of Box",
+            room__modes=(mode("films", stays_up=("enclosure",)),),
             enclosure__outer_width_m=None,
         ),
     ],

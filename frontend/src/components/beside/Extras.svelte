@@ -26,12 +26,16 @@
         <span class="text-faint">{part?.maker} · {KIND_WORDS[part?.kind ?? ''] ?? ''}</span>
         {#if part?.note}<p class="text-[13px] text-faint">{part.note}</p>{/if}
         <div class="flex flex-wrap items-end gap-x-3 gap-y-1">
-          <QuantityField
-            label="How many: {name}"
-            text={build.texts[`extras.${index}.quantity`] ?? ''}
-            width="3rem"
-            commit={(typed) => build.changeExtra(extra.id, `${typed} of ${name}`, { quantity: typed })}
-          />
+          {#if extra.laid}
+            <span>{line ? line.quantity : ''}, laid on the floor</span>
+          {:else}
+            <QuantityField
+              label="How many: {name}"
+              text={build.texts[`extras.${index}.quantity`] ?? ''}
+              width="3rem"
+              commit={(typed) => build.changeExtra(extra.id, `${typed} of ${name}`, { quantity: typed })}
+            />
+          {/if}
           <QuantityField
             label="Price quoted to you for {name}"
             text={build.texts[`extras.${index}.quote_minor`] ?? ''}

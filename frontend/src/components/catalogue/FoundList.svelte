@@ -55,10 +55,17 @@
           class="flex flex-wrap items-center justify-between gap-x-4 text-sm whitespace-nowrap sm:block sm:text-right"
         >
           {part.price}
-          {#if here(part)}
-            <span class="block text-faint">chosen now</span>
-          {:else}
-            <span class="flex justify-end">
+          <span class="flex flex-wrap items-center justify-end">
+            {#if part.slot === 'floor' && build.reply?.parts.floor}
+              <button
+                class="btn btn-ghost text-primary btn-xs"
+                onclick={() => void build.addExtra(part.part, part.name)}
+                >Lay over the floor<span class="sr-only"> {part.name}</span></button
+              >
+            {/if}
+            {#if here(part)}
+              <span class="text-faint">chosen now</span>
+            {:else}
               <button
                 class="btn btn-ghost text-primary btn-xs"
                 onclick={() => (panels.whyNot = { part: part.part, name: part.name })}
@@ -69,8 +76,8 @@
                   ? `Choose as ${SLOT_WORDS[part.slot as Slot].toLowerCase()}`
                   : 'Add to the build'}<span class="sr-only"> {part.name}</span>
               </button>
-            </span>
-          {/if}
+            {/if}
+          </span>
         </div>
       </li>
     {:else}

@@ -2,6 +2,7 @@
   import { useBuild } from '../../lib/build.svelte'
   import ContentList from './ContentList.svelte'
   import JoistFields from './JoistFields.svelte'
+  import Modes from './Modes.svelte'
   import StaysUp from './StaysUp.svelte'
 
   const build = $derived(useBuild()())
@@ -18,6 +19,7 @@
 </p>
 <ContentList group="stored" empty="Nothing: the room is the bay's alone." />
 {#if (build.reply?.build.room.stored.length ?? 0) > 0}<StaysUp />{/if}
+<Modes />
 <ContentList
   group="openings"
   looked="openings"

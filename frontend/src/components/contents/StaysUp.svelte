@@ -5,6 +5,7 @@
   /** What of the bay stays where it is while the room serves for something else. */
   const build = $derived(useBuild()())
   const standing = $derived(build.reply?.build.layout.stays_up ?? [])
+  const forGood = $derived(build.report?.up_for_good ?? [])
   const parts = Object.entries(STAYS_UP_WORDS) as [keyof typeof STAYS_UP_WORDS, string][]
 
   function toggle(part: keyof typeof STAYS_UP_WORDS, up: boolean): void {
@@ -21,7 +22,8 @@
         <input
           type="checkbox"
           class="checkbox checkbox-sm checkbox-primary"
-          checked={standing.includes(part)}
+          checked={standing.includes(part) || forGood.includes(part)}
+          disabled={forGood.includes(part)}
           onchange={(event) => toggle(part, event.currentTarget.checked)}
         />
         {words}
@@ -29,3 +31,6 @@
     {/each}
   </div>
 </fieldset>
+{#if forGood.length > 0}
+  <p class="text-xs text-faint">In the brief the bay is not packed away after play: what is built stays.</p>
+{/if}

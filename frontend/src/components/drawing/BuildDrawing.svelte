@@ -25,8 +25,18 @@
     if (build.reply && view.facing === 'front') void facing.load()
     return () => facing.stop()
   })
+  const mode = new Resource<Scene, [string]>((signal, id) => {
+    const params = { path: { build_id: build.id, mode: id } }
+    return outcome(api.GET('/api/builds/{build_id}/drawing/modes/{mode}', { params, signal }))
+  })
+  const modes = $derived((build.reply?.build.room.modes ?? []).map(({ id }) => id))
+  $effect(() => {
+    if (modes.includes(view.layout)) void mode.load(view.layout)
+    return () => mode.stop()
+  })
+  const used = $derived(modes.includes(view.layout) ? mode.data : null)
   const front = $derived(view.facing === 'front' ? facing.data : null)
-  const scene = $derived(build.considered?.scene ?? front ?? stowed ?? build.report?.scene)
+  const scene = $derived(build.considered?.scene ?? front ?? used ?? stowed ?? build.report?.scene)
 
   function type(dimension: Dimension, typed: string): Promise<Problem[]> {
     const [record = '', field = ''] = dimension.field.split('.')

@@ -23,7 +23,11 @@
     bay: 'bay',
     cables: 'machine and cables',
   }
-  const LAYOUTS: Record<LayoutName, string> = { playing: 'playing', stowed: 'stowed' }
+  const layouts = $derived<[LayoutName, string][]>([
+    ['playing', 'playing'],
+    ...(build.report?.stowed ? ([['stowed', 'stowed']] as [LayoutName, string][]) : []),
+    ...(build.reply?.build.room.modes ?? []).map(({ id, name }): [LayoutName, string] => [id, name]),
+  ])
   const address = $derived(`/api/builds/${build.id}/drawing`)
 
   let sheet = $state('')
@@ -83,16 +87,16 @@
   />
 {/if}
 <div class="flex flex-wrap items-center gap-x-3 gap-y-1 px-2 pt-1 text-sm print:hidden">
-  {#if build.report?.stowed}
+  {#if layouts.length > 1}
     <div class="flex" role="group" aria-label="Layout">
-      {#each Object.entries(LAYOUTS) as [name, words] (name)}
+      {#each layouts as [name, words] (name)}
         <button
-          class="min-h-[26px] border border-primary px-2 first:rounded-l last:rounded-r last:border-l-0 {view.layout ===
+          class="min-h-[26px] border border-primary px-2 not-first:border-l-0 first:rounded-l last:rounded-r {view.layout ===
           name
             ? 'bg-primary text-primary-content'
             : 'text-primary'}"
           aria-pressed={view.layout === name}
-          onclick={() => (view.layout = name as LayoutName)}>{words}</button
+          onclick={() => (view.layout = name)}>{words}</button
         >
       {/each}
     </div>

@@ -37,6 +37,12 @@
       ink: 'fill-primary/10 stroke-primary',
       dashes: '2 3',
     },
+    {
+      words: 'a layer of the floor that does not cover all of it',
+      path: BOX,
+      ink: 'fill-base-content/8 stroke-faint',
+      dashes: '7 2',
+    },
     { words: 'the mat', path: BOX, ink: 'fill-success/20 stroke-success' },
     { words: 'the projector’s light', path: 'M2 7L26 2V12Z', ink: 'fill-warning/15 stroke-warning' },
     {
@@ -44,6 +50,7 @@
       path: BOX,
       ink: 'fill-base-content/25 stroke-base-content',
     },
+    { words: 'kept clear', path: BOX, ink: 'fill-primary/10 stroke-faint', dashes: '5 4' },
     { words: 'the picture’s cable', path: LINE, ink: 'stroke-base-content', dashes: '1 3' },
     { words: 'target line and screen line', path: LINE, ink: 'stroke-base-content', dashes: '9 3 2 3' },
   ]

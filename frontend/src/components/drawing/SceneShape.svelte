@@ -100,6 +100,13 @@
     ]}
     stroke-width={chosen ? 2.2 : 1.1}><title>{shape.label}</title></path
   >
+{:else if shape.meaning === 'kept-clear'}
+  <path
+    {d}
+    class={['fill-primary/10', chosen ? 'stroke-primary' : 'stroke-faint']}
+    stroke-width={chosen ? 2.2 : 1.1}
+    stroke-dasharray="5 4"><title>{shape.label}</title></path
+  >
 {:else if shape.meaning === 'removed'}
   <path {d} class="stroke-faint" fill="none" stroke-width="0.8" stroke-dasharray="3 3"
     ><title>{shape.label}, to be removed</title></path
@@ -125,6 +132,10 @@
 {:else if shape.meaning === 'socket'}
   <circle cx={at.x} cy={at.y} r="4" class="fill-base-100 stroke-base-content" stroke-width="1.2"
     ><title>{shape.label}</title></circle
+  >
+{:else if shape.meaning === 'floor-layer'}
+  <path {d} class="fill-base-content/8 stroke-faint" stroke-width="0.9" stroke-dasharray="7 2"
+    ><title>{shape.label}</title></path
   >
 {:else if shape.meaning === 'mat'}
   <path {d} class="fill-success/20 stroke-success" stroke-width="1" />

@@ -4,8 +4,8 @@
   import { CEILING_WORDS, COLDEST_WORDS, COLOUR_WORDS, INSULATED_WORDS, LIGHT_WORDS } from '../../lib/words'
   import { p } from '../../router'
   import Choice from '../Choice.svelte'
-  import MatLies from '../MatLies.svelte'
   import QuantityField from '../QuantityField.svelte'
+  import FloorLayers from './FloorLayers.svelte'
 
   const build = $derived(useBuild()())
   const room = $derived(build.reply?.build.room)
@@ -183,6 +183,5 @@
         build.move(`${label.toLowerCase()} ${typed}`, { [field]: typed === '' ? null : typed })}
     />
   {/each}
-  <span>The mat lies</span>
-  <MatLies />
 </div>
+<FloorLayers />

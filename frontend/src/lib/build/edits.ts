@@ -91,10 +91,10 @@ export abstract class Edits {
     )
   }
 
-  addContent(group: ContentGroup, kind: string, what: string): Promise<Problem[]> {
+  addContent(group: ContentGroup, kind: string, what: string, mode = ''): Promise<Problem[]> {
     const params = { path: { build_id: this.id, group } }
     return this.edit(`adding: ${what}`, (told) =>
-      outcome(api.POST('/api/builds/{build_id}/contents/{group}', { params, body: { ...told, kind } })),
+      outcome(api.POST('/api/builds/{build_id}/contents/{group}', { params, body: { ...told, kind, mode } })),
     )
   }
 
