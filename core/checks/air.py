@@ -18,9 +18,9 @@ from core.model.build import Slot
 from core.model.facts import MissingFact, known, known_players, looked_for
 from core.model.household import Noise
 from core.model.kit import Beside
-from core.model.parts import CarbonMonoxideAlarm, Display, Heater, Machine, Speaker, Ventilation
+from core.model.parts import CarbonMonoxideAlarm, Cooler, Display, Heater, Machine, Speaker, Ventilation
 from core.model.room import Room
-from core.model.things import Looked, Opens, Remedy, Thing, ThingKind
+from core.model.things import Cover, Looked, Opening, OpeningKind, Opens, Remedy, Thing, ThingKind
 from core.quantities import Quantity, Unit, say
 
 AIR_PER_PERSON_L_S = 10.0
@@ -32,6 +32,10 @@ U_BARE, U_INSULATED = 2.0, 0.4
 """W/m²K of walls and roof without and with insulation (trade)."""
 AIR_CHANGES = 0.5
 """An hour, of a shut room (trade)."""
+SUN_W_PER_M2 = 270.0
+"""Through a square metre of glass: 400 W on it, of which 0.68 passes (trade)."""
+SUN_THROUGH = {Cover.CURTAIN: 0.5, Cover.BLACKOUT: 0.1}
+"""What of it is left behind a curtain or a blind (trade)."""
 PERSON_W = 150.0
 """What one gives off at play."""
 AIR_COMFORT = 1.1
@@ -122,6 +126,61 @@ def heat(
         ),
         cures=lambda: (say("Air the room, or put the computer outside it."),),
         basis=Basis.TRADE,
+    )
+
+
+@check("air.cooling", title="Cooling", place=IN_ROOM)
+def cooling(
+    brief: Annotated[Brief, "players", "visitors"],
+    room: Annotated[Room, "length_m", "none_of", "openings", "width_m"],
+    ceiling: Ceiling,
+    load: Load,
+    coolers: Annotated[Beside[Cooler], "cools_w", "hose", "name"],
+) -> Answer:
+    """Where a room grows warmer than it bears, a cooler carries off people, devices and sun; a hose wants a window.
+
+    Sun is 270 W through a square metre of glass, a tenth of that behind a blackout blind and half behind a curtain
+    (trade). Without a cooler it is tight: people air the room, or play in the evening. A hose with nowhere to go is
+    blocked.
+    """
+    heat_w = PERSON_W * people_in(brief) + load.total_w + sun_w(room)
+    most_w = HEAT_PER_CUBIC_METRE_W * ceiling.volume_m3(room.width_m, room.length_m)
+    has_w = sum(known(cooler, "cools_w") * count for cooler, count in coolers.counted())
+    hoses = [cooler.name for cooler in coolers if known(cooler, "hose")]
+    shut = bool(hoses) and not opened(room)
+    limit = at_most(max(0.0, heat_w - has_w), most_w, unit=Unit.WATT, tolerated=ENDLESS)
+    return Answer(
+        (limit, Words(State.BLOCKED, "no window opens", "a way out for the hose")) if shut else limit,
+        headline=lambda: (
+            say("The hose of {cooler} has no window or door to leave by", cooler=hoses[0])
+            if shut
+            else say("{heat} stays in the room, {most} are borne", heat=limit.has, most=limit.wants)
+        ),
+        formula="20 W/m³ × volume − (150 W × people + devices + sun − what coolers carry off)",
+        inputs=lambda: (
+            Input("People", _watts(PERSON_W * people_in(brief)), Basis.TRADE),
+            Input("Devices", _watts(load.total_w), Basis.SPEC),
+            Input("Sun", _watts(sun_w(room)), Basis.TRADE),
+            *(stated_input(cooler.name, _watts(cooler.cools_w or 0.0)) for cooler in coolers),
+        ),
+        cures=lambda: (
+            say("Choose a cooler for {more}, or a blind before the windows.", more=_watts(max(0.0, heat_w - most_w))),
+            say("Open a window before you start: a hose takes its place while the cooler runs."),
+        ),
+        basis=Basis.TRADE,
+    )
+
+
+def sun_w(room: Room) -> float:
+    """What the sun brings in through windows, in watts. Raises `MissingFact` while no window or door was entered.
+
+    1.2 × 1.0 m without a blind: 324 W.
+    """
+    openings: tuple[Opening, ...] = looked_for(room, Looked.OPENINGS)
+    windows = (opening for opening in openings if opening.kind is OpeningKind.WINDOW)
+    return sum(
+        window.width_m * window.height_m * SUN_W_PER_M2 * SUN_THROUGH.get(window.cover or Cover.NOTHING, 1.0)
+        for window in windows
     )
 
 
@@ -259,13 +318,14 @@ def hum(
     displays: Annotated[Beside[Display], "name", "noise_db"],
     heaters: Annotated[Beside[Heater], "name", "noise_db"],
     fans: Annotated[Beside[Ventilation], "name", "noise_db"],
+    coolers: Annotated[Beside[Cooler], "name", "noise_db"],
 ) -> Answer:
     """The loudest device is no louder than the house puts up with: 45 dB for any, 38 damped, 32 quiet, a metre away.
 
     What neighbours hear is the strike: a louder fan is a pity, and ruled out only where films are a must.
     """
     hung = [_level(device) for device in (machine, display) if device is not None]
-    levels = [*hung, *map(_level, displays), *map(_level, heaters), *map(_level, fans)]
+    levels = [*hung, *map(_level, displays), *map(_level, heaters), *map(_level, fans), *map(_level, coolers)]
     if not levels:
         raise MissingFact("Which devices hum", "Choose a machine and a display.")
     loudest, name = max(levels)
@@ -329,7 +389,7 @@ def sound(
     )
 
 
-def _level(part: Machine | Display | Heater | Ventilation) -> tuple[float, str]:
+def _level(part: Machine | Display | Heater | Ventilation | Cooler) -> tuple[float, str]:
     return known(part, "noise_db"), part.name
 
 

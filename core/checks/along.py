@@ -1,5 +1,6 @@
 """The length and width of the room shared out around the ball (trade)."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from math import atan2, degrees
 from typing import Annotated
@@ -25,7 +26,8 @@ from core.geometry.swing_disc import swing_disc
 from core.model import acts
 from core.model.brief import Brief, Handedness, Player
 from core.model.facts import known, known_players
-from core.model.parts import Net, Surface
+from core.model.kit import Beside
+from core.model.parts import Net, ProjectionSheet, Surface
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Unit, say
 
@@ -53,12 +55,22 @@ class BallDistance:
 
 
 @derive
-def ball_distance(surface: Annotated[Surface, "name", "stand_off_m"] | None) -> BallDistance:
-    """What a screen wants, or what the maker of the net says."""
-    if not isinstance(surface, Net):
+def ball_distance(
+    surface: Annotated[Surface, "gives_m", "name", "stand_off_m"] | None,
+    nets: Annotated[Beside[Net], "gives_m", "name", "stand_off_m"],
+) -> BallDistance:
+    """What a screen wants, or what the maker of the net says; to a sheet behind a net what that gives besides."""
+    struck = struck_surface(surface, nets) if surface else None
+    if not isinstance(struck, Net):
         return BallDistance()
-    least_m = known(surface, "stand_off_m")
-    return BallDistance(least_m, NET_COMFORT_FACTOR * least_m, surface.name)
+    least_m = known(struck, "stand_off_m")
+    behind_m = 0.0 if struck is surface else known(struck, "gives_m")
+    return BallDistance(least_m + behind_m, NET_COMFORT_FACTOR * least_m + behind_m, struck.name)
+
+
+def struck_surface(surface: Surface, nets: Iterable[Net]) -> Surface:
+    """What a ball meets first: a net that hangs before a sheet for pictures, else the surface itself."""
+    return next(iter(nets), surface) if isinstance(surface, ProjectionSheet) else surface
 
 
 def gap_behind_m(room: Room, layout: Layout) -> float:
@@ -76,16 +88,20 @@ def gap_behind_screen(
     room: Annotated[Room, "wall_foam_m"],
     layout: Annotated[Layout, "screen_y_m"],
     surface: Annotated[Surface, "gives_m"] | None,
+    nets: Annotated[Beside[Net], "name"],
 ) -> Answer:
     """The screen has room to give: 0.40 m is comfortable, 0.30 m the least, 0.20 m with 50 mm of foam on the wall.
 
-    A net gives more: the least is what its maker says, and 0.10 m besides is comfortable.
+    A net gives more: the least is what its maker says, and 0.10 m besides is comfortable. A sheet behind a net is not
+    struck, and may hang where it likes.
     The foam's own thickness uses up gap. Never hang a sheet against a wall: the ball comes back.
     """
     gap_m = gap_behind_m(room, layout)
     if isinstance(surface, Net):
         least_m = known(surface, "gives_m")
         comfortable_m = least_m + NET_COMFORT_M
+    elif surface is not None and struck_surface(surface, nets) is not surface:
+        least_m = comfortable_m = 0.0
     else:
         least_m, comfortable_m = least_gap_m(room), GAP_COMFORT_M
     with_foam_m = layout.screen_y_m - FOAM_LEAST_M

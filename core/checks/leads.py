@@ -9,8 +9,9 @@ from core.checks.figures import metres, stated_input
 from core.checks.fixings import CABLE_MOST_M, CABLE_USUAL_M
 from core.checks.limits import at_most
 from core.checks.places import IN_ROOM
+from core.checks.power import Load
 from core.checks.readings import BallPlaces, MonitorSpot
-from core.checks.register import check, derive
+from core.checks.register import check, derive, derive_from_known
 from core.checks.space import Sockets
 from core.checks.verdict import Answer, Basis, Input
 from core.geometry.cable_route import route_along_floor
@@ -19,6 +20,7 @@ from core.model.facts import known
 from core.model.kit import Beside
 from core.model.parts import FloorStanding, Machine, PowerStrip, SideCamera, StandingDisplay
 from core.model.room import Layout, Room
+from core.model.things import Looked
 from core.quantities import say
 
 OWN_LEAD_M = 2.0
@@ -38,6 +40,13 @@ class Feeds:
     """Every device on the floor that draws power, each at the nearest socket that has an outlet left for it."""
 
     fed: tuple[Fed, ...]
+
+
+@dataclass(frozen=True)
+class OutletsMissing:
+    """Devices that want an outlet that is not there: a licensed electrician adds one for each."""
+
+    devices: tuple[str, ...]
 
 
 @dataclass(frozen=True)
@@ -106,6 +115,17 @@ def _stands(monitor: FloorStanding, distance_m: float, places: BallPlaces) -> It
             yield from ((x + side * distance_m, y, 0.0) for side in (1, -1))
         else:
             yield x, y + distance_m, 0.0
+
+
+@derive_from_known
+def outlets_missing(
+    feeds: Feeds | None, load: Load | None, room: Annotated[Room, "none_of", "sockets"]
+) -> OutletsMissing | None:
+    """One for each device that no lead reaches; one at least in a room that has none."""
+    far = tuple(one.device for one in feeds.fed if one.way_m > CABLE_MOST_M) if feeds else ()
+    none_there = load is not None and not room.sockets and Looked.SOCKETS in room.none_of
+    devices = far or (tuple(name for name, _ in load.watts[:1]) if load and none_there else ())
+    return OutletsMissing(devices) if devices else None
 
 
 @check("power.leads", title="Leads along the floor", place=IN_ROOM)

@@ -3,12 +3,13 @@
 from dataclasses import dataclass
 from typing import Annotated, NamedTuple
 
-from core.checks.along import BallDistance, least_gap_m
+from core.checks.along import BallDistance, least_gap_m, struck_surface
 from core.checks.readings import MONITOR_BODY_M
 from core.checks.register import derive_from_known
 from core.geometry.ball_rules import behind_ball_m
 from core.geometry.swing_disc import swing_disc
 from core.model.brief import Brief
+from core.model.kit import Beside
 from core.model.parts import BehindTheBall, Net, Surface
 from core.model.room import Layout, Room
 
@@ -41,6 +42,7 @@ def length_budget(
     layout: Annotated[Layout, "monitor_distance_m"],
     distance: BallDistance | None,
     surface: Annotated[Surface, "gives_m"] | None,
+    nets: Annotated[Beside[Net], "name"],
     monitor: Annotated[BehindTheBall, "distance_min_m", "flight_min_m", "name"] | None,
 ) -> LengthBudget | None:
     """Gap behind the screen, ball to screen and behind the ball, each the largest that anything asks; `None` while
@@ -55,6 +57,8 @@ def length_budget(
     gap = (least_gap_m(room) + room.wall_foam_m, "the screen to give" + foam)
     if isinstance(surface, Net) and surface.gives_m is not None:
         gap = (surface.gives_m, "the net to give")
+    elif surface is not None and struck_surface(surface, nets) is not surface:
+        gap = (0.0, "the sheet, which is not struck")
     to_screen = [(asked.least_m, asked.net or "rebound and the eye")]
     behind = [
         (behind_ball_m(swing_disc(player, player.longest_club)), f"{player.name}'s swing") for player in brief.players

@@ -32,7 +32,7 @@ from core.model import acts
 from core.model.brief import Brief, Player, Purpose
 from core.model.build import Slot
 from core.model.facts import known
-from core.model.parts import ImpactScreen, Projector, Title
+from core.model.parts import PictureSurface, Projector, Title
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
 from core.quantities.tolerances import ROUNDING, snapped
@@ -60,7 +60,7 @@ NEAREST_EYE_M = 0.1
 
 
 @check("picture.shape", title="Picture on the screen", place=between(Slot.DISPLAY, Slot.SCREEN))
-def screen_fill(title: Annotated[Title, THERE], screen: Annotated[ImpactScreen, THERE], picture: Picture) -> Answer:
+def screen_fill(title: Annotated[Title, THERE], screen: Annotated[PictureSurface, THERE], picture: Picture) -> Answer:
     """The best shape that the software draws fills enough of the screen.
 
     16:9 on a square fills 56.25 %, 4:3 on a square 75 %. Half is the least, 85 % comfortable (trade).
@@ -363,7 +363,7 @@ def golfers_shadow(
 
 @check("picture.luminance", title="Brightness of the picture", place=between(Slot.DISPLAY, Slot.SCREEN))
 def luminance(
-    projector: Annotated[Projector, "lumens"], screen: Annotated[ImpactScreen, "gain"], raster: Raster
+    projector: Annotated[Projector, "lumens"], screen: Annotated[PictureSurface, "gain"], raster: Raster
 ) -> Answer:
     """White on the screen reaches about 55 cd/m² (SMPTE, 16 fL); half of that is the least (trade).
 
@@ -390,7 +390,7 @@ def luminance(
 @check("picture.contrast", title="Contrast against the room's light", place=between(Slot.DISPLAY, Slot.SCREEN))
 def contrast(
     projector: Annotated[Projector, "lumens", "native_contrast"],
-    screen: Annotated[ImpactScreen, "gain"],
+    screen: Annotated[PictureSurface, "gain"],
     raster: Raster,
     light: ScreenLight,
 ) -> Answer:

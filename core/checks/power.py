@@ -18,9 +18,6 @@ from core.model.room import Room
 from core.model.things import Looked
 from core.quantities import Quantity, Unit, say
 
-CONTINUOUS_SHARE = 0.80
-"""A continuous load stays under 80 % of the breaker (NEC 210.20 in the USA; local codes come first)."""
-COMFORTABLE_SHARE = 0.70
 SURGE_PLUGS = 4
 """Devices that stand where the computer is (trade)."""
 
@@ -73,37 +70,6 @@ def surge_strip(load: Load, machine: Annotated[Machine, "name"]) -> SurgeStrip:
             ask_equal("surge_protected", True),
             ask_at_least("rated_w", load.total_w),
         ),
-    )
-
-
-@check("power.circuit", title="Load on the breaker", place=IN_ROOM)
-def circuit(load: Load, room: Annotated[Room, "breaker_a", "mains_v", "other_load_w"]) -> Answer:
-    """All devices together stay under 80 % of what the room's breaker carries; A = W / V.
-
-    A licensed electrician and the local code decide; one circuit for the bay alone is the usual advice.
-    """
-    mains_v, breaker_a = known(room, "mains_v"), known(room, "breaker_a")
-    limit = at_most(
-        (load.total_w + room.other_load_w) / mains_v,
-        CONTINUOUS_SHARE * breaker_a,
-        COMFORTABLE_SHARE * breaker_a,
-        Unit.AMPERE,
-    )
-    return Answer(
-        limit,
-        headline=lambda: say("{amperes} of {allowed} allowed on the breaker", amperes=limit.has, allowed=limit.wants),
-        formula="0.80 × breaker − (watts of all devices + what else runs on it) / volts",
-        inputs=lambda: (
-            *(stated_input(name, _watts(watts)) for name, watts in load.watts),
-            Input("Besides", _watts(room.other_load_w), Basis.MEASURED),
-            Input("Mains", Quantity(mains_v, Unit.VOLT), Basis.MEASURED),
-            Input("Breaker", Quantity(breaker_a, Unit.AMPERE), Basis.MEASURED),
-        ),
-        cures=lambda: (
-            say("Put the heater, or the computer, on another circuit."),
-            say("Have a licensed electrician add a circuit for the bay; local codes come first."),
-        ),
-        basis=Basis.STANDARD,
     )
 
 

@@ -3,18 +3,20 @@
 from collections.abc import Iterator
 from typing import Annotated
 
+from core.checks.leads import OutletsMissing
 from core.checks.needs import SmallItem, SmallItems
 from core.checks.readings import Today
 from core.checks.register import derive
 from core.model.brief import Brief
 from core.model.build import Extra, Slot, SmallDecision
 from core.model.chain import Chain
-from core.model.facts import MissingFact
+from core.model.facts import MissingFact, not_stated
 from core.model.kit import Kit
 from core.model.parts import Billing, Connector, CoursePack, Flooring, MonitorPackage, Part
 from core.model.room import Layout, Room
-from core.money.costs import Bought, Costs, Line, bought_line, costs_of, floor_cover, unit_laid
+from core.money.costs import Bought, Costs, Line, Payment, bought_line, costs_of, floor_cover, unit_laid
 from core.money.price_book import PriceBook, price_book_of
+from core.quantities import Money
 
 
 @derive
@@ -34,6 +36,7 @@ def costs(
         "currency",
         "exchange_rates",
         "horizon_years",
+        "outlet_minor",
         "tax_share",
         "tax_treatment",
         "up_front_cap_minor",
@@ -58,10 +61,32 @@ def costs(
         "tiles_per_pack",
     ],
     small: SmallItems,
+    outlets: OutletsMissing | None,
 ) -> Costs:
     """All that the chain, the extras and the small items cost. An item whose reason is gone costs nothing."""
     extras = (_extra(extra, part, room, brief, book) for extra, part in kit.extras)
-    return costs_of(brief, book, chain, room, layout, (*extras, *_chosen(kit, small, brief, book)))
+    beside = (*extras, *_chosen(kit, small, brief, book))
+    return costs_of(brief, book, chain, room, layout, beside, works=_outlets(outlets, brief))
+
+
+def _outlets(outlets: OutletsMissing | None, brief: Brief) -> Iterator[Line]:
+    """What an electrician is paid for outlets that are not there yet; they stay in the house."""
+    if outlets is None:
+        return
+    count = len(outlets.devices)
+    fee = None if brief.outlet_minor is None else Money(brief.outlet_minor, brief.currency) * count
+    yield Line(
+        None,
+        "Outlets by a licensed electrician",
+        Payment.LIST_PRICE if fee is None else Payment.QUOTE,
+        fee,
+        Money(0, brief.currency),
+        newcomers=fee,
+        quantity=count,
+        missing=not_stated(brief, "outlet_minor").missing if fee is None else None,
+        beside="outlets",
+        stays_behind=True,
+    )
 
 
 def _chosen(kit: Kit, small: SmallItems, brief: Brief, book: PriceBook) -> Iterator[Line]:

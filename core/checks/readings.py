@@ -23,9 +23,9 @@ from core.model.kit import Beside, Kit, resolve_kit
 from core.model.parts import (
     KINDS,
     FloorStanding,
-    ImpactScreen,
     Mat,
     Part,
+    PictureSurface,
     Plan,
     Projector,
     SideCamera,
@@ -372,7 +372,7 @@ def ceiling(
 @derive
 def picture(
     title: Annotated[Title, "shapes"] | None,
-    screen: Annotated[ImpactScreen, "border_m", "height_m", "width_m"],
+    screen: Annotated[PictureSurface, "border_m", "height_m", "width_m"],
     layout: Annotated[Layout, "screen_bottom_m"],
 ) -> Picture | None:
     """The largest picture of any shape the software draws, at the foot of the screen's clear area."""
@@ -495,7 +495,7 @@ def _monitor_stands(
     return x_m + (distance_m if hand is Handedness.RIGHT else -distance_m), y_m
 
 
-def clear_area_m(screen: ImpactScreen) -> tuple[float, float]:
+def clear_area_m(screen: PictureSurface) -> tuple[float, float]:
     """Width and height within the borders, in metres. Raises `MissingFact` where the maker does not say."""
     border_m = known(screen, "border_m")
     return known(screen, "width_m") - 2 * border_m, known(screen, "height_m") - 2 * border_m

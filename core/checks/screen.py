@@ -2,6 +2,7 @@
 
 from typing import Annotated, NamedTuple
 
+from core.checks.along import struck_surface
 from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input, yes_or_no
 from core.checks.limits import ENDLESS, Limit, State, Words, at_least, at_most, tightest
@@ -38,13 +39,16 @@ OVERLAP_MOST_M = 0.30
 
 @check("screen.rating", title="Rated for the fastest ball", place=on(Slot.SCREEN))
 def rating(
-    surface: Annotated[Surface, "maker", "rated_ball_speed_m_s", "rated_club_speed_m_s"], fastest: FastestBall
+    hung: Annotated[Surface, "maker", "rated_ball_speed_m_s", "rated_club_speed_m_s"],
+    nets: Annotated[Beside[Net], "maker", "name", "rated_ball_speed_m_s", "rated_club_speed_m_s"],
+    fastest: FastestBall,
 ) -> Answer:
     """The maker's rating is at least 1.1 × the fastest player's *ball* speed; club speed is another, lower number.
 
-    Visitors of unknown skill count as the fast band.
+    Visitors of unknown skill count as the fast band. Before a sheet the net is rated, not what hangs behind it.
     A worn or under-rated surface lets a ball through or sends it back: eyes and heads are at stake.
     """
+    surface = struck_surface(hung, nets)
     if surface.rated_ball_speed_m_s is None and surface.rated_club_speed_m_s is not None:
         fact = not_stated(surface, "rated_ball_speed_m_s").missing
         how = f"{surface.maker} quotes club speed, and a ball leaves half as fast again: ask for its ball speed."

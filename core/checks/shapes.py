@@ -12,7 +12,7 @@ from core.checks.verdict import Answer, Basis
 from core.geometry.picture import fit_shape, raster_around
 from core.model.build import Slot
 from core.model.facts import known, known_some
-from core.model.parts import ImpactScreen, Projector, Shape, Title
+from core.model.parts import PictureSurface, Projector, Shape, Title
 from core.quantities import Unit, say
 
 LEAST = 0.5
@@ -38,7 +38,7 @@ class ShapeFill:
 def joint(
     title: Annotated[Title, "shapes"],
     projector: Annotated[Projector, "height_px", "width_px"],
-    screen: Annotated[ImpactScreen, "border_m", "height_m", "width_m"],
+    screen: Annotated[PictureSurface, "border_m", "height_m", "width_m"],
 ) -> Answer:
     """For each shape that the software draws, what it fills of the screen and of the panel; the best of them decides.
 

@@ -2,7 +2,7 @@
 
 from typing import Annotated
 
-from core.checks.along import gap_behind_m, least_gap_m
+from core.checks.along import gap_behind_m, least_gap_m, struck_surface
 from core.checks.asks import ask_at_least, ask_equal
 from core.checks.declared import THERE
 from core.checks.figures import in_a_row, metres, placed_input, stated_input, yes_or_no
@@ -21,6 +21,7 @@ from core.model.parts import (
     Edge,
     ImpactScreen,
     MaskingCloth,
+    Net,
     Padding,
     ProjectionSheet,
     Surface,
@@ -30,6 +31,8 @@ from core.model.things import Wall
 from core.quantities import Quantity, Unit, say
 from core.quantities.tolerances import ROUNDING
 
+SHEET_SHOWING_M = 0.20
+"""So much of a sheet beside the net before it is struck now and then (trade)."""
 TAUT_SPACING_M = 0.20
 """Fixings nearer to each other than this pull a screen hard, and it throws the ball back (trade)."""
 SLACK_SPACING_M = 0.60
@@ -63,12 +66,29 @@ class Topper(Need):
 
 
 @check("screen.struck", title="Made to be struck", place=on(Slot.SCREEN))
-def struck(surface: Annotated[Surface, "stops"], balls: Annotated[Beside[Balls], "name", "soft"]) -> Answer:
-    """A plain projection sheet is never struck: the ball goes through it, or comes back off the wall.
+def struck(
+    hung: Annotated[Surface, "gives_m", "height_m", "stops", "width_m"],
+    nets: Annotated[Beside[Net], "gives_m", "height_m", "name", "stops", "width_m"],
+    balls: Annotated[Beside[Balls], "name", "soft"],
+) -> Answer:
+    """A plain projection sheet is never struck: a ball goes through it, or comes back off the wall.
+
+    A net that hangs before it, as far as it gives, is struck in its place, and covers all of it.
 
     What is made for soft practice balls stops nothing else: tight while only soft ones are chosen.
     """
+    surface = struck_surface(hung, nets)
     sheet = isinstance(surface, ProjectionSheet)
+    before = surface is not hung
+    covers = (
+        (
+            at_least(known(surface, "width_m"), known(hung, "width_m"), tolerated=SHEET_SHOWING_M),
+            at_least(known(surface, "height_m"), known(hung, "height_m"), tolerated=SHEET_SHOWING_M),
+        )
+        if before
+        else ()
+    )
+    short = next((limit for limit in covers if limit.state is not State.CLEAR), None)
     stops = None if sheet else known(surface, "stops")
     hard = [ball.name for ball in balls if not known(ball, "soft")] if stops == "soft_balls" else []
     if sheet:
@@ -84,8 +104,21 @@ def struck(surface: Annotated[Surface, "stops"], balls: Annotated[Beside[Balls],
         State.BLOCKED: "{name} is a sheet for pictures only" if sheet else "{name} does not stop a hard ball",
     }
     return Answer(
-        Words(state, has, "stops any ball"),
-        headline=lambda: say(words[state], name=surface.name),
+        (Words(state, has, "stops any ball"), *covers),
+        headline=lambda: (
+            say(
+                "{net} is {has} where the sheet behind it is {wants}",
+                net=surface.name,
+                has=short.has,
+                wants=short.wants,
+            )
+            if short and state is State.CLEAR
+            else say(
+                "{net} is struck, {gives} before {sheet}", net=surface.name, sheet=hung.name, gives=_gives(surface)
+            )
+            if before and state is State.CLEAR
+            else say(words[state], name=surface.name)
+        ),
         formula="kind of surface, and the balls that it is made for",
         inputs=lambda: (
             stated_input("Kind", "sheet" if sheet else "net or screen"),
@@ -95,9 +128,18 @@ def struck(surface: Annotated[Surface, "stops"], balls: Annotated[Beside[Balls],
         cures=lambda: (
             (say("Keep hard balls out of the room."), say("Or choose a surface made for any ball."))
             if state is State.TIGHT
-            else (say("Choose an impact screen or a net that stops any ball."),)
+            else (say("Choose a net as wide and high as the sheet."),)
+            if short and state is State.CLEAR
+            else (
+                say("Choose an impact screen or a net that stops any ball."),
+                *((say("Or hang a net before it: add one beside the chain."),) if sheet else ()),
+            )
         ),
     )
+
+
+def _gives(net: Surface) -> Quantity:
+    return metres(known(net, "gives_m") if isinstance(net, Net) else 0.0)
 
 
 @derive

@@ -6,14 +6,16 @@ from enum import StrEnum
 from pydantic import ValidationError
 
 from core.contents.usual import usual_clear, usual_mode, usual_opening, usual_socket, usual_stored, usual_thing
+from core.model.free_ids import free_id, free_name
 from core.model.modes import ClearKind, KeptClear, Mode, ModeKind
 from core.model.record import Record
 from core.model.room import MOST_THINGS, Content, Room
-from core.model.things import Opening, OpeningKind, Socket, Stored, StoredKind, Thing, ThingKind
+from core.model.things import Circuit, Opening, OpeningKind, Socket, Stored, StoredKind, Thing, ThingKind
 from core.model.typed import FieldErrors, with_changes
 from core.quantities import UnitSystem
 
 SOCKET = "socket"
+CIRCUIT = "circuit"
 USUAL_ZONE = {
     ModeKind.FILMS: ClearKind.SEATS,
     ModeKind.GYM: ClearKind.OPEN_FLOOR,
@@ -32,6 +34,7 @@ class ContentGroup(StrEnum):
     SOCKETS = "sockets"
     MODES = "modes"
     KEPT_CLEAR = "kept_clear"
+    CIRCUITS = "circuits"
 
 
 TYPE_BY_GROUP: dict[ContentGroup, type[Record]] = {
@@ -41,6 +44,7 @@ TYPE_BY_GROUP: dict[ContentGroup, type[Record]] = {
     ContentGroup.SOCKETS: Socket,
     ContentGroup.MODES: Mode,
     ContentGroup.KEPT_CLEAR: KeptClear,
+    ContentGroup.CIRCUITS: Circuit,
 }
 KINDS_BY_GROUP: dict[ContentGroup, tuple[str, ...]] = {
     ContentGroup.THINGS: tuple(ThingKind),
@@ -49,6 +53,7 @@ KINDS_BY_GROUP: dict[ContentGroup, tuple[str, ...]] = {
     ContentGroup.SOCKETS: (SOCKET,),
     ContentGroup.MODES: tuple(ModeKind),
     ContentGroup.KEPT_CLEAR: tuple(ClearKind),
+    ContentGroup.CIRCUITS: (CIRCUIT,),
 }
 
 
@@ -72,6 +77,8 @@ def with_usual(room: Room, group: ContentGroup, kind: str, mode: str = "") -> Ro
         fresh = usual_stored(StoredKind(kind), room, taken)
     elif group is ContentGroup.OPENINGS:
         fresh = usual_opening(OpeningKind(kind), room, taken)
+    elif group is ContentGroup.CIRCUITS:
+        fresh = Circuit(id=free_id(CIRCUIT, taken), name=free_name(CIRCUIT, taken))
     elif group is ContentGroup.MODES:
         fresh = usual_mode(ModeKind(kind), taken)
         return _with_zone(_with(room, group, (*room.modes, fresh)), fresh)
@@ -107,6 +114,10 @@ def without(room: Room, group: ContentGroup, id: str) -> Room:
     if group is ContentGroup.MODES:
         zones = tuple(zone for zone in room.kept_clear if zone.mode != id)
         room = _with(room, ContentGroup.KEPT_CLEAR, zones)
+    if group is ContentGroup.CIRCUITS:
+        freed = {"circuit": None}
+        sockets = tuple(socket.model_copy(update=freed) if socket.circuit == id else socket for socket in room.sockets)
+        room = _with(room, ContentGroup.SOCKETS, sockets)
     return _with(room, group, tuple(content for content in _in(room, group) if content.id != id))
 
 

@@ -127,6 +127,8 @@ class Brief(Record):
     contingency_share: Annotated[Number, In(Unit.SHARE), Field(ge=0, le=1)] = 0.1
     tax_share: Annotated[Number, In(Unit.SHARE), Field(ge=0, le=1)] = 0.0
     """Added to prices that say they come without tax."""
+    outlet_minor: MinorMoney | None = None
+    """What a licensed electrician asks for one more outlet, in the brief's currency."""
     exchange_rates: Annotated[tuple[ExchangeRate, ...], Field(max_length=20)] = ()
     may_drill: bool | None = True
     """Whether walls and ceiling may be drilled into; often not in a rented home. `None` until it has been asked."""

@@ -11,7 +11,7 @@ from core.model.parts import Part, Plan
 from core.model.parts.words import fact_words
 from core.model.record import Record
 from core.model.room import Layout, Room
-from core.model.things import Looked, Opening, Thing
+from core.model.things import Circuit, Looked, Opening, Thing
 
 
 class FactAt(NamedTuple):
@@ -56,6 +56,10 @@ ENTER_IN_ROOM = "Enter it with the room."
 QUESTIONS: Mapping[tuple[type[Record], str], tuple[str, str]] = {
     (Brief, "up_front_cap_minor"): ("The up-front cap", "Enter in the brief what may be spent up front."),
     (Brief, "yearly_cap_minor"): ("The yearly cap", "Enter in the brief what it may cost each year."),
+    (Brief, "outlet_minor"): (
+        "What an electrician asks for an outlet",
+        "Ask a licensed one, and enter it in the brief.",
+    ),
     (Brief, "hours_a_week"): ("How many hours a week you will play", SAY_IN_BRIEF),
     (Brief, "build_hours_a_week"): ("How many hours a week you will build", SAY_IN_BRIEF),
     (Brief, "setup_minutes"): ("The set-up time you accept", "Enter it in the brief."),
@@ -101,8 +105,10 @@ OF_CONTENT: Mapping[str, tuple[str, str]] = {
     "lit": ("Whether {name} is on while you play", "Say it in the room."),
     "lumens": ("How bright {name} is", "Read the lumens off the lamp or its box, and enter them in the room."),
     "burns_fuel": ("Whether {name} burns fuel", "Say it in the room."),
+    "breaker_a": ("The rating of the breaker of {name}", "Read it off the breaker, or ask an electrician."),
 }
 """What is asked of one thing in the room, and how to answer."""
+GROUPS: Mapping[type[Record], str] = {Opening: "openings", Thing: "things", Circuit: "circuits"}
 RECORDS: Mapping[type[Record], str] = {Brief: "brief", Room: "room", Layout: "layout"}
 
 
@@ -138,9 +144,9 @@ def not_stated(record: Record, field: str, of: Part | None = None) -> MissingFac
     kind = type(record)
     if (kind, field) in QUESTIONS:
         return MissingFact(*QUESTIONS[kind, field], FactAt(RECORDS[kind], field))
-    if isinstance(record, Opening | Thing):
+    if isinstance(record, Opening | Thing | Circuit):
         what, how = OF_CONTENT[field]
-        group = "openings" if isinstance(record, Opening) else "things"
+        group = GROUPS[type(record)]
         return MissingFact(what.format(name=record.name), how, FactAt(f"{group}/{record.id}", field))
     part = of or record
     assert isinstance(part, Part)

@@ -13,11 +13,12 @@ from core.model.brief import Handedness
 from core.model.laying import Laid
 from core.model.modes import KeptClear, Mode
 from core.model.record import Amperes, Lux, Metres, Name, PositiveMetres, Record, Several, Volts, Watts, Word
-from core.model.things import BayPart, Joists, Looked, Opening, Socket, Stored, Thing
+from core.model.things import BayPart, Circuit, Joists, Looked, Opening, Socket, Stored, Thing
 
 MOST_THINGS = 60
 MOST_MODES = 8
-Content = Thing | Opening | Socket | Stored | Mode | KeptClear
+MOST_CIRCUITS = 12
+Content = Thing | Opening | Socket | Stored | Mode | KeptClear | Circuit
 """What a room holds and is kept for, each with an id of its own."""
 
 
@@ -113,6 +114,8 @@ class Room(Record):
     things: Annotated[tuple[Thing, ...], Field(max_length=MOST_THINGS)] = ()
     openings: Annotated[tuple[Opening, ...], Field(max_length=MOST_THINGS)] = ()
     sockets: Annotated[tuple[Socket, ...], Field(max_length=MOST_THINGS)] = ()
+    circuits: Annotated[tuple[Circuit, ...], Field(max_length=MOST_CIRCUITS)] = ()
+    """Circuits beside the one that `breaker_a` protects."""
     joists: Joists | None = None
     mains_v: Volts | None = None
     """Voltage of the mains."""
@@ -149,6 +152,14 @@ class Room(Record):
         return self
 
     @model_validator(mode="after")
+    def _sockets_of_circuits(self) -> Self:
+        circuits = {circuit.id for circuit in self.circuits}
+        for socket in self.sockets:
+            if socket.circuit is not None and socket.circuit not in circuits:
+                raise ValueError(f"socket '{socket.id}' names circuit '{socket.circuit}'; the room has no such circuit")
+        return self
+
+    @model_validator(mode="after")
     def _zones_of_modes(self) -> Self:
         modes = {mode.id for mode in self.modes}
         for zone in self.kept_clear:
@@ -159,7 +170,8 @@ class Room(Record):
     @property
     def contents(self) -> "tuple[Content, ...]":
         """Everything in the room that has an id of its own."""
-        return (*self.things, *self.openings, *self.sockets, *self.stored, *self.modes, *self.kept_clear)
+        things: tuple[Content, ...] = (*self.things, *self.openings, *self.sockets, *self.stored)
+        return (*things, *self.modes, *self.kept_clear, *self.circuits)
 
 
 class Layout(Laid):

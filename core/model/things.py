@@ -5,7 +5,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from core.model.record import Identifier, In, Metres, Name, Number, PositiveMetres, Record, Whole
+from core.model.record import Amperes, Identifier, In, Metres, Name, Number, PositiveMetres, Record, Watts, Whole
 from core.quantities import Unit
 
 Place = Annotated[Metres, Field(ge=-60, le=60)]
@@ -250,8 +250,21 @@ class Socket(Record):
     wall: Wall
     along_m: Place
     height_m: Annotated[PositiveMetres, Field(le=10)] = 0.3
-    outlets: Annotated[Whole, Field(ge=1, le=12)] = 1
+    outlets: Annotated[Whole, In(Unit.PIECES), Field(ge=1, le=12)] = 1
     """Plugs that it takes."""
+    circuit: Identifier | None = None
+    """Which circuit it hangs on; left empty, the one whose breaker is entered with the room."""
+
+
+class Circuit(Record):
+    """A further circuit of the mains that reaches this room, with a breaker of its own."""
+
+    id: Identifier
+    name: Name
+    breaker_a: Amperes | None = None
+    """Rating of its breaker."""
+    other_load_w: Watts = 0.0
+    """What else runs on it while people play."""
 
 
 class Joists(Record):

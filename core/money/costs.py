@@ -113,6 +113,8 @@ class Costs:
     yearly_cap: Money | None
     counted: Money
     """What counts against the up-front cap: what is spent, or what a newcomer would spend."""
+    works: tuple[Line, ...] = ()
+    """Building works that a trade is paid for: outside every total."""
     counts_owned: bool = False
     """What is owned counts against the cap as well."""
     scope: str = COSTS_SCOPE
@@ -170,7 +172,13 @@ class Costs:
 
 
 def costs_of(
-    brief: Brief, book: PriceBook, chain: Chain, room: Room, layout: Layout, beside: Iterable[Line] = ()
+    brief: Brief,
+    book: PriceBook,
+    chain: Chain,
+    room: Room,
+    layout: Layout,
+    beside: Iterable[Line] = (),
+    works: Iterable[Line] = (),
 ) -> Costs:
     """What `chain` and the lines `beside` it cost by `book` in the brief's currency, the floor as far as it is laid."""
     monitor = chain.at(Slot.MONITOR)
@@ -193,6 +201,7 @@ def costs_of(
         up_front_cap=brief.up_front_cap,
         yearly_cap=brief.yearly_cap,
         counted=counted,
+        works=tuple(works),
         counts_owned=brief.valuation is Valuation.NEWCOMER,
     )
 

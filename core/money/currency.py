@@ -8,7 +8,7 @@ from core.model.build import Build
 from core.quantities import Money
 
 RATE_DIGITS = Decimal("0.000001")
-AMOUNTS = ("up_front_cap_minor", "yearly_cap_minor")
+AMOUNTS = ("up_front_cap_minor", "yearly_cap_minor", "outlet_minor")
 AMOUNTS_OF_PARTS = ("quote_minor", "replacement_value_minor")
 
 

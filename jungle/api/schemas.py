@@ -23,7 +23,7 @@ from core.model.parts import Billing
 from core.model.reaches import MeasuredReach
 from core.model.record import Identifier, Name
 from core.model.room import Room
-from core.model.things import Joists, Opening, Socket, Stored, Thing
+from core.model.things import Circuit, Joists, Opening, Socket, Stored, Thing
 from core.quantities import UnitSystem
 from jungle.api.changes import Change, Revision, fields_of
 
@@ -75,7 +75,7 @@ class NewContent(Change):
     """Of a zone that is kept clear: in which use of the room."""
 
 
-@fields_of(Thing, Stored, Opening, Socket, Mode, KeptClear, leave_out=("id", "kind", "mode"))
+@fields_of(Thing, Stored, Opening, Socket, Circuit, Mode, KeptClear, leave_out=("id", "kind", "mode"))
 class ContentChange(Change):
     """What was measured of something in the room, or decided about it."""
 

@@ -189,7 +189,8 @@ class RunnerTests(TestCase):
 
 class JobTests(TestCase):
     def test_every_check_that_a_full_build_can_trigger_is_answered(self) -> None:
-        used = worlds.full_room(modes=({"id": "gym", "kind": "gym", "name": "gym"},))
+        car = worlds.stored(kind="car", while_playing="stays").model_dump()
+        used = worlds.full_room(modes=({"id": "gym", "kind": "gym", "name": "gym"},), stored=(car,))
         build = worlds.full_build(room=used, brief=worlds.full_brief())
         report = evaluate(build, worlds.full_parts(), today=date(2026, 11, 25))
         answered = {verdict.id for verdict in report.verdicts}

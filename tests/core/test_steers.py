@@ -36,6 +36,7 @@ ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "currency": ({}, {"currency": "USD"}),
     "up_front_cap_minor": ({"up_front_cap_minor": 100}, {"up_front_cap_minor": 10**8}),
     "yearly_cap_minor": ({"yearly_cap_minor": 100}, {"yearly_cap_minor": 10**8}),
+    "outlet_minor": ({}, {"outlet_minor": 12_000}),
     "horizon_years": ({"horizon_years": 1, "hours_a_week": 10}, {"horizon_years": 20, "hours_a_week": 10}),
     "contingency_share": ({"up_front_cap_minor": 500_000}, {"up_front_cap_minor": 500_000, "contingency_share": 0.9}),
     "tax_share": ({"tax_treatment": "reclaimed"}, {"tax_treatment": "reclaimed", "tax_share": 0.2}),
@@ -88,16 +89,26 @@ NOT_HERE: dict[str, set[str | type]] = {
         "mat.flush",
         "monitor.level",
         "layout.modes",
+        "room.fragile",
     },
-    "visitors": {"layout.playing", "layout.stowed", "layout.modes", SmallItems, "mat.flush", "monitor.level"},
+    "visitors": {
+        "layout.playing",
+        "layout.stowed",
+        "layout.modes",
+        "room.fragile",
+        SmallItems,
+        "mat.flush",
+        "monitor.level",
+    },
     "currency": {"money.movable"},
+    "outlet_minor": {Costs},
     "may_drill": {"monitor.drilling", SmallItems},
     "packed_away": {SmallItems, "layout.stowed"},
     "rented": {"monitor.drilling"},
     "skills": {SmallItems},
 }
 """What an answer steers, but not in this build: its monitor stands on the floor, its screen has its eyelets, the floor
-is the same all over, …"""
+is the same all over, no outlet is missing, …"""
 
 
 def build_with(answers: dict[str, Any]) -> Build:

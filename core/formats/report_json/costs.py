@@ -48,6 +48,8 @@ class CostsJson:
     """What it costs, and the scope of the sums."""
 
     lines: list[LineJson]
+    works: list[LineJson]
+    """Building works, outside every total."""
     up_front: BudgetJson
     yearly: BudgetJson
     horizon: FigureJson
@@ -67,6 +69,7 @@ def costs_json(costs: Costs, verdicts: tuple[Verdict, ...], system: UnitSystem) 
     contingency, horizon, newcomer = texts_of(costs.workings, system)
     return CostsJson(
         lines=[_line(line, system) for line in costs.lines],
+        works=[_line(line, system) for line in costs.works],
         up_front=_budget(
             by_id["money.up_front"],
             costs.counted,

@@ -5,7 +5,7 @@ from typing import Annotated, get_args
 from pydantic import Field, TypeAdapter
 
 from core.model.parts.base import Billing, Device, FactSource, Part, Plan, Shape, Weighed, kinds_of
-from core.model.parts.comfort import CarbonMonoxideAlarm, Heater, Lamp, Speaker, Ventilation
+from core.model.parts.comfort import CarbonMonoxideAlarm, Cooler, Heater, Lamp, Speaker, Ventilation
 from core.model.parts.displays import DeskMonitor, Display, Projector, StandingDisplay, Television
 from core.model.parts.enclosures import (
     Enclosure,
@@ -70,7 +70,16 @@ from core.model.parts.software import (
     link_to,
 )
 from core.model.parts.sundry import Camera, ControlPad, Other, RemoteControl, Stand, Supply, Tool
-from core.model.parts.surfaces import Baffle, Edge, ImpactScreen, MaskingCloth, Net, ProjectionSheet, Surface
+from core.model.parts.surfaces import (
+    Baffle,
+    Edge,
+    ImpactScreen,
+    MaskingCloth,
+    Net,
+    PictureSurface,
+    ProjectionSheet,
+    Surface,
+)
 
 AnyPart = Annotated[
     RearRadar
@@ -121,6 +130,7 @@ AnyPart = Annotated[
     | Speaker
     | Heater
     | Ventilation
+    | Cooler
     | CarbonMonoxideAlarm
     | Stand
     | ControlPad
@@ -158,6 +168,7 @@ __all__ = [
     "Computer",
     "Connector",
     "ControlPad",
+    "Cooler",
     "CoursePack",
     "DataCable",
     "DataField",
@@ -200,6 +211,7 @@ __all__ = [
     "Padding",
     "Part",
     "Phone",
+    "PictureSurface",
     "Plan",
     "PowerStrip",
     "Price",

@@ -55,6 +55,18 @@ class Ventilation(Device):
     """How loud it is, a metre away."""
 
 
+class Cooler(Device):
+    """A device that cools the room."""
+
+    kind: Literal["cooler"] = "cooler"
+    cools_w: Watts | None = None
+    """Heat that it carries out of the room."""
+    hose: bool | None = None
+    """Its warm air leaves by a hose, through a window or door that opens."""
+    noise_db: Decibels | None = None
+    """How loud it is, a metre away."""
+
+
 class CarbonMonoxideAlarm(Device):
     """An alarm for carbon monoxide."""
 

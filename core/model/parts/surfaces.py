@@ -49,22 +49,13 @@ class Surface(Weighed):
     """From one fixing in its edge to the next."""
 
 
-class ImpactScreen(Surface):
-    """Fabric that is struck and shows the picture."""
+class PictureSurface(Surface):
+    """What a picture is thrown on."""
 
-    kind: Literal["impact_screen"] = "impact_screen"
     border_m: PositiveMetres | None = None
     """Edge all round that carries no picture."""
     gain: Annotated[Number, In(Unit.FACTOR), Field(gt=0, le=5)] | None = None
     """Light it gives back, against a plain white wall."""
-    layers: Annotated[Whole, Field(ge=1, le=9)] | None = None
-    """Layers of fabric."""
-    needs_backing: bool | None = None
-    """Light shows through: black cloth belongs behind it."""
-    carries_picture: bool | None = None
-    """Its face is light and smooth enough for a projected picture; black ones are not."""
-    turns: Annotated[Whole, Field(ge=1, le=4)] | None = None
-    """Ways up in which it can hang: 4 for a square with the same edge all round."""
 
     @model_validator(mode="after")
     def _picture_within_its_border(self) -> Self:
@@ -74,12 +65,24 @@ class ImpactScreen(Surface):
         return self
 
 
-class ProjectionSheet(Surface):
-    """A plain sheet for a picture. It is never struck: the ball goes through it or comes back."""
+class ImpactScreen(PictureSurface):
+    """Fabric that is struck and shows the picture."""
+
+    kind: Literal["impact_screen"] = "impact_screen"
+    layers: Annotated[Whole, Field(ge=1, le=9)] | None = None
+    """Layers of fabric."""
+    needs_backing: bool | None = None
+    """Light shows through: black cloth belongs behind it."""
+    carries_picture: bool | None = None
+    """Its face is light and smooth enough for a projected picture; black ones are not."""
+    turns: Annotated[Whole, Field(ge=1, le=4)] | None = None
+    """Ways up in which it can hang: 4 for a square with the same edge all round."""
+
+
+class ProjectionSheet(PictureSurface):
+    """A plain sheet for a picture. It is never struck: a ball goes through it, or comes back; a net hangs before it."""
 
     kind: Literal["projection_sheet"] = "projection_sheet"
-    gain: Annotated[Number, In(Unit.FACTOR), Field(gt=0, le=5)] | None = None
-    """Light it gives back, against a plain white wall."""
 
 
 class Net(Surface):

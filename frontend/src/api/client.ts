@@ -18,7 +18,13 @@ export type ContentGroup = Schemas['ContentGroup']
 export type Mode = Schemas['Mode']
 export type KeptClear = Schemas['KeptClear']
 export type Content =
-  Schemas['Thing'] | Schemas['Stored'] | Schemas['Opening'] | Schemas['Socket'] | Mode | KeptClear
+  | Schemas['Thing']
+  | Schemas['Stored']
+  | Schemas['Opening']
+  | Schemas['Socket']
+  | Schemas['Circuit']
+  | Mode
+  | KeptClear
 export type Rooms = Schemas['RoomsJson']
 export type Looked = Schemas['Looked']
 export type Slot = Schemas['Slot']

@@ -1476,6 +1476,11 @@ export interface components {
              */
             tax_share: number;
             /**
+             * Outlet Minor
+             * @description What a licensed electrician asks for one more outlet, in the brief's currency.
+             */
+            outlet_minor?: number | null;
+            /**
              * Exchange Rates
              * @default []
              */
@@ -1617,6 +1622,7 @@ export interface components {
              *       "horizon_years": 5,
              *       "contingency_share": 0.1,
              *       "tax_share": 0,
+             *       "outlet_minor": null,
              *       "exchange_rates": [],
              *       "may_drill": true,
              *       "subscriptions": "fine",
@@ -1664,6 +1670,7 @@ export interface components {
              *       "things": [],
              *       "openings": [],
              *       "sockets": [],
+             *       "circuits": [],
              *       "joists": null,
              *       "mains_v": null,
              *       "breaker_a": null,
@@ -1786,6 +1793,29 @@ export interface components {
          */
         CeilingShape: "flat" | "high_left" | "high_right" | "high_screen" | "high_rear" | "ridge_along" | "ridge_across";
         /**
+         * Circuit
+         * @description A further circuit of the mains that reaches this room, with a breaker of its own.
+         */
+        Circuit: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Breaker A
+             * @description Rating of its breaker.
+             */
+            breaker_a?: number | null;
+            /**
+             * Other Load W
+             * @description What else runs on it while people play.
+             * @default 0
+             */
+            other_load_w: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * ClearKind
          * @description What a zone is kept clear for.
          * @enum {string}
@@ -1842,6 +1872,8 @@ export interface components {
         CostsJson: {
             /** Lines */
             lines: components["schemas"]["LineJson"][];
+            /** Works */
+            works: components["schemas"]["LineJson"][];
             up_front: components["schemas"]["BudgetJson"];
             yearly: components["schemas"]["BudgetJson"];
             horizon: components["schemas"]["FigureJson"];
@@ -2721,6 +2753,12 @@ export interface components {
              * @default []
              */
             sockets: components["schemas"]["Socket"][];
+            /**
+             * Circuits
+             * @description Circuits beside the one that `breaker_a` protects.
+             * @default []
+             */
+            circuits: components["schemas"]["Circuit"][];
             joists?: components["schemas"]["Joists"] | null;
             /**
              * Mains V
@@ -2921,6 +2959,11 @@ export interface components {
              * @default 1
              */
             outlets: number;
+            /**
+             * Circuit
+             * @description Which circuit it hangs on; left empty, the one whose breaker is entered with the room.
+             */
+            circuit?: string | null;
         } & {
             [key: string]: unknown;
         };
@@ -3337,6 +3380,8 @@ export interface components {
             contingency_share?: string | number;
             /** Tax Share */
             tax_share?: string | number;
+            /** Outlet Minor */
+            outlet_minor?: string | number | null;
             /** Exchange Rates */
             exchange_rates?: components["schemas"]["ExchangeRate"][];
             /** May Drill */
@@ -3443,6 +3488,8 @@ export interface components {
             wall_colour?: components["schemas"]["WallColour"] | null;
             /** Measured Lux */
             measured_lux?: string | number | null;
+            /** Circuits */
+            circuits?: components["schemas"]["Circuit"][];
             /** Mains V */
             mains_v?: string | number | null;
             /** Breaker A */
@@ -3708,7 +3755,7 @@ export interface components {
          * @description The groups of a room's contents, each a field of `Room`.
          * @enum {string}
          */
-        ContentGroup: "things" | "stored" | "openings" | "sockets" | "modes" | "kept_clear";
+        ContentGroup: "things" | "stored" | "openings" | "sockets" | "modes" | "kept_clear" | "circuits";
         /**
          * NewContent
          * @description What to put into the room.
@@ -3780,7 +3827,13 @@ export interface components {
             glazed?: boolean | null;
             cover?: components["schemas"]["Cover"] | null;
             /** Outlets */
-            outlets?: number;
+            outlets?: string | number;
+            /** Circuit */
+            circuit?: string | null;
+            /** Breaker A */
+            breaker_a?: string | number | null;
+            /** Other Load W */
+            other_load_w?: string | number;
             /** Plays */
             plays?: boolean;
             /** Stays Up */
@@ -5963,7 +6016,7 @@ export interface operations {
             path: {
                 build_id: number;
                 /** @description The groups of a room's contents, each a field of `Room`. */
-                group: "things" | "stored" | "openings" | "sockets" | "modes" | "kept_clear";
+                group: "things" | "stored" | "openings" | "sockets" | "modes" | "kept_clear" | "circuits";
             };
             cookie?: never;
         };
@@ -6018,7 +6071,7 @@ export interface operations {
             path: {
                 build_id: number;
                 /** @description The groups of a room's contents, each a field of `Room`. */
-                group: "things" | "stored" | "openings" | "sockets" | "modes" | "kept_clear";
+                group: "things" | "stored" | "openings" | "sockets" | "modes" | "kept_clear" | "circuits";
                 content_id: string;
             };
             cookie?: never;
@@ -6074,7 +6127,7 @@ export interface operations {
             path: {
                 build_id: number;
                 /** @description The groups of a room's contents, each a field of `Room`. */
-                group: "things" | "stored" | "openings" | "sockets" | "modes" | "kept_clear";
+                group: "things" | "stored" | "openings" | "sockets" | "modes" | "kept_clear" | "circuits";
                 content_id: string;
             };
             cookie?: never;

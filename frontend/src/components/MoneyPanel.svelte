@@ -70,6 +70,23 @@
       {/if}
     </tfoot>
   </table>
+  {#if costs.works.length > 0}
+    <table class="w-full text-sm">
+      <caption class="text-left font-semibold">Building works, outside the total</caption>
+      <tbody>
+        {#each costs.works as line (line.id)}
+          <tr class="border-b border-base-300 align-top">
+            <td class="py-1.5 pr-2"
+              >{line.label}{line.quantity === '1' ? '' : `, ${line.quantity}`}
+              {#if line.missing}<span class="text-blocked block text-xs">{line.missing} is not known</span
+                >{/if}
+            </td>
+            <td class="py-1.5 text-right whitespace-nowrap">{line.up_front?.text ?? 'not known'}</td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {/if}
   <dl class="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
     <dt>
       Over {costs.horizon_years} years

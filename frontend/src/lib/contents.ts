@@ -8,6 +8,7 @@ export const GROUP_WORDS: Record<ContentGroup, string> = {
   stored: 'What it must still hold',
   modes: 'Other uses of the room',
   kept_clear: 'Kept clear',
+  circuits: 'Further circuits',
 }
 export const KINDS: Record<ContentGroup, Record<string, string>> = {
   things: {
@@ -40,6 +41,7 @@ export const KINDS: Record<ContentGroup, Record<string, string>> = {
     spectators: 'people look on',
     other: 'something else',
   },
+  circuits: { circuit: 'circuit' },
   kept_clear: { people: 'people', seats: 'seats', open_floor: 'open floor', way: 'a way through' },
 }
 
@@ -64,6 +66,10 @@ export const LENGTHS: Record<ContentGroup, Asked[]> = {
   things: [...PLACE, { field: 'z_m', label: 'Lower edge' }, ...SIZE],
   stored: [...PLACE, ...SIZE],
   modes: [],
+  circuits: [
+    { field: 'breaker_a', label: 'Its breaker', optional: true },
+    { field: 'other_load_w', label: 'Other load on it' },
+  ],
   kept_clear: [...PLACE, ...SIZE],
   openings: [
     { field: 'along_m', label: 'Begins at' },
@@ -74,6 +80,7 @@ export const LENGTHS: Record<ContentGroup, Asked[]> = {
   sockets: [
     { field: 'along_m', label: 'Along the wall' },
     { field: 'height_m', label: 'Above the floor' },
+    { field: 'outlets', label: 'Outlets' },
   ],
 }
 export const NEW_PLACE: Asked[] = [
@@ -136,6 +143,7 @@ export const CHOICES: Record<ContentGroup, Choosing[]> = {
     },
   ],
   sockets: [WALL],
+  circuits: [],
   modes: [],
   kept_clear: [],
 }

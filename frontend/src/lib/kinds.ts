@@ -47,6 +47,7 @@ export const KIND_WORDS: Record<string, string> = {
   lamp: 'lamp',
   speaker: 'speaker',
   heater: 'heater',
+  cooler: 'cooler',
   ventilation: 'ventilation',
   co_alarm: 'carbon-monoxide alarm',
   stand: 'stand or tripod',

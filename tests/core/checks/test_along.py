@@ -4,15 +4,18 @@ from core.checks.along import gap_behind_screen, picture_offset
 from core.checks.readings import BayMiddle
 from core.checks.verdict import Told
 from core.geometry.picture import Picture
+from core.model.kit import Beside
 from core.model.parts import Net
 from core.quantities import UnitSystem
 from tests.core.checks.base import METRIC, CheckTestCase, answer
 from tests.core.worlds import BARE_FLOOR, layout, left_hander, places, player, room
 
+NO_NETS = Beside[Net]()
+
 
 class GapTests(CheckTestCase):
     def answer(self, gap_m: float, foam_m: float = 0.0) -> Told:
-        return gap_behind_screen(room(wall_foam_m=foam_m), layout(screen_y_m=gap_m), None)
+        return gap_behind_screen(room(wall_foam_m=foam_m), layout(screen_y_m=gap_m), None, NO_NETS)
 
     def test_bare_wall(self) -> None:
         self.assert_verdict(self.answer(0.40), "clear", "400 mm", "300 mm", "100 mm")
@@ -36,7 +39,7 @@ class GapTests(CheckTestCase):
     def test_foam_does_not_help_a_net(self) -> None:
         """It gives 0.30 m whatever is on the wall: 0.25 is 50 mm short, and 0.40 comfortable."""
         net = Net(id="net", maker="Maker", name="Net", gives_m=0.30)
-        verdict = gap_behind_screen(room(), layout(screen_y_m=0.25), net)
+        verdict = gap_behind_screen(room(), layout(screen_y_m=0.25), net, NO_NETS)
         self.assert_verdict(verdict, "blocked", "250 mm", "300 mm", "−50 mm", "Move the screen 150 mm into the room.")
         self.assertEqual(len(verdict.cures), 1)
 

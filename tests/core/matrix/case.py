@@ -53,6 +53,12 @@ def stove(**facts: Any) -> dict[str, Any]:
     return {"id": "stove", "kind": "heater", "name": "stove", "fixed_to": "floor", **sizes, **facts}
 
 
+def net_before(**facts: Any) -> Part:
+    """A net that hangs before a sheet of 2.6 × 2.5 m."""
+    usual = {"stops": "any_ball", "rated_ball_speed_m_s": 90.0, "gives_m": 0.3, "stand_off_m": 2.0}
+    return extra("net", "Before", **{"width_m": 2.6, "height_m": 2.5, **usual, **facts})
+
+
 WIDE_DOOR: dict[str, Any] = {
     "id": "door",
     "kind": "door",

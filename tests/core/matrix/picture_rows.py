@@ -4,7 +4,7 @@ from typing import Any
 
 from core.model.parts import Edge, Net, Part, ProjectionSheet
 from tests.core import worlds
-from tests.core.matrix.case import WINDOW, Case, blocked, clear, extra, pendant, post, tight, unknown
+from tests.core.matrix.case import WINDOW, Case, blocked, clear, extra, net_before, pendant, post, tight, unknown
 
 NET = Net(id="net", maker="Maker", name="Net", width_m=2.6, height_m=2.5)
 SHEET_ONLY = ProjectionSheet(id="sheet", maker="Maker", name="Sheet", width_m=2.6, height_m=2.5)
@@ -188,6 +188,12 @@ ROWS: dict[str, list[Case]] = {
         clear("90.0 m/s | 66.0 m/s | 24.0 m/s", "and club speed is told besides", screen__rated_club_speed_m_s=54),
         tight("68.0 m/s | 66.0 m/s | 2.0 m/s", "a twentieth of 66 is 3.3", screen__rated_ball_speed_m_s=68),
         blocked("60.0 m/s | 66.0 m/s | −6.0 m/s", "6 short", screen__rated_ball_speed_m_s=60),
+        blocked(
+            "60.0 m/s | 66.0 m/s | −6.0 m/s",
+            "the net before a sheet is what is struck",
+            swap=[SHEET_ONLY],
+            beside=[net_before(rated_ball_speed_m_s=60.0)],
+        ),
         unknown("The rated ball speed of Square", screen__rated_ball_speed_m_s=None, screen__rated_club_speed_m_s=54),
     ],
     "screen.room": [
@@ -214,6 +220,24 @@ ROWS: dict[str, list[Case]] = {
         ),
         blocked("stops soft balls | stops any ball | –", "nobody chose soft ones", screen__stops="soft_balls"),
         blocked("projection sheet | stops any ball | –", "a sheet is never struck", swap=[SHEET_ONLY]),
+        clear(
+            "stops any ball | stops any ball | –",
+            "a net as large as the sheet behind it",
+            swap=[SHEET_ONLY],
+            beside=[net_before()],
+        ),
+        tight(
+            "2.50 m | 2.60 m | 100 mm short, tolerated",
+            "0.1 m of the sheet shows",
+            swap=[SHEET_ONLY],
+            beside=[net_before(width_m=2.5)],
+        ),
+        blocked(
+            "2.30 m | 2.60 m | −300 mm",
+            "0.3 m of it does",
+            swap=[SHEET_ONLY],
+            beside=[net_before(width_m=2.3)],
+        ),
         unknown("The kind of balls that it stops of Square", screen__stops=None),
     ],
     "screen.noise": [

@@ -1,6 +1,6 @@
 """The room, the swings in it, power, light, air and noise."""
 
-from core.model.parts import Net
+from core.model.parts import Net, ProjectionSheet
 from tests.core import worlds
 from tests.core.matrix.case import (
     WIDE_DOOR,
@@ -10,6 +10,7 @@ from tests.core.matrix.case import (
     clear,
     extra,
     mode,
+    net_before,
     pendant,
     post,
     stove,
@@ -25,7 +26,16 @@ RADIATOR = {"id": "radiator", "kind": "radiator", "name": "radiator", "x_m": 0.0
     "height_m": 0.6,
     "fixed_to": "wall",
 }
+SOCKET = {"id": "socket", "name": "socket", "wall": "left", "along_m": 3.5}
+WORKSHOP = {"id": "workshop", "name": "workshop", "breaker_a": 16, "other_load_w": 2600}
+SHEET = ProjectionSheet(id="sheet", maker="Maker", name="Sheet", width_m=2.6, height_m=2.5)
 NET = Net(id="net", maker="Maker", name="Net", width_m=2.6, height_m=2.5)
+
+
+def car(**places: float) -> dict[str, object]:
+    """On the left, from a metre off the screen wall on, while people play."""
+    sizes = {"x_m": 0.0, "y_m": 1.0, "width_m": 1.0, "length_m": 2.0, "height_m": 1.5, **places}
+    return worlds.stored(id="car", kind="car", name="car", while_playing="stays", **sizes).model_dump()
 
 
 def crate(width_m: float, **facts: object) -> dict[str, object]:
@@ -45,6 +55,13 @@ ROWS: dict[str, list[Case]] = {
         blocked("250 mm | 300 mm | −50 mm", "0.25 without foam", layout__screen_y_m=0.25),
         clear("400 mm | 250 mm | 150 mm", "the net gives 0.25, and 0.35 is comfortable", swap=[NET], net__gives_m=0.25),
         blocked("400 mm | 500 mm | −100 mm", "the net gives 0.5", swap=[NET], net__gives_m=0.5),
+        clear(
+            "50 mm | 0 mm | 50 mm",
+            "a sheet behind a net may hang at the wall",
+            swap=[SHEET],
+            beside=[net_before()],
+            layout__screen_y_m=0.05,
+        ),
         unknown("The way that it gives of Net", swap=[NET]),
     ],
     "room.ball_to_screen": [
@@ -53,6 +70,12 @@ ROWS: dict[str, list[Case]] = {
         blocked("1.60 m | 2.40 m | −800 mm", "2.0 − 0.4", layout__ball_y_m=2.0),
         clear("3.10 m | 2.00 m | 1.10 m", "before a net that asks for 2.0", swap=[NET], net__stand_off_m=2.0),
         tight("3.10 m | 2.20 m | 900 mm", "2.2, and 3.3 is comfortable", swap=[NET], net__stand_off_m=2.2),
+        tight(
+            "3.10 m | 2.30 m | 800 mm",
+            "2.0 to the net, which gives 0.3 before the sheet; 3.3 is comfortable",
+            swap=[SHEET],
+            beside=[net_before()],
+        ),
         unknown("The distance to stand off of Net", swap=[NET]),
     ],
     "room.behind_ball": [
@@ -189,6 +212,20 @@ ROWS: dict[str, list[Case]] = {
             layout__stays_up=("enclosure",),
             enclosure__outer_width_m=None,
         ),
+    ],
+    "room.fragile": [
+        clear("0.0 of 1,000 balls | at most 1 of 1,000 | –", "a car behind the ball", room__stored=(car(y_m=4.5),)),
+        blocked(
+            "4.7 of 1,000 balls | at most 1 of 1,000 | –",
+            "a car on the left, ahead of the ball: shanks of the left-hander, 5 of 1,000, and nearly all of them",
+            room__stored=(car(),),
+        ),
+        tight(
+            "0.3 of 1,000 balls | at most 1 of 1,000 | –",
+            "a low one in the corner of these ways",
+            room__stored=(car(y_m=2.4, length_m=0.3, height_m=0.3, width_m=0.5),),
+        ),
+        unknown("The outer width of Box", room__stored=(car(y_m=4.5),), enclosure__outer_width_m=None),
     ],
     "layout.modes": [
         clear("nothing kept clear | nothing in the way | –", "a mode without zones", room__modes=(mode("gym"),)),
@@ -339,6 +376,12 @@ ROWS: dict[str, list[Case]] = {
         tight("11.3 A | 12.8 A | 1.5 A", "1880 W besides: 2590 / 230", room__other_load_w=1880),
         blocked("16.1 A | 12.8 A | −3.3 A", "3000 W besides", room__other_load_w=3000),
         unknown("The rating of the breaker", room__breaker_a=None),
+        blocked(
+            "13.1 A | 12.8 A | −0.3 A",
+            "machine and monitor, 410 W, at a socket of a circuit with 2600 W besides: 3010 / 230 = 13.087",
+            room__circuits=(WORKSHOP,),
+            room__sockets=(SOCKET | {"circuit": "workshop"},),
+        ),
     ],
     "power.sockets": [
         clear(
@@ -361,6 +404,28 @@ ROWS: dict[str, list[Case]] = {
             beside=[extra("power_strip", sockets=2, surge_protected=True)],
         ),
         unknown("Where the sockets are", room__sockets=()),
+    ],
+    "air.cooling": [
+        clear("1,399 W | 1,932 W | 533 W", "2 × 150, 710 W of devices and 1.2 × 1.2 m of glass, 388.8, in 96.6 m³"),
+        tight(
+            "2,334 W | 1,932 W | 402 W over, tolerated",
+            "1.2 × 1.0 m of glass more 324 W, and a heater of 1000 W",
+            room__openings=(WINDOW | {"width_m": 1.2},),
+            beside=[extra("heater", power_w=1000)],
+        ),
+        clear(
+            "434 W | 1,932 W | 1,498 W",
+            "the same less 2000 W, with 100 W of its own",
+            room__openings=(WINDOW | {"width_m": 1.2, "opens": "inward"},),
+            beside=[extra("heater", power_w=1000), extra("cooler", cools_w=2000, hose=True, power_w=100)],
+        ),
+        blocked(
+            "no window opens | a way out for the hose | –",
+            "the hose has nowhere to go",
+            room__openings=(WINDOW,),
+            beside=[extra("cooler", cools_w=2000, hose=True, power_w=100)],
+        ),
+        unknown("Which windows and doors the room has", room__openings=()),
     ],
     "air.fresh": [
         clear(

@@ -90,6 +90,17 @@
         void build.changeBrief(`owned things ${VALUATION_WORDS[valuation]}`, { valuation })}
     />.
   </p>
+  <p>
+    A licensed electrician asks
+    <QuantityField
+      label="Fee for an outlet"
+      field="brief.outlet_minor"
+      text={build.texts['brief.outlet_minor'] ?? ''}
+      hint="not asked yet"
+      commit={(typed) => build.changeBrief(`an outlet ${typed}`, { outlet_minor: typed })}
+    />
+    for one more outlet.
+  </p>
   <ExchangeRates {brief} {wanted} />
   <Steers
     fields={[

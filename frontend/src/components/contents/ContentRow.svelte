@@ -16,6 +16,7 @@
   let { group, content, index }: Props = $props()
   const build = $derived(useBuild()())
   const subject = $derived(`${group}/${content.id}`)
+  const circuits = $derived(build.reply?.build.room.circuits ?? [])
   const open = $derived(view.chosen === subject)
   const asked = $derived<Asked[]>([
     ...LENGTHS[group],
@@ -77,7 +78,7 @@
           label="{label}, {content.name}"
           text={text(field)}
           width="7.5rem"
-          hint={field === 'lumens' ? 'not said' : optional ? 'as now' : ''}
+          hint={field === 'lumens' || field === 'breaker_a' ? 'not said' : optional ? 'as now' : ''}
           commit={(typed) =>
             change(`${label.toLowerCase()} ${typed}`, { [field]: optional && typed === '' ? null : typed })}
         />
@@ -103,6 +104,19 @@
           choose={(value) => void change(options[value] ?? value, { [field]: answerOf(value) })}
         />
       {/each}
+      {#if group === 'sockets' && circuits.length > 0}
+        <span>On</span>
+        <Choice
+          label="Circuit of {content.name}"
+          narrow
+          value={typeof content.circuit === 'string' ? content.circuit : ''}
+          options={{
+            '': 'the breaker above',
+            ...Object.fromEntries(circuits.map(({ id, name }) => [id, name])),
+          }}
+          choose={(circuit) => void change('circuit', { circuit: circuit === '' ? null : circuit })}
+        />
+      {/if}
       {#if chosen('kind') === 'door' && chosen('opens') !== 'not'}
         <label class="col-span-2 flex items-center gap-2">
           <input

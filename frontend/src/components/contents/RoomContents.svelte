@@ -26,4 +26,5 @@
   empty="Nobody has looked yet. A door that opens into the room needs its swing."
 />
 <ContentList group="sockets" looked="sockets" empty="Nobody has looked yet." />
+<ContentList group="circuits" empty="None: all sockets hang on the breaker that is entered above." />
 <JoistFields />
