@@ -79,7 +79,9 @@ def fragile_things(
     things = [FragileThing(one.key, one.name, one.box) for one in solids if one.key in vehicles | lamps]
     if television is not None:
         at_x_m = spot.at[0] if spot else sum(x for x, _ in places.spots) / len(places.spots)
-        things.append(FragileThing("", television.name, _television(television, at_x_m, layout.screen_y_m)))
+        half_m = known(television, "width_m") / 2
+        inside_m = max(half_m, min(at_x_m, room.width_m - half_m))
+        things.append(FragileThing("", television.name, _television(television, inside_m, layout.screen_y_m)))
     return Fragile(tuple(things)) if things else None
 
 

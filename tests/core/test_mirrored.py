@@ -12,7 +12,7 @@ from core.report.evaluation_of import evaluation_of
 from tests.core.mirroring import mirrored
 from tests.core.random_builds import furnished_build, sample_parts, seeds
 
-HANDED = {"monitor.hands", "screen.sides"}
+HANDED = {"monitor.hands", "screen.sides", "room.fragile"}
 """What is made for one hand is not made for the other; one net for two hands hangs on the right."""
 NEAR_M = 5e-4
 """Places are stored to the tenth of a millimetre."""
