@@ -45,6 +45,7 @@ from core.checks import (
     stages,
     strike,
     swing,
+    used,
     wishes,
     works,
 )
@@ -105,6 +106,7 @@ __all__ = [
     "stages",
     "strike",
     "swing",
+    "used",
     "wishes",
     "works",
 ]

@@ -227,11 +227,13 @@ def warmth(
         headline=lambda: (
             say("{radiator} of the house heats it", radiator=radiators[0])
             if radiators
-            else say("{has} of heat, {needed} keep it at 15 °C, 59 °F", has=limit.has, needed=limit.wants)
+            else say("{playing} outside is warm enough", playing=_celsius(outside_c))
+            if not degrees
+            else say("{has} of heat for {need} to keep {it}", has=limit.has, need=limit.wants, it=_celsius(PLAYING_C))
         ),
         formula="heat of all heaters − (U·A·ΔT + 0.33·n·V·ΔT)",
         inputs=lambda: (
-            Input("Degrees to keep", f"{degrees:g}", Basis.MEASURED),
+            Input("Outside", _celsius(outside_c), Basis.TRADE),
             Input("Walls, floor and ceiling", f"{area_m2:.0f} m²", Basis.MEASURED),
             Input("Volume", f"{volume_m3:.1f} m³", Basis.MEASURED),
             Input("Insulated", yes_or_no(room.insulated), Basis.MEASURED),
@@ -396,6 +398,10 @@ def _level(part: Machine | Display | Heater | Ventilation | Cooler) -> tuple[flo
 def opened(room: Room) -> list[str]:
     """Names of the windows and doors that open. Raises `MissingFact` while no window or door was entered."""
     return [opening.name for opening in looked_for(room, Looked.OPENINGS) if opening.opens is not Opens.NOT]
+
+
+def _celsius(value: float) -> Quantity:
+    return Quantity(value, Unit.CELSIUS)
 
 
 def _watts(value: float) -> Quantity:

@@ -24,6 +24,7 @@ class Place:
 
 IN_ROOM = Place(Step.ROOM)
 IN_BUDGET = Place(Step.BRIEF)
+PARTS_STEP = Place(Step.PARTS)
 
 
 def on(slot: Slot) -> Place:

@@ -1,6 +1,7 @@
 """A build: the brief, the room, the layout, and the parts that hang on the chain."""
 
 from collections.abc import Mapping
+from datetime import date
 from enum import StrEnum
 from functools import cache, lru_cache
 from typing import Annotated, Literal, Self, TypeVar
@@ -11,6 +12,7 @@ from core.model.brief import Brief, Purpose, Stage
 from core.model.household import Looks
 from core.model.laying import Laid
 from core.model.parts import Display, Enclosure, Flooring, LaunchMonitor, Machine, Mat, Part, Surface, Title
+from core.model.parts.base import Year
 from core.model.record import Hours, Identifier, Metres, MinorMoney, Name, Pieces, Record
 from core.model.room import Layout, Room
 
@@ -94,6 +96,12 @@ class HungPart(Record):
     """Stays while others change: it is not swapped or taken down before it is unlocked."""
     signal: Literal["good", "weak"] | None = None
     """What a test of its signal through the air showed where it is used."""
+    used: bool = False
+    """Bought from somebody who had it before, or ex-display."""
+    new_in: Year | None = None
+    """The year in which it was new, of what is used or owned."""
+    warranty_until: date | None = None
+    """Until when somebody answers for it."""
     used_hours: Hours | None = None
     """Hours that it has run already, where it was bought used or is owned."""
     bounce_m: Metres | None = None

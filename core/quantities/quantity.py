@@ -57,6 +57,8 @@ class Quantity(NamedTuple):
         '134.2 mph'
         >>> Quantity(0.75, Unit.SHARE).text(UnitSystem.METRIC)
         '75 %'
+        >>> Quantity(15.0, Unit.CELSIUS).text(UnitSystem.IMPERIAL)
+        '59 °F'
         """
         if self.unit is Unit.METRE:
             return format_length(round(self.value, TOLD_DECIMALS_M), system)
@@ -64,6 +66,8 @@ class Quantity(NamedTuple):
         decimals = _DECIMALS.get(self.unit, 0)
         if self.unit is Unit.SHARE:
             value *= 100
+        if self.unit is Unit.CELSIUS and system is UnitSystem.IMPERIAL:
+            return f"{value * 9 / 5 + 32:.0f} °F".replace("-", "−")
         if system is UnitSystem.IMPERIAL and self.unit in _IMPERIAL_FACTORS:
             factor, symbol = _IMPERIAL_FACTORS[self.unit]
             value, decimals = value / factor, 1

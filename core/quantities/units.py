@@ -37,6 +37,7 @@ class Unit(StrEnum):
     MILLISECOND = "ms"
     HOUR = "h"
     WATT = "W"
+    CELSIUS = "°C"
     KILOGRAM = "kg"
     DECIBEL = "dB"
     LITRE_PER_SECOND = "L/s"

@@ -7,6 +7,7 @@ import CatalogueView from './views/CatalogueView.svelte'
 import MeasureView from './views/MeasureView.svelte'
 import NotFound from './views/NotFound.svelte'
 import PartsView from './views/PartsView.svelte'
+import PrintView from './views/PrintView.svelte'
 import RoomsView from './views/RoomsView.svelte'
 import RoomView from './views/RoomView.svelte'
 
@@ -20,6 +21,7 @@ export const { p, navigate, route } = createRouter({
     '/room/measure': MeasureView,
     '/parts': PartsView,
     '/catalogue': CatalogueView,
+    '/print': PrintView,
     layout: BuildShell,
   },
   '*': NotFound,

@@ -1,6 +1,7 @@
 """The real interface in headless Chromium, failing on any console error, page error or failed request."""
 
 import os
+import re
 from pathlib import Path
 from typing import ClassVar
 
@@ -15,6 +16,14 @@ from tests.browser.chromium import DESK, EXECUTABLE, FLAGS
 AXE = Path(__file__).resolve().parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
 WCAG = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
 EXPECT_MS = 10_000
+
+
+MOST_TABS = 250
+FOCUSED = """(() => {
+  const at = document.activeElement
+  return at.getAttribute('aria-label') || at.labels?.[0]?.innerText || at.innerText || ''
+})()"""
+"""What somebody who sees nothing is told of where they are."""
 
 
 @override_settings(LOCAL=True, ALLOWED_HOSTS=["localhost", "127.0.0.1"])
@@ -102,6 +111,28 @@ class BrowserTestCase(StaticLiveServerTestCase):
         field.fill(text)
         field.press("Enter")
         self.saved(page)
+
+    def tab_to(self, name: str) -> None:
+        """Walk by Tab to what is called `name`, a pattern."""
+        wanted = re.compile(name, re.DOTALL)
+        for _ in range(MOST_TABS):
+            self.page.keyboard.press("Tab")
+            if wanted.search(self.page.evaluate(FOCUSED)):
+                return
+        self.fail(f"no way by keys to {name}")
+
+    def press_on(self, name: str, key: str = "Enter") -> None:
+        """Walk by Tab to what is called `name` and press a key on it."""
+        self.tab_to(name)
+        self.page.keyboard.press(key)
+
+    def key_in(self, name: str, text: str) -> None:
+        """Walk by Tab to a field, type over what it holds and leave it with Enter."""
+        self.tab_to(name)
+        self.page.keyboard.press("Control+a")
+        self.page.keyboard.type(text)
+        self.page.keyboard.press("Enter")
+        self.saved()
 
     def assert_accessible(self, page: Page, what: str) -> None:
         """The axe scan finds nothing against WCAG 2.2 AA."""

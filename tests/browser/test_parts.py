@@ -16,21 +16,8 @@ from jungle.catalogue.models import Entry
 from tests.browser.base import BrowserTestCase
 from tests.browser.chromium import PHONE
 
-MOST_TABS = 250
-FOCUSED = "document.activeElement.getAttribute('aria-label') || document.activeElement.innerText || ''"
-
 
 class KeyboardTests(BrowserTestCase):
-    def press_on(self, name: str, key: str = "Enter") -> None:
-        """Walk by Tab to what is called `name` and press a key on it."""
-        wanted = re.compile(name, re.DOTALL)
-        for _ in range(MOST_TABS):
-            self.page.keyboard.press("Tab")
-            if wanted.search(self.page.evaluate(FOCUSED)):
-                self.page.keyboard.press(key)
-                return
-        self.fail(f"no way by keys to {name}")
-
     def test_a_whole_chain_is_hung_from_nothing_by_keys_alone(self) -> None:
         build = start_build(self.build.owner, Build(name="By keys"))
         page = self.page

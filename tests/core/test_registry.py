@@ -192,6 +192,8 @@ class JobTests(TestCase):
         car = worlds.stored(kind="car", while_playing="stays").model_dump()
         used = worlds.full_room(modes=({"id": "gym", "kind": "gym", "name": "gym"},), stored=(car,))
         build = worlds.full_build(room=used, brief=worlds.full_brief())
+        had = build.chain[Slot.DISPLAY].model_copy(update={"owned": True, "new_in": 2022})
+        build = build.model_copy(update={"chain": {**build.chain, Slot.DISPLAY: had}})
         report = evaluate(build, worlds.full_parts(), today=date(2026, 11, 25))
         answered = {verdict.id for verdict in report.verdicts}
         other_kinds = {"monitor.beside", "monitor.overhead", "monitor.drilling", "monitor.case", "machine.mirror"}

@@ -150,7 +150,9 @@ def _measure(group: Element, dimension: Dimension, page: _Page, system: UnitSyst
 
 
 def _text(group: Element, at: tuple[float, float], text: str, anchor: str = "start") -> None:
-    attributes = {"x": f"{at[0]:.2f}", "y": f"{at[1]:.2f}", "fill": "#22302b", "stroke": "none", "text-anchor": anchor}
+    # A rim of paper keeps a figure readable on the line that it belongs to.
+    rim = {"stroke": "#ffffff", "stroke-width": "1.1", "stroke-linejoin": "round", "paint-order": "stroke"}
+    attributes = {"x": f"{at[0]:.2f}", "y": f"{at[1]:.2f}", "fill": "#22302b", **rim, "text-anchor": anchor}
     SubElement(group, "text", attributes).text = text
 
 

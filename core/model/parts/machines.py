@@ -37,7 +37,8 @@ class Machine(Device):
     graphics_name: Label | None = None
     """What a hardware report calls its graphics."""
     graphics_grade: Grade | None = None
-    """Class of its graphics."""
+    """Class of its graphics, 1 to 10: 2 shows films and office work, 4 plays games of ten years ago at 1,080 lines,
+    6 one of today at 1,080 lines and middling settings, 8 the same at 2,160 lines, 10 with everything turned up."""
     graphics_memory_gb: Gigabytes | None = None
     """Memory of its graphics alone."""
     memory_gb: Gigabytes | None = None
@@ -45,7 +46,8 @@ class Machine(Device):
     processor_name: Label | None = None
     """What a hardware report calls its processor."""
     processor_grade: Grade | None = None
-    """Class of its processor."""
+    """Class of its processor, 1 to 10: 2 is a plain tablet, 4 an office computer of eight years, 6 one of four years,
+    8 a desktop bought for games last year, 10 one that films are cut on."""
     storage_gb: Gigabytes | None = None
     """Free storage."""
     output_lines: OutputLines | None = None

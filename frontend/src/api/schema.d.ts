@@ -2107,6 +2107,22 @@ export interface components {
              */
             signal?: ("good" | "weak") | null;
             /**
+             * Used
+             * @description Bought from somebody who had it before, or ex-display.
+             * @default false
+             */
+            used: boolean;
+            /**
+             * New In
+             * @description The year in which it was new, of what is used or owned.
+             */
+            new_in?: number | null;
+            /**
+             * Warranty Until
+             * @description Until when somebody answers for it.
+             */
+            warranty_until?: string | null;
+            /**
              * Used Hours
              * @description Hours that it has run already, where it was bought used or is owned.
              */
@@ -4168,6 +4184,12 @@ export interface components {
             locked?: boolean;
             /** Signal */
             signal?: ("good" | "weak") | null;
+            /** Used */
+            used?: boolean;
+            /** New In */
+            new_in?: number | null;
+            /** Warranty Until */
+            warranty_until?: string | null;
             /** Used Hours */
             used_hours?: string | number | null;
             /** Bounce M */

@@ -91,12 +91,14 @@ export function labelsOf(sheet: Sheet, shapes: Scene['shapes'], lines: Drawn[], 
   const titles = [sheet.floorTitle, sheet.sectionTitle].map((y, number) =>
     boxAround({ x: frames[number ? 'section' : 'floor'].x + 92, y: y - 4 }, { width: 184, height: 14 }),
   )
+  // What is drawn beyond a wall may reach up to a title, which says nothing that one has to read.
+  const titled = titles.map((title) => !grips.some((grip) => overlap(grip, title)))
   const figures = place(lines.map(figureOf), [...grips, ...titles], page)
   const around = [...grips, ...titles, ...figures.map(({ at, size }) => boxAround(at, size))]
   const names = (['floor', 'section', 'front'] as const).flatMap((view) =>
     namesIn(frames[view], view, shapes),
   )
-  return { figures, names: place(names, around, page) }
+  return { figures, names: place(names, around, page), titled }
 }
 
 function figureOf(line: Drawn): Wanted {

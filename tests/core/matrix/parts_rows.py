@@ -27,6 +27,42 @@ TABLET = Tablet.model_validate(
 ANY_PORT = "HDMI, DisplayPort"
 
 ROWS: dict[str, list[Case]] = {
+    "parts.used": [
+        clear(
+            "3.0 years | 10.0 years | 7.0 years",
+            "a display of 2023, with a warranty",
+            hung_display__used=True,
+            hung_display__new_in=2023,
+            hung_display__warranty_until="2027-05-01",
+        ),
+        tight(
+            "6.0 years | 10.0 years | 4.0 years",
+            "past half of its time",
+            hung_display__used=True,
+            hung_display__new_in=2020,
+            hung_display__warranty_until="2027-05-01",
+        ),
+        tight(
+            "no warranty | a warranty | –",
+            "young, but nobody answers for it",
+            hung_display__used=True,
+            hung_display__new_in=2025,
+            hung_display__warranty_until="2026-05-01",
+        ),
+        tight(
+            "12.0 years | 10.0 years | 2.0 years over, tolerated",
+            "one's own is used until it breaks",
+            hung_display__owned=True,
+            hung_display__new_in=2014,
+        ),
+        blocked(
+            "12.0 years | 10.0 years | −2.0 years",
+            "past its time",
+            hung_display__used=True,
+            hung_display__new_in=2014,
+        ),
+        unknown("The year in which Lamp was new", hung_display__used=True),
+    ],
     "title.monitor": [
         clear("tier 0 | tier 0 | 0 tiers", "native, asks no plan"),
         tight(

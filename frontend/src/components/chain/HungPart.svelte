@@ -127,6 +127,41 @@
       commit={(typed) => build.decide(slot, `test shot ${typed}`, { bounce_m: typed })}
     />
   {/if}
+  <label class="flex min-h-7 items-center gap-2">
+    <input
+      type="checkbox"
+      class="checkbox checkbox-sm checkbox-primary"
+      checked={hung.used}
+      onchange={(event) => void build.decide(slot, 'used or new', { used: event.currentTarget.checked })}
+    />
+    Bought used
+  </label>
+  {#if hung.used || hung.owned}
+    <QuantityField
+      label="Was new in the year"
+      showLabel
+      text={hung.new_in ? String(hung.new_in) : ''}
+      hint="not said"
+      commit={(typed) =>
+        /^\d*$/.test(typed)
+          ? build.decide(slot, `new in ${typed}`, { new_in: typed === '' ? null : Number(typed) })
+          : Promise.resolve([{ field: 'new_in', value: typed, accepted: 'a year such as 2021' }])}
+    />
+  {/if}
+  {#if hung.used}
+    <label class="flex flex-col">
+      <span class="text-xs text-faint">Warranty until</span>
+      <input
+        type="date"
+        class="blank"
+        value={hung.warranty_until ?? ''}
+        onchange={(event) =>
+          void build.decide(slot, 'warranty', {
+            warranty_until: event.currentTarget.value === '' ? null : event.currentTarget.value,
+          })}
+      />
+    </label>
+  {/if}
   {#if !hung.locked}
     <button class="btn btn-outline btn-primary btn-xs" onclick={() => void build.takeDown(slot, part.name)}
       >Take it out</button

@@ -68,12 +68,21 @@
           <line x1="0" y1="0" x2="0" y2="5" class="stroke-error" stroke-width="2.4" />
         </pattern>
       </defs>
-      <text x={sheet.floor.x} y={sheet.floorTitle} class="fill-faint font-display text-[11px]"
-        >{scene.width_m === 0 ? 'TOWARD THE SCREEN · from the ball' : 'FLOOR PLAN · target to the left'}</text
-      >
-      <text x={sheet.section.x} y={sheet.sectionTitle} class="fill-faint font-display text-[11px]">
-        SECTION · from the side
-      </text>
+      {#if labels.titled[0]}<text
+          x={sheet.floor.x}
+          y={sheet.floorTitle}
+          class="fill-faint font-display text-[11px]"
+          >{scene.width_m === 0
+            ? 'TOWARD THE SCREEN · from the ball'
+            : 'FLOOR PLAN · target to the left'}</text
+        >{/if}
+      {#if labels.titled[1]}<text
+          x={sheet.section.x}
+          y={sheet.sectionTitle}
+          class="fill-faint font-display text-[11px]"
+        >
+          SECTION · from the side
+        </text>{/if}
       {#each shapes.filter((shape) => shape.meaning === 'room') as room (room.view)}
         <Walls frame={sheet[room.view]} {room} />
       {/each}

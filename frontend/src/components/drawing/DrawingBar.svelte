@@ -8,6 +8,7 @@
   import { useBuild } from '../../lib/build.svelte'
   import DrawingKey from './DrawingKey.svelte'
   import { isTyping } from '../../lib/keys'
+  import { p } from '../../router'
   import { preferences } from '../../lib/preferences.svelte'
   import { type LayoutName, view } from '../../lib/view.svelte'
 
@@ -162,6 +163,11 @@
     <div class="absolute top-full right-0 z-30 grid w-60 gap-1 border bg-base-100 p-2 max-sm:static">
       <button class="btn justify-start btn-ghost btn-sm" onclick={print}
         ><Printer size={15} aria-hidden="true" />Print on one page</button
+      >
+      <a
+        class="btn justify-start btn-ghost btn-sm"
+        href={p('/builds/:id/print', { params: { id: String(build.id) } })}
+        ><Printer size={15} aria-hidden="true" />Print with the verdicts</a
       >
       <a class="btn justify-start btn-ghost btn-sm" href="{address}.svg?layout={view.layout}" download
         >Save as SVG, to scale</a
