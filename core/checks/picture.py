@@ -12,6 +12,7 @@ from core.checks.limits import ENDLESS, State, Words, at_least, at_most, tightes
 from core.checks.places import between, on
 from core.checks.readings import HANGING_DROP_M, PROJECTOR_BODY_M, BallPlaces, BayMiddle, LensBand, OwnBall, Throw
 from core.checks.register import check
+from core.checks.signal import ArrivingLines
 from core.checks.verdict import Answer, Basis, Cure, Input, press
 from core.checks.weights import tolerance_of
 from core.geometry.beam import light_passes_m
@@ -429,16 +430,18 @@ def contrast(
 @check("picture.sharpness", title="Sharpness from the ball", place=between(Slot.DISPLAY, Slot.SCREEN))
 def sharpness(
     brief: Annotated[Brief, "purposes"],
-    projector: Annotated[Projector, "width_px"],
+    projector: Annotated[Projector, "height_px", "width_px"],
     picture: Picture,
     raster: Raster,
     places: BallPlaces,
+    arriving: ArrivingLines | None,
 ) -> Answer:
     """Pixels a degree at the ball: below 30 pixels are plain to see, the eye resolves about 60.
 
-    That is no bar to golf; where films are a must, it is.
+    That is no bar to golf; where films are a must, it is. A panel shows no more lines than arrive.
     """
-    across_px = known(projector, "width_px") * picture.width_m / raster.width_m
+    shown = min(1.0, arriving.lines / known(projector, "height_px")) if arriving and arriving.lines else 1.0
+    across_px = known(projector, "width_px") * shown * picture.width_m / raster.width_m
     value = pixels_per_degree(across_px, picture.width_m, max(places.to_screen_m, NEAREST_EYE_M))
     limit = at_least(
         value,

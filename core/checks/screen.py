@@ -2,6 +2,7 @@
 
 from typing import Annotated, NamedTuple
 
+from core.bay import SIDE_BULGE_M
 from core.checks.along import struck_surface
 from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input, yes_or_no
@@ -90,16 +91,20 @@ def screen_in_room(
 
 @check("enclosure.room", title="Enclosure fits the room", place=on(Slot.ENCLOSURE))
 def enclosure_in_room(
-    enclosure: Annotated[Enclosure, "depth_m", "outer_height_m", "outer_width_m"],
+    enclosure: Annotated[Enclosure, "depth_m", "outer_height_m", "outer_width_m", "sides"],
     room: Annotated[Room, "width_m"],
     layout: Annotated[Layout, "screen_y_m"],
     middle: BayMiddle,
     ceiling: Ceiling,
 ) -> Answer:
-    """The enclosure's outside fits between the walls and under the ceiling."""
+    """The enclosure's outside fits between the walls and under the ceiling.
+
+    Fabric sides catch a ball by bulging outward: 0.30 m beside each is comfortable (trade).
+    """
     mouth_m = layout.screen_y_m + known(enclosure, "depth_m")
     width_m, height_m = known(enclosure, "outer_width_m"), known(enclosure, "outer_height_m")
-    return _fits_room(_Stands(width_m, height_m, (layout.screen_y_m, mouth_m)), room, middle, ceiling, ())
+    beside_m = FIT_COMFORT_M if enclosure.sides is False else 2 * SIDE_BULGE_M
+    return _fits_room(_Stands(width_m, height_m, (layout.screen_y_m, mouth_m), beside_m), room, middle, ceiling, ())
 
 
 class _Stands(NamedTuple):
@@ -108,6 +113,8 @@ class _Stands(NamedTuple):
     width_m: float
     top_m: float
     y_m: tuple[float, float]
+    beside_m: float = FIT_COMFORT_M
+    """What is left beside it on both sides together where it stands at ease."""
 
     def below(self, ceiling: Ceiling, middle_m: float) -> Limit:
         """Under the ceiling over it, with its middle there."""
@@ -120,7 +127,7 @@ class _Stands(NamedTuple):
 
     def between_walls(self, room: Room, middle_m: float) -> Limit:
         """As far to either side of its middle as the nearer wall leaves."""
-        return at_least(2 * min(middle_m, room.width_m - middle_m), self.width_m, self.width_m + FIT_COMFORT_M)
+        return at_least(2 * min(middle_m, room.width_m - middle_m), self.width_m, self.width_m + self.beside_m)
 
 
 def _fits_room(stands: _Stands, room: Room, middle: BayMiddle, ceiling: Ceiling, inputs: tuple[Input, ...]) -> Answer:

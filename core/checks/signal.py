@@ -1,5 +1,6 @@
 """Plugs, ports and lines from the machine to the displays, and what is bought to join them."""
 
+from dataclasses import dataclass
 from typing import Annotated
 
 from core.checks.asks import Ask, Test, ask_among, ask_at_least, ask_equal
@@ -244,15 +245,35 @@ def usb(
     )
 
 
-@check("picture.lines", title="Lines over the whole chain", place=between(Slot.MACHINE, Slot.DISPLAY))
-def lines(
+@dataclass(frozen=True)
+class ArrivingLines:
+    """What reaches the display, and what lets no more through."""
+
+    lines: float
+    weakest: str
+    passing: tuple[tuple[float, str], ...]
+    """What cables, adapters and splitters carry, each with its name."""
+
+
+@derive
+def arriving_lines(
     chain: ChainLines,
-    display: Annotated[Display, "height_px"],
-    title: Annotated[Title, THERE] | None,
-    machine: Annotated[Machine, THERE],
     cables: Annotated[Beside[VideoCable], "lines_max", "name"],
     adapters: Annotated[Beside[Adapter], "lines_max", "name"],
     splitters: Annotated[Beside[Splitter], "lines_max", "name"],
+) -> ArrivingLines:
+    """The least of what software, machine and all that is between them and the display do."""
+    between_them: tuple[VideoCable | Adapter | Splitter, ...] = (*cables, *adapters, *splitters)
+    passing = tuple((part.lines_max, part.name) for part in between_them if part.lines_max is not None)
+    return ArrivingLines(*min([(chain.lines, chain.weakest), *passing]), passing)
+
+
+@check("picture.lines", title="Lines over the whole chain", place=between(Slot.MACHINE, Slot.DISPLAY))
+def lines(
+    arriving: ArrivingLines,
+    display: Annotated[Display, "height_px"],
+    title: Annotated[Title, THERE] | None,
+    machine: Annotated[Machine, THERE],
 ) -> Answer:
     """A chain is as good as its weakest link: the lines that arrive against the lines that the display could show.
 
@@ -260,9 +281,7 @@ def lines(
     none arrive.
     """
     shows = known(display, "height_px")
-    between_them: tuple[VideoCable | Adapter | Splitter, ...] = (*cables, *adapters, *splitters)
-    passing = [(part.lines_max, part.name) for part in between_them if part.lines_max is not None]
-    arrive, weakest = min([(chain.lines, chain.weakest), *passing])
+    arrive, weakest, passing = arriving.lines, arriving.weakest, arriving.passing
     limit = at_least(arrive, shows, unit=Unit.LINES, tolerated=ENDLESS if arrive else 0.0)
     return Answer(
         limit,

@@ -95,8 +95,8 @@ class Player(Record):
 
     @property
     def ball_speed_m_s(self) -> float:
-        """Measured driver ball speed, or the band's, in metres a second."""
-        return self.measured_ball_speed_m_s or self.speed_band.ball_speed_m_s
+        """Ball speed off the longest club that they swing, by the driver's as measured or that of the band, in m/s."""
+        return (self.measured_ball_speed_m_s or self.speed_band.ball_speed_m_s) * self.longest_club.speed_share
 
 
 MUST = 5

@@ -89,9 +89,12 @@ class Kit:
         yield from (part for _, _, part in self.small if part is not None)
 
     def by_kind(self) -> Mapping[type, Beside[Part]]:
-        """The parts under their own kind and every kind that it is one of, each as `Beside[kind]`."""
+        """The parts under their own kind and every kind that it is one of, each as `Beside[kind]`.
+
+        What was struck off is not there, though it is still known which part it had been.
+        """
         found: dict[type[Part], list[tuple[Part, int | None]]] = {}
-        small = ((part, None) for _, _, part in self.small if part is not None)
+        small = ((part, None) for _, decision, part in self.small if part is not None and decision.choice != "strike")
         for part, count in (*((part, extra.quantity) for extra, part in self.extras), *small):
             for kind in kinds_of(type(part)):
                 found.setdefault(kind, []).append((part, count))

@@ -351,6 +351,16 @@ def _quantity(hanging: Hung, room: Room, layout: Layout) -> tuple[int, str]:
     return floor_cover(hanging.part, layout.zone_in(room.width_m, room.length_m)).units, unit_laid(hanging.part)
 
 
+def _paid_before(hanging: Hung, label: str, plan: Plan, brief: Brief, book: PriceBook) -> Line:
+    nothing = Money(0, brief.currency)
+    line = Line(hanging.slot, label, Payment.OWNED, nothing, nothing, licence=plan.id)
+    try:
+        worth = in_currency(book.plan_price(hanging.part, plan), brief)
+    except MissingFact as missing:
+        return line._replace(worth_missing=missing.missing)
+    return line._replace(replacement_value=worth, newcomers=worth)
+
+
 def _plan_line(hanging: Hung, plan: Plan, brief: Brief, book: PriceBook, monitor_plan: Plan | None) -> Line:
     nothing = Money(0, brief.currency)
     label = f"{hanging.part.name}: plan {plan.name}"
@@ -358,6 +368,9 @@ def _plan_line(hanging: Hung, plan: Plan, brief: Brief, book: PriceBook, monitor
         return Line(hanging.slot, label, Payment.BUNDLED, nothing, nothing, licence=plan.id)
     if plan.billing is Billing.FREE:
         return Line(hanging.slot, label, Payment.FREE, nothing, nothing, licence=plan.id)
+    if plan.billing is Billing.ONCE and hanging.decided.owned:
+        # Paid when it was bought; a newcomer pays it anew.
+        return _paid_before(hanging, label, plan, brief, book)
     try:
         once = in_currency(book.plan_price(hanging.part, plan), brief) if plan.billing is Billing.ONCE else nothing
         yearly = yearly_fee(hanging.part, plan, brief, book)

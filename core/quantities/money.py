@@ -90,10 +90,12 @@ def parse_minor(text: str, currency: str) -> int:
 
     >>> parse_minor("€1,250.50", "EUR"), parse_minor("1 250,5", "EUR"), parse_minor("1.250", "EUR")
     (125050, 125050, 125000)
+
+    What is finer than the currency is refused: 0.005 is no amount of euros. Raises `MoneyError`.
     """
     cleaned = re.sub(r"[\s']", "", text.replace(SYMBOLS.get(currency, currency), "").replace(currency, ""))
     decimals = DECIMALS_BY_CURRENCY[currency]
-    match = re.fullmatch(r"(?P<whole>\d{1,9}|\d{1,3}(?:[.,]\d{3})+)(?:[.,](?P<part>\d{1,2}))?", cleaned)
+    match = re.fullmatch(r"(?P<whole>\d{1,9}|[1-9]\d{0,2}(?:[.,]\d{3})+)(?:[.,](?P<part>\d{1,2}))?", cleaned)
     if match is None or (match["part"] and decimals == 0):
         raise MoneyError(text)
     whole = re.sub(r"[.,]", "", match["whole"])

@@ -97,7 +97,13 @@ def _kit(*, with_frame: bool) -> Serves:
 
 
 def _screen(*, raw: bool) -> Serves:
-    return lambda part: isinstance(part, ImpactScreen) and part.edge is not None and (part.edge is Edge.RAW) is raw
+    """One that a picture can be thrown on: a black face is no route to a projected simulator."""
+    return lambda part: (
+        isinstance(part, ImpactScreen)
+        and part.carries_picture is not False
+        and part.edge is not None
+        and (part.edge is Edge.RAW) is raw
+    )
 
 
 def _covering(kind: type[Part]) -> Serves:

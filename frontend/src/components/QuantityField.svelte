@@ -28,6 +28,7 @@
     done,
   }: Props = $props()
   const id = $props.id()
+  const EDGE = 12
   let typed = $state<string | null>(null)
   let problem = $state('')
   const shown = $derived(typed ?? text)
@@ -54,6 +55,15 @@
       event.stopPropagation()
       leave()
     }
+  }
+
+  /** What is wrong stands under the field and pushes the rest down; where it would leave the panel, further left. */
+  function keepInside(message: HTMLElement): void {
+    const field = message.parentElement?.getBoundingClientRect()
+    const panel = message.closest('section, main, dialog, aside')?.getBoundingClientRect()
+    if (!field || !panel) return
+    const over = field.left + message.offsetWidth + EDGE - Math.min(panel.right, window.innerWidth)
+    if (over > 0) message.style.marginLeft = `${-over}px`
   }
 
   function begin(input: HTMLInputElement): void {
@@ -83,12 +93,15 @@
     {@attach begin}
   />
   {#if problem}
-    <span
-      id="{id}-problem"
-      role="alert"
-      class="absolute top-full left-0 z-20 mt-1 w-64 border border-error bg-base-100 p-2 text-xs text-error"
-    >
-      {problem}
+    <span class="w-0 min-w-full">
+      <span
+        id="{id}-problem"
+        role="alert"
+        class="relative z-20 mt-1 block w-64 max-w-[90vw] border border-error bg-base-100 p-2 text-xs text-error"
+        {@attach keepInside}
+      >
+        {problem}
+      </span>
     </span>
   {/if}
 </span>

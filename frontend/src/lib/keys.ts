@@ -29,6 +29,14 @@ export function isTyping(target: EventTarget | null): boolean {
   )
 }
 
+/** The person is writing text, which has an undo of its own; a tick box or a list of choices has none. */
+export function isWriting(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    target.closest('input:not([type=checkbox], [type=radio]), textarea, [contenteditable]') !== null
+  )
+}
+
 /** The name of the shortcut that `event` is, or nothing. */
 export function shortcutOf(event: KeyboardEvent): string | null {
   const key = event.key.toLowerCase()

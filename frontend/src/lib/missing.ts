@@ -6,6 +6,7 @@ import { view } from './view.svelte'
 
 const PART = 'parts/'
 const PATIENCE_MS = 2000
+const HELD_FRAMES = 6
 
 /** Opens the view that has the field of `missing`, `brief.hours_a_week` or `parts/radar.links` say, and goes there. */
 export async function enter(missing: string, build_id: number): Promise<void> {
@@ -28,13 +29,14 @@ export async function enter(missing: string, build_id: number): Promise<void> {
   )
 }
 
-/** As soon as the view is there. */
-function focusOn(field: string, until: number): void {
+/** As soon as the view is there, and again where a panel that closes takes the focus back to where it was opened. */
+function focusOn(field: string, until: number, held = 0): void {
   const found = document.querySelector<HTMLElement>(`[data-field="${CSS.escape(field)}"]`)
-  if (found) {
+  const there = found !== null && document.activeElement === found
+  if (found && !there) {
     found.scrollIntoView({ block: 'center' })
     found.focus()
-  } else if (Date.now() < until) {
-    requestAnimationFrame(() => focusOn(field, until))
   }
+  if (held < HELD_FRAMES && Date.now() < until)
+    requestAnimationFrame(() => focusOn(field, until, there ? held + 1 : 0))
 }

@@ -2,6 +2,7 @@
   import { type Snippet, untrack } from 'svelte'
   import MoneyPanel from '../components/MoneyPanel.svelte'
   import ShortcutsPanel from '../components/ShortcutsPanel.svelte'
+  import Announcer from '../components/shell/Announcer.svelte'
   import BuildHeader from '../components/shell/BuildHeader.svelte'
   import MoneyFooter from '../components/shell/MoneyFooter.svelte'
   import Notices from '../components/shell/Notices.svelte'
@@ -10,7 +11,7 @@
   import WhyPanel from '../components/WhyPanel.svelte'
   import { BuildState, provideBuild } from '../lib/build.svelte'
   import { catalogue } from '../lib/catalogue.svelte'
-  import { isTyping, shortcutOf } from '../lib/keys'
+  import { isTyping, isWriting, shortcutOf } from '../lib/keys'
   import { panels } from '../lib/panels.svelte'
   import { preferences } from '../lib/preferences.svelte'
   import { session } from '../lib/session.svelte'
@@ -54,7 +55,8 @@
   function onkeydown(event: KeyboardEvent): void {
     const name = shortcutOf(event)
     const action = name === null ? undefined : actions[name]
-    if (!action || isTyping(event.target)) return
+    const takes = name === 'undo' || name === 'redo' ? isWriting : isTyping
+    if (!action || takes(event.target)) return
     if (name?.length === 1 && !preferences.singleKeys) return
     event.preventDefault()
     action()
@@ -74,12 +76,18 @@
   <NotFound />
 {:else if build.reply}
   <div class="shell flex h-dvh flex-col print:h-auto">
+    <button
+      class="btn sr-only btn-primary btn-sm focus:not-sr-only focus:absolute focus:z-50"
+      onclick={() => scrolled?.focus()}>Skip to the view</button
+    >
+    <Announcer />
     <BuildHeader toggleUnits={() => void toggleUnits()} />
     <Notices />
     <div class="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[9.75rem_minmax(0,1fr)]">
       <StepPath />
       <main
         bind:this={scrolled}
+        tabindex="-1"
         class="relative min-h-0 min-w-0 flex-1 overflow-y-auto print:overflow-visible"
       >
         {@render children()}

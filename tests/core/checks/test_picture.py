@@ -206,7 +206,7 @@ class SharpnessTests(CheckTestCase):
     def test_pixels_are_advice(self) -> None:
         """1080 px on 2.6 m at 3.1 m: 45.5°, 23.7 a degree; 2160 px: 47.5."""
         self.assert_verdict(
-            sharpness(Brief(), projector(), SQUARE, RASTER, places()),
+            sharpness(Brief(), projector(), SQUARE, RASTER, places(), None),
             "tight",
             "23.7 px/°",
             "30.0 px/°",
@@ -214,9 +214,9 @@ class SharpnessTests(CheckTestCase):
         )
         sharp = projector(width_px=3840, height_px=2160)
         self.assert_verdict(
-            sharpness(Brief(), sharp, SQUARE, RASTER, places()), "clear", "47.5 px/°", "30.0 px/°", "17.5 px/°"
+            sharpness(Brief(), sharp, SQUARE, RASTER, places(), None), "clear", "47.5 px/°", "30.0 px/°", "17.5 px/°"
         )
 
     def test_unknown(self) -> None:
-        verdict = sharpness(Brief(), projector(width_px=None), SQUARE, RASTER, places())
+        verdict = sharpness(Brief(), projector(width_px=None), SQUARE, RASTER, places(), None)
         self.assert_unknown(verdict, "The pixels across of Lamp")

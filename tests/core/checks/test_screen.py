@@ -82,14 +82,17 @@ class FitTests(CheckTestCase):
         self.assert_verdict(boxed(enclosure(), room(ceiling_m=2.6)), "blocked", "2.60 m", "2.85 m", "−250 mm")
 
     def test_a_bay_beside_the_middle(self) -> None:
-        """1.20 m from the left wall leaves 2.40 for 2.90; in the room of 4.60 it goes 0.275 m to the right."""
+        """1.20 m from the left wall leaves 2.40 for 2.90, and 0.30 m beside its cloth: 1.75 m is its place in 4.60 m.
+
+        In a room of 2.93 m there is none, and one that is 0.50 and twice 0.30 m narrower does.
+        """
         self.assert_verdict(
             boxed(enclosure(), room(), screen_x_m=1.2),
             "blocked",
             "2.40 m",
             "2.90 m",
             "−500 mm",
-            "Move the bay 275 mm to the right.",
+            "Move the bay 550 mm to the right.",
         )
         self.assert_verdict(
             boxed(enclosure(), room(width_m=2.93), screen_x_m=1.2),
@@ -97,16 +100,16 @@ class FitTests(CheckTestCase):
             "2.40 m",
             "2.90 m",
             "−500 mm",
-            "Choose one at least 550 mm less wide.",
+            "Choose one at least 1.10 m less wide.",
         )
 
     def test_under_a_slope_it_goes_where_it_is_lower(self) -> None:
-        """From 4.00 m at the left wall down to 2.60 at the right: over a box that ends at 2.925 m it is 3.11 m high."""
+        """From 4.00 m at the left wall down to 2.60 at the right: over a box that ends at 3.20 m it is 3.026 m high."""
         where = room(ceiling_m=2.6, ridge_m=4.0, ceiling_shape="high_left")
         told = boxed(enclosure(outer_height_m=3.3), where, screen_x_m=1.2)
         self.assertEqual(
             [cure.words.text(UnitSystem.METRIC) for cure in told.cures],
-            ["Move the bay 275 mm to the right, and choose one at least 241 mm less high."],
+            ["Move the bay 550 mm to the right, and choose one at least 324 mm less high."],
         )
 
     def test_screen_in_the_enclosure(self) -> None:

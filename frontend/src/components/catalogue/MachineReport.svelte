@@ -62,6 +62,12 @@
         <li>{sheet.fields.find(({ name }) => name === fact.field)?.label ?? fact.field}: {fact.how}</li>
       {/each}
     </ul>
-    <SheetForm {sheet} {start} words="Choose it as your own machine" {commit} />
+    <SheetForm
+      {sheet}
+      draft="report {Object.values(start).join(' ')}"
+      {start}
+      words="Choose it as your own machine"
+      {commit}
+    />
   {/if}
 </section>

@@ -33,6 +33,6 @@
     <p class="my-2 text-sm text-faint">
       {sheet.meaning} What is left empty is not known: checks that need it ask for it.
     </p>
-    {#key kind}<SheetForm {sheet} words="Add it to the catalogue" {commit} />{/key}
+    {#key kind}<SheetForm {sheet} draft="new {kind}" words="Add it to the catalogue" {commit} />{/key}
   {/if}
 </section>

@@ -65,6 +65,7 @@
     {#key part.part}
       <SheetForm
         {sheet}
+        draft="part {part.part}"
         {start}
         price={detail.price_typed}
         words="Keep these facts"

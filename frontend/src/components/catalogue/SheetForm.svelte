@@ -1,12 +1,16 @@
 <script lang="ts">
   import { SvelteMap } from 'svelte/reactivity'
   import type { Problem, SheetKind } from '../../api/client'
+  import { onDestroy, untrack } from 'svelte'
+  import { draftOf, keepDraft } from '../../lib/drafts'
   import FactInput from './FactInput.svelte'
   import RecordRows from './RecordRows.svelte'
 
   /** A spec sheet as a form, made from the same description that the core reads it by. */
   interface Props {
     sheet: SheetKind
+    /** What the draft is of: what was typed and not kept is there again when somebody comes back. */
+    draft: string
     /** What stands in each field before anything is typed. */
     start?: Record<string, string>
     /** Lists of records as they are, row by row. */
@@ -25,9 +29,13 @@
     ) => Promise<Problem[] | null>
   }
 
-  let { sheet, start = {}, startRows = {}, price = '', only, words, commit }: Props = $props()
-  const typed = new SvelteMap<string, string>()
-  const typedRows = new SvelteMap<string, Record<string, string>[]>()
+  let { sheet, draft, start = {}, startRows = {}, price = '', only, words, commit }: Props = $props()
+  const before = untrack(() => draftOf(draft))
+  const typed = new SvelteMap<string, string>(Object.entries(before.facts))
+  const typedRows = new SvelteMap<string, Record<string, string>[]>(Object.entries(before.rows))
+  onDestroy(() => {
+    keepDraft(draft, { facts: Object.fromEntries(typed), rows: Object.fromEntries(typedRows) })
+  })
   let problems = $state.raw<Problem[]>([])
   let busy = $state(false)
   const PRICE = {

@@ -1,0 +1,96 @@
+"""Small things that were once told wrongly: speeds by club, fine money, struck parts, what is paid for already."""
+
+from unittest import TestCase
+
+from core.model.build import Build, Slot, SmallDecision
+from core.model.clubs import Club
+from core.model.kit import Beside
+from core.model.parts import Billing, VideoCable
+from core.money.costs import Costs, Payment
+from core.quantities import Quantity, Unit, UnitSystem
+from core.quantities.money import MoneyError, parse_minor
+from core.quantities.numbers import read_number
+from core.report.evaluation_of import evaluation_of
+from tests.core import worlds
+from tests.core.matrix.case import answered
+
+
+class SpeedTests(TestCase):
+    def test_who_plays_irons_only_strikes_no_driver(self) -> None:
+        """60 m/s off the driver are 44.4 off a 7-iron; what was measured was the driver's too."""
+        self.assertAlmostEqual(worlds.player(longest_club=Club.SEVEN_IRON).ball_speed_m_s, 44.4)
+        measured = worlds.player(longest_club=Club.WEDGE, measured_ball_speed_m_s=70.0)
+        self.assertAlmostEqual(measured.ball_speed_m_s, 42.7)
+
+    def test_shorter_is_slower(self) -> None:
+        shares = [club.speed_share for club in Club]
+        self.assertEqual(shares, sorted(shares, reverse=True))
+
+
+class MoneyTests(TestCase):
+    def test_what_is_finer_than_a_cent_is_refused(self) -> None:
+        for text in ("0.005", "0,005", "0.125", "00.500"):
+            with self.assertRaises(MoneyError):
+                parse_minor(text, "EUR")
+        self.assertEqual(parse_minor("1.005", "EUR"), 100_500)
+
+    def test_a_licence_that_is_owned_was_paid(self) -> None:
+        """A title bought once with its licence costs nothing more; a newcomer pays it."""
+        build, parts = worlds.full_build(), worlds.full_parts()
+        title = worlds.title()
+        once = title.plans[0].model_copy(update={"billing": Billing.ONCE})
+        parts[title.id] = title.model_copy(update={"plans": (once,)})
+        for owned in (False, True):
+            hung = build.chain[Slot.TITLE].model_copy(update={"plan": once.id, "owned": owned})
+            of = build.model_copy(update={"chain": {**build.chain, Slot.TITLE: hung}})
+            costs = evaluation_of(of, parts).reading(Costs)
+            assert costs is not None
+            (line,) = (line for line in costs.lines if line.licence == once.id)
+            assert line.up_front is not None
+            assert line.newcomers is not None
+            self.assertEqual(line.payment is Payment.OWNED, owned)
+            self.assertEqual(line.up_front.minor == 0, owned)
+            self.assertGreater(line.newcomers.minor, 0)
+
+
+class StruckTests(TestCase):
+    def test_what_was_struck_off_is_not_there(self) -> None:
+        build, parts = worlds.full_build(), worlds.full_parts()
+        cable = VideoCable(id="cable", maker="Maker", name="Cable", length_m=10, lines_max=1080, plugs=("hdmi", "hdmi"))
+        for choice, there in (("buy", 1), ("own", 1), ("strike", 0)):
+            small = {"video-cable": SmallDecision.model_validate({"choice": choice, "part": "cable"})}
+            of: Build = build.model_copy(update={"small_items": small})
+            cables = evaluation_of(of, {**parts, "cable": cable}).reading(Beside[VideoCable])
+            self.assertEqual(len(cables or ()), there)
+
+
+class RoomTests(TestCase):
+    def test_fabric_beside_a_wall_is_tight(self) -> None:
+        """4.40 m between walls of 5.00 leave 0.30 to each side; 4.60 do not."""
+        for outer, state in ((4.40, "clear"), (4.60, "tight"), (5.10, "blocked")):
+            told = answered("enclosure.room", {"room__width_m": 5.0, "enclosure__outer_width_m": outer})[0]
+            self.assertEqual(told.state.value, state)
+
+    def test_sharpness_goes_by_the_lines_that_arrive(self) -> None:
+        """Half as many lines arrive as the panel has: half as many pixels a degree."""
+        changes = {"projector__width_px": 3840, "projector__height_px": 2160}
+        fine = answered("picture.sharpness", {**changes, "computer__output_lines": 2160, "title__lines_max": 2160})[0]
+        coarse = answered("picture.sharpness", {**changes, "computer__output_lines": 1080, "title__lines_max": 2160})[0]
+        assert isinstance(fine.measured, Quantity)
+        assert isinstance(coarse.measured, Quantity)
+        self.assertAlmostEqual(coarse.measured.value * 2, fine.measured.value)
+
+
+class WordTests(TestCase):
+    def test_units_are_read_in_words(self) -> None:
+        read = (
+            ("3200 lumens", Unit.LUMEN, 3200.0),
+            ("1.6:1", Unit.FACTOR, 1.6),
+            ("20 kilograms", Unit.KILOGRAM, 20.0),
+            ("16 amps", Unit.AMPERE, 16.0),
+            ("2 kilowatts", Unit.WATT, 2000.0),
+            ("1 hour", Unit.MINUTE, 60.0),
+            ("1080p", Unit.LINES, 1080),
+        )
+        for text, unit, value in read:
+            self.assertEqual(read_number(text, unit, UnitSystem.METRIC), value, text)
