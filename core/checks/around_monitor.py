@@ -234,7 +234,8 @@ def link(
     speaks, own = known(monitor, "links"), known(machine, "links")
     added = [link for adapter in adapters for link in adapter.gives or ()]
     hears = (*own, *added)
-    shared = [link for link in speaks if link in hears]
+    # A cable that both have is the one to use: it needs no test.
+    shared = sorted((link for link in speaks if link in hears), key=lambda link: link.through_air)
     wants = in_a_row(link.words for link in speaks)
     return Answer(
         Words(
@@ -279,7 +280,7 @@ def signal(monitor: Annotated[LaunchMonitor, "links"], machine: Annotated[Machin
         headline=lambda: (
             say("The signal is weak where the monitor stands")
             if weak
-            else say("{link} needs no test", link=wired[0].words)
+            else say("Linked by {link}, which needs no test", link=wired[0].words)
             if wired
             else say("Tested: the signal is good")
             if tested

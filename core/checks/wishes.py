@@ -1,5 +1,6 @@
 """What the household allows and what it would rather not have: drilling in its home, fees that come again."""
 
+from collections.abc import Iterator
 from contextlib import suppress
 from typing import Annotated
 
@@ -25,7 +26,7 @@ from core.model.parts import (
 )
 from core.money.costs import in_currency, yearly_fee
 from core.money.price_book import price_book_of
-from core.quantities import Sentence, say
+from core.quantities import Money, Sentence, say
 
 SUBSCRIPTIONS = (Billing.MONTHLY, Billing.YEARLY)
 STATE_BY_WISH = {
@@ -114,25 +115,37 @@ def _subscribed(brief: Brief, part: Part, plan: Plan, plans: tuple[Plan, ...]) -
             say("Plan {plan} is a subscription", plan=plan.name) if subscription else say("No subscription")
         ),
         formula="kind of licence against the wish; break-even = price once / yearly fee",
-        inputs=lambda: tuple(stated_input(f"Plan {other.name}", _told(other)) for other in plans),
+        inputs=lambda: (
+            *(stated_input(f"Plan {other.name}", _told(other)) for other in plans),
+            *(
+                Input(f"Break-even with {other.name}", f"{years:.1f} years", Basis.PHYSICS)
+                for other, _, years in _paid_once(brief, part, plan, plans)
+            ),
+        ),
         cures=lambda: tuple(_ways_out(brief, part, plan, plans)),
     )
 
 
 def _ways_out(brief: Brief, part: Part, plan: Plan, plans: tuple[Plan, ...]) -> list[Sentence]:
-    book, found = price_book_of([part]), []
+    found = [say("Plan {other} is free.", other=other.name) for other in plans if other.billing is Billing.FREE]
+    pays = "{other}, {once} once, pays after {years} years."
+    found += [
+        say(pays, other=other.name, once=once, years=f"{years:.1f}")
+        for other, once, years in _paid_once(brief, part, plan, plans)
+    ]
+    return found or [say("It has no other licence; other software or another monitor may.")]
+
+
+def _paid_once(brief: Brief, part: Part, plan: Plan, plans: tuple[Plan, ...]) -> Iterator[tuple[Plan, Money, float]]:
+    """Licences paid once beside a plan that is paid again: what each costs, and after how many years it pays."""
+    book = price_book_of([part])
     for other in plans:
-        if other.billing is Billing.FREE:
-            found.append(say("Plan {other} is free.", other=other.name))
-        elif other.billing is Billing.ONCE:
+        if other.billing is Billing.ONCE and plan.billing in SUBSCRIPTIONS:
             with suppress(MissingFact):
                 yearly = yearly_fee(part, plan, brief, book)
                 once = in_currency(book.plan_price(part, other), brief)
-                years = f"{once.minor / yearly.minor:.1f}" if yearly.minor else ""
-                if years:
-                    pays = "{other}, {once} once, pays after {years} years."
-                    found.append(say(pays, other=other.name, once=once, years=years))
-    return found or [say("It has no other licence; other software or another monitor may.")]
+                if yearly.minor:
+                    yield other, once, once.minor / yearly.minor
 
 
 def _told(plan: Plan) -> str:

@@ -159,7 +159,7 @@ class Brief(Record):
     """The household may move house."""
     noise: Noise = Noise.ANY
     looks: Looks = Looks.PLAIN
-    hours_a_week: Annotated[Number, In(Unit.HOUR), Field(ge=0, le=100)] | None = None
+    hours_a_week: Annotated[Number, In(Unit.HOUR), Field(ge=0, le=168)] | None = None
     playable_by: date | None = None
     build_hours_a_week: Annotated[Number, In(Unit.HOUR), Field(ge=1, le=100)] | None = None
     skills: Several[Skill] = ()

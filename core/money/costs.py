@@ -9,7 +9,7 @@ from typing import NamedTuple
 from core.geometry.floor_cover import Cover, roll_cover, tile_cover
 from core.model.brief import Brief
 from core.model.build import Slot
-from core.model.chain import Chain, Hung
+from core.model.chain import Chain, Hung, plans_of
 from core.model.facts import FactAt, Missing, MissingFact, known
 from core.model.household import TaxTreatment, Valuation
 from core.model.laying import Rectangle
@@ -252,7 +252,12 @@ def _lines(
     hanging: Hung, brief: Brief, book: PriceBook, room: Room, layout: Layout, monitor_plan: Plan | None
 ) -> tuple[Line, ...]:
     line = _part_line(hanging, brief, book, room, layout)
-    return (line,) if hanging.plan is None else (line, _plan_line(hanging, hanging.plan, brief, book, monitor_plan))
+    if hanging.plan is not None:
+        return line, _plan_line(hanging, hanging.plan, brief, book, monitor_plan)
+    plans = plans_of(hanging.part)
+    if not plans or any(plan.billing is Billing.FREE for plan in plans):
+        return (line,)
+    return line, _no_plan_yet(hanging)
 
 
 def _part_line(hanging: Hung, brief: Brief, book: PriceBook, room: Room, layout: Layout) -> Line:
@@ -349,6 +354,14 @@ def _quantity(hanging: Hung, room: Room, layout: Layout) -> tuple[int, str]:
     if not isinstance(hanging.part, Flooring):
         return 1, ""
     return floor_cover(hanging.part, layout.zone_in(room.width_m, room.length_m)).units, unit_laid(hanging.part)
+
+
+def _no_plan_yet(hanging: Hung) -> Line:
+    """What has paid plans only costs something, and nobody knows how much before one is chosen."""
+    name = hanging.part.name
+    missing = MissingFact(f"Which plan of {name} is taken", "Choose it under the part: all of them are paid for.")
+    label, unchosen = f"{name}: plan not chosen", "none"
+    return Line(hanging.slot, label, Payment.LIST_PRICE, None, None, missing=missing.missing, licence=unchosen)
 
 
 def _paid_before(hanging: Hung, label: str, plan: Plan, brief: Brief, book: PriceBook) -> Line:

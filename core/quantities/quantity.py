@@ -71,6 +71,9 @@ class Quantity(NamedTuple):
         if system is UnitSystem.IMPERIAL and self.unit in _IMPERIAL_FACTORS:
             factor, symbol = _IMPERIAL_FACTORS[self.unit]
             value, decimals = value / factor, 1
+        if self.unit is Unit.GIGABYTE and value % 1:
+            # 5.9 of 6 GB are short, and 6 of 6 are not.
+            decimals = 1
         if self.unit in (Unit.GRADE, Unit.TIER):
             return f"{symbol} {value:.0f}"
         if self.unit in (Unit.PIECES, Unit.COURSES) and value == 1:

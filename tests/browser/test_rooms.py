@@ -223,6 +223,8 @@ class RoomJourneys(BrowserTestCase):
         self.assertEqual(self.build.design.room.things[-1].decision, Remedy.REMOVE)
         page.get_by_role("button", name=f"Take {moved.name} out of the list").press("Enter")
         self.saved()
+        # What was pressed is gone: the focus stays near by, on a list of choices, where the key undoes as elsewhere.
+        expect(page.get_by_label("What to add: In the way")).to_be_focused()
         page.keyboard.press("Control+z")
         self.saved()
         self.build.refresh_from_db()

@@ -5,7 +5,7 @@ from unittest import TestCase
 from core.model.build import Build, Slot, SmallDecision
 from core.model.clubs import Club
 from core.model.kit import Beside
-from core.model.parts import Billing, VideoCable
+from core.model.parts import Billing, Price, VideoCable
 from core.money.costs import Costs, Payment
 from core.quantities import Quantity, Unit, UnitSystem
 from core.quantities.money import MoneyError, parse_minor
@@ -51,6 +51,27 @@ class MoneyTests(TestCase):
             self.assertEqual(line.payment is Payment.OWNED, owned)
             self.assertEqual(line.up_front.minor == 0, owned)
             self.assertGreater(line.newcomers.minor, 0)
+
+    def test_paid_plans_and_none_chosen_is_not_free(self) -> None:
+        build, parts = worlds.full_build(), worlds.full_parts()
+        paid = worlds.title().plans[0].model_copy(update={"billing": Billing.YEARLY})
+        parts["title"] = worlds.title(plans=(paid,))
+        hung = build.chain[Slot.TITLE].model_copy(update={"plan": None})
+        of = build.model_copy(update={"chain": {**build.chain, Slot.TITLE: hung}})
+        costs = evaluation_of(of, parts).reading(Costs)
+        assert costs is not None
+        self.assertIn("Which plan of", " ".join(missing.fact for missing in costs.missing))
+
+    def test_break_even_is_told_to_everybody(self) -> None:
+        """A licence of 300 beside 100 a year pays after three years, whatever somebody thinks of subscriptions."""
+        plan = worlds.title().plans[0]
+        yearly = plan.model_copy(update={"id": "y", "billing": Billing.YEARLY, "price": Price(minor=10_000)})
+        once = plan.model_copy(
+            update={"id": "o", "name": "Once", "billing": Billing.ONCE, "price": Price(minor=30_000)}
+        )
+        changes = {"title__plans": (yearly, once), "hung_title__plan": "y", "brief__subscriptions": "fine"}
+        told = answered("title.subscription", changes)[0]
+        self.assertIn(("Break-even with Once", "3.0 years"), [(given.name, given.value) for given in told.inputs()])
 
 
 class StruckTests(TestCase):

@@ -4,6 +4,7 @@
   import ShortcutsPanel from '../components/ShortcutsPanel.svelte'
   import Announcer from '../components/shell/Announcer.svelte'
   import BuildHeader from '../components/shell/BuildHeader.svelte'
+  import FocusKeeper from '../components/shell/FocusKeeper.svelte'
   import MoneyFooter from '../components/shell/MoneyFooter.svelte'
   import Notices from '../components/shell/Notices.svelte'
   import StepPath from '../components/shell/StepPath.svelte'
@@ -81,6 +82,7 @@
       onclick={() => scrolled?.focus()}>Skip to the view</button
     >
     <Announcer />
+    <FocusKeeper />
     <BuildHeader toggleUnits={() => void toggleUnits()} />
     <Notices />
     <div class="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[9.75rem_minmax(0,1fr)]">
