@@ -1,6 +1,7 @@
 """Shanks: balls off the hosel, which fly low and far aside, and what beside the bay stops them."""
 
 from collections.abc import Sequence
+from functools import lru_cache
 from typing import NamedTuple
 
 import numpy as np
@@ -36,6 +37,12 @@ def ways_of(hand: Handedness) -> Floats:
 
 def open_ways(ball: Point3, hand: Handedness, stops: Sequence[Box]) -> Floats:
     """(M, 3) the ways that meet none of `stops`."""
+    return _open_ways(ball, hand, tuple(stops))
+
+
+@lru_cache(maxsize=64)
+def _open_ways(ball: Point3, hand: Handedness, stops: tuple[Box, ...]) -> Floats:
+    """Share and panel of one ball ask for the same, and so does a look at what a doubtful fact would change."""
     ways = ways_of(hand)
     if not stops:
         return ways
