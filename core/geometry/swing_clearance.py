@@ -36,6 +36,8 @@ HALVES = np.array((-pi / 2, 0.0))
 """Where each half of a disc begins: the lower from the ball to level with the hub, the upper from there to the top."""
 COARSE_STEP = pi / 2 / (COARSE - 1)
 COARSE_PHI: Floats = HALVES[:, None] + np.linspace(0.0, pi / 2, COARSE)
+ALL_ROUND: Floats = np.linspace(-pi, pi, 1441)
+"""Every quarter of a degree."""
 FINE_STEPS: Floats = np.linspace(-1.0, 1.0, FINE)
 
 
@@ -226,4 +228,18 @@ class _DiscSearch:
         best = beyond.argmax(axis=1)
         rows = np.arange(len(best))
         where = np.stack([stretched_y[rows, best], edges_u[rows, best]], axis=1)
-        return np.where(empty, -1.0, beyond[rows, best]), where
+        too_long = beyond[rows, best]
+        around_hub = (low_u <= 0) & (high_u >= 0) & (low_y <= 0) & (high_y >= 0)
+        if around_hub.any():
+            # All of the reach is too long, whichever way it is the longest.
+            too_long = np.where(around_hub, np.maximum(too_long, self._longest(swing)), too_long)
+        return np.where(empty, -1.0, too_long), where
+
+    def _longest(self, swing: Counts) -> Floats:
+        """(N,) the longest reach from the hub, over all directions."""
+        full, cocked, _, _, across, ahead, behind = (column[:, None] for column in self.shapes[swing].T)
+        sine, along = np.sin(ALL_ROUND), np.cos(ALL_ROUND)
+        reach = cocked + (full - cocked) * np.maximum(0.0, -sine)
+        stretched = np.hypot(along * np.where(along > 0, behind, ahead), sine * np.hypot(across, sin(PLANE_RAD)))
+        longest: Floats = (reach * stretched).max(axis=1)
+        return longest
