@@ -111,8 +111,7 @@ def heat(
     """People at 150 W each and all devices warm the room: over 20 W for each cubic metre it wants a fan or a window."""
     people = people_in(brief)
     volume_m3 = ceiling.volume_m3(room.width_m, room.length_m)
-    watts = PERSON_W * people + load.total_w
-    most = HEAT_PER_CUBIC_METRE_W * volume_m3
+    watts, most = given_off_w(brief, load), borne_w(ceiling, room)
     aired = watts <= most or bool(fans) or bool(opened(room))
     limit = at_most(watts, most, unit=Unit.WATT, tolerated=ENDLESS if aired else 0.0)
     return Answer(
@@ -143,8 +142,7 @@ def cooling(
     (trade). Without a cooler it is tight: people air the room, or play in the evening. A hose with nowhere to go is
     blocked.
     """
-    heat_w = PERSON_W * people_in(brief) + load.total_w + sun_w(room)
-    most_w = HEAT_PER_CUBIC_METRE_W * ceiling.volume_m3(room.width_m, room.length_m)
+    heat_w, most_w = given_off_w(brief, load) + sun_w(room), borne_w(ceiling, room)
     has_w = sum(known(cooler, "cools_w") * count for cooler, count in coolers.counted())
     hoses = [cooler.name for cooler in coolers if known(cooler, "hose")]
     shut = bool(hoses) and not opened(room)
@@ -169,6 +167,16 @@ def cooling(
         ),
         basis=Basis.TRADE,
     )
+
+
+def given_off_w(brief: Brief, load: Load) -> float:
+    """What people and devices give off at play, in watts."""
+    return PERSON_W * people_in(brief) + load.total_w
+
+
+def borne_w(ceiling: Ceiling, room: Room) -> float:
+    """What a room bears before it grows warm within a session, in watts."""
+    return HEAT_PER_CUBIC_METRE_W * ceiling.volume_m3(room.width_m, room.length_m)
 
 
 def sun_w(room: Room) -> float:

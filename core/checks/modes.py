@@ -35,9 +35,6 @@ BEHIND_BALL_COMFORTABLE_M = 0.30
 """Who looks on is behind the ball line: ahead of it balls fly, and shanks (trade)."""
 
 
-KEEP_OUT = "Children and pets stay out of the swing, always."
-
-
 @dataclass(frozen=True)
 class ModeLayout:
     """The room in one mode: everything in it, the zones among it, and what is in whose way."""

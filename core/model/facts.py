@@ -52,7 +52,6 @@ class MissingFact(Exception):
 
 
 SAY_IN_BRIEF = "Say it in the brief."
-ENTER_IN_ROOM = "Enter it with the room."
 QUESTIONS: Mapping[tuple[type[Record], str], tuple[str, str]] = {
     (Brief, "up_front_cap_minor"): ("The up-front cap", "Enter in the brief what may be spent up front."),
     (Brief, "yearly_cap_minor"): ("The yearly cap", "Enter in the brief what it may cost each year."),

@@ -38,7 +38,7 @@ READ_IN: dict[Unit, tuple[dict[str, float], dict[UnitSystem, str], str]] = {
     Unit.VOLT: ({"v": 1.0, "volt": 1.0, "volts": 1.0}, _same("v"), "a voltage such as 230 or 120 V"),
     Unit.AMPERE: ({"a": 1.0, "amp": 1.0, "amps": 1.0, "amperes": 1.0}, _same("a"), "a current such as 16 or 16 A"),
     Unit.WATT: (
-        {"w": 1.0, "watt": 1.0, "watts": 1.0, "kw": 1000.0, "kilowatts": 1000.0},
+        _POWERS,
         _same("w"),
         "a power such as 300, 300 W or 1.5 kW",
     ),
