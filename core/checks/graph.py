@@ -1,6 +1,6 @@
 """The graph of the job: checks, the readings they ask for, what these are derived from, down to facts of records."""
 
-from collections.abc import Container, Iterable, Iterator, Mapping
+from collections.abc import Collection, Container, Iterable, Iterator, Mapping
 from functools import cached_property
 from graphlib import CycleError, TopologicalSorter
 
@@ -62,7 +62,7 @@ class Graph:
 
     def places_of(self, id: str) -> tuple[Slot, ...]:
         """The places of the chain whose part or plan has a say in a check, in the order of the chain."""
-        return tuple(slot for slot in Slot if any(_speaks_of(kind, slot) for kind in self._reach[id]))
+        return places_among(self._reach[id])
 
     def beside_of(self, id: str) -> tuple[type[Part], ...]:
         """The kinds of part beside the chain that have a say in a check."""
@@ -124,6 +124,11 @@ class Graph:
             for fact in {below for kind, field in self._facts[check.id] for below in _as_stated(kind, field)}:
                 found.setdefault(fact, []).append(check.id)
         return {fact: tuple(ids) for fact, ids in found.items()}
+
+
+def places_among(kinds: Collection[type]) -> tuple[Slot, ...]:
+    """The places of the chain of which `kinds` tell a part or a plan, in the order of the chain."""
+    return tuple(slot for slot in Slot if any(_speaks_of(kind, slot) for kind in kinds))
 
 
 def _speaks_of(kind: type, slot: Slot) -> bool:

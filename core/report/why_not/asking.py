@@ -15,11 +15,11 @@ from typing import NamedTuple
 from core.checks import GRAPH
 from core.checks.declared import Reads
 from core.checks.evaluation import Evaluation
-from core.checks.graph import Fact
+from core.checks.graph import EACH_PLAYER, Fact, places_among
 from core.checks.limits import State
 from core.checks.needs import ITEMS, SmallItems
 from core.checks.verdict import Told, Verdict
-from core.model.brief import Brief, Player
+from core.model.brief import Player
 from core.model.build import Build, Slot
 from core.model.kit import Kit
 from core.model.parts import Part
@@ -86,20 +86,18 @@ def why_not(build: Build, parts: Mapping[str, Part], part: Part, today: date | N
     now = evaluation_of(build, parts, before=without)
     tolerated = frozenset(blocked - {verdict.key for verdict in against} - {(AS_ITEM, put.item)})
     search = _Search(Changes(put.build, parts, put, there), tolerated, now)
-    reads = _all_reads(blocked - tolerated)
-    found = tuple(search.admissions(reads))
+    found = tuple(search.admissions())
     told = tuple(there.told(verdict) for verdict in against)
-    together = () if found else search.together(reads)
+    together = () if found else search.together()
     return WhyNot(part, put.slot, title, told, objections, found, together, search.tried)
 
 
 class Tried(NamedTuple):
-    """A change that was carried out, and which of the reasons against the part it leaves."""
+    """A change that was carried out."""
 
     words: Sentence
     build: Build
     evaluation: Evaluation
-    left: frozenset[Key]
 
 
 @dataclass(frozen=True)
@@ -111,19 +109,19 @@ class _Search:
     now: Evaluation
     carried_out: "dict[Trouble, list[Tried]]" = field(default_factory=dict)
 
-    def admissions(self, reads: Readings) -> Iterator[Admission]:
-        """The first change of each kind of trouble that admits the part; `reads` is what the blocked rules read."""
-        for trouble, tried in self._tried(reads):
-            for words, changed, found, left in tried:
-                if not left and _blocked(found, self.changes.placed) <= self.tolerated:
+    def admissions(self) -> Iterator[Admission]:
+        """The first change of each kind of trouble that admits the part."""
+        for trouble, tried in self._tried():
+            for words, changed, found in tried:
+                if self._admits(found) and _blocked(found, self.changes.placed) <= self.tolerated:
                     yield self._admission(trouble, words, found, changed)
                     break
 
-    def together(self, reads: Readings) -> tuple[Admission, ...]:
+    def together(self) -> tuple[Admission, ...]:
         """Changes made one upon the other, each of which rules fewer things out; none where that leads nowhere."""
         search, made = self, []
         for _ in range(MOST_TOGETHER):
-            step = search._step(reads)
+            step = search._step()
             if step is None:
                 return ()
             admission, search = step
@@ -132,9 +130,9 @@ class _Search:
                 return tuple(made)
         return ()
 
-    def _tried(self, reads: Readings) -> "Iterator[tuple[Trouble, Iterator[Tried]]]":
-        """Every change, the build with it, and what of the reasons it leaves; each is carried out once."""
-        for trouble, changes in self.changes.by_trouble(reads, self._touched):
+    def _tried(self) -> "Iterator[tuple[Trouble, Iterator[Tried]]]":
+        """Every change and the build with it; each is carried out once."""
+        for trouble, changes in self.changes.by_trouble(_all_reads(self._still)):
             yield trouble, self._carried_out(trouble, changes)
 
     def _carried_out(self, trouble: Trouble, changes: Iterator[Change]) -> "Iterator[Tried]":
@@ -142,7 +140,7 @@ class _Search:
         yield from known
         for words, changed in islice(changes, len(known), None):
             found = evaluation_of(changed, self.changes.parts, before=self.changes.evaluation)
-            known.append(Tried(words, changed, found, self._still_blocked(found)))
+            known.append(Tried(words, changed, found))
             yield known[-1]
 
     @property
@@ -155,21 +153,21 @@ class _Search:
         """What rules the part out before any change."""
         return _blocked(self.changes.evaluation, self.changes.placed) - self.tolerated
 
-    @cached_property
-    def _touched(self) -> frozenset[Slot]:
-        return frozenset(slot for key in self._still for slot in _slots(key))
-
-    def _step(self, reads: Readings) -> "tuple[Admission, _Search] | None":
+    def _step(self) -> "tuple[Admission, _Search] | None":
         still = self._still
-        for trouble, tried in self._tried(reads):
-            for words, changed, found, left in tried:
-                if left < still and _blocked(found, self.changes.placed) - self.tolerated < still:
+        for trouble, tried in self._tried():
+            for words, changed, found in tried:
+                if self._left(found) < still and _blocked(found, self.changes.placed) - self.tolerated < still:
                     further = replace(self.changes, build=changed, evaluation=found)
                     return self._admission(trouble, words, found, changed), _Search(further, self.tolerated, self.now)
         return None
 
-    def _still_blocked(self, found: Evaluation) -> frozenset[Key]:
-        """What still rules the part out: most changes fail there already, and nothing else is asked of them."""
+    def _admits(self, found: Evaluation) -> bool:
+        """None of the reasons is left; most changes fail at the one that reads least, and no other is asked."""
+        return not any(_rules_out(key, found, self.changes.placed) for key in sorted(self._still, key=_effort))
+
+    def _left(self, found: Evaluation) -> frozenset[Key]:
+        """Which of the reasons still rule the part out."""
         return frozenset(key for key in self._still if _rules_out(key, found, self.changes.placed))
 
     def _admission(self, trouble: Trouble, words: Sentence, found: Evaluation, changed: Build) -> Admission:
@@ -201,8 +199,9 @@ def _status(found: Evaluation, put: Placed) -> SmallStatus | None:
     return next((status for status in small_statuses(items, kit) if status.item.item.id == put.item), None)
 
 
-def _slots(key: Key) -> tuple[Slot, ...]:
-    return (ITEMS[key[1]].item.near,) if key[0] == AS_ITEM else GRAPH[key[0]].place.slots
+def _effort(key: Key) -> int:
+    """How much has to be worked out before it is known whether `key` rules something out."""
+    return len(GRAPH.asked_by(_reads_of(ITEMS[key[1]])) if key[0] == AS_ITEM else GRAPH.reads_of(key[0]))
 
 
 def _concerns(verdict: Verdict, slot: Slot | None, blocked_today: frozenset[Key]) -> bool:
@@ -214,15 +213,14 @@ def _all_reads(keys: frozenset[Key]) -> Readings:
     items = [_reads_of(ITEMS[subject]) for id, subject in keys if id == AS_ITEM]
     checks = [id for id, _ in keys if id != AS_ITEM]
     facts = frozenset[Fact]().union(*(GRAPH.facts_below(item) for item in items), *map(GRAPH.facts_of, checks))
-    return Readings(
-        frozenset[type]().union(*(GRAPH.asked_by(item) for item in items), *map(GRAPH.reads_of, checks)),
-        frozenset(field for kind, field in facts if kind is Brief) | _of_players(facts),
-    )
+    types = frozenset[type]().union(*(GRAPH.asked_by(item) for item in items), *map(GRAPH.reads_of, checks))
+    near = {ITEMS[subject].item.near for id, subject in keys if id == AS_ITEM}
+    return Readings(types, facts | _of_players(facts), frozenset(places_among(types)) | near)
 
 
-def _of_players(facts: frozenset[Fact]) -> frozenset[str]:
+def _of_players(facts: frozenset[Fact]) -> frozenset[Fact]:
     """Whoever reads what a player swings reads the brief's players."""
-    return frozenset({"players"}) if (Player, "longest_club") in facts else frozenset()
+    return frozenset({EACH_PLAYER}) if (Player, "longest_club") in facts else frozenset()
 
 
 def _reads_of(need: type) -> Reads:

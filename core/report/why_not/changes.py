@@ -7,11 +7,13 @@ from typing import NamedTuple
 
 from core.checks.cable_ways import MachineSpot
 from core.checks.evaluation import Evaluation
+from core.checks.graph import Fact
 from core.contents.growing import Measurement, grown
 from core.model.brief import Brief
 from core.model.build import Build, Slot, slot_for
 from core.model.chain import plans_of
 from core.model.parts import Part
+from core.model.record import Record
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
 from core.report.alternatives import build_with
@@ -24,8 +26,11 @@ MOST_STEPS = 20
 """Things are moved by a metre at most."""
 ROOM_STEP_M = 0.02
 MOST_ROOM_STEPS = 40
-ALWAYS_NEAR = frozenset({Slot.TITLE, Slot.MONITOR, Slot.SCREEN, Slot.ENCLOSURE})
-"""Places whose part may be in the way of any other."""
+GROWING = (
+    (Measurement.CEILING, "ceiling_m", "A ceiling {by} higher."),
+    (Measurement.WIDTH, "width_m", "A room {by} wider."),
+    (Measurement.LENGTH, "length_m", "A room {by} longer."),
+)
 
 Change = tuple[Sentence, Build]
 
@@ -38,10 +43,16 @@ def dearness(part: Part, currency: str) -> tuple[int, int, str]:
 
 
 class Readings(NamedTuple):
-    """What rules read: types of readings, and fields of the brief."""
+    """What rules read: a change of anything else cannot change their answer."""
 
     types: frozenset[type]
-    answers: frozenset[str]
+    facts: frozenset[Fact]
+    places: frozenset[Slot]
+    """Those whose part or plan has a say."""
+
+    def reads(self, record: type[Record], field: str) -> bool:
+        """Whether `field` of a record of that kind is read."""
+        return (record, field) in self.facts
 
 
 class Trouble(StrEnum):
@@ -77,22 +88,21 @@ class Changes:
     evaluation: Evaluation
     """What the build answers before any change."""
 
-    def by_trouble(self, reads: Readings, touched: frozenset[Slot]) -> list[tuple[Trouble, Iterator[Change]]]:
-        """Least trouble first; `reads` is what the rules against the part read, `touched` the places they speak of."""
-        tried: list[tuple[Trouble, Iterator[Change]]] = [(Trouble.PLAN, self._plans())]
-        if Layout in reads.types:
-            tried.append((Trouble.MOVE, self._moves(reads.types)))
-        tried += [(Trouble.BESIDE, self._beside()), (Trouble.SWAP, self._swaps(touched | ALWAYS_NEAR))]
-        if Brief in reads.types:
-            tried.append((Trouble.BRIEF, self._of_brief(reads.answers)))
-        if Room in reads.types:
-            tried.append((Trouble.ROOM, self._rooms()))
-        return tried
+    def by_trouble(self, reads: Readings) -> list[tuple[Trouble, Iterator[Change]]]:
+        """Least trouble first; `reads` is what the rules against the part read: nothing else is worth changing."""
+        return [
+            (Trouble.PLAN, self._plans(reads.places)),
+            (Trouble.MOVE, self._moves(reads)),
+            (Trouble.BESIDE, self._beside()),
+            (Trouble.SWAP, self._swaps(reads.places)),
+            (Trouble.BRIEF, self._of_brief(reads)),
+            (Trouble.ROOM, self._rooms(reads)),
+        ]
 
-    def _plans(self) -> Iterator[Change]:
+    def _plans(self, read: frozenset[Slot]) -> Iterator[Change]:
         own = self.placed.slot
         for slot in (own, *(slot for slot in (Slot.MONITOR, Slot.TITLE) if slot is not own)):
-            decided = self.build.chain.get(slot) if slot else None
+            decided = self.build.chain.get(slot) if slot in read else None
             if slot and decided is not None:
                 part = self.parts[decided.part]
                 for plan in plans_of(part):
@@ -101,10 +111,10 @@ class Changes:
                         words = say("Take plan {plan} of {part}.", plan=plan.name, part=part.name)
                         yield words, self.build.model_copy(update={"chain": chain})
 
-    def _moves(self, reads: frozenset[type]) -> Iterator[Change]:
+    def _moves(self, reads: Readings) -> Iterator[Change]:
         layout, room = self.build.layout, self.build.room
         proposed = {"lens_distance_m": None, "lens_x_m": None, "lens_height_m": None, "monitor_distance_m": None}
-        if any(getattr(layout, field) is not None for field in proposed):
+        if any(getattr(layout, field) is not None and reads.reads(Layout, field) for field in proposed):
             yield say("Put lens and monitor where they are proposed."), self._moved(proposed)
         ways: tuple[tuple[str, int, float, str], ...] = (
             ("ball_y_m", +1, room.length_m, "Move the ball {by} back."),
@@ -119,13 +129,14 @@ class Changes:
         )
         at = {field: getattr(layout, field) for field, *_ in ways}
         spot = self.evaluation.reading(MachineSpot)
-        if spot is not None and MachineSpot in reads:
+        if spot is not None and MachineSpot in reads.types:
             at["machine_y_m"] = spot.at[1]
             ways = (
                 ("machine_y_m", -1, room.length_m, "Move the machine {by} toward the screen."),
                 ("machine_y_m", +1, room.length_m, "Move the machine {by} back."),
                 *ways,
             )
+        ways = tuple(way for way in ways if reads.reads(Layout, way[0]))
         for steps in range(1, MOST_STEPS + 1):
             by_m = steps * MOVE_STEP_M
             for field, sign, most_m, template in ways:
@@ -171,22 +182,19 @@ class Changes:
         small = {**changed.small_items, item: self.build.small_items[item]}
         return changed.model_copy(update={"small_items": small})
 
-    def _of_brief(self, read: frozenset[str]) -> Iterator[Change]:
+    def _of_brief(self, reads: Readings) -> Iterator[Change]:
         """Another answer to each question of the brief that is read, as far as there is one that asks for less."""
         for field, words, answer in less_asked(self.build.brief, known_costs(self.evaluation)):
-            if field in read:
+            if reads.reads(Brief, field):
                 yield words, self._asked({field: answer})
 
     def _asked(self, changes: Mapping[str, object]) -> Build:
         return self.build.model_copy(update={"brief": self.build.brief.model_copy(update=dict(changes))})
 
-    def _rooms(self) -> Iterator[Change]:
+    def _rooms(self, reads: Readings) -> Iterator[Change]:
+        growing = [way for way in GROWING if reads.reads(Room, way[1])]
         for steps in range(1, MOST_ROOM_STEPS + 1):
             by_m = steps * ROOM_STEP_M
-            for measurement, template in (
-                (Measurement.CEILING, "A ceiling {by} higher."),
-                (Measurement.WIDTH, "A room {by} wider."),
-                (Measurement.LENGTH, "A room {by} longer."),
-            ):
+            for measurement, _, template in growing:
                 room = grown(self.build.room, measurement, by_m)
                 yield say(template, by=Quantity(by_m, Unit.METRE)), self.build.model_copy(update={"room": room})
