@@ -77,7 +77,7 @@ def display_run(
     if lens is None:
         return None
     end = (lens.x_m, min(layout.screen_y_m + lens.distance_m, room.length_m), lens.height_m)
-    return DisplayRun(route_over_ceiling(spot.at, end, ceiling.height_m))
+    return DisplayRun(route_over_ceiling(spot.at, end, ceiling))
 
 
 @derive

@@ -88,7 +88,7 @@ def projector_socket(
     fixed and not chained; beyond that there is no power until a licensed electrician has added a socket.
     """
     here = (lens.x_m, layout.screen_y_m + lens.distance_m, lens.height_m)
-    runs = {name: route_over_ceiling(at, here, ceiling.height_m).path_m for name, at in sockets.places}
+    runs = {name: route_over_ceiling(at, here, ceiling).path_m for name, at in sockets.places}
     nearest = min(runs, key=lambda name: runs[name])
     limit = at_most(runs[nearest], CABLE_MOST_M, CABLE_USUAL_M)
     new_socket = say("Have a licensed electrician add a socket by the projector; local codes come first.")

@@ -1,10 +1,11 @@
 """Where a cable runs from the machine to what hangs or stands elsewhere, and how long it must be."""
 
-from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import pairwise
+from math import dist
 
+from core.geometry.ceiling import Ceiling
 from core.quantities.tolerances import ROUNDING
 
 Point3 = tuple[float, float, float]
@@ -17,14 +18,14 @@ STOCK_LENGTHS_M = (0.5, 1.0, 1.5, 2.0, 3.0, 5.0, 7.5, 10.0, 15.0, 20.0, 30.0)
 
 @dataclass(frozen=True)
 class CableRoute:
-    """A cable's way, square along walls, floor and ceiling."""
+    """A cable's way, square along walls and floor, and along a ceiling as it slopes."""
 
     points: tuple[Point3, ...]
 
     @cached_property
     def path_m(self) -> float:
         """Length of the way itself, in metres."""
-        return sum(sum(abs(a - b) for a, b in zip(start, end, strict=True)) for start, end in pairwise(self.points))
+        return sum(dist(start, end) for start, end in pairwise(self.points))
 
     @property
     def needed_m(self) -> float:
@@ -41,11 +42,12 @@ class CableRoute:
         return next((length for length in STOCK_LENGTHS_M if length >= self.needed_m - ROUNDING), None)
 
 
-def route_over_ceiling(start: Point3, end: Point3, height_m: Callable[[float, float], float]) -> CableRoute:
-    """Up the wall from `start`, square along under the ceiling, and down to `end`; `height_m` is the ceiling's."""
+def route_over_ceiling(start: Point3, end: Point3, ceiling: Ceiling) -> CableRoute:
+    """Up the wall from `start`, square along under the ceiling and over its ridge, and down to `end`."""
     (x0, y0, _), (x1, y1, _) = start, end
-    corners = ((x0, y0), (x0, y1), (x1, y1))
-    return CableRoute((start, *((x, y, height_m(x, y)) for x, y in corners), end))
+    along, across = ceiling.bends((x0, y0), (x0, y1)), ceiling.bends((x0, y1), (x1, y1))
+    corners = ((x0, y0), *along, (x0, y1), *across, (x1, y1))
+    return CableRoute((start, *((x, y, ceiling.height_m(x, y)) for x, y in corners), end))
 
 
 def route_along_floor(start: Point3, end: Point3) -> CableRoute:

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from itertools import combinations
 from math import sqrt
 from typing import NamedTuple
 
@@ -9,6 +10,8 @@ from core.geometry.edges import BallEdge
 from core.geometry.swing_disc import Point3, SwingDisc
 from core.model.facts import known
 from core.model.room import CeilingShape, Room
+
+Point2 = tuple[float, float]
 
 
 class Plane(NamedTuple):
@@ -54,6 +57,20 @@ class Ceiling:
     def lowest_over_m(self, x_m: tuple[float, float], y_m: tuple[float, float]) -> float:
         """Least height over a rectangle: a roof of planes is lowest over one of its corners."""
         return min(self.height_m(x, y) for x in x_m for y in y_m)
+
+    def bends(self, start: Point2, end: Point2) -> tuple[Point2, ...]:
+        """Where a straight way over the floor passes from under one plane to under another, in its order.
+
+        >>> Ceiling((Plane(0.5, 0.0, 2.0), Plane(-0.5, 0.0, 4.0))).bends((4.0, 1.0), (0.0, 1.0))
+        ((2.0, 1.0),)
+        """
+        shares = set()
+        for one, other in combinations(self.planes, 2):
+            above = [one.height_m(*at) - other.height_m(*at) for at in (start, end)]
+            if above[0] * above[1] < 0:
+                shares.add(above[0] / (above[0] - above[1]))
+        (x0, y0), (x1, y1) = start, end
+        return tuple((x0 + share * (x1 - x0), y0 + share * (y1 - y0)) for share in sorted(shares))
 
     def edges(self, disc: SwingDisc, surface_m: float) -> Iterator[BallEdge]:
         """From a swing disc on a hitting surface that high to each plane, at right angles to it."""

@@ -36,9 +36,11 @@ def met_at(start: Point3, ways: Floats, boxes: Sequence[Box]) -> Floats:
     A way that begins in a box meets it at once.
     """
     lows, highs = (np.array([getattr(box, end) for box in boxes]).reshape(-1, 3) for end in ("low", "high"))
-    along = np.where(np.abs(ways) < PARALLEL, PARALLEL, ways)[:, None, :]
-    first, second = ((corners - np.array(start))[None] / along for corners in (lows, highs))
-    near, far = np.minimum(first, second).max(axis=2), np.maximum(first, second).min(axis=2)
+    near, far = np.full((len(ways), len(boxes)), -np.inf), np.full((len(ways), len(boxes)), np.inf)
+    for axis, (from_m, turned) in enumerate(zip(start, ways.T, strict=True)):
+        along = np.where(np.abs(turned) < PARALLEL, PARALLEL, turned)[:, None]
+        first, second = ((corners[:, axis] - from_m) / along for corners in (lows, highs))
+        near, far = np.maximum(near, np.minimum(first, second)), np.minimum(far, np.maximum(first, second))
     found: Floats = np.where((near <= far) & (far >= 0), np.maximum(near, 0.0), np.inf)
     return found
 
