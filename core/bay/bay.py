@@ -127,6 +127,7 @@ def bay_of(
     screen_y_m: float,
     screen_bottom_m: float,
     sizes: Sizes,
+    mats: Iterable[tuple[float, float]] = (),
     floor: Iterable[FloorLayer] = (),
     ceiling: Ceiling | None = None,
     monitor: MonitorPlace | None = None,
@@ -138,14 +139,15 @@ def bay_of(
 ) -> Bay:
     """The bay around the ball of each hand that plays, its screen centred at `middle_m` across the room.
 
-    `mounted` is a projector's mount that was chosen, `lamp` one on the ball; both hang from `ceiling`.
+    `mats` are the middles of what is hit from. `mounted` is a projector's mount that was chosen, `lamp` one on the
+    ball; both hang from `ceiling`.
     """
     spots = tuple(dict.fromkeys(ball for _, ball in balls))
     ball = spots[0]
     solids = [
         *(hood_solids(sizes.enclosure, screen_y_m, middle_m) if sizes.enclosure else ()),
         *_screen(sizes, screen_y_m, screen_bottom_m, middle_m),
-        *(mat for spot in spots for mat in _mat(sizes, spot)),
+        *(mat for middle in mats for mat in _mat(sizes, middle, ball[2])),
         *((_solid(BayPart.PROJECTOR, "projector", projector_box(lens, screen_y_m), Material.CASE),) if lens else ()),
         *(_monitors(monitor, balls, spots) if monitor else ()),
         *_nets(sizes, tuple(hand for hand, _ in balls), screen_y_m, middle_m),
@@ -215,10 +217,10 @@ def _screen(sizes: Sizes, screen_y_m: float, bottom_m: float, middle_m: float) -
         yield _solid(BayPart.SCREEN, "screen", box, Material.FABRIC)
 
 
-def _mat(sizes: Sizes, ball: Point3) -> Iterator[Solid]:
+def _mat(sizes: Sizes, middle: tuple[float, float], high_m: float) -> Iterator[Solid]:
     if sizes.mat:
         wide, long = sizes.mat
-        yield _centred(BayPart.MAT, "mat", (ball[0], ball[1]), 0.0, (wide, long, ball[2]), Material.TURF)
+        yield _centred(BayPart.MAT, "mat", middle, 0.0, (wide, long, high_m), Material.TURF)
 
 
 def projector_box(lens: Lens, screen_y_m: float) -> Box:

@@ -12,6 +12,7 @@ from core.checks.memo import Memo
 from core.checks.register import derive
 from core.checks.verdict import Basis, Input
 from core.geometry.ceiling import Ceiling, ceiling_of
+from core.geometry.mat_place import middle_between
 from core.geometry.picture import Picture, Raster, fit_shape, lens_band_m, raster_around, throw_range_m
 from core.geometry.shadow import Lens
 from core.geometry.swing_disc import Point3
@@ -461,6 +462,7 @@ def monitor_foot(
     monitor: Annotated[FloorStanding, THERE],
     spot: MonitorSpot,
     mat: Annotated[Mat, "length_m", "width_m"] | None,
+    room: Annotated[Room, "length_m", "width_m"],
     surface: HittingSurface,
     floor: LaidFloor | None,
     places: BallPlaces,
@@ -471,18 +473,22 @@ def monitor_foot(
 
     Of two places, one for each hand, the one that is the most out of level decides.
     """
-    reach_m = 0.0
-    if mat is not None:
-        reach_m = known(mat, "width_m" if isinstance(monitor, SideCamera) else "length_m") / 2
-    on_mat = spot.distance_m + MONITOR_BODY_M / 2 <= reach_m
-    foot_m = surface.height_m if on_mat else 0.0
-    if floor is not None and not on_mat:
-        stands = {
-            _monitor_stands(isinstance(monitor, SideCamera), places.of(hand), hand, spot.distance_m)
-            for hand in hands_that_play(brief) or (Handedness.RIGHT,)
-        }
-        foot_m = max((floor.height_m(*at) for at in stands), key=lambda height_m: abs(height_m - surface.height_m))
+    beside = isinstance(monitor, SideCamera)
+    stands = []
+    for hand in hands_that_play(brief) or (Handedness.RIGHT,):
+        x_m, y_m = _monitor_stands(beside, places.of(hand), hand, spot.distance_m)
+        on_mat = mat is not None and _reaches_under(mat, beside, (x_m, y_m), places.of(hand), room)
+        beneath_m = floor.height_m(x_m, y_m) if floor is not None else 0.0
+        stands.append((surface.height_m if on_mat else beneath_m, on_mat))
+    foot_m, on_mat = max(stands, key=lambda stand: abs(stand[0] - surface.height_m))
     return MonitorFoot(foot_m + layout.monitor_pad_m, on_mat)
+
+
+def _reaches_under(mat: Mat, beside: bool, at: tuple[float, float], ball: tuple[float, float], room: Room) -> bool:
+    """Along the line from the ball to the monitor: across the room, or along it."""
+    axis, size, room_m = (0, "width_m", room.width_m) if beside else (1, "length_m", room.length_m)
+    size_m: float = known(mat, size)
+    return abs(at[axis] - middle_between(ball[axis], size_m, room_m)) + MONITOR_BODY_M / 2 <= size_m / 2
 
 
 def _monitor_stands(

@@ -508,6 +508,19 @@ ROWS: dict[str, list[Case]] = {
         blocked("350 mm | 400 mm | −50 mm", "50 mm too narrow", mat__strip_width_m=0.35),
         unknown("The strip width of Strip", mat__strip_width_m=None),
     ],
+    "mat.room": [
+        clear("2.30 m | 750 mm | 1.55 m", "2.3 to either side wall, half of 1.5 wanted"),
+        clear("750 mm | 750 mm | 0 mm", "its edge at the wall", layout__ball_x_m=0.75),
+        tight("720 mm | 700 mm | 20 mm", "pushed by 30: the strip has 50 to spare", layout__ball_x_m=0.72),
+        blocked("600 mm | 700 mm | −100 mm", "150 off the middle of a strip of 500", layout__ball_x_m=0.6),
+        blocked("500 mm | 600 mm | −100 mm", "750 − (1200 − 900) / 2 of the rear wall", layout__ball_y_m=6.5),
+        blocked("2.30 m | 2.50 m | −200 mm", "5.0 m wide in 4.6", mat__width_m=5.0),
+        blocked(
+            "600 mm | 700 mm | −100 mm", "the left-handers' alone", layout__left_ball_x_m=4.0, layout__left_ball_y_m=3.5
+        ),
+        unknown("The strip width of Strip", mat__strip_width_m=None, layout__ball_x_m=0.7),
+        unknown("The length of Strip", mat__length_m=None),
+    ],
     "mat.flush": [
         clear("stood on | stood on, or flush | –", "a mat that one stands on"),
         clear("0 mm | 10 mm | 10 mm", "40 and 40", swap=[worlds.strip()]),
