@@ -258,16 +258,20 @@ def edge(
 ) -> Answer:
     """The frame holds the edge that the screen has, or the hardware that was chosen does.
 
-    No hardware chosen yet is tight; hardware for another edge holds nothing.
+    No hardware chosen yet is tight; hardware for another edge holds nothing. What stands on poles of its own needs
+    neither.
     """
     has, takes = known(surface, "edge"), known(enclosure, "takes_edges")
     hardware = [hanging for hanging in hangings if has in (hanging.takes or ())]
-    held = has in takes or bool(hardware)
+    stands = has is Edge.OWN_POLES
+    held = has in takes or bool(hardware) or stands
     wants = in_a_row(taken.words for taken in takes)
     return Answer(
         Words(State.CLEAR if held else State.BLOCKED if hangings else State.TIGHT, has.words, wants),
         headline=lambda: (
-            say("{edge} fit", edge=has.words.capitalize())
+            say("It stands on poles of its own")
+            if stands
+            else say("{edge} fit", edge=has.words.capitalize())
             if held
             else say("Frame takes {takes}, the screen has {edge}", takes=wants, edge=has.words)
         ),
@@ -338,7 +342,7 @@ def cords(
     Together they carry the screen, with a quarter to spare.
     """
     edge = known(surface, "edge")
-    if _brings_cords(enclosure) or edge in (Edge.POCKETS, Edge.HOOK_TAPE):
+    if _brings_cords(enclosure) or edge.is_held_all_along:
         return None
     spacing_m = known(surface, "edge_spacing_m")
     around_m = _perimeter_m(surface)
@@ -367,11 +371,12 @@ def weight(
         (hanging, units * known(hanging, "pack_size") if units is not None else round(need.amount.value) if need else 0)
         for hanging, units in zip(hangings, hangings.counts or (1,) * len(hangings), strict=True)
     ]
-    used = [(hanging, count) for hanging, count in pieces_of if count]
     edge = surface.edge
+    used = [(hanging, count) for hanging, count in pieces_of if count and edge is not Edge.OWN_POLES]
     carried = sum(known(hanging, "load_kg") * count for hanging, count in used if edge in known(hanging, "takes"))
     limit = at_least(carried, own, own * LOAD_COMFORT, Unit.KILOGRAM)
-    held = Words(State.CLEAR, "held by its frame", "cords that carry it")
+    by = edge.words if edge is Edge.OWN_POLES else "its frame"
+    held = Words(State.CLEAR, f"held by {by}", "cords that carry it")
     unhung = Words(State.TIGHT, "none chosen yet", _kg(own * LOAD_COMFORT))
     return Answer(
         limit if used else held if need is None else unhung,
@@ -380,6 +385,8 @@ def weight(
                 "{screen} weighs {own}, its cords carry {carried}", screen=surface.name, own=_kg(own), carried=limit.has
             )
             if used
+            else say("It stands on poles of its own")
+            if edge is Edge.OWN_POLES
             else say("The enclosure brings its cords")
             if need is None and _brings_cords(enclosure)
             else say("Its edge is held all along")

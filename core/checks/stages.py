@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from typing import Annotated
 
+from core.checks.readings import Filled
 from core.checks.register import derive
 from core.model.brief import Brief, Stage
 from core.model.build import OPTIONAL_SLOTS_BY_STAGE, Slot, optional_slots
@@ -25,6 +26,12 @@ class StageCost:
     slots: tuple[Slot, ...]
     up_front: Money
     yearly: Money
+    of: tuple[str, ...] = ()
+    """What its amounts are made up of, line by line."""
+    unpriced: tuple[str, ...] = ()
+    """Lines that belong to it and have no price: not in its amounts."""
+    empty: tuple[Slot, ...] = ()
+    """Places it needs in which nothing hangs yet."""
 
 
 @dataclass(frozen=True)
@@ -43,8 +50,17 @@ def optional_places(
 
 
 @derive
-def stage_costs(brief: Annotated[Brief, "currency", "earlier_stages", "stage"], costs: Costs) -> StageCosts:
-    """Each stage with what it needs that the ones before it did not; the last of them takes what no stage needs."""
+def stage_costs(
+    brief: Annotated[Brief, "currency", "earlier_stages", "stage"],
+    costs: Costs,
+    optional: OptionalPlaces,
+    filled: Filled,
+) -> StageCosts:
+    """Each stage with what it needs that the ones before it did not; the last of them takes what no stage needs.
+
+    What the stage it ends in hangs in a place is what that place costs in every stage: a screen that is bought for the
+    picture stops the balls before there is one.
+    """
     path = stages_of(brief)
     taken: set[Slot] = set()
     stages = []
@@ -59,6 +75,9 @@ def stage_costs(brief: Annotated[Brief, "currency", "earlier_stages", "stage"], 
                 tuple(slots),
                 Money.total([line.up_front for line in lines if line.up_front], brief.currency),
                 Money.total([line.yearly for line in lines if line.yearly], brief.currency),
+                tuple(line.label for line in lines if line.missing is None),
+                tuple(line.label for line in lines if line.missing is not None),
+                tuple(slot for slot in slots if slot not in filled.slots and slot not in optional.slots),
             )
         )
     return StageCosts(tuple(stages))

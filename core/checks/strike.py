@@ -262,7 +262,7 @@ def tension(
     if tests.bounce_m is not None:
         return _tested_tension(tests.bounce_m, places.to_screen_m)
     edge = known(screen, "edge")
-    if edge in (Edge.RAW, Edge.POCKETS, Edge.HOOK_TAPE):
+    if edge is Edge.RAW or edge.is_held_all_along:
         raw = edge is Edge.RAW
         return Answer(
             Words(State.TIGHT if raw else State.CLEAR, edge.words, "an edge that can be held"),

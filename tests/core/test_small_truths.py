@@ -2,6 +2,7 @@
 
 from unittest import TestCase
 
+from core.checks.stages import StageCosts
 from core.model.build import Build, Slot, SmallDecision
 from core.model.clubs import Club
 from core.model.kit import Beside
@@ -25,6 +26,23 @@ class SpeedTests(TestCase):
     def test_shorter_is_slower(self) -> None:
         shares = [club.speed_share for club in Club]
         self.assertEqual(shares, sorted(shares, reverse=True))
+
+
+class StageTests(TestCase):
+    def test_a_stage_says_what_its_amounts_are_made_of(self) -> None:
+        """The stages together are all lines, each once; without its price, and without a floor, one says so."""
+        parts = {**worlds.full_parts(), "screen": worlds.screen(price=None)}
+        build = worlds.full_build(brief=worlds.full_brief(earlier_stages=("net",)))
+        build = build.model_copy(update={"chain": {s: hung for s, hung in build.chain.items() if s is not Slot.MAT}})
+        found = evaluation_of(build, parts)
+        costs, told = found.reading(Costs), found.reading(StageCosts)
+        assert costs is not None
+        assert told is not None
+        net, projected = told.stages
+        labels = sorted(line.label for line in costs.lines if line.missing is None)
+        self.assertEqual(sorted((*net.of, *projected.of)), labels)
+        self.assertEqual((net.unpriced, net.empty), (("Maker Square",), (Slot.MAT,)))
+        self.assertEqual(net.up_front + projected.up_front, costs.up_front)
 
 
 class MoneyTests(TestCase):

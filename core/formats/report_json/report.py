@@ -129,6 +129,12 @@ class StageJson:
     slots: list[Slot]
     up_front: str
     yearly: str
+    of: list[str]
+    """The lines that its amounts are made up of."""
+    unpriced: list[str]
+    """Lines without a price: not in its amounts."""
+    empty: list[Slot]
+    """Places it needs in which nothing hangs yet."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -258,7 +264,15 @@ def summary_json(report: Report, system: UnitSystem) -> SummaryJson:
         hitting=[_hitting(spot, report, system) for spot in report.hitting],
         bags=[_bag(bag, system) for bag in report.bags],
         stages=[
-            StageJson(stage.stage, list(stage.slots), stage.up_front.text(), stage.yearly.text())
+            StageJson(
+                stage.stage,
+                list(stage.slots),
+                stage.up_front.text(),
+                stage.yearly.text(),
+                list(stage.of),
+                list(stage.unpriced),
+                list(stage.empty),
+            )
             for stage in report.stages
         ],
         works=[

@@ -20,12 +20,19 @@ class Edge(StrEnum):
     LOOPS = "loops"
     POCKETS = "pockets"
     HOOK_TAPE = "hook_tape"
+    OWN_POLES = "own_poles"
     RAW = "raw"
 
     @property
     def words(self) -> str:
         """As a sentence says it."""
-        return {"hook_tape": "hook and loop tape", "raw": "raw edge"}.get(self.value, self.value)
+        words = {"hook_tape": "hook and loop tape", "own_poles": "poles of its own", "raw": "raw edge"}
+        return words.get(self.value, self.value)
+
+    @property
+    def is_held_all_along(self) -> bool:
+        """Without cords or hooks, one for each fixing."""
+        return self in (Edge.POCKETS, Edge.HOOK_TAPE, Edge.OWN_POLES)
 
 
 class Surface(Weighed):

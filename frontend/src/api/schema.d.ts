@@ -3001,6 +3001,12 @@ export interface components {
             up_front: string;
             /** Yearly */
             yearly: string;
+            /** Of */
+            of: string[];
+            /** Unpriced */
+            unpriced: string[];
+            /** Empty */
+            empty: components["schemas"]["Slot"][];
         };
         /**
          * Step

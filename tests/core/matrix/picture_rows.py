@@ -366,6 +366,7 @@ ROWS: dict[str, list[Case]] = {
         tight("150 mm | 200 mm | 50 mm short, tolerated", "too many", screen__edge_spacing_m=0.15),
         tight("750 mm | 600 mm | 150 mm over, tolerated", "too few", screen__edge_spacing_m=0.75),
         tight("raw edge | an edge that can be held | –", "raw", screen__edge=Edge.RAW),
+        clear("hook and loop tape | an edge that can be held | –", "held all along", screen__edge=Edge.HOOK_TAPE),
         blocked("3.20 m | 3.10 m | −100 mm", "it comes back past the ball", hung_screen__bounce_m=3.2),
         tight("1.60 m | 3.10 m | 1.50 m", "over half of the way", hung_screen__bounce_m=1.6),
         unknown("The edge of Square", screen__edge=None),
@@ -401,6 +402,13 @@ ROWS: dict[str, list[Case]] = {
     ],
     "screen.weight": [
         clear(
+            "held by poles of its own | cords that carry it | –",
+            "on poles of its own, whatever cords lie about",
+            screen__edge="own_poles",
+            beside=[cords(4)],
+        ),
+        clear("held by its frame | cords that carry it | –", "hook and loop all round", screen__edge="hook_tape"),
+        clear(
             "25.0 kg | 6.0 kg | 19.0 kg",
             "25 cords of 1 kg",
             beside=[cords(25)],
@@ -426,6 +434,7 @@ ROWS: dict[str, list[Case]] = {
             screen__edge="raw",
             beside=[extra("hanging", takes=("grommets",))],
         ),
+        clear("poles of its own | grommets, loops | –", "it needs neither frame nor cords", screen__edge="own_poles"),
         unknown("The edge of Square", screen__edge=None),
     ],
     "screen.enclosure": [

@@ -2,7 +2,7 @@
   import type { BuildReply } from '../../api/client'
   import { APPROACH_WORDS, SUBSCRIPTION_WORDS } from '../../lib/brief'
   import { useBuild } from '../../lib/build.svelte'
-  import { STAGE_WORDS } from '../../lib/words'
+  import { SLOT_WORDS, STAGE_WORDS } from '../../lib/words'
   import Choice from '../Choice.svelte'
   import Steers from './Steers.svelte'
   import Ticks from './Ticks.svelte'
@@ -71,10 +71,21 @@
   {/if}
   {#if stages.length > 1}
     <ol class="max-w-xl text-sm leading-snug">
-      {#each stages as { stage, up_front, yearly }, index (stage)}
-        <li class="flex justify-between gap-3 border-b border-base-300 py-1">
-          <span>{index + 1}. {STAGE_WORDS[stage]}</span>
-          <span class="whitespace-nowrap">{up_front} up front, {yearly} each year</span>
+      {#each stages as { stage, up_front, yearly, of, unpriced, empty }, index (stage)}
+        <li class="border-b border-base-300 py-1">
+          <div class="flex justify-between gap-3">
+            <span>{index + 1}. {STAGE_WORDS[stage]}</span>
+            <span class="whitespace-nowrap">{up_front} up front, {yearly} each year</span>
+          </div>
+          <p class="text-[13px] leading-snug opacity-80">
+            {of.length > 0 ? `For ${of.join(', ')}.` : 'Nothing chosen for it yet.'}
+            {#if unpriced.length > 0}<span class="text-warning"
+                >Without a price, and left out: {unpriced.join(', ')}.</span
+              >{/if}
+            {#if empty.length > 0}Still to choose: {empty
+                .map((slot) => SLOT_WORDS[slot].toLowerCase())
+                .join(', ')}.{/if}
+          </p>
         </li>
       {/each}
     </ol>
