@@ -1,25 +1,31 @@
 """What has to be done in the room and on the bay, by whom, and about how long it takes (trade)."""
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from typing import Annotated
 
+from core.checks.figures import in_a_row
 from core.checks.laid_floor import MAIN, LaidFloor, Layer
+from core.checks.leads import OutletsMissing
 from core.checks.register import derive
 from core.geometry.box_frame import EDGES
 from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.chain import Chain
 from core.model.household import Skill
+from core.model.kit import Beside
 from core.model.parts import (
     Carpet,
     Edge,
     Enclosure,
     Flooring,
     KitPiece,
+    MaskingCloth,
     OverheadCamera,
+    Padding,
     Part,
     Projector,
+    SideProtection,
     Surface,
     Turf,
 )
@@ -74,6 +80,10 @@ ORDER = (
 )
 """What is put up before what: the frame on the bare floor, and what shows a picture last, to be aimed with it on."""
 VERBS = {Slot.ENCLOSURE: "Put up", Slot.SCREEN: "Put up"}
+HOURS_PER_OUTLET = 1.5
+HOURS_NETTING, HOURS_MASKING, HOURS_PADDING = 1.5, 1.0, 1.0
+"""For each that is chosen (trade)."""
+HOURS_TRYING = 2.0
 HOURS_BY_REMEDY = {Remedy.MOVE: 3.0, Remedy.PAD: 1.0, Remedy.REMOVE: 2.0}
 SAID_DECIMALS = 1
 
@@ -116,6 +126,10 @@ def works(
     room: Annotated[Room, "things"],
     chain: Annotated[Chain, "edge", "frame_of", "height_m", "leaves_out", "name", "width_m"],
     floor: LaidFloor | None,
+    outlets: OutletsMissing | None,
+    netting: Annotated[Beside[SideProtection], "name"],
+    masking: Annotated[Beside[MaskingCloth], "name"],
+    padding: Annotated[Beside[Padding], "name"],
 ) -> Works:
     """What decisions and parts bring with them."""
     in_order = sorted(chain, key=lambda hung: ORDER.index(hung.slot))
@@ -128,7 +142,40 @@ def works(
     ]
     before_floor = sum(ORDER.index(work.slot) < ORDER.index(Slot.FLOOR) for work in on_the_bay if work.slot)
     laying = map(_laying, layers)
-    return Works((*_in_the_way(room), *on_the_bay[:before_floor], *laying, *on_the_bay[before_floor:]))
+    return Works(
+        (
+            *_in_the_way(room),
+            *(_first_fix(outlets) if outlets else ()),
+            *on_the_bay[:before_floor],
+            *(_hung("net", "Hang {names} beside the bay", netting, HOURS_NETTING) if netting else ()),
+            *laying,
+            *on_the_bay[before_floor:],
+            *(_hung("mask", "Hang {names}", masking, HOURS_MASKING) if masking else ()),
+            *(_hung("pad", "Fix {names}", padding, HOURS_PADDING) if padding else ()),
+            *(_tried_out(chain) if on_the_bay else ()),
+        )
+    )
+
+
+def _first_fix(outlets: OutletsMissing) -> Iterator[Work]:
+    """What goes into the walls, before anything stands in front of them."""
+    count = len(outlets.devices)
+    what = say("Add {count} outlets" if count > 1 else "Add an outlet", count=str(count))
+    yield Work("outlets", what, ELECTRICIAN, HOURS_PER_OUTLET * count)
+
+
+def _hung(id: str, template: str, parts: Iterable[Part], hours_each: float) -> Iterator[Work]:
+    named = tuple(dict.fromkeys(part.name for part in parts))
+    yield Work(f"{id}:beside", say(template, names=in_a_row(named)), OURSELVES, hours_each * len(named))
+
+
+def _tried_out(chain: Chain) -> Iterator[Work]:
+    """What shows before anybody plays what the estimates do not know."""
+    if chain.at(Slot.SCREEN) is not None:
+        what = "a ball dropped before the screen, slow swings, bad shots at the sides, the top and low"
+        pictured = chain.at(Slot.DISPLAY) is not None
+        light = "; the picture with the lamps on and off" if pictured else ""
+        yield Work("try", say("Try it out: {what}", what=what + light), OURSELVES, HOURS_TRYING)
 
 
 def _laying(layer: Layer) -> Work:

@@ -4,7 +4,6 @@ from typing import Any
 from unittest import TestCase
 
 from core.checks.limits import State
-from core.checks.works import works
 from core.geometry.solids import Solid, door_fittings, door_sweeps
 from core.model.brief import Brief
 from core.model.build import Build
@@ -13,6 +12,7 @@ from core.model.room import Room
 from core.model.turning import turned_room
 from core.quantities import UnitSystem
 from core.report.evaluation_of import evaluation_of
+from tests.core import worlds
 from tests.core.worlds import door, layout, player, room, thing
 
 
@@ -94,6 +94,6 @@ class InTheWayTests(TestCase):
     def test_rails_and_openers_are_a_door_companys(self) -> None:
         for kind in ("rail", "opener"):
             where = room(things=[thing(kind=kind, decision="remove").model_dump()])
-            (work,) = works(Brief(skills=("timber", "sewing", "ceiling")), where, Chain(()), None).works
+            (work,) = worlds.works_of(Brief(skills=("timber", "sewing", "ceiling")), where, Chain(())).works
             self.assertIn("door company", work.who)
             self.assertEqual(work.own_hours, 0.0)

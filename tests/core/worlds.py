@@ -3,13 +3,18 @@
 from typing import Any, TypeVar
 
 from core.bay import Hood, hood_solids
+from core.checks.laid_floor import LaidFloor
+from core.checks.leads import OutletsMissing
 from core.checks.readings import BallPlaces, HittingSurface, ball_places
+from core.checks.works import Works, works
 from core.geometry.ball_rules import BallRoom
 from core.geometry.ceiling import ceiling_of
 from core.geometry.solids import stored_solids, thing_solids
 from core.geometry.surroundings import Surroundings
 from core.model.brief import Brief, Player
 from core.model.build import Build
+from core.model.chain import Chain
+from core.model.kit import Beside
 from core.model.parts import (
     Computer,
     Enclosure,
@@ -19,13 +24,16 @@ from core.model.parts import (
     ImpactScreen,
     LaunchMonitor,
     MachineNeeds,
+    MaskingCloth,
     MonitorLink,
     MonitorPlan,
+    Padding,
     Part,
     Price,
     Projector,
     RearRadar,
     ResolutionNeeds,
+    SideProtection,
     Title,
     TitlePlan,
 )
@@ -425,3 +433,19 @@ def full_build(**facts: Any) -> Build:
 
 def monitor_of(kind: type[M], **facts: Any) -> M:
     return kind.model_validate({"id": "monitor", "maker": "Maker", "name": "Monitor", "both_hands": "unmoved", **facts})
+
+
+def works_of(
+    brief: Brief, room: Room, chain: Chain, floor: LaidFloor | None = None, outlets: OutletsMissing | None = None
+) -> Works:
+    """The works of these, with nothing beside the chain."""
+    return works(
+        brief,
+        room,
+        chain,
+        floor,
+        outlets,
+        Beside.of(SideProtection)(()),  # type: ignore[arg-type]
+        Beside.of(MaskingCloth)(()),  # type: ignore[arg-type]
+        Beside.of(Padding)(()),  # type: ignore[arg-type]
+    )
