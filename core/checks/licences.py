@@ -3,12 +3,14 @@
 from collections.abc import Iterable
 from typing import Annotated
 
+from core.checks.data import WantedData
 from core.checks.figures import in_a_row, stated_input
 from core.checks.limits import State, Words
 from core.checks.places import between, on
 from core.checks.register import check
-from core.checks.verdict import Answer, Basis, Input
+from core.checks.verdict import Answer, Basis, Cure, Input, press
 from core.checks.weights import is_wanted
+from core.model import acts
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
 from core.model.facts import known
@@ -28,7 +30,7 @@ from core.model.parts import (
     TitlePlan,
     link_to,
 )
-from core.quantities import say
+from core.quantities import Sentence, say
 
 FEATURES_BY_PURPOSE: dict[Purpose, tuple[Feature, ...]] = {
     Purpose.SWING_WORK: (Feature.RANGE,),
@@ -47,11 +49,13 @@ def bundle(
     title: Annotated[Title, "id", "monitor_links", "name"],
     title_plan: Annotated[TitlePlan, "billing"],
     packages: Annotated[Beside[MonitorPackage], "monitors", "name", "needs_tier", "unlocks"],
+    wishes: WantedData | None,
 ) -> Answer:
     """The monitor's plan is no higher than data and software need, and no package repeats what the plan unlocks.
 
     A higher plan that brings the software along is worth it where that would be paid for besides. A package that asks
-    for a higher plan than is held unlocks nothing: blocked.
+    for a higher plan than is held unlocks nothing: blocked. Until purposes say what data are wanted, all that the plan
+    unlocks is.
     """
     link = link_to(title, monitor)
     wanted_tier = link.tier if link else 0
@@ -63,7 +67,8 @@ def bundle(
     bringing = [other for other in monitor.plans if title.id in other.bundled_titles]
     paid = title_plan.billing is not Billing.FREE and not bundled
     twice = paid and plan.tier > wanted_tier and bool(plan.bundled_titles) and not bundled
-    cures = []
+    lower = _lower_plan(monitor, plan, max((wanted_tier, *asked_tiers.values())), title.id if bundled else "", wishes)
+    cures: list[Sentence | Cure] = []
     if locked:
         headline = say("{packages} works with a higher plan alone", packages=in_a_row(locked))
         cures.append(say("Take a plan of tier {tier}, or drop it.", tier=str(max(asked_tiers.values()))))
@@ -75,6 +80,10 @@ def bundle(
             "Plan {plan} brings other software along, and {title} is paid besides", plan=plan.name, title=title.name
         )
         cures.append(say("Play what the plan brings: {titles}.", titles=in_a_row(plan.bundled_titles)))
+    elif lower is not None:
+        headline = say("Plan {plan} is dearer than what is used of it", plan=plan.name)
+        act = acts.under_plan(Slot.MONITOR, lower.id)
+        cures.append(press(act, "Take plan {plan}: it unlocks all that is wanted.", plan=lower.name))
     elif bundled:
         headline = say("Plan {plan} brings {title} along", plan=plan.name, title=title.name)
     else:
@@ -83,7 +92,7 @@ def bundle(
         cures.append(say("Plan {plan} brings {title} along.", plan=bringing[0].name, title=title.name))
     return Answer(
         Words(
-            State.BLOCKED if locked else State.TIGHT if repeated or twice else State.CLEAR,
+            State.BLOCKED if locked else State.TIGHT if repeated or twice or lower else State.CLEAR,
             plan.name,
             "each paid for once",
         ),
@@ -97,6 +106,21 @@ def bundle(
         ),
         cures=lambda: tuple(cures),
     )
+
+
+def _lower_plan(
+    monitor: LaunchMonitor, plan: MonitorPlan, least_tier: int, brings: str, wishes: WantedData | None
+) -> MonitorPlan | None:
+    """The lowest under `plan` that links, brings that title along, and unlocks what of the wanted data it does."""
+    wanted = set(plan.unlocks) if wishes is None else {*wishes.needed, *wishes.wished} & set(plan.unlocks)
+    serving = (
+        other
+        for other in monitor.plans
+        if least_tier <= other.tier < plan.tier
+        and wanted <= set(other.unlocks)
+        and (not brings or brings in other.bundled_titles)
+    )
+    return min(serving, key=lambda other: other.tier, default=None)
 
 
 @check("title.later_versions", title="Later versions", place=on(Slot.TITLE))

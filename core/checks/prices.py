@@ -9,19 +9,30 @@ from core.checks.readings import Today
 from core.checks.register import derive
 from core.model.brief import Brief
 from core.model.build import Extra, Slot, SmallDecision
-from core.model.chain import Chain
+from core.model.chain import Chain, Hung, plan_of
 from core.model.facts import MissingFact, not_stated
 from core.model.kit import Kit
 from core.model.parts import Billing, Connector, CoursePack, Flooring, MonitorPackage, Part
 from core.model.room import Layout, Room
-from core.money.costs import Bought, Costs, Line, Payment, bought_line, costs_of, floor_cover, unit_laid
+from core.money.costs import (
+    Bought,
+    Costs,
+    Licensed,
+    Line,
+    Payment,
+    bought_line,
+    costs_of,
+    floor_cover,
+    licence_lines,
+    unit_laid,
+)
 from core.money.price_book import PriceBook, price_book_of
 from core.quantities import Money
 
 
 @derive
 def price_book(
-    chain: Annotated[Chain, "id", "plans", "price"], kit: Annotated[Kit, "id", "price"], today: Today | None
+    chain: Annotated[Chain, "id", "plans", "price"], kit: Annotated[Kit, "id", "plans", "price"], today: Today | None
 ) -> PriceBook:
     """What the sheets of the parts say that they cost."""
     beside = (part for part in (*(part for _, part in kit.extras), *(part for _, _, part in kit.small)) if part)
@@ -44,7 +55,7 @@ def costs(
         "yearly_cap_minor",
     ],
     book: PriceBook,
-    chain: Annotated[Chain, "id", "maker", "name", "roll_width_m", "tile_side_m", "tiles_per_pack"],
+    chain: Annotated[Chain, "id", "maker", "name", "plans", "roll_width_m", "tile_side_m", "tiles_per_pack"],
     room: Annotated[Room, "length_m", "width_m"],
     layout: Annotated[Layout, "floor_fixed", "floor_length_m", "floor_width_m", "floor_x_m", "floor_y_m"],
     kit: Annotated[
@@ -55,6 +66,7 @@ def costs(
         "maker",
         "name",
         "pack_size",
+        "plans",
         "roll_width_m",
         "stock_length_m",
         "tile_side_m",
@@ -64,7 +76,8 @@ def costs(
     outlets: OutletsMissing | None,
 ) -> Costs:
     """All that the chain, the extras and the small items cost. An item whose reason is gone costs nothing."""
-    extras = (_extra(extra, part, room, brief, book) for extra, part in kit.extras)
+    monitor = chain.at(Slot.MONITOR)
+    extras = [line for extra, part in kit.extras for line in _extra(extra, part, room, brief, book, monitor)]
     beside = (*extras, *_chosen(kit, small, brief, book))
     return costs_of(brief, book, chain, room, layout, beside, works=_outlets(outlets, brief))
 
@@ -96,13 +109,18 @@ def _chosen(kit: Kit, small: SmallItems, brief: Brief, book: PriceBook) -> Itera
             yield _small(item, part, decision, brief, book)
 
 
-def _extra(extra: Extra, part: Part, room: Room, brief: Brief, book: PriceBook) -> Line:
+def _extra(
+    extra: Extra, part: Part, room: Room, brief: Brief, book: PriceBook, monitor: Hung | None
+) -> tuple[Line, ...]:
+    """The part, and the plan of a further title or monitor."""
     bought = Bought(extra.id, None, part, extra.quantity, extra.owned, extra.quote_minor, billing_of(part))
     if isinstance(part, Flooring) and extra.laid:
         bought = bought._replace(
             slot=Slot.FLOOR, units=_units_laid(extra, part, room), unit=unit_laid(part), fixed=extra.floor_fixed
         )
-    return bought_line(bought, brief, book)
+    licensed = Licensed(part, plan_of(part, extra.plan, extra.id), None, extra.owned, beside=extra.id)
+    plan = monitor.plan if monitor else None
+    return bought_line(bought, brief, book), *licence_lines(licensed, brief, book, plan)
 
 
 def _units_laid(extra: Extra, flooring: Flooring, room: Room) -> int | MissingFact:

@@ -119,6 +119,8 @@ class Extra(Laid):
 
     id: Identifier
     part: Identifier
+    plan: Identifier | None = None
+    """Of a further title or monitor: the plan that it is licensed under."""
     quantity: Annotated[Pieces, Field(ge=1)] = 1
     """How many are bought: packs, metres or sticks for a part that is sold by these."""
     owned: bool = False
@@ -194,4 +196,4 @@ class Build(Record):
         """Each part that the build refers to, with the plan chosen for it; an empty text where none is."""
         small = ((decision.part, "") for decision in self.small_items.values() if decision.part)
         hung = ((hung.part, hung.plan or "") for hung in self.chain.values())
-        return frozenset((*hung, *((extra.part, "") for extra in self.extras), *small))
+        return frozenset((*hung, *((extra.part, extra.plan or "") for extra in self.extras), *small))

@@ -86,11 +86,14 @@ def _found(slot: Slot, decided: HungPart, parts: Mapping[str, Part]) -> Hung:
 def _hanging(slot: Slot, decided: HungPart, part: Part) -> Hung:
     if slot_for(part) is not slot:
         raise UnknownPart(f"chain.{slot}", f"part '{part.id}' hangs in place '{slot_for(part) or 'none'}', not here")
-    if decided.plan is None:
-        return Hung(slot, part, decided, None)
+    return Hung(slot, part, decided, plan_of(part, decided.plan, f"chain.{slot}"))
+
+
+def plan_of(part: Part, id: str | None, place: str) -> Plan | None:
+    """The plan of `part` that a build names in `place`. Raises `UnknownPart` where there is none of that name."""
+    if id is None:
+        return None
     plans = {plan.id: plan for plan in plans_of(part)}
-    if decided.plan not in plans:
-        raise UnknownPart(
-            f"chain.{slot}", f"'{part.id}' has no plan '{decided.plan}'; it has {', '.join(plans) or 'none'}"
-        )
-    return Hung(slot, part, decided, plans[decided.plan])
+    if id not in plans:
+        raise UnknownPart(place, f"'{part.id}' has no plan '{id}'; it has {', '.join(plans) or 'none'}")
+    return plans[id]

@@ -7,7 +7,7 @@ from operator import is_
 from typing import TYPE_CHECKING, ClassVar, TypeVar
 
 from core.model.build import Build, Extra, SmallDecision
-from core.model.chain import UnknownPart
+from core.model.chain import UnknownPart, plan_of
 from core.model.parts import Part, kinds_of
 
 P = TypeVar("P", bound=Part)
@@ -121,8 +121,11 @@ def _beside(kind: type[Part], alike: list[tuple[Part, int | None]]) -> tuple[typ
 
 
 def resolve_kit(build: Build, parts: Mapping[str, Part]) -> Kit:
-    """The kit of `build`, its references looked up in `parts`. Raises `UnknownPart` for one that is not there."""
+    """The kit of `build`, its references looked up in `parts`. Raises `UnknownPart` for one that is not there, and
+    for a plan that its part has not."""
     extras = tuple((extra, _looked_up(extra.part, f"extras.{extra.id}", parts)) for extra in build.extras)
+    for extra, part in extras:
+        plan_of(part, extra.plan, f"extras.{extra.id}")
     small = tuple(
         (id, decision, _looked_up(decision.part, f"small_items.{id}", parts) if decision.part else None)
         for id, decision in build.small_items.items()

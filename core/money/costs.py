@@ -75,7 +75,8 @@ class Line(NamedTuple):
     @property
     def id(self) -> str:
         """What a purchase, a price history or a schedule may name it by: the same for as long as it is there."""
-        return self.beside or (f"{self.slot}:plan" if self.licence else f"{self.slot}")
+        place = self.beside or f"{self.slot}"
+        return f"{place}:plan" if self.licence else place
 
 
 class Bought(NamedTuple):
@@ -252,12 +253,8 @@ def _lines(
     hanging: Hung, brief: Brief, book: PriceBook, room: Room, layout: Layout, monitor_plan: Plan | None
 ) -> tuple[Line, ...]:
     line = _part_line(hanging, brief, book, room, layout)
-    if hanging.plan is not None:
-        return line, _plan_line(hanging, hanging.plan, brief, book, monitor_plan)
-    plans = plans_of(hanging.part)
-    if not plans or any(plan.billing is Billing.FREE for plan in plans):
-        return (line,)
-    return line, _no_plan_yet(hanging)
+    licensed = Licensed(hanging.part, hanging.plan, hanging.slot, hanging.decided.owned)
+    return line, *licence_lines(licensed, brief, book, monitor_plan)
 
 
 def _part_line(hanging: Hung, brief: Brief, book: PriceBook, room: Room, layout: Layout) -> Line:
@@ -356,37 +353,63 @@ def _quantity(hanging: Hung, room: Room, layout: Layout) -> tuple[int, str]:
     return floor_cover(hanging.part, layout.zone_in(room.width_m, room.length_m)).units, unit_laid(hanging.part)
 
 
-def _no_plan_yet(hanging: Hung) -> Line:
-    """What has paid plans only costs something, and nobody knows how much before one is chosen."""
-    name = hanging.part.name
-    missing = MissingFact(f"Which plan of {name} is taken", "Choose it under the part: all of them are paid for.")
-    label, unchosen = f"{name}: plan not chosen", "none"
-    return Line(hanging.slot, label, Payment.LIST_PRICE, None, None, missing=missing.missing, licence=unchosen)
+def licence_lines(licensed: "Licensed", brief: Brief, book: PriceBook, monitor_plan: Plan | None) -> tuple[Line, ...]:
+    """What the plan of a part costs; a line of its own too where none is chosen and none is free."""
+    part, plan = licensed.part, licensed.plan
+    if plan is not None:
+        return (_plan_line(licensed, plan, brief, book, monitor_plan),)
+    plans = plans_of(part)
+    if not plans or any(plan.billing is Billing.FREE for plan in plans):
+        return ()
+    missing = MissingFact(f"Which plan of {part.name} is taken", "Choose it under the part: all of them are paid for.")
+    return (licensed.line(f"{part.name}: plan not chosen", "none", missing=missing.missing),)
 
 
-def _paid_before(hanging: Hung, label: str, plan: Plan, brief: Brief, book: PriceBook) -> Line:
+class Licensed(NamedTuple):
+    """A part with the plan chosen for it, and where it is."""
+
+    part: Part
+    plan: Plan | None
+    slot: Slot | None
+    owned: bool
+    beside: str = ""
+    """The extra that it is; empty on the chain."""
+
+    def line(
+        self,
+        label: str,
+        licence: str,
+        payment: Payment = Payment.LIST_PRICE,
+        amounts: tuple[Money | None, Money | None] = (None, None),
+        missing: Missing | None = None,
+    ) -> Line:
+        """A line of its licence: once, and each year."""
+        return Line(self.slot, label, payment, *amounts, missing=missing, licence=licence, beside=self.beside)
+
+
+def _paid_before(licensed: Licensed, label: str, plan: Plan, brief: Brief, book: PriceBook) -> Line:
     nothing = Money(0, brief.currency)
-    line = Line(hanging.slot, label, Payment.OWNED, nothing, nothing, licence=plan.id)
+    line = licensed.line(label, plan.id, Payment.OWNED, (nothing, nothing))
     try:
-        worth = in_currency(book.plan_price(hanging.part, plan), brief)
+        worth = in_currency(book.plan_price(licensed.part, plan), brief)
     except MissingFact as missing:
         return line._replace(worth_missing=missing.missing)
     return line._replace(replacement_value=worth, newcomers=worth)
 
 
-def _plan_line(hanging: Hung, plan: Plan, brief: Brief, book: PriceBook, monitor_plan: Plan | None) -> Line:
-    nothing = Money(0, brief.currency)
-    label = f"{hanging.part.name}: plan {plan.name}"
-    if isinstance(monitor_plan, MonitorPlan) and hanging.part.id in monitor_plan.bundled_titles:
-        return Line(hanging.slot, label, Payment.BUNDLED, nothing, nothing, licence=plan.id)
+def _plan_line(licensed: Licensed, plan: Plan, brief: Brief, book: PriceBook, monitor_plan: Plan | None) -> Line:
+    part, nothing = licensed.part, Money(0, brief.currency)
+    label = f"{part.name}: plan {plan.name}"
+    if isinstance(monitor_plan, MonitorPlan) and part.id in monitor_plan.bundled_titles:
+        return licensed.line(label, plan.id, Payment.BUNDLED, (nothing, nothing))
     if plan.billing is Billing.FREE:
-        return Line(hanging.slot, label, Payment.FREE, nothing, nothing, licence=plan.id)
-    if plan.billing is Billing.ONCE and hanging.decided.owned:
+        return licensed.line(label, plan.id, Payment.FREE, (nothing, nothing))
+    if plan.billing is Billing.ONCE and licensed.owned:
         # Paid when it was bought; a newcomer pays it anew.
-        return _paid_before(hanging, label, plan, brief, book)
+        return _paid_before(licensed, label, plan, brief, book)
     try:
-        once = in_currency(book.plan_price(hanging.part, plan), brief) if plan.billing is Billing.ONCE else nothing
-        yearly = yearly_fee(hanging.part, plan, brief, book)
-        return Line(hanging.slot, label, Payment.LIST_PRICE, once, yearly, newcomers=once, licence=plan.id)
+        once = in_currency(book.plan_price(part, plan), brief) if plan.billing is Billing.ONCE else nothing
+        yearly = yearly_fee(part, plan, brief, book)
     except MissingFact as missing:
-        return Line(hanging.slot, label, Payment.LIST_PRICE, None, None, missing=missing.missing, licence=plan.id)
+        return licensed.line(label, plan.id, missing=missing.missing)
+    return licensed.line(label, plan.id, amounts=(once, yearly))._replace(newcomers=once)

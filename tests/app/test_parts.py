@@ -164,6 +164,20 @@ class ExtraTests(PartsTestCase):
         self.build.refresh_from_db()
         self.assertEqual(len(self.build.design.extras), 1)
 
+    def test_a_further_title_has_a_plan_of_its_own(self) -> None:
+        added = self.send("post", "/extras", part="title").json()
+        (one,) = added["build"]["extras"]
+        self.assertEqual(one["plan"], "monthly", "the first that its maker lists")
+        before = self.build.design
+        refused = self.send("patch", f"/extras/{one['id']}", plan="lifelong")
+        self.assertEqual(refused.status_code, 404)
+        self.assertIn("There is no plan 'lifelong'", refused.json()["message"])
+        self.build.refresh_from_db()
+        self.assertEqual(self.build.design.extras[0].plan, "monthly")
+        self.assertEqual(before.chain, self.build.design.chain)
+        (licence,) = (line for line in added["report"]["costs"]["lines"] if line["id"] == f"{one['id']}:plan")
+        self.assertEqual(licence["beside"], one["id"])
+
     def test_a_covering_is_laid_over_the_floor(self) -> None:
         added = self.send("post", "/extras", part="tiles").json()
         (one,) = added["build"]["extras"]

@@ -3,11 +3,12 @@
 from unittest import TestCase
 
 from core.checks.stages import StageCosts
-from core.model.build import Build, Slot, SmallDecision
+from core.model.build import Build, Extra, Slot, SmallDecision
+from core.model.chain import UnknownPart
 from core.model.clubs import Club
 from core.model.kit import Beside
 from core.model.parts import Billing, Price, VideoCable
-from core.money.costs import Costs, Payment
+from core.money.costs import Costs, Line, Payment
 from core.quantities import Quantity, Unit, UnitSystem
 from core.quantities.money import MoneyError, parse_minor
 from core.quantities.numbers import read_number
@@ -133,3 +134,35 @@ class WordTests(TestCase):
         )
         for text, unit, value in read:
             self.assertEqual(read_number(text, unit, UnitSystem.METRIC), value, text)
+
+
+class FurtherLicenceTests(TestCase):
+    """A title or monitor beside the one on the chain is paid for as that one is."""
+
+    def lines(self, plan: str | None, **extra: object) -> list[Line]:
+        build, parts = worlds.full_build(), worlds.full_parts()
+        yearly = worlds.title().plans[0].model_copy(update={"id": "yearly", "billing": Billing.YEARLY})
+        second = worlds.title(id="second", name="Second", plans=(yearly,))
+        beside = Extra.model_validate({"id": "extra-1", "part": "second", "plan": plan, **extra})
+        found = evaluation_of(build.model_copy(update={"extras": (beside,)}), {**parts, "second": second})
+        costs = found.reading(Costs)
+        assert costs is not None
+        self.assertEqual(len({line.id for line in costs.lines}), len(costs.lines))
+        return [line for line in costs.lines if line.beside == "extra-1"]
+
+    def test_its_fee_is_counted(self) -> None:
+        part, licence = self.lines("yearly")
+        assert licence.yearly is not None
+        self.assertGreater(licence.yearly.minor, 0)
+        self.assertEqual((part.licence, licence.id), ("", "extra-1:plan"))
+
+    def test_without_a_plan_it_is_not_known(self) -> None:
+        _, licence = self.lines(None)
+        self.assertIsNone(licence.yearly)
+        assert licence.missing is not None
+        self.assertIn("Which plan of Second", licence.missing.fact)
+
+    def test_a_plan_that_it_has_not_is_refused(self) -> None:
+        with self.assertRaises(UnknownPart) as refused:
+            self.lines("monthly")
+        self.assertEqual(refused.exception.place, "extras.extra-1")

@@ -1972,6 +1972,11 @@ export interface components {
             /** Part */
             part: string;
             /**
+             * Plan
+             * @description Of a further title or monitor: the plan that it is licensed under.
+             */
+            plan?: string | null;
+            /**
              * Quantity
              * @description How many are bought: packs, metres or sticks for a part that is sold by these.
              * @default 1
@@ -4404,6 +4409,8 @@ export interface components {
             floor_length_m?: string | number | null;
             /** Floor Fixed */
             floor_fixed?: boolean | null;
+            /** Plan */
+            plan?: string | null;
             /** Quantity */
             quantity?: string | number;
             /** Owned */

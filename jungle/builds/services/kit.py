@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 
 from core.model.build import Build, Extra, SmallDecision, slot_for
+from core.model.chain import plans_of
 from core.model.free_ids import free_id
 from core.model.parts import Flooring
 from core.model.parts import Part as SpecSheet
@@ -49,14 +50,15 @@ def take_cheapest(on: On) -> StoredBuild:
 
 
 def add_extra(on: On, part_id: str) -> StoredBuild:
-    """Add a part of the actor's catalogue beside the chain."""
+    """Add a part of the actor's catalogue beside the chain, under the first plan that its maker lists."""
     sheet = Entry.objects.visible_to(on.actor.pk).named(part_id).sheets().get(part_id)
     if sheet is None:
         raise NothingThere(f"There is no part '{part_id}'.")
 
     def change(build: Build) -> Build:
         id = free_id("extra", [extra.id for extra in build.extras])
-        extra = Extra(id=id, part=part_id, laid=isinstance(sheet, Flooring))
+        plan = next((plan.id for plan in plans_of(sheet)), None)
+        extra = Extra(id=id, part=part_id, plan=plan, laid=isinstance(sheet, Flooring))
         return build.model_copy(update={"extras": (*build.extras, extra)})
 
     second = "as a further layer" if isinstance(sheet, Flooring) else "as a second one"
@@ -65,16 +67,26 @@ def add_extra(on: On, part_id: str) -> StoredBuild:
 
 
 def change_extra(on: On, extra_id: str, changes: Mapping[str, object]) -> StoredBuild:
-    """How many of an extra are bought, whether it is owned, where it is laid, or what a shop asks for one."""
+    """How many of an extra are bought, under which plan, whether it is owned, where it is laid, or what a shop asks.
+
+    Raises `NothingThere` for a plan that its part has not.
+    """
     units = units_of(on.actor)
 
     def change(build: Build) -> Build:
         changed = with_changes(_extra(build, extra_id), changes, units, build.brief.currency)
+        if changed.plan is not None and changed.plan not in _plans_for(on, changed.part):
+            raise NothingThere(f"There is no plan '{changed.plan}' of '{changed.part}'.")
         refuse_outside({field: getattr(changed, field) for field in changes}, build.room, changes, units)
         extras = tuple(changed if extra.id == extra_id else extra for extra in build.extras)
         return build.model_copy(update={"extras": extras})
 
     return edit(on, f"Extra: {field_words(changes)}", change)
+
+
+def _plans_for(on: On, part_id: str) -> frozenset[str]:
+    sheet = Entry.objects.visible_to(on.actor.pk).named(part_id).sheets().get(part_id)
+    return frozenset(plan.id for plan in plans_of(sheet)) if sheet else frozenset()
 
 
 def drop_extra(on: On, extra_id: str) -> StoredBuild:

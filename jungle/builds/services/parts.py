@@ -310,7 +310,12 @@ def _without_lost(document: Build, sheets: Mapping[str, SpecSheet]) -> tuple[Bui
             chain[slot] = hung.model_copy(update={"plan": None})
             lost.add(hung.part)
             what.append(f"plan '{hung.plan}' of the {slot}")
-    extras = tuple(extra for extra in document.extras if extra.part in sheets)
+    extras = [extra for extra in document.extras if extra.part in sheets]
+    for number, extra in enumerate(extras):
+        if extra.plan is not None and extra.plan not in {plan.id for plan in plans_of(sheets[extra.part])}:
+            extras[number] = extra.model_copy(update={"plan": None})
+            lost.add(extra.part)
+            what.append(f"plan '{extra.plan}' of a part beside the chain")
     small = {id: made for id, made in document.small_items.items() if made.part is None or made.part in sheets}
     for extra in document.extras:
         if extra.part not in sheets:
@@ -320,5 +325,5 @@ def _without_lost(document: Build, sheets: Mapping[str, SpecSheet]) -> tuple[Bui
         if id not in small:
             lost.add(made.part or "")
             what.append(f"what was chosen for {id.replace('-', ' ')}")
-    after = document.model_copy(update={"chain": chain, "extras": extras, "small_items": small})
+    after = document.model_copy(update={"chain": chain, "extras": tuple(extras), "small_items": small})
     return after, lost, tuple(what)

@@ -54,9 +54,9 @@ ROWS: dict[str, list[Case]] = {
         unknown("The price of Box", enclosure__price=None),
     ],
     "time.playable": [
-        clear("26.9 weeks | 5.1 weeks | 21.7 weeks", "188 days; 3 + 12.7 / 6"),
-        tight("5.7 weeks | 5.1 weeks | 0.6 weeks", "40 days", brief__playable_by=date(2027, 1, 4)),
+        clear("26.9 weeks | 5.4 weeks | 21.4 weeks", "188 days; 3 + 14.7 / 6"),
+        tight("5.7 weeks | 5.4 weeks | 0.3 weeks", "40 days", brief__playable_by=date(2027, 1, 4)),
         unknown("How many hours a week you will build", brief__build_hours_a_week=None),
-        blocked("2.9 weeks | 5.1 weeks | −2.3 weeks", "20 days", brief__playable_by=date(2026, 12, 15)),
+        blocked("2.9 weeks | 5.4 weeks | −2.6 weeks", "20 days", brief__playable_by=date(2026, 12, 15)),
     ],
 }

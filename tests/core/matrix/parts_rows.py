@@ -79,6 +79,28 @@ ROWS: dict[str, list[Case]] = {
     ],
     "title.bundle": [
         clear("Base | each paid for once | –", "a free base plan beside paid software"),
+        clear(
+            "Full | each paid for once | –",
+            "swing work would like the path and face that it unlocks",
+            hung_monitor__plan="full",
+            brief__purposes={"swing_work": 5},
+        ),
+        tight(
+            "Full | each paid for once | –",
+            "rounds want speed and direction, which the base plan has",
+            hung_monitor__plan="full",
+            brief__purposes={"full_rounds": 5},
+        ),
+        clear(
+            "Full | each paid for once | –",
+            "it brings the software along, which the base plan does not",
+            hung_monitor__plan="full",
+            radar__plans=(*radar_plans()[:1], {"id": "full", "name": "Full", "tier": 2, "bundled_titles": ("title",)}),
+            brief__purposes={"full_rounds": 5},
+        ),
+        clear(
+            "Full | each paid for once | –", "nobody has said what for", hung_monitor__plan="full", brief__purposes={}
+        ),
         tight(
             "Base | each paid for once | –",
             "tier 1 brings other software along",

@@ -2,6 +2,7 @@
   import { useBuild } from '../../lib/build.svelte'
   import { KIND_WORDS } from '../../lib/kinds'
   import { p } from '../../router'
+  import Choice from '../Choice.svelte'
   import QuantityField from '../QuantityField.svelte'
 
   /** Parts beside the chain that somebody chose by wish. */
@@ -19,6 +20,7 @@
   {#each extras as extra, index (extra.id)}
     {@const part = build.reply?.beside[extra.part]}
     {@const line = build.report?.costs.lines.find(({ beside }) => beside === extra.id)}
+    {@const licence = build.report?.costs.lines.find(({ id }) => id === `${extra.id}:plan`)}
     {@const name = part?.name ?? extra.part}
     <li class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-3 py-1.5 text-sm">
       <div class="min-w-0">
@@ -34,6 +36,18 @@
               text={build.texts[`extras.${index}.quantity`] ?? ''}
               width="3rem"
               commit={(typed) => build.changeExtra(extra.id, `${typed} of ${name}`, { quantity: typed })}
+            />
+          {/if}
+          {#if part && part.plans.length > 0}
+            {@const plans = Object.fromEntries(
+              part.plans.map((plan) => [plan.id, `${plan.name}, ${plan.price}`]),
+            )}
+            <Choice
+              label="Plan of {name}"
+              value={extra.plan ?? ''}
+              options={extra.plan ? plans : { '': 'no plan chosen', ...plans }}
+              choose={(plan) =>
+                void build.changeExtra(extra.id, `plan ${plans[plan] ?? ''}`, { plan: plan || null })}
             />
           {/if}
           <QuantityField
@@ -61,9 +75,10 @@
           >
         </div>
       </div>
-      <span class="text-right whitespace-nowrap"
-        >{extra.owned ? 'owned' : (line?.up_front?.text ?? 'price not known')}</span
-      >
+      <span class="text-right whitespace-nowrap">
+        {extra.owned ? 'owned' : (line?.up_front?.text ?? 'price not known')}
+        {#if licence}<br />{licence.yearly?.text ?? 'plan not known'} a year{/if}
+      </span>
     </li>
   {:else}
     <li class="py-1 text-sm text-faint">None: a heater, a camera, a second display could stand here.</li>
