@@ -1,6 +1,6 @@
 """The launch monitor, its data, and what is around it."""
 
-from core.model.parts import OverheadCamera, SideCamera
+from core.model.parts import Disturbance, OverheadCamera, SideCamera
 from tests.core import worlds
 from tests.core.matrix.case import Case, blocked, clear, extra, tight, unknown
 
@@ -87,6 +87,13 @@ ROWS: dict[str, list[Case]] = {
         clear("both hands, unmoved | both hands | –", "Ada right, Lin left, both served"),
         tight("both hands, moved across | both hands | –", "served, but carried over", radar__both_hands="moved"),
         blocked("right hand only | both hands | lacks Lin", "Lin is not served", radar__both_hands="no"),
+        blocked(
+            "right hand only | both hands | lacks visitors",
+            "guests may play left-handed",
+            radar__both_hands="no",
+            brief__players=(worlds.player().model_dump(),),
+            brief__visitors=True,
+        ),
         unknown("The hands that it serves of Radar", radar__both_hands=None),
     ],
     "monitor.level": [
@@ -117,6 +124,13 @@ ROWS: dict[str, list[Case]] = {
             "no plan unlocks the launch direction that whole rounds need",
             brief__purposes=FULL_ROUNDS,
             radar__measures=("ball_speed", "launch_angle"),
+        ),
+        tight(
+            "ball speed | ball speed, club path, face angle | lacks club path, face angle",
+            "path and face would be liked, and no plan is held",
+            brief__purposes={"swing_work": 5},
+            radar__measures=("ball_speed",),
+            radar__derives=(),
         ),
         unknown("The data that it measures of Radar", radar__measures=None),
     ],
@@ -202,6 +216,14 @@ ROWS: dict[str, list[Case]] = {
             "a fan heater near a radar behind the ball",
             beside=[extra("heater", "Blower", method="fan")],
         ),
+        tight(
+            "daylight | none | –",
+            "an open door beside a camera",
+            swap=[BESIDE.model_copy(update={"dislikes": (Disturbance.SUNLIGHT,)})],
+            room__light="open_door",
+        ),
+        tight("spectators | none | –", "visitors walk about", radar__dislikes=("people",), brief__visitors=True),
+        tight("none | none | –", "its maker does not say what it dislikes", radar__dislikes=None),
         unknown("The way of heating of Stove", beside=[extra("heater", "Stove")]),
     ],
     "monitor.link": [

@@ -75,6 +75,7 @@ ROWS: dict[str, list[Case]] = {
             "asks tier 2, the base plan is 0",
             title__monitor_links=(MonitorLink(monitor="radar", tier=2),),
         ),
+        blocked("no link | native or connector | –", "it listens to no monitor", title__monitor_links=()),
         unknown("The monitors that it listens to of Rounds", title__monitor_links=None),
     ],
     "title.bundle": [
@@ -110,6 +111,20 @@ ROWS: dict[str, list[Case]] = {
             "Base | each paid for once | –",
             "the package works from tier 1 on, the base plan is 0",
             beside=[extra("monitor_package", "Spin", monitors=("radar",), unlocks=("spin_rate",), needs_tier=1)],
+        ),
+        tight(
+            "Base | each paid for once | –",
+            "the plan unlocks the spin that the package does",
+            radar__plans=radar_plans(unlocks=("spin_rate",)),
+            beside=[extra("monitor_package", "Spin", monitors=("radar",), unlocks=("spin_rate",), needs_tier=0)],
+        ),
+        tight(
+            "Base | each paid for once | –",
+            "tier 1 brings other software along, the full plan brings this",
+            radar__plans=tuple(
+                {**plan, "bundled_titles": titles}
+                for plan, titles in zip(radar_plans(tier=1), (("other",), ("title",)), strict=True)
+            ),
         ),
         unknown("The least plan tier of Spin", beside=[extra("monitor_package", "Spin", monitors=("radar",))]),
     ],
@@ -211,6 +226,12 @@ ROWS: dict[str, list[Case]] = {
             "a connector, and the software listens natively",
             beside=[extra("connector", "Bridge", titles=("title",), monitors=("radar",))],
         ),
+        clear(
+            "none | none astray | –",
+            "without a monitor no package is for another",
+            without=("monitor",),
+            beside=[extra("monitor_package", "Spin", monitors=("other",))],
+        ),
         unknown("The software that it is made for of Links", beside=[extra("course_pack", "Links")]),
     ],
     "title.subscription": [
@@ -229,12 +250,25 @@ ROWS: dict[str, list[Case]] = {
         clear("class 6 | class 4 | 2 classes", "graphics 6 of 6 recommended, the nearest line"),
         tight("class 5 | class 4 | 1 classes", "between 4 and 6", computer__graphics_grade=5),
         blocked("class 3 | class 4 | one class too low", "under 4", computer__graphics_grade=3),
+        unknown("What Rounds asks of a machine", title__machine_needs=()),
+        blocked(
+            "8 GB | 16 GB | −8 GB",
+            "the usual least, beside software that says nothing",
+            title__machine_needs=(),
+            computer__memory_gb=8,
+        ),
         unknown("The class of its graphics of Tower", computer__graphics_grade=None),
     ],
     "machine.plugs": [
         clear(f"{ANY_PORT} | HDMI | –", "HDMI is on both"),
         tight(f"{ANY_PORT} | VGA | –", "no plug is on both", projector__inputs=("vga",)),
         blocked("no video output | HDMI | –", "no output at all", computer__outputs=()),
+        clear(
+            f"DisplayPort | {ANY_PORT} | –",
+            "an adapter from DisplayPort",
+            projector__inputs=("vga",),
+            beside=[extra("adapter", "Joint", from_port="displayport", to_port="vga")],
+        ),
         unknown("The video outputs of Tower", computer__outputs=None),
     ],
     "machine.outputs": [
@@ -262,6 +296,7 @@ ROWS: dict[str, list[Case]] = {
             computer__usb_ports=0,
             beside=[extra("camera", link="usb")],
         ),
+        clear("4 pieces | 1 piece | 3 pieces", "a monitor on its USB cable", radar__links=("usb",)),
         unknown("The USB sockets of Tower", computer__usb_ports=None),
     ],
     "machine.place": [

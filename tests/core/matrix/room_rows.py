@@ -514,6 +514,7 @@ ROWS: dict[str, list[Case]] = {
         tight("36 dB | 32 dB | 4 dB over, tolerated", "quiet is wanted: the strike is what neighbours hear"),
         blocked("36 dB | 32 dB | −4 dB", "and films are a must", brief__purposes={"films": 5}),
         unknown("The noise of Tower", computer__noise_db=None),
+        unknown("Which devices hum", without=("machine", "display")),
     ],
     "sound.speaker": [
         clear("5 W | any | –", "neither films nor games are wanted"),
