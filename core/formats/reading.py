@@ -24,7 +24,7 @@ def read_json(text: str | bytes) -> Any:
     try:
         told = text if isinstance(text, str) else text.decode("utf-8")
     except UnicodeDecodeError as error:
-        raise _bad(f"is not UTF-8 text (byte {error.start})") from error
+        raise _bad("is not text in UTF-8; a file that Jungle has written is, and ends in .json") from error
     try:
         value = json.loads(
             told.removeprefix("\ufeff"),

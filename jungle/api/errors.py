@@ -12,7 +12,7 @@ from ninja.errors import HttpError, ValidationError
 
 from core.contents.changes import NotInRoom
 from core.drawing.dragging import NoHandle
-from core.formats.errors import MOST_ERRORS, BadFile
+from core.formats.errors import MOST_ERRORS, BadFile, plain_words
 from core.model.candidates import NoSuchRoom
 from core.model.chain import UnknownPart
 from core.model.typed import FieldErrors
@@ -41,7 +41,7 @@ def _field_errors(request: HttpRequest, error: FieldErrors) -> HttpResponse:
 
 def _invalid_request(request: HttpRequest, error: ValidationError) -> HttpResponse:
     found = [
-        _problem(".".join(map(str, _in_body(problem["loc"]))), problem.get("input", ""), problem["msg"])
+        _problem(".".join(map(str, _in_body(problem["loc"]))), problem.get("input", ""), plain_words(problem["msg"]))
         for problem in error.errors
     ]
     return _refused("Some values were not accepted.", found)

@@ -171,7 +171,7 @@ class ShellTests(TestCase):
             broken = file_text().decode().replace('"width_m":4.6', '"width_m":-1')
             code, out, err = self.evaluate(self.written(folder, broken))
             self.assertEqual((code, out), (2, ""))
-            self.assertIn("build.room.width_m: Input should be greater than or equal to 1 (found -1)", err)
+            self.assertIn("build.room.width_m: must be greater than or equal to 1 (found -1)", err)
             code, _, err = self.evaluate(Path(folder) / "missing.json")
         self.assertEqual(code, 2)
         self.assertIn("No such file", err)

@@ -78,7 +78,7 @@ class BuildFileTests(TestCase):
         self.assertIn("(found -4)", found[1])
 
     def test_another_format_or_version(self) -> None:
-        self.assertIn("format: Input should be 'jungle-build'", self.errors({**document(), "format": "other"})[0])
+        self.assertIn("format: must be 'jungle-build'", self.errors({**document(), "format": "other"})[0])
         self.assertIn(
             "version: version 5 is not known; versions 1 to 4 are read", self.errors({**document(), "version": 5})[0]
         )

@@ -12,7 +12,7 @@ from core.checks.stages import OptionalPlaces, StageCosts
 from core.checks.works import Works
 from core.model.brief import Brief
 from core.model.build import Build, Extra, HungPart, Slot
-from core.model.parts import PuttingSurface
+from core.model.parts import DataField, PuttingSurface
 from core.money.costs import Costs
 from core.quantities import UnitSystem
 from core.report import Report, evaluate
@@ -151,13 +151,16 @@ class SteersTests(TestCase):
 
     def test_every_answer_changes_what_it_steers_and_nothing_else(self) -> None:
         plan = {**worlds.title().plans[0].model_dump(), "features": ("range",)}
+        base, full = worlds.radar().plans
+        more = full.model_copy(update={"unlocks": (*full.unlocks, DataField.IMPACT_LOCATION)})
+        enough = full.model_copy(update={"id": "enough", "name": "Enough", "tier": 1})
         parts = {
             **worlds.full_parts(),
             "computer": worlds.computer(graphics_grade=5),
             "title": worlds.title(plans=(plan,)),
             "enclosure": worlds.enclosure(sides=False),
             "mat": worlds.mat(cushion="hard"),
-            "radar": worlds.radar(portable=False),
+            "radar": worlds.radar(portable=False, plans=(base, enough, more)),
             "tiles": worlds.tiles(pile_m=0.02),
             "projector": worlds.projector(width_px=1280, height_px=720),
             "green": PuttingSurface(

@@ -3,6 +3,7 @@
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
+from core.formats.errors import BadFile, FileError
 from core.formats.machine_report.diagnostic import read_diagnostic
 from core.formats.machine_report.lshw import looks_like_lshw, read_lshw
 from core.formats.machine_report.raw import RawReport
@@ -26,6 +27,10 @@ ASKED = {
     "noise_db": "Guess: 28 hardly heard, 36 an office machine, 44 loud.",
 }
 """Facts of a computer, and how to get those that no report states."""
+NO_REPORT = (
+    "says nothing of a computer; read are what 'lshw -json' prints, "
+    "and the text that the diagnostic tool of Windows saves"
+)
 
 
 @dataclass(frozen=True)
@@ -64,10 +69,12 @@ def known_machines(parts: Iterable[Part]) -> Known:
 
 
 def read_machine_report(data: bytes, known: Known) -> MachineReading:
-    """What a computer's report says. Never raises: of a file that is no report everything is asked."""
+    """What a computer's report says. Raises `BadFile` for a file that says nothing of a computer."""
     text = _decoded(data)
     raw = read_lshw(text) if looks_like_lshw(text) else read_diagnostic(text)
     facts = _facts(raw, known)
+    if not facts:
+        raise BadFile([FileError("file", "", NO_REPORT)])
     asked = tuple((field, how) for field, how in ASKED.items() if field not in facts)
     return MachineReading(raw.told_by, facts, asked)
 
