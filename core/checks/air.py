@@ -116,7 +116,7 @@ def heat(
     limit = at_most(watts, most, unit=Unit.WATT, tolerated=ENDLESS if aired else 0.0)
     return Answer(
         limit,
-        headline=lambda: say("{watts} of heat in the room, {most} are borne", watts=limit.has, most=limit.wants),
+        headline=lambda: say("{watts} of heat in the room; it takes up to {most}", watts=limit.has, most=limit.wants),
         formula="20 W/m³ × volume under the ceiling − (150 W × people + watts of all devices)",
         inputs=lambda: (
             Input("People", str(people), Basis.MEASURED),
@@ -152,7 +152,7 @@ def cooling(
         headline=lambda: (
             say("The hose of {cooler} has no window or door to leave by", cooler=hoses[0])
             if shut
-            else say("{heat} stays in the room, {most} are borne", heat=limit.has, most=limit.wants)
+            else say("{heat} stays in the room; it takes up to {most}", heat=limit.has, most=limit.wants)
         ),
         formula="20 W/m³ × volume − (150 W × people + devices + sun − what coolers carry off)",
         inputs=lambda: (
@@ -343,7 +343,9 @@ def hum(
     limit = at_most(loudest, most, most - DB_COMFORT, Unit.DECIBEL, tolerated=tolerance_of(brief, Purpose.FILMS))
     return Answer(
         limit,
-        headline=lambda: say("{name} hums at {level}, {most} are borne", name=name, level=limit.has, most=limit.wants),
+        headline=lambda: say(
+            "{name} hums at {level}; up to {most} is accepted", name=name, level=limit.has, most=limit.wants
+        ),
         formula="what the house puts up with − the loudest device",
         inputs=lambda: (
             Input("Noise", brief.noise.value, Basis.MEASURED),

@@ -30,6 +30,7 @@ from core.model.kit import Beside
 from core.model.parts import Net, ProjectionSheet, Surface
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Unit, say
+from core.quantities.tolerances import ROUNDING
 
 GAP_LEAST_M = 0.30
 GAP_COMFORT_M = 0.40
@@ -258,7 +259,11 @@ def picture_offset(middle: BayMiddle, places: BallPlaces, picture: Picture) -> A
     two = len(places.spots) > 1
     return Answer(
         at_most(offset_m, picture.width_m / 2, CENTRED_M),
-        headline=lambda: say("Ball line {offset} beside the picture's centre", offset=metres(offset_m)),
+        headline=lambda: (
+            say("Ball line {offset} beside the picture's centre", offset=metres(offset_m))
+            if offset_m > ROUNDING
+            else say("The ball line meets the picture's centre")
+        ),
         formula="|ball line − middle of the picture|, against half the picture; aim: atan(offset / ball to screen)",
         inputs=lambda: (
             placed_input("Ball to left wall", x_m),

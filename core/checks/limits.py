@@ -109,9 +109,26 @@ class Limit(NamedTuple):
             told = say(one) if short == "1" else say(many, short=short)
             return told if state is State.BLOCKED else told._replace(template=f"{told.template}, tolerated")
         if spare < -ROUNDING and state is State.TIGHT:
-            beyond = "short" if self.sense is Sense.AT_LEAST else "over"
-            return say("{by} " + beyond + ", tolerated", by=self._figure(-spare))
+            return say("{by} " + self._beyond + ", tolerated", by=self._figure(-spare))
         return say("{spare}", spare=self._figure(spare if abs(spare) > ROUNDING else 0.0, spare=True))
+
+    @property
+    def margin_told(self) -> Sentence:
+        """The margin as it stands beside a headline, where a bare figure says nothing.
+
+        >>> [at_least(has, 2.0).margin_told.template for has in (2.5, 1.5)], at_most(2.5, 2.0).margin_told.template
+        (['{spare} to spare', '{by} short'], '{by} over')
+        """
+        margin = self.margin
+        if margin.template != "{spare}":
+            return margin
+        if self.spare < -ROUNDING:
+            return say("{by} " + self._beyond, by=self._figure(-self.spare, spare=True))
+        return margin._replace(template="{spare} to spare")
+
+    @property
+    def _beyond(self) -> str:
+        return "short" if self.sense is Sense.AT_LEAST else "over"
 
     def _figure(self, value: float, *, spare: bool = False) -> Figure:
         if isinstance(self.unit, Unit):
@@ -137,6 +154,11 @@ class Words(NamedTuple):
     def margin(self) -> Sentence | None:
         """What is lacking, where it can be named."""
         return say("lacks {lacks}", lacks=self.lacks) if self.lacks else None
+
+    @property
+    def margin_told(self) -> Sentence | None:
+        """The same beside a headline."""
+        return self.margin
 
 
 Comparison = Limit | Words

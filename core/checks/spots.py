@@ -16,6 +16,7 @@ from core.model.brief import Handedness, Player
 from core.model.room import Layout, Room
 from core.model.things import Looked
 from core.quantities import Quantity, Sentence, Unit, say
+from core.quantities.tolerances import ROUNDING
 
 SCREEN_DISTANCE = BallDistance()
 
@@ -140,7 +141,7 @@ def _spot(around: Around, players: tuple[Player, ...]) -> HittingSpot:
     wanted = (around.middle_m, around.screen_y_m + distance.comfortable_m)
     x_m, y_m = typed_inside(areas, wanted)
     reason = say(
-        "{seen}lear for {who}; {offset} beside the picture's centre, {to_screen} from the screen.",
+        "{seen}lear for {who}; " + _where(x_m - around.middle_m),
         seen="C" if around.looked else "Unless something stands or hangs there that nobody entered, c",
         who=_names(players),
         offset=Quantity(abs(x_m - around.middle_m), Unit.METRE),
@@ -160,15 +161,21 @@ def _but_for_the_ceiling(
     x_m, y_m = typed_inside(areas, (around.middle_m, around.screen_y_m + around.distance.comfortable_m))
     words = (
         "The ceiling is too low for {who} with the longest club wherever the ball lies. Across and along this is the "
-        "best: {offset} beside the picture's centre, {to_screen} from the screen."
+        "best: "
     )
     reason = say(
-        words,
+        words + _where(x_m - around.middle_m),
         who=_names(players),
         offset=Quantity(abs(x_m - around.middle_m), Unit.METRE),
         to_screen=Quantity(y_m - around.screen_y_m, Unit.METRE),
     )
     return HittingSpot(hands, (), (x_m, y_m), reason, under_low_ceiling=True)
+
+
+def _where(aside_m: float) -> str:
+    """A spot against picture and screen, as a template."""
+    aside = "{offset} beside" if abs(aside_m) > ROUNDING else "before"
+    return aside + " the picture's centre, {to_screen} from the screen."
 
 
 def _names(players: Iterable[Player]) -> str:

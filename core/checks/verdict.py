@@ -106,6 +106,12 @@ class Verdict(NamedTuple):
         limit = self.deciding
         return None if limit is None else limit.margin
 
+    @property
+    def margin_told(self) -> Sentence | None:
+        """What is left between the two, as it stands beside a headline."""
+        limit = self.deciding
+        return None if limit is None else limit.margin_told
+
 
 class Told(NamedTuple):
     """A verdict as somebody reads it."""

@@ -92,7 +92,7 @@ class RoomJourneys(BrowserTestCase):
         self.saved()
         page.get_by_role("button", name="Build here: Cellar, screen as it is").click()
         self.saved()
-        expect(page.get_by_role("heading", name="What Cellar allows")).to_be_visible()
+        expect(page.get_by_role("heading", name="Cellar: what it allows")).to_be_visible()
         expect(page.get_by_text("The bottleneck is the height.")).to_be_visible()
         self.build.refresh_from_db()
         self.assertEqual(self.build.design.room.name, "Cellar")

@@ -344,12 +344,13 @@ def _step(step: Step, report: Report) -> StepJson:
 def _link(link: LinkStatus, deciding: Told | None, system: UnitSystem) -> LinkJson:
     if deciding is None:
         return LinkJson(link.upper, link.lower, link.state, "", "", None, "", "")
+    margin = deciding.verdict.margin_told
     return LinkJson(
         upper=link.upper,
         lower=link.lower,
         state=link.state,
         headline=deciding.headline.text(system),
-        margin=deciding.margin.text(system) if deciding.margin else "",
+        margin=margin.text(system) if margin else "",
         verdict=deciding.verdict.id,
         subject=deciding.subject,
         subject_id=deciding.verdict.subject_id,

@@ -107,7 +107,7 @@ def verdict_json(told: Told, system: UnitSystem, doubts: Sequence[str] = ()) -> 
         state=verdict.state,
         rank=verdict.state.rank,
         headline=told.headline.text(system),
-        margin=verdict.margin.text(system) if verdict.margin else "",
+        margin=verdict.margin_told.text(system) if verdict.margin_told else "",
         changes=[cure.words.text(system) for cure in told.cures],
         doubts=list(doubts),
         missing=f"{verdict.missing.at.record}.{verdict.missing.at.field}" if verdict.missing else "",
@@ -139,7 +139,7 @@ def _other(other: OtherValue, system: UnitSystem) -> OtherValueJson:
         source=other.source,
         state=other.told.state,
         headline=other.told.headline.text(system),
-        margin=other.told.margin.text(system) if other.told.margin else "",
+        margin=other.told.verdict.margin_told.text(system) if other.told.verdict.margin_told else "",
     )
 
 

@@ -46,7 +46,7 @@
   {:else}
     <div class="mt-2 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <section>
-        <h2 class="mb-2 text-xl">What {build.reply?.build.room.name ?? 'the room'} allows</h2>
+        <h2 class="mb-2 text-xl">{build.reply?.build.room.name ?? 'The room'}: what it allows</h2>
         {#if chosen?.allowance}<Allows allowance={chosen.allowance} />{:else}<p>{chosen?.unknown}</p>{/if}
         <p class="mt-3 max-w-prose text-xs text-faint">
           {rooms.rules.join(' ')}

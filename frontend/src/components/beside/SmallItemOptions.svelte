@@ -41,7 +41,8 @@
             >{/each}
         </span>
         <span class="text-right whitespace-nowrap">
-          {#if option.units !== null && option.units > 1}<span class="text-faint">{option.units} ×</span>{/if}
+          {#if option.units !== null && option.units > 1}<span class="text-faint">{option.units} for</span
+            >{/if}
           {option.total?.text ?? 'price not known'}
           {#if item.part === option.part}
             <span class="block text-faint">chosen</span>

@@ -9,7 +9,7 @@
   const build = $derived(useBuild()())
   const line = $derived(build.report?.costs.lines.find(({ beside }) => beside === item.id))
   const decided = $derived(
-    { buy: item.part_name, own: item.part_name || 'owned', strike: 'struck off' }[item.choice] ?? '',
+    { buy: item.part_name, own: item.part_name || 'in the house', strike: 'struck off' }[item.choice] ?? '',
   )
 </script>
 

@@ -14,7 +14,7 @@
   {id}
   type="file"
   {accept}
-  class="mt-1 w-full"
+  class="mt-1 w-full file:mr-3 file:cursor-pointer file:rounded file:border file:border-primary file:px-3 file:py-1 file:text-primary"
   onchange={(event) => {
     const file = event.currentTarget.files?.[0]
     if (file) pick(file)
