@@ -4,6 +4,7 @@
   import { KINDS, STAYS_UP_WORDS } from '../../lib/contents'
   import { view } from '../../lib/view.svelte'
   import QuantityField from '../QuantityField.svelte'
+  import AddContent from './AddContent.svelte'
   import ContentRow from './ContentRow.svelte'
 
   /** What the room is used for besides: what is up then, what is out, and what stays clear. */
@@ -12,18 +13,6 @@
   const zones = $derived((room?.kept_clear ?? []).map((zone, index) => ({ zone, index })))
   const PARTS = Object.entries(STAYS_UP_WORDS) as [keyof typeof STAYS_UP_WORDS, string][]
   const id = $props.id()
-
-  let kind = $state('')
-
-  async function add(event: SubmitEvent): Promise<void> {
-    event.preventDefault()
-    if (kind === '') return
-    const known = new Set(room?.modes.map((mode) => mode.id))
-    await build.addContent('modes', kind, KINDS.modes[kind] ?? kind)
-    const fresh = build.reply?.build.room.modes.find((mode) => !known.has(mode.id))
-    if (fresh) view.layout = fresh.id
-    kind = ''
-  }
 
   function change(
     mode: Mode,
@@ -53,18 +42,12 @@
 <section class="mt-4" aria-labelledby={id}>
   <div class="mb-1 flex items-baseline justify-between gap-2">
     <h2 {id} class="text-lg">Other uses of the room</h2>
-    <form class="flex items-center gap-1" onsubmit={(event) => void add(event)}>
-      <select class="blank max-w-32" aria-label="What to add: Other uses of the room" bind:value={kind}>
-        <option value="">add one</option>
-        {#each Object.entries(KINDS.modes) as [name, words] (name)}<option value={name}>{words}</option
-          >{/each}
-      </select>
-      <button
-        class="btn btn-primary btn-xs"
-        disabled={kind === ''}
-        aria-label="Add to: Other uses of the room">Add</button
-      >
-    </form>
+    <AddContent
+      group="modes"
+      added={(fresh) => {
+        view.layout = fresh
+      }}
+    />
   </div>
   {#each room?.modes ?? [] as mode (mode.id)}
     {@const open = view.layout === mode.id}

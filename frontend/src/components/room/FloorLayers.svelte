@@ -9,12 +9,10 @@
   const covering = $derived(build.reply?.parts.floor)
   const extras = $derived((build.reply?.build.extras ?? []).map((extra, index) => ({ extra, index })))
   const layers = $derived(extras.filter(({ extra }) => extra.laid))
-  const zoned = $derived.by(() => {
-    const layout = build.reply?.build.layout
-    return [layout?.floor_x_m, layout?.floor_y_m, layout?.floor_width_m, layout?.floor_length_m].some(
-      (at) => at !== null && at !== undefined,
-    )
-  })
+  /** How much is bought of a layer, as its line of the money says. */
+  const bought = $derived(
+    Object.fromEntries((build.report?.costs.lines ?? []).map((line) => [line.id, line.quantity])),
+  )
 </script>
 
 <div class="mt-4 mb-1 flex flex-wrap items-baseline justify-between gap-2">
@@ -27,7 +25,7 @@
 {#if covering}
   <details class="border-t border-base-300 py-1">
     <summary class="min-h-[28px] cursor-pointer leading-[28px]"
-      ><strong>{covering.name}</strong>, {zoned ? 'on a part of the floor' : 'wall to wall'}</summary
+      ><strong>{covering.name}</strong>{bought.floor ? `, ${bought.floor}` : ''}</summary
     >
     <FloorZone
       name={covering.name}
@@ -40,7 +38,9 @@
 {#each layers as { extra, index } (extra.id)}
   {@const name = build.reply?.beside[extra.part]?.name ?? extra.part}
   <details class="border-t border-base-300 py-1" open>
-    <summary class="min-h-[28px] cursor-pointer leading-[28px]"><strong>{name}</strong>, over it</summary>
+    <summary class="min-h-[28px] cursor-pointer leading-[28px]"
+      ><strong>{name}</strong>{bought[extra.id] ? `, ${bought[extra.id]}` : ''}, over it</summary
+    >
     <FloorZone
       {name}
       path="extras.{index}"
