@@ -15,7 +15,7 @@ from core.model.kit import Beside, Kit
 from core.model.parts import Part
 from core.model.record import Record
 
-MOST_KEPT = 256
+MOST_KEPT = 96
 """Answers of one function; beyond that they are forgotten, and the memory of it begins anew."""
 Kept = tuple[tuple[object, ...], Any]
 """What was read, so that no other object can take its identity, and what was answered."""

@@ -97,6 +97,7 @@ def verdict_json(told: Told, system: UnitSystem, doubts: Sequence[str] = ()) -> 
     """`told` in short, with what is doubtful about the facts it leans on, for a reader of `system`."""
     verdict = told.verdict
     check = GRAPH[verdict.id]
+    margin = verdict.margin_told
     return VerdictJson(
         id=verdict.id,
         title=check.title,
@@ -107,7 +108,7 @@ def verdict_json(told: Told, system: UnitSystem, doubts: Sequence[str] = ()) -> 
         state=verdict.state,
         rank=verdict.state.rank,
         headline=told.headline.text(system),
-        margin=verdict.margin_told.text(system) if verdict.margin_told else "",
+        margin=margin.text(system) if margin else "",
         changes=[cure.words.text(system) for cure in told.cures],
         doubts=list(doubts),
         missing=f"{verdict.missing.at.record}.{verdict.missing.at.field}" if verdict.missing else "",
@@ -133,13 +134,14 @@ def workings_json(told: Told, system: UnitSystem, others: Iterable[OtherValue] =
 
 
 def _other(other: OtherValue, system: UnitSystem) -> OtherValueJson:
+    margin = other.told.verdict.margin_told
     return OtherValueJson(
         fact=f"{other.part.name}, {other.fact}",
         value=figure_text(other.value, system),
         source=other.source,
         state=other.told.state,
         headline=other.told.headline.text(system),
-        margin=other.told.verdict.margin_told.text(system) if other.told.verdict.margin_told else "",
+        margin=margin.text(system) if margin else "",
     )
 
 
