@@ -14,6 +14,8 @@ from tests.core.random_builds import furnished_build, seeds
 TOUCHING_PX = 1.0
 LINES_OF_ONE = 3
 """A dimension line and the slashes at its ends."""
+LEAST_WRITTEN = 4
+"""On a view of any room: its width, its height, and what stands in it."""
 COVERED = """() => {
   const drawing = document.querySelector('svg[role=group]').parentElement
   const boxes = []
@@ -31,7 +33,8 @@ COVERED = """() => {
     if (across > TOUCHING && down > TOUCHING) covered.push(`${one.words} / ${other.words}`)
   }))
   const figures = drawing.querySelectorAll('button').length
-  return { covered, left_out: drawing.querySelectorAll('svg g > line').length / LINES_OF_ONE - figures }
+  const lines = drawing.querySelectorAll("svg g > line").length / LINES_OF_ONE
+  return { covered, written: boxes.length, left_out: lines - figures }
 }""".replace("TOUCHING", str(TOUCHING_PX)).replace("LINES_OF_ONE", str(LINES_OF_ONE))
 
 
@@ -55,6 +58,21 @@ class LabelTests(BrowserTestCase):
                         if size == DESK:
                             # A figure that has no place on the drawing is typed in its field.
                             self.assertLessEqual(found["left_out"], 0 if build is self.build else 3)
+
+    def test_nor_does_one_in_the_view_toward_the_screen(self) -> None:
+        builds = [start_build(self.build.owner, self.named(furnished_build(seed), seed)) for seed in seeds(8)]
+        for units in UnitSystem:
+            set_units(self.build.owner, units)
+            for build in (self.build, *builds):
+                for size in (DESK, PHONE):
+                    self.page.set_viewport_size(size)
+                    self.page.goto(f"{self.live_server_url}/builds/{build.pk}/room")
+                    self.page.get_by_role("button", name="toward the screen").click()
+                    self.page.get_by_text("TOWARD THE SCREEN · from the ball").wait_for()
+                    with self.subTest(build=build.name, units=units, width=size["width"]):
+                        found = self.page.evaluate(COVERED)
+                        self.assertEqual(found["covered"], [])
+                        self.assertGreater(found["written"], LEAST_WRITTEN)
 
     def named(self, build: Build, seed: int) -> Build:
         return build.model_copy(update={"name": f"Random {seed}"})
