@@ -62,11 +62,6 @@ def open_money(page: Page) -> None:
     page.get_by_role("dialog").wait_for()
 
 
-def night(page: Page) -> None:
-    """The night theme."""
-    page.get_by_role("button", name="Switch to the night theme").click()
-
-
 def stow(page: Page) -> None:
     """The stowed layout, with the dinghy chosen."""
     page.get_by_role("button", name="stowed").click()
@@ -80,11 +75,13 @@ def face_the_screen(page: Page) -> None:
     page.get_by_text("TOWARD THE SCREEN · from the ball").wait_for()
 
 
-def see_the_table(page: Page) -> None:
-    """Rooms side by side."""
-    page.get_by_role("heading", name="Rooms side by side").scroll_into_view_if_needed()
-    page.mouse.move(700, 500)
-    page.mouse.wheel(0, 2000)
+def watch_films(page: Page) -> None:
+    """Another use of the room: seats for films, kept clear."""
+    page.get_by_label("What to add: Other uses of the room").select_option("films")
+    page.get_by_role("button", name="Add to: Other uses of the room").click()
+    page.get_by_role("checkbox", name="dinghy on its trolley").check()
+    page.wait_for_timeout(SETTLE_MS)
+    page.get_by_role("heading", name="Other uses of the room").scroll_into_view_if_needed()
 
 
 def measure_the_beam(page: Page) -> None:
@@ -97,12 +94,10 @@ PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = 
     ("builds", "/", DESK, stay),
     ("brief", "/builds/{id}/brief", DESK, stay),
     ("room", "/builds/{id}/room", DESK, stay),
-    ("room-night", "/builds/{id}/room", DESK, night),
     ("room-phone", "/builds/{id}/room", PHONE, stay),
     ("room-stowed", "/builds/{id}/room", DESK, stow),
     ("room-toward-the-screen", "/builds/{id}/room", DESK, face_the_screen),
     ("rooms", "/builds/{id}/rooms", DESK, stay),
-    ("rooms-side-by-side", "/builds/{id}/rooms", DESK, see_the_table),
     ("measure-phone", "/builds/{id}/room/measure", PHONE, measure_the_beam),
     ("parts", "/builds/{id}/parts", DESK, stay),
     ("parts-alternatives", "/builds/{id}/parts", DESK, look_before_picking),
@@ -113,6 +108,8 @@ PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = 
     ("catalogue-sheet", "/builds/{id}/catalogue", DESK, open_a_sheet),
     ("why", "/builds/{id}/parts", DESK, ask_why),
     ("money", "/builds/{id}/parts", DESK, open_money),
+    ("print", "/builds/{id}/print", DESK, stay),
+    ("room-films", "/builds/{id}/room", DESK, watch_films),
 )
 
 
