@@ -7,6 +7,7 @@ from core.checks.ball import limit_of
 from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import Limit, State, Words, at_least, at_most, tightest
+from core.checks.mat_place import MonitorFoot
 from core.checks.monitor_rules import CEILING_COMFORT_M, behind_rule, beside_rule, flight_rule
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import between, on
@@ -16,7 +17,6 @@ from core.checks.readings import (
     BallPlaces,
     Filled,
     HittingSurface,
-    MonitorFoot,
     MonitorSpot,
     hands_that_play,
 )

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from typing import Annotated
 
 from core.checks.leads import OutletsMissing
+from core.checks.mat_place import MatsBought
 from core.checks.needs import SmallItem, SmallItems
 from core.checks.readings import Today
 from core.checks.register import derive
@@ -74,12 +75,13 @@ def costs(
     ],
     small: SmallItems,
     outlets: OutletsMissing | None,
+    mats: MatsBought,
 ) -> Costs:
     """All that the chain, the extras and the small items cost. An item whose reason is gone costs nothing."""
     monitor = chain.at(Slot.MONITOR)
     extras = [line for extra, part in kit.extras for line in _extra(extra, part, room, brief, book, monitor)]
     beside = (*extras, *_chosen(kit, small, brief, book))
-    return costs_of(brief, book, chain, room, layout, beside, works=_outlets(outlets, brief))
+    return costs_of(brief, book, chain, room, layout, beside, works=_outlets(outlets, brief), mats=mats.count)
 
 
 def _outlets(outlets: OutletsMissing | None, brief: Brief) -> Iterator[Line]:

@@ -6,13 +6,11 @@ from datetime import date
 from functools import cache
 from typing import Annotated, Literal
 
-from core.checks.declared import THERE
 from core.checks.laid_floor import LaidFloor
 from core.checks.memo import Memo
 from core.checks.register import derive
 from core.checks.verdict import Basis, Input
 from core.geometry.ceiling import Ceiling, ceiling_of
-from core.geometry.mat_place import middle_between
 from core.geometry.picture import Picture, Raster, fit_shape, lens_band_m, raster_around, throw_range_m
 from core.geometry.shadow import Lens
 from core.geometry.swing_disc import Point3
@@ -146,15 +144,6 @@ class BayMiddle:
     """The middle of screen, picture and enclosure across the room, in metres from the left wall."""
 
     x_m: float
-
-
-@dataclass(frozen=True)
-class MonitorFoot:
-    """What a floor-standing monitor stands on."""
-
-    height_m: float
-    """Above the bare floor, its pad included."""
-    on_mat: bool
 
 
 @dataclass(frozen=True)
@@ -455,50 +444,6 @@ def monitor_spot(
     free_m = beside_m if isinstance(monitor, SideCamera) else room.length_m - max(y for _, y in places.spots)
     at_ease_m = free_m - MONITOR_BODY_M - PLACEMENT_COMFORT_M
     return MonitorSpot(max(near_m, min((near_m + far_m) / 2, at_ease_m)), proposed=True)
-
-
-@derive
-def monitor_foot(
-    monitor: Annotated[FloorStanding, THERE],
-    spot: MonitorSpot,
-    mat: Annotated[Mat, "length_m", "width_m"] | None,
-    room: Annotated[Room, "length_m", "width_m"],
-    surface: HittingSurface,
-    floor: LaidFloor | None,
-    places: BallPlaces,
-    brief: Annotated[Brief, "players", "visitors"],
-    layout: Annotated[Layout, "monitor_pad_m"],
-) -> MonitorFoot:
-    """On the mat where that reaches under all of it; else on what is laid where it stands.
-
-    Of two places, one for each hand, the one that is the most out of level decides.
-    """
-    beside = isinstance(monitor, SideCamera)
-    stands = []
-    for hand in hands_that_play(brief) or (Handedness.RIGHT,):
-        x_m, y_m = _monitor_stands(beside, places.of(hand), hand, spot.distance_m)
-        on_mat = mat is not None and _reaches_under(mat, beside, (x_m, y_m), places.of(hand), room)
-        beneath_m = floor.height_m(x_m, y_m) if floor is not None else 0.0
-        stands.append((surface.height_m if on_mat else beneath_m, on_mat))
-    foot_m, on_mat = max(stands, key=lambda stand: abs(stand[0] - surface.height_m))
-    return MonitorFoot(foot_m + layout.monitor_pad_m, on_mat)
-
-
-def _reaches_under(mat: Mat, beside: bool, at: tuple[float, float], ball: tuple[float, float], room: Room) -> bool:
-    """Along the line from the ball to the monitor: across the room, or along it."""
-    axis, size, room_m = (0, "width_m", room.width_m) if beside else (1, "length_m", room.length_m)
-    size_m: float = known(mat, size)
-    return abs(at[axis] - middle_between(ball[axis], size_m, room_m)) + MONITOR_BODY_M / 2 <= size_m / 2
-
-
-def _monitor_stands(
-    beside: bool, ball: tuple[float, float], hand: Handedness, distance_m: float
-) -> tuple[float, float]:
-    """Behind the ball, or beside it before the player of that hand."""
-    x_m, y_m = ball
-    if not beside:
-        return x_m, y_m + distance_m
-    return x_m + (distance_m if hand is Handedness.RIGHT else -distance_m), y_m
 
 
 def clear_area_m(screen: PictureSurface) -> tuple[float, float]:

@@ -9,12 +9,12 @@ from core.checks.along import BallDistance
 from core.checks.cable_ways import MachineSpot
 from core.checks.declared import THERE
 from core.checks.laid_floor import LaidFloor
-from core.checks.readings import BallPlaces, Balls, BayMiddle, HittingSurface, MonitorFoot, MonitorSpot, hands_that_play
+from core.checks.mat_place import MatPlaces, MonitorFoot
+from core.checks.readings import BallPlaces, Balls, BayMiddle, HittingSurface, MonitorSpot, hands_that_play
 from core.checks.register import derive, derive_from_known
 from core.geometry.ball_rules import BallRoom
 from core.geometry.ceiling import Ceiling
 from core.geometry.conflicts import Conflict, Gap, conflicts, narrowest, near, with_bay
-from core.geometry.mat_place import middle_between
 from core.geometry.panels import Hole, Walls, panel_of, walls_of
 from core.geometry.picture import Picture
 from core.geometry.shadow import Lens
@@ -248,7 +248,7 @@ def bay(
     brief: Annotated[Brief, "players", "visitors"],
     places: BallPlaces,
     layout: Annotated[Layout, "screen_bottom_m", "screen_y_m"],
-    room: Annotated[Room, "length_m", "width_m"],
+    mats: MatPlaces | None,
     middle: BayMiddle,
     surface: HittingSurface | None,
     floor: LaidFloor | None,
@@ -266,7 +266,7 @@ def bay(
     hands = tuple(Handedness) if len(places.spots) > 1 else hands_that_play(brief) or (Handedness.RIGHT,)
     return bay_of(
         balls=tuple((hand, (*places.of(hand), surface_m)) for hand in hands),
-        mats=_mats(sizes.mat, places, room) if sizes.mat else (),
+        mats=mats.middles if mats else (),
         floor=_layers(floor) if floor else (),
         middle_m=middle.x_m,
         screen_y_m=layout.screen_y_m,
@@ -280,12 +280,6 @@ def bay(
         mounted=any(mount.holds == "projector" for mount in mounts),
         lamp=any(lamp.lights == "ball" for lamp in lamps),
     )
-
-
-def _mats(mat_m: tuple[float, float], places: BallPlaces, room: Room) -> Iterator[tuple[float, float]]:
-    """The middle of the mat at each ball, between the walls."""
-    for x_m, y_m in places.spots:
-        yield middle_between(x_m, mat_m[0], room.width_m), middle_between(y_m, mat_m[1], room.length_m)
 
 
 def _layers(floor: LaidFloor) -> Iterator[FloorLayer]:

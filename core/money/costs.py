@@ -13,7 +13,7 @@ from core.model.chain import Chain, Hung, plans_of
 from core.model.facts import FactAt, Missing, MissingFact, known
 from core.model.household import TaxTreatment, Valuation
 from core.model.laying import Rectangle
-from core.model.parts import Billing, Flooring, FloorRoll, FloorTiles, MonitorPlan, Part, Plan, Price
+from core.model.parts import Billing, Flooring, FloorRoll, FloorTiles, Mat, MonitorPlan, Part, Plan, Price
 from core.model.room import Layout, Room
 from core.money.price_book import PriceBook
 from core.money.staying import stays_behind
@@ -180,11 +180,15 @@ def costs_of(
     layout: Layout,
     beside: Iterable[Line] = (),
     works: Iterable[Line] = (),
+    mats: int | None = 1,
 ) -> Costs:
-    """What `chain` and the lines `beside` it cost by `book` in the brief's currency, the floor as far as it is laid."""
+    """What `chain` and the lines `beside` it cost by `book` in the brief's currency.
+
+    The floor as far as it is laid, and so many `mats`; `None` where that is not known.
+    """
     monitor = chain.at(Slot.MONITOR)
     monitor_plan = monitor.plan if monitor else None
-    hung = (line for hanging in chain for line in _lines(hanging, brief, book, room, layout, monitor_plan))
+    hung = (line for hanging in chain for line in _lines(hanging, brief, book, room, layout, monitor_plan, mats))
     lines = (*hung, *beside)
     up_front = Money.total([line.up_front for line in lines if line.up_front], brief.currency)
     yearly = Money.total([line.yearly for line in lines if line.yearly], brief.currency)
@@ -250,19 +254,25 @@ def yearly_fee(part: Part, plan: Plan, brief: Brief, book: PriceBook) -> Money:
 
 
 def _lines(
-    hanging: Hung, brief: Brief, book: PriceBook, room: Room, layout: Layout, monitor_plan: Plan | None
+    hanging: Hung,
+    brief: Brief,
+    book: PriceBook,
+    room: Room,
+    layout: Layout,
+    monitor_plan: Plan | None,
+    mats: int | None,
 ) -> tuple[Line, ...]:
-    line = _part_line(hanging, brief, book, room, layout)
+    line = _part_line(hanging, brief, book, room, layout, mats)
     licensed = Licensed(hanging.part, hanging.plan, hanging.slot, hanging.decided.owned)
     return line, *licence_lines(licensed, brief, book, monitor_plan)
 
 
-def _part_line(hanging: Hung, brief: Brief, book: PriceBook, room: Room, layout: Layout) -> Line:
+def _part_line(hanging: Hung, brief: Brief, book: PriceBook, room: Room, layout: Layout, mats: int | None) -> Line:
     part, decided = hanging.part, hanging.decided
     quantity, unit = 1, ""
     listed: Money | MissingFact
     try:
-        quantity, unit = _quantity(hanging, room, layout)
+        quantity, unit = _quantity(hanging, room, layout, mats)
         listed = cost_of(part, quantity, brief, book)
     except MissingFact as missing:
         listed = missing
@@ -347,7 +357,12 @@ def _paid(
     return line._replace(payment=Payment.FREE if free else Payment.LIST_PRICE, up_front=price, missing=missing)
 
 
-def _quantity(hanging: Hung, room: Room, layout: Layout) -> tuple[int, str]:
+def _quantity(hanging: Hung, room: Room, layout: Layout, mats: int | None) -> tuple[int, str]:
+    if isinstance(hanging.part, Mat):
+        if mats is None:
+            size = f"Whether one {hanging.part.name} is large enough for both spots"
+            raise MissingFact(size, "Its sheet does not say how large it is.")
+        return mats, ""
     if not isinstance(hanging.part, Flooring):
         return 1, ""
     return floor_cover(hanging.part, layout.zone_in(room.width_m, room.length_m)).units, unit_laid(hanging.part)

@@ -65,7 +65,7 @@ class LabelTests(BrowserTestCase):
             set_units(self.build.owner, units)
             for build in (self.build, *builds):
                 for size in (DESK, PHONE):
-                    self.page.set_viewport_size(size)
+                    self.page.set_viewport_size({"width": size["width"], "height": size["height"]})
                     self.page.goto(f"{self.live_server_url}/builds/{build.pk}/room")
                     self.page.get_by_role("button", name="toward the screen").click()
                     self.page.get_by_text("TOWARD THE SCREEN · from the ball").wait_for()

@@ -5,8 +5,9 @@ from unittest import TestCase
 
 from core.checks.laid_floor import EDGE_M, LaidFloor
 from core.checks.limits import State
+from core.checks.mat_place import MonitorFoot
 from core.checks.needs import SmallItems
-from core.checks.readings import HittingSurface, MonitorFoot
+from core.checks.readings import HittingSurface
 from core.checks.spots import Spots
 from core.checks.works import Works
 from core.model.build import Build

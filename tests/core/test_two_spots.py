@@ -2,11 +2,15 @@
 
 from unittest import TestCase
 
+from core.checks.evaluation import Evaluation
 from core.checks.laid_floor import LaidFloor
+from core.checks.mat_place import MatPlaces
 from core.model import acts
 from core.model.brief import Handedness
-from core.model.build import Build
+from core.model.build import Build, Slot
+from core.money.costs import Costs, Line
 from core.report.evaluation_of import evaluation_of
+from tests.core import worlds
 from tests.core.random_builds import random_build, sample_parts, seeds
 from tests.core.worlds import layout
 
@@ -83,3 +87,50 @@ class TwoSpotsTests(TestCase):
         build = Build(name="One", layout=layout())
         moved = acts.ball_moved(across_m=0.1, hand=Handedness.LEFT)(build).layout
         self.assertEqual((moved.ball_x_m, moved.left_ball_x_m), (2.4, None))
+
+
+class MatsTests(TestCase):
+    """Right-handers hit from 2.0 m, left-handers from a metre further right, off mats of 1.5 m unless said."""
+
+    def found(self, left_x_m: float | None = 3.0, **mat: object) -> Evaluation:
+        build = worlds.full_build(room=worlds.full_room())
+        spots = {"ball_x_m": 2.0, "left_ball_x_m": left_x_m, "left_ball_y_m": left_x_m and 3.5}
+        layout = build.layout.model_copy(update=spots)
+        parts = {**worlds.full_parts(), "mat": worlds.mat(**mat)}
+        return evaluation_of(build.model_copy(update={"layout": layout}), parts)
+
+    def bought(self, found: Evaluation) -> Line:
+        costs = found.reading(Costs)
+        assert costs is not None
+        return next(line for line in costs.lines if line.slot is Slot.MAT)
+
+    def test_a_mat_that_leaves_a_strip_around_both_balls_is_shared(self) -> None:
+        """1.0 m apart on 1.5: 0.25 m of mat beyond each, of which 0.20 are wanted; it lies between them."""
+        mats = self.found().reading(MatPlaces)
+        self.assertEqual(mats, MatPlaces(((2.5, 3.5),), shared=True))
+        self.assertEqual(self.bought(self.found()).quantity, 1)
+
+    def test_balls_further_apart_want_a_mat_each(self) -> None:
+        """1.2 m apart: 0.15 m beyond each are too little, and two of 400.00 are paid for."""
+        found = self.found(3.2)
+        self.assertEqual(found.reading(MatPlaces), MatPlaces(((2.0, 3.5), (3.2, 3.5))))
+        line = self.bought(found)
+        assert line.up_front is not None
+        self.assertEqual((line.quantity, line.up_front.minor), (2, 80_000))
+
+    def test_a_shared_mat_pushed_off_a_wall_must_still_lie_under_both(self) -> None:
+        """1.0 m apart, the nearer 0.20 m from the wall: pushed to 0.75 the mat leaves it 0.20 m; at 0.15 it does not."""
+        build = worlds.full_build(room=worlds.full_room())
+        for x_m, shared in ((0.20, True), (0.15, False)):
+            spots = {"ball_x_m": x_m, "left_ball_x_m": x_m + 1.0, "left_ball_y_m": 3.5}
+            of = build.model_copy(update={"layout": build.layout.model_copy(update=spots)})
+            mats = evaluation_of(of, worlds.full_parts()).reading(MatPlaces)
+            assert mats is not None
+            self.assertEqual(mats.shared, shared, x_m)
+
+    def test_of_a_mat_of_unknown_size_nobody_knows_how_many(self) -> None:
+        line = self.bought(self.found(width_m=None))
+        self.assertIsNone(line.up_front)
+        assert line.missing is not None
+        self.assertIn("large enough for both spots", line.missing.fact)
+        self.assertEqual(self.bought(self.found(None, width_m=None)).quantity, 1)

@@ -2,8 +2,9 @@
 
 from typing import Any
 
+from core.checks.mat_place import MonitorFoot
 from core.checks.monitor import behind, beside, flight, hands, level
-from core.checks.readings import Filled, HittingSurface, MonitorFoot, MonitorSpot, monitor_spot
+from core.checks.readings import Filled, HittingSurface, MonitorSpot, monitor_spot
 from core.checks.verdict import Told
 from core.model.brief import Brief, Player
 from core.model.parts import OverheadCamera, SideCamera

@@ -527,6 +527,12 @@ ROWS: dict[str, list[Case]] = {
         blocked(
             "600 mm | 700 mm | −100 mm", "the left-handers' alone", layout__left_ball_x_m=4.0, layout__left_ball_y_m=3.5
         ),
+        clear(
+            "1.95 m | 750 mm | 1.20 m",
+            "two balls 0.7 m apart on one mat between them",
+            layout__left_ball_x_m=3.0,
+            layout__left_ball_y_m=3.5,
+        ),
         unknown("The strip width of Strip", mat__strip_width_m=None, layout__ball_x_m=0.7),
         unknown("The length of Strip", mat__length_m=None),
     ],
