@@ -119,7 +119,7 @@ class MatsTests(TestCase):
         self.assertEqual((line.quantity, line.up_front.minor), (2, 80_000))
 
     def test_a_shared_mat_pushed_off_a_wall_must_still_lie_under_both(self) -> None:
-        """1.0 m apart, the nearer 0.20 m from the wall: pushed to 0.75 the mat leaves it 0.20 m; at 0.15 it does not."""
+        """1.0 m apart, the nearer 0.20 m off the wall: pushed to 0.75 the mat leaves it 0.20 m; at 0.15 it does not."""
         build = worlds.full_build(room=worlds.full_room())
         for x_m, shared in ((0.20, True), (0.15, False)):
             spots = {"ball_x_m": x_m, "left_ball_x_m": x_m + 1.0, "left_ball_y_m": 3.5}
