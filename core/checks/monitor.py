@@ -286,10 +286,15 @@ def levelling_feet(
     surface: HittingSurface,
     foot: MonitorFoot,
     layout: Annotated[Layout, "mat_lies"],
+    filled: Filled,
 ) -> LevellingFeet | None:
-    """Where the monitor on its pad is still further below the ball than its maker allows."""
+    """Where the monitor on its pad is still further below the ball than its maker allows.
+
+    Feet that were chosen stay as long as they bring it nearer than is comfortable.
+    """
     limit, step_m = _step_limit(monitor, surface, foot, layout)
-    if limit.state is not State.BLOCKED or step_m > 0:
+    chosen = LevellingFeet.item.id in filled.items
+    if step_m > 0 or limit.state is State.CLEAR or (limit.state is State.TIGHT and not chosen):
         return None
     why = say("{monitor} must stand level with the ball, {step} over its foot", monitor=monitor.name, step=limit.has)
     return LevellingFeet(pieces(1), why, (ask_equal("use", "levelling feet", purpose=True),))

@@ -31,7 +31,7 @@ class ReadingTests(ApiTestCase):
         workings = self.client.get(self.url("/verdicts/screen.rating")).json()
         self.assertEqual(workings["verdict"]["state"], "clear")
         (other,) = workings["others"]
-        self.assertEqual((other["source"], other["state"], other["margin"]), ("a shop", "blocked", "−6.0 m/s"))
+        self.assertEqual((other["source"], other["state"], other["margin"]), ("a shop", "blocked", "6.0 m/s short"))
         self.assertEqual(self.client.get(self.url("/verdicts/screen.room")).json()["others"], [])
 
     def test_the_list_tells_what_is_in_the_way(self) -> None:

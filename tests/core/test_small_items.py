@@ -8,7 +8,9 @@ from core.checks.asks import objections
 from core.checks.needs import ITEMS, SmallItem, SmallItems, items_reading
 from core.model.build import Build, SmallDecision
 from core.model.facts import MissingFact
-from core.model.parts import KINDS, Part, Tablet
+from core.model.kit import Beside
+from core.model.parts import KINDS, Part, SideProtection, Tablet
+from core.money.costs import Costs
 from core.quantities import UnitSystem
 from core.report import evaluate
 from core.report.evaluation_of import evaluation_of
@@ -214,6 +216,22 @@ class DecisionTests(TestCase):
         bare = bought.model_copy(update={"chain": {s: h for s, h in bought.chain.items() if s != "display"}})
         lines = [line.beside for line in evaluate(bare, self.parts).costs.lines]
         self.assertNotIn("video-cable", lines)
+
+    def test_nor_does_it_draw_power_or_stop_a_ball_until_its_reason_returns(self) -> None:
+        """Netting beside a bay without sides is there; beside one with sides up to the ball it is not, nor paid for."""
+        net = extra("side_protection", "Net", width_m=3.0, height_m=2.7, price={"minor": 5000})
+        open_bay, parts = world({"enclosure__sides": False, "beside": []})
+        parts["net"] = net
+        bought = open_bay.model_copy(update={"small_items": {"side-netting": SmallDecision(choice="buy", part="net")}})
+        closed = {**parts, "enclosure": parts["enclosure"].model_copy(update={"sides": True, "depth_m": 3.2})}
+        for of, there in ((parts, True), (closed, False)):
+            found = evaluation_of(bought, of)
+            beside = found.reading(Beside.of(SideProtection))
+            self.assertEqual(bool(beside), there)
+            costs = found.reading(Costs)
+            assert costs is not None
+            self.assertEqual("side-netting" in [line.beside for line in costs.lines], there)
+        self.assertEqual(evaluation_of(bought, closed, before=evaluation_of(bought, parts)).verdicts, found.verdicts)
 
 
 class OpenQuestionTests(TestCase):

@@ -25,7 +25,7 @@ from core.model.kit import Kit
 from core.model.parts import Part
 from core.quantities import Sentence
 from core.report.consequence import Consequence, consequence
-from core.report.evaluation_of import evaluation_of
+from core.report.evaluation_of import evaluation_of, glance_at
 from core.report.small_items import SmallStatus, small_statuses
 from core.report.why_not.changes import Change, Changes, Readings, Trouble
 from core.report.why_not.placing import Placed, place_for
@@ -93,11 +93,11 @@ def why_not(build: Build, parts: Mapping[str, Part], part: Part, today: date | N
 
 
 class Tried(NamedTuple):
-    """A change that was carried out."""
+    """A change that was carried out, and a first look at what it comes to."""
 
     words: Sentence
     build: Build
-    evaluation: Evaluation
+    glance: Evaluation
 
 
 @dataclass(frozen=True)
@@ -112,8 +112,8 @@ class _Search:
     def admissions(self) -> Iterator[Admission]:
         """The first change of each kind of trouble that admits the part."""
         for trouble, tried in self._tried():
-            for words, changed, found in tried:
-                if self._admits(found) and _blocked(found, self.changes.placed) <= self.tolerated:
+            for words, changed, glance in tried:
+                if self._admits(glance) and self._rules_nothing_out(found := self._settled(changed)):
                     yield self._admission(trouble, words, found, changed)
                     break
 
@@ -139,8 +139,8 @@ class _Search:
         known = self.carried_out.setdefault(trouble, [])
         yield from known
         for words, changed in islice(changes, len(known), None):
-            found = evaluation_of(changed, self.changes.parts, before=self.changes.evaluation)
-            known.append(Tried(words, changed, found))
+            glance = glance_at(changed, self.changes.parts, self.changes.evaluation)
+            known.append(Tried(words, changed, glance))
             yield known[-1]
 
     @property
@@ -156,11 +156,20 @@ class _Search:
     def _step(self) -> "tuple[Admission, _Search] | None":
         still = self._still
         for trouble, tried in self._tried():
-            for words, changed, found in tried:
-                if self._left(found) < still and _blocked(found, self.changes.placed) - self.tolerated < still:
+            for words, changed, glance in tried:
+                if not self._left(glance) < still:
+                    continue
+                found = self._settled(changed)
+                if _blocked(found, self.changes.placed) - self.tolerated < still:
                     further = replace(self.changes, build=changed, evaluation=found)
                     return self._admission(trouble, words, found, changed), _Search(further, self.tolerated, self.now)
         return None
+
+    def _settled(self, changed: Build) -> Evaluation:
+        return evaluation_of(changed, self.changes.parts, before=self.changes.evaluation)
+
+    def _rules_nothing_out(self, found: Evaluation) -> bool:
+        return _blocked(found, self.changes.placed) <= self.tolerated
 
     def _admits(self, found: Evaluation) -> bool:
         """None of the reasons is left; most changes fail at the one that reads least, and no other is asked."""
