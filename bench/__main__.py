@@ -158,7 +158,6 @@ def bench_why_not() -> None:
         (sample, hanging[::4], "300 ms p95"),
         (grown(sample, LARGE), hanging[::9], "1 s p95"),
     ):
-
         prices = prices_of(file.build, catalogue)
         swapped = swapped_first(map(listing_of, catalogue.values()), prices)
         tried = {id: part for id, part in catalogue.items() if id in swapped or id in file.build.parts_named}

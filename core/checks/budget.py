@@ -16,7 +16,8 @@ from core.model import acts
 from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.facts import Missing, MissingFact, known
-from core.money.costs import Costs, Payment
+from core.money.costs import Costs
+from core.money.line import Payment
 from core.quantities import Figure, Money, Sentence, say
 
 USED_SHARE = Decimal("0.65")

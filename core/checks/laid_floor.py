@@ -13,7 +13,7 @@ from core.model.kit import Kit
 from core.model.laying import Laid, Rectangle
 from core.model.parts import Flooring, FloorRoll
 from core.model.room import Layout, Room
-from core.money.costs import floor_cover
+from core.money.floor_bought import floor_cover
 from core.quantities.tolerances import ROUNDING
 
 EDGE_M = 0.001

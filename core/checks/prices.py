@@ -15,18 +15,10 @@ from core.model.facts import MissingFact, not_stated
 from core.model.kit import Kit
 from core.model.parts import Billing, Connector, CoursePack, Flooring, MonitorPackage, Part
 from core.model.room import Layout, Room
-from core.money.costs import (
-    Bought,
-    Costs,
-    Licensed,
-    Line,
-    Payment,
-    bought_line,
-    costs_of,
-    floor_cover,
-    licence_lines,
-    unit_laid,
-)
+from core.money.costs import Bought, Costs, bought_line, costs_of
+from core.money.floor_bought import floor_cover, unit_laid
+from core.money.licences import Licensed, licence_lines
+from core.money.line import Line, Payment
 from core.money.price_book import PriceBook, price_book_of
 from core.quantities import Money
 

@@ -24,7 +24,8 @@ from core.model.parts import (
     Title,
     TitlePlan,
 )
-from core.money.costs import in_currency, yearly_fee
+from core.money.amounts import in_currency
+from core.money.licences import yearly_fee
 from core.money.price_book import price_book_of
 from core.quantities import Money, Sentence, say
 

@@ -3,80 +3,27 @@
 from collections.abc import Iterable
 from dataclasses import dataclass
 from decimal import Decimal
-from enum import StrEnum
 from typing import NamedTuple
 
-from core.geometry.floor_cover import Cover, roll_cover, tile_cover
 from core.model.brief import Brief
 from core.model.build import Slot
-from core.model.chain import Chain, Hung, plans_of
-from core.model.facts import FactAt, Missing, MissingFact, known
-from core.model.household import TaxTreatment, Valuation
-from core.model.laying import Rectangle
-from core.model.parts import Billing, Flooring, FloorRoll, FloorTiles, Mat, MonitorPlan, Part, Plan, Price
+from core.model.chain import Chain, Hung
+from core.model.facts import Missing, MissingFact
+from core.model.household import Valuation
+from core.model.parts import Billing, Flooring, Mat, Part, Plan
 from core.model.room import Layout, Room
+from core.money.amounts import cost_of, untaxed
+from core.money.floor_bought import floor_cover, unit_laid
+from core.money.licences import Licensed, licence_lines
+from core.money.line import Line, Payment
 from core.money.price_book import PriceBook
 from core.money.staying import stays_behind
 from core.quantities import Money, Quantity, Sentence, Unit, say
 
-MONTHS = 12
 COSTS_SCOPE = (
     "Parts on the chain and their plans, extras, and the small items that are chosen, tax included. "
     "Left out: small items still open, delivery, electricity, building works, resale."
 )
-
-
-class MissingRate(MissingFact):
-    """An amount in `currency` cannot be added up: the brief has no rate for it."""
-
-    def __init__(self, currency: str, into: str) -> None:
-        super().__init__(
-            f"The rate from {currency} to {into}",
-            f"Enter in the brief what 1 {currency} costs in {into}.",
-            FactAt("brief", f"rate_{currency}"),
-        )
-
-
-class Payment(StrEnum):
-    """Where the amount of a line comes from."""
-
-    LIST_PRICE = "list price"
-    QUOTE = "quote"
-    OWNED = "owned"
-    BUNDLED = "bundled"
-    FREE = "free"
-
-
-class Line(NamedTuple):
-    """One line of the cost. An amount that is not known is `None`, and `missing` says why."""
-
-    slot: Slot | None
-    """Its place on the chain; `None` for an extra that belongs to no place."""
-    label: str
-    payment: Payment
-    up_front: Money | None
-    yearly: Money | None
-    replacement_value: Money | None = None
-    """What something owned is worth."""
-    newcomers: Money | None = None
-    """What it would cost somebody who owns nothing and was quoted nothing: its worth as typed, else its list price."""
-    quantity: int = 1
-    unit: str = ""
-    missing: Missing | None = None
-    worth_missing: Missing | None = None
-    """Why it is not known what something owned would cost a newcomer."""
-    beside: str = ""
-    """The extra or small item that it is of; empty for what hangs on the chain."""
-    licence: str = ""
-    """Id of the plan that it is of; empty for a part itself."""
-    stays_behind: bool = False
-    """It is cut, laid or used up for this room, and does not go along to the next."""
-
-    @property
-    def id(self) -> str:
-        """What a purchase, a price history or a schedule may name it by: the same for as long as it is there."""
-        place = self.beside or f"{self.slot}"
-        return f"{place}:plan" if self.licence else place
 
 
 class Bought(NamedTuple):
@@ -211,48 +158,6 @@ def costs_of(
     )
 
 
-def floor_cover(flooring: Flooring, zone: Rectangle) -> Cover:
-    """What to buy of `flooring` to cover `zone`. Raises `MissingFact` where its size is not stated."""
-    if isinstance(flooring, FloorTiles):
-        side_m, pack = known(flooring, "tile_side_m"), known(flooring, "tiles_per_pack")
-        return tile_cover(zone.width_m, zone.length_m, side_m, pack)
-    if isinstance(flooring, FloorRoll):
-        return roll_cover(zone.width_m, zone.length_m, known(flooring, "roll_width_m"))
-    raise TypeError(f"{type(flooring).__name__} has no way to be laid")
-
-
-def unit_laid(flooring: Flooring) -> str:
-    """What it is bought by."""
-    return "packs" if isinstance(flooring, FloorTiles) else "m of roll"
-
-
-def in_currency(price: Price, brief: Brief) -> Money:
-    """`price` in the brief's currency, tax added, or taken off where it is reclaimed.
-
-    Raises `MissingFact` where the brief has no rate for it.
-    """
-    amount = price.money
-    if price.tax_included is (brief.tax_treatment is TaxTreatment.RECLAIMED):
-        with_tax = 1 + Decimal(str(brief.tax_share))
-        amount = amount.scaled(1 / with_tax if price.tax_included else with_tax)
-    if price.currency == brief.currency:
-        return amount
-    rate = next((rate.rate for rate in brief.exchange_rates if rate.currency == price.currency), None)
-    if rate is None:
-        raise MissingRate(price.currency, brief.currency)
-    return amount.converted(rate, brief.currency)
-
-
-def yearly_fee(part: Part, plan: Plan, brief: Brief, book: PriceBook) -> Money:
-    """What `plan` of `part` costs a year; twelve months of a monthly one, nothing for what is paid once.
-
-    Raises `MissingFact`.
-    """
-    if plan.billing in (Billing.FREE, Billing.ONCE):
-        return Money(0, brief.currency)
-    return in_currency(book.plan_price(part, plan), brief) * (MONTHS if plan.billing is Billing.MONTHLY else 1)
-
-
 def _lines(
     hanging: Hung,
     brief: Brief,
@@ -289,14 +194,7 @@ def _part_line(hanging: Hung, brief: Brief, book: PriceBook, room: Room, layout:
     )
     value = decided.replacement_value_minor
     worth = None if value is None else Money(value, brief.currency)
-    return _paid(line, listed, owned=decided.owned, quote=_untaxed(quote, brief), worth=worth)
-
-
-def _untaxed(quote: Money | None, brief: Brief) -> Money | None:
-    """A quote is what is paid at the till: where tax is reclaimed, that much comes off it."""
-    if quote is None or brief.tax_treatment is not TaxTreatment.RECLAIMED:
-        return quote
-    return quote.scaled(1 / (1 + Decimal(str(brief.tax_share))))
+    return _paid(line, listed, owned=decided.owned, quote=untaxed(quote, brief), worth=worth)
 
 
 def bought_line(bought: Bought, brief: Brief, book: PriceBook) -> Line:
@@ -323,16 +221,10 @@ def bought_line(bought: Bought, brief: Brief, book: PriceBook) -> Line:
         beside=id,
         stays_behind=stays_behind(part, fixed),
     )
-    paid = _paid(line, listed, owned=owned, quote=_untaxed(quote, brief))
-    periods = {Billing.MONTHLY: MONTHS, Billing.YEARLY: 1}.get(billing)
-    if periods is None or paid.up_front is None:
+    paid = _paid(line, listed, owned=owned, quote=untaxed(quote, brief))
+    if not billing.fees_a_year or paid.up_front is None:
         return paid
-    return paid._replace(up_front=nothing, newcomers=nothing, yearly=paid.up_front * periods)
-
-
-def cost_of(part: Part, quantity: int, brief: Brief, book: PriceBook) -> Money:
-    """What `quantity` of `part` cost in the brief's currency. Raises `MissingFact`."""
-    return in_currency(book.unit_price(part, quantity), brief) * quantity
+    return paid._replace(up_front=nothing, newcomers=nothing, yearly=paid.up_front * billing.fees_a_year)
 
 
 def _paid(
@@ -366,65 +258,3 @@ def _quantity(hanging: Hung, room: Room, layout: Layout, mats: int | None) -> tu
     if not isinstance(hanging.part, Flooring):
         return 1, ""
     return floor_cover(hanging.part, layout.zone_in(room.width_m, room.length_m)).units, unit_laid(hanging.part)
-
-
-def licence_lines(licensed: "Licensed", brief: Brief, book: PriceBook, monitor_plan: Plan | None) -> tuple[Line, ...]:
-    """What the plan of a part costs; a line of its own too where none is chosen and none is free."""
-    part, plan = licensed.part, licensed.plan
-    if plan is not None:
-        return (_plan_line(licensed, plan, brief, book, monitor_plan),)
-    plans = plans_of(part)
-    if not plans or any(plan.billing is Billing.FREE for plan in plans):
-        return ()
-    missing = MissingFact(f"Which plan of {part.name} is taken", "Choose it under the part: all of them are paid for.")
-    return (licensed.line(f"{part.name}: plan not chosen", "none", missing=missing.missing),)
-
-
-class Licensed(NamedTuple):
-    """A part with the plan chosen for it, and where it is."""
-
-    part: Part
-    plan: Plan | None
-    slot: Slot | None
-    owned: bool
-    beside: str = ""
-    """The extra that it is; empty on the chain."""
-
-    def line(
-        self,
-        label: str,
-        licence: str,
-        payment: Payment = Payment.LIST_PRICE,
-        amounts: tuple[Money | None, Money | None] = (None, None),
-        missing: Missing | None = None,
-    ) -> Line:
-        """A line of its licence: once, and each year."""
-        return Line(self.slot, label, payment, *amounts, missing=missing, licence=licence, beside=self.beside)
-
-
-def _paid_before(licensed: Licensed, label: str, plan: Plan, brief: Brief, book: PriceBook) -> Line:
-    nothing = Money(0, brief.currency)
-    line = licensed.line(label, plan.id, Payment.OWNED, (nothing, nothing))
-    try:
-        worth = in_currency(book.plan_price(licensed.part, plan), brief)
-    except MissingFact as missing:
-        return line._replace(worth_missing=missing.missing)
-    return line._replace(replacement_value=worth, newcomers=worth)
-
-
-def _plan_line(licensed: Licensed, plan: Plan, brief: Brief, book: PriceBook, monitor_plan: Plan | None) -> Line:
-    part, nothing = licensed.part, Money(0, brief.currency)
-    label = f"{part.name}: plan {plan.name}"
-    if isinstance(monitor_plan, MonitorPlan) and part.id in monitor_plan.bundled_titles:
-        return licensed.line(label, plan.id, Payment.BUNDLED, (nothing, nothing))
-    if plan.billing is Billing.FREE:
-        return licensed.line(label, plan.id, Payment.FREE, (nothing, nothing))
-    if plan.billing is Billing.ONCE and licensed.owned:
-        # Paid when it was bought; a newcomer pays it anew.
-        return _paid_before(licensed, label, plan, brief, book)
-    try:
-        once = in_currency(book.plan_price(part, plan), brief) if plan.billing is Billing.ONCE else nothing
-        yearly = yearly_fee(part, plan, brief, book)
-    except MissingFact as missing:
-        return licensed.line(label, plan.id, missing=missing.missing)
-    return licensed.line(label, plan.id, amounts=(once, yearly))._replace(newcomers=once)

@@ -11,7 +11,7 @@ from core.model.build import Build, Slot, SmallDecision
 from core.model.facts import MissingFact
 from core.model.kit import Kit
 from core.model.parts import KINDS, Part
-from core.money.costs import cost_of
+from core.money.amounts import cost_of
 from core.money.price_book import price_book_of
 from core.quantities import Money, Quantity
 from core.report.consequence import ruled_out

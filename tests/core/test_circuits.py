@@ -7,7 +7,8 @@ from core.checks.circuits import Circuits
 from core.contents.changes import ContentGroup, with_usual, without
 from core.model.build import Build
 from core.model.things import Looked
-from core.money.costs import Costs, Line
+from core.money.costs import Costs
+from core.money.line import Line
 from core.report.evaluation_of import evaluation_of
 from tests.core import worlds
 

@@ -10,7 +10,10 @@ from core.model.facts import MissingFact
 from core.model.household import TaxTreatment, Valuation
 from core.model.laying import Rectangle
 from core.model.parts import Flooring, MonitorPlan, Part
-from core.money.costs import Costs, Payment, costs_of, floor_cover, in_currency
+from core.money.amounts import in_currency
+from core.money.costs import Costs, costs_of
+from core.money.floor_bought import floor_cover
+from core.money.line import Payment
 from core.money.price_book import price_book_of
 from core.quantities import Money, UnitSystem
 from core.report import evaluate

@@ -8,7 +8,8 @@ from core.model.chain import UnknownPart
 from core.model.clubs import Club
 from core.model.kit import Beside
 from core.model.parts import Billing, Price, VideoCable
-from core.money.costs import Costs, Line, Payment
+from core.money.costs import Costs
+from core.money.line import Line, Payment
 from core.quantities import Quantity, Unit, UnitSystem
 from core.quantities.money import MoneyError, parse_minor
 from core.quantities.numbers import read_number

@@ -8,7 +8,8 @@ from core.checks.mat_place import MatPlaces
 from core.model import acts
 from core.model.brief import Handedness
 from core.model.build import Build, Slot
-from core.money.costs import Costs, Line
+from core.money.costs import Costs
+from core.money.line import Line
 from core.report.evaluation_of import evaluation_of
 from tests.core import worlds
 from tests.core.random_builds import random_build, sample_parts, seeds

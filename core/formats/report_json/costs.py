@@ -6,7 +6,8 @@ from core.checks.limits import State
 from core.checks.verdict import Verdict
 from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, texts_of
 from core.model.build import Slot
-from core.money.costs import Costs, Line, Payment
+from core.money.costs import Costs
+from core.money.line import Line, Payment
 from core.quantities import Money, UnitSystem
 
 

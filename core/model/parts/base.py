@@ -34,6 +34,11 @@ class Billing(StrEnum):
     YEARLY = "yearly"
     ONCE = "once"
 
+    @property
+    def fees_a_year(self) -> int:
+        """How often a year is paid for; 0 for what is free, or paid once."""
+        return {Billing.MONTHLY: 12, Billing.YEARLY: 1}.get(self, 0)
+
 
 class Plan(Record):
     """One way of licensing a title or a monitor's own services."""

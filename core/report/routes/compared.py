@@ -11,7 +11,7 @@ from core.model.chain import Chain
 from core.model.facts import MissingFact
 from core.model.kit import Kit
 from core.model.parts import Part
-from core.money.costs import cost_of
+from core.money.amounts import cost_of
 from core.money.price_book import price_book_of
 from core.quantities import Money
 from core.report.alternatives import build_with

@@ -10,7 +10,7 @@ from core.checks.works import Work
 from core.model.build import Build
 from core.model.household import Skill
 from core.model.parts import Part
-from core.money.costs import Line
+from core.money.line import Line
 from core.quantities import Money, Sentence
 
 

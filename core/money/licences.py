@@ -1,0 +1,84 @@
+"""What the plans of titles and monitors cost: once, each year, or nothing where they are bundled."""
+
+from typing import NamedTuple
+
+from core.model.brief import Brief
+from core.model.build import Slot
+from core.model.chain import plans_of
+from core.model.facts import Missing, MissingFact
+from core.model.parts import Billing, MonitorPlan, Part, Plan
+from core.money.amounts import in_currency
+from core.money.line import Line, Payment
+from core.money.price_book import PriceBook
+from core.quantities import Money
+
+
+def yearly_fee(part: Part, plan: Plan, brief: Brief, book: PriceBook) -> Money:
+    """What `plan` of `part` costs a year; twelve months of a monthly one, nothing for what is paid once.
+
+    Raises `MissingFact`.
+    """
+    fees = plan.billing.fees_a_year
+    return in_currency(book.plan_price(part, plan), brief) * fees if fees else Money(0, brief.currency)
+
+
+class Licensed(NamedTuple):
+    """A part with the plan chosen for it, and where it is."""
+
+    part: Part
+    plan: Plan | None
+    slot: Slot | None
+    owned: bool
+    beside: str = ""
+    """The extra that it is; empty on the chain."""
+
+    def line(
+        self,
+        label: str,
+        licence: str,
+        payment: Payment = Payment.LIST_PRICE,
+        amounts: tuple[Money | None, Money | None] = (None, None),
+        missing: Missing | None = None,
+    ) -> Line:
+        """A line of its licence: once, and each year."""
+        return Line(self.slot, label, payment, *amounts, missing=missing, licence=licence, beside=self.beside)
+
+
+def licence_lines(licensed: "Licensed", brief: Brief, book: PriceBook, monitor_plan: Plan | None) -> tuple[Line, ...]:
+    """What the plan of a part costs; a line of its own too where none is chosen and none is free."""
+    part, plan = licensed.part, licensed.plan
+    if plan is not None:
+        return (_plan_line(licensed, plan, brief, book, monitor_plan),)
+    plans = plans_of(part)
+    if not plans or any(plan.billing is Billing.FREE for plan in plans):
+        return ()
+    missing = MissingFact(f"Which plan of {part.name} is taken", "Choose it under the part: all of them are paid for.")
+    return (licensed.line(f"{part.name}: plan not chosen", "none", missing=missing.missing),)
+
+
+def _paid_before(licensed: Licensed, label: str, plan: Plan, brief: Brief, book: PriceBook) -> Line:
+    nothing = Money(0, brief.currency)
+    line = licensed.line(label, plan.id, Payment.OWNED, (nothing, nothing))
+    try:
+        worth = in_currency(book.plan_price(licensed.part, plan), brief)
+    except MissingFact as missing:
+        return line._replace(worth_missing=missing.missing)
+    return line._replace(replacement_value=worth, newcomers=worth)
+
+
+def _plan_line(licensed: Licensed, plan: Plan, brief: Brief, book: PriceBook, monitor_plan: Plan | None) -> Line:
+    part, nothing = licensed.part, Money(0, brief.currency)
+    label = f"{part.name}: plan {plan.name}"
+    if isinstance(monitor_plan, MonitorPlan) and part.id in monitor_plan.bundled_titles:
+        return licensed.line(label, plan.id, Payment.BUNDLED, (nothing, nothing))
+    if plan.billing is Billing.FREE:
+        return licensed.line(label, plan.id, Payment.FREE, (nothing, nothing))
+    if plan.billing is Billing.ONCE and licensed.owned:
+        # Paid when it was bought; a newcomer pays it anew.
+        return _paid_before(licensed, label, plan, brief, book)
+    try:
+        once = in_currency(book.plan_price(part, plan), brief) if plan.billing is Billing.ONCE else nothing
+        yearly = yearly_fee(part, plan, brief, book)
+    except MissingFact as missing:
+        return licensed.line(label, plan.id, missing=missing.missing)
+    return licensed.line(label, plan.id, amounts=(once, yearly))._replace(newcomers=once)
