@@ -12,6 +12,7 @@ from core.checks.verdict import Answer, Basis, Cure, Cures, Input, press
 from core.geometry.ceiling import Ceiling
 from core.geometry.conflicts import Conflict, free_shift
 from core.geometry.solids import Group, Solid
+from core.geometry.through import StickingOut
 from core.model import acts
 from core.model.facts import MissingFact
 from core.model.room import Room
@@ -28,7 +29,8 @@ def while_playing(
     """While people play, nothing stands in the bay, where a golfer stands, or in the swing of a door.
 
     Everything counts as a box, padding included; fabric sides of an enclosure get 0.30 m to bulge into. Less than
-    0.05 m between the bay and the rest is tight: a hand's breadth is what building takes (trade).
+    0.05 m between the bay and the rest is tight: a hand's breadth is what building takes (trade). What sticks out
+    through a door that it fits through is tight: the door stays open.
     """
     return _answer(layout, room, ceiling, looked, playing=True)
 
@@ -40,7 +42,7 @@ def while_stowed(
     """While nobody plays, what the room must hold fits between its walls, beside what of the bay stays up.
 
     Everything counts as a box where it is stowed. The door can still be opened, and nothing reaches the ceiling. Less
-    than 0.05 m to what stays of the bay is tight.
+    than 0.05 m to what stays of the bay is tight, and so is what sticks out through a door: it stays open.
     """
     return _answer(layout, room, ceiling, looked, playing=False)
 
@@ -61,6 +63,8 @@ def _answer(
         raise MissingFact(*layout.missing)
     if looked.missing is not None:
         raise MissingFact(*looked.missing)
+    if layout.sticking_out:
+        return _sticking_out(layout.sticking_out, formula)
     if gap is not None and (limit := at_least(gap.wide_m, 0.0, HANDS_BREADTH_M)).state is State.TIGHT:
         return Answer(
             limit,
@@ -81,6 +85,18 @@ def _answer(
         formula=formula,
         inputs=lambda: tuple(_size(solid) for solid in solids),
         cures=tuple,
+        basis=Basis.MEASURED,
+    )
+
+
+def _sticking_out(found: tuple[StickingOut, ...], formula: str) -> Answer:
+    thing, door = found[0]
+    return Answer(
+        Words(State.TIGHT, f"{thing} through {door}", "between the walls"),
+        headline=lambda: say("{thing} sticks out through {door}, which stays open", thing=thing, door=door),
+        formula=formula,
+        inputs=lambda: tuple(Input(each.thing, f"through {each.door}", Basis.MEASURED) for each in found),
+        cures=lambda: (say("Find a place for {thing} between the walls.", thing=thing),),
         basis=Basis.MEASURED,
     )
 

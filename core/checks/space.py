@@ -21,6 +21,7 @@ from core.geometry.shadow import Lens
 from core.geometry.solids import Solid, door_fittings, door_sweeps, golfers, stored_solids, thing_solids
 from core.geometry.surroundings import Surroundings
 from core.geometry.swing_disc import Point3
+from core.geometry.through import StickingOut, sticking_out
 from core.model.brief import Brief, Handedness
 from core.model.facts import Missing, MissingFact, known, looked_for, not_stated
 from core.model.kit import Beside
@@ -97,6 +98,7 @@ class RoomAtPlay:
 
     solids: tuple[Solid, ...]
     conflicts: tuple[Conflict, ...]
+    sticking_out: tuple[StickingOut, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -105,6 +107,7 @@ class RoomAtRest:
 
     solids: tuple[Solid, ...]
     conflicts: tuple[Conflict, ...]
+    sticking_out: tuple[StickingOut, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -117,6 +120,7 @@ class PlayingLayout:
     """Of what is nearer than is comfortable, where nothing is in anything's way."""
     missing: Missing | None
     """A part whose size is not known: it is not among the solids."""
+    sticking_out: tuple[StickingOut, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -129,6 +133,7 @@ class StowedLayout:
     """Of what is nearer than is comfortable, where nothing is in anything's way."""
     missing: Missing | None
     """A part whose size is not known: it is not among the solids."""
+    sticking_out: tuple[StickingOut, ...] = ()
 
 
 @derive
@@ -335,7 +340,7 @@ def room_at_play(
     if not room.things and not room.stored and not room.openings:
         return None
     solids = (*thing_solids(room), *_of_doors(room), *stored_solids(room, playing=True))
-    return RoomAtPlay(solids, conflicts(solids, room, ceiling))
+    return RoomAtPlay(solids, conflicts(solids, room, ceiling), tuple(sticking_out(solids, room)))
 
 
 @derive_from_known
@@ -346,7 +351,7 @@ def room_at_rest(
     if not room.stored:
         return None
     solids = (*thing_solids(room), *_of_doors(room), *stored_solids(room, playing=False))
-    return RoomAtRest(solids, conflicts(solids, room, ceiling))
+    return RoomAtRest(solids, conflicts(solids, room, ceiling), tuple(sticking_out(solids, room)))
 
 
 def _of_doors(room: Room) -> tuple[Solid, ...]:
@@ -380,7 +385,8 @@ def playing_layout(
     )
     pairs = near(at_play.solids, standing, HANDS_BREADTH_M)
     found = with_bay(at_play.conflicts, pairs)
-    return PlayingLayout((*at_play.solids, *standing), found, None if found else narrowest(pairs), bay.unsized(BayPart))
+    gap, unsized = None if found else narrowest(pairs), bay.unsized(BayPart)
+    return PlayingLayout((*at_play.solids, *standing), found, gap, unsized, at_play.sticking_out)
 
 
 @derive
@@ -396,7 +402,8 @@ def stowed_layout(
     standing = bay.standing(up, bulging=False, middle_m=middle.x_m)
     pairs = near(at_rest.solids, standing, HANDS_BREADTH_M)
     found = with_bay(at_rest.conflicts, pairs)
-    return StowedLayout((*at_rest.solids, *standing), found, None if found else narrowest(pairs), bay.unsized(up))
+    gap, unsized = None if found else narrowest(pairs), bay.unsized(up)
+    return StowedLayout((*at_rest.solids, *standing), found, gap, unsized, at_rest.sticking_out)
 
 
 @derive

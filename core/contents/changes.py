@@ -5,6 +5,7 @@ from enum import StrEnum
 
 from pydantic import ValidationError
 
+from core.contents.inside import refuse_outside
 from core.contents.usual import usual_clear, usual_mode, usual_opening, usual_socket, usual_stored, usual_thing
 from core.model.free_ids import free_id, free_name
 from core.model.modes import ClearKind, KeptClear, Mode, ModeKind
@@ -97,7 +98,8 @@ def with_changed(
 ) -> Room:
     """`room` with one of its contents changed, texts read in `units`.
 
-    Raises `NotInRoom`, and `FieldErrors` for a field that such a thing does not have or a value it does not take.
+    Raises `NotInRoom`, and `FieldErrors` for a field that such a thing does not have, a value it does not take, or a
+    place outside the room.
     """
     wanted = content_of(room, group, id)
     fields = TYPE_BY_GROUP[group].model_fields
@@ -105,6 +107,7 @@ def with_changed(
     if strange:
         raise FieldErrors(strange)
     after = with_changes(wanted, changes, units, currency)
+    refuse_outside(room, after, changes, units)
     return _with(room, group, tuple(after if content.id == id else content for content in _in(room, group)))
 
 

@@ -9,8 +9,17 @@ from core.geometry.boxes import Box, between
 from core.geometry.ceiling import Ceiling
 from core.geometry.solids import Group, Solid
 from core.geometry.swing_disc import Point3
+from core.geometry.through import door_for
 from core.model.room import Room
+from core.model.things import Wall
 from core.quantities.tolerances import TOUCHING_M
+
+WALLS = {
+    "left wall": Wall.LEFT,
+    "right wall": Wall.RIGHT,
+    "wall behind the screen": Wall.SCREEN,
+    "rear wall": Wall.REAR,
+}
 
 
 @dataclass(frozen=True)
@@ -149,6 +158,7 @@ def free_shift(
 
 
 def _with_room(solid: Solid, room: Room, ceiling: Ceiling | None) -> Iterator[Conflict]:
+    """With the walls it reaches beyond other than through a door, and with the ceiling."""
     beyond = {
         "left wall": between((-inf, 0.0), (-inf, inf), (-inf, inf)),
         "right wall": between((room.width_m, inf), (-inf, inf), (-inf, inf)),
@@ -161,5 +171,5 @@ def _with_room(solid: Solid, room: Room, ceiling: Ceiling | None) -> Iterator[Co
     for name, box in beyond.items():
         wall = Solid("", name, Group.ROOM, box, box)
         overlap = Box(solid.box.low, solid.box.high).overlap_m(box)
-        if min(overlap) > TOUCHING_M:
+        if min(overlap) > TOUCHING_M and not (name in WALLS and door_for(solid.box, WALLS[name], room)):
             yield Conflict(solid, wall, overlap)

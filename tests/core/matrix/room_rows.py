@@ -26,6 +26,9 @@ RADIATOR = {"id": "radiator", "kind": "radiator", "name": "radiator", "x_m": 0.0
     "height_m": 0.6,
     "fixed_to": "wall",
 }
+BACK_DOOR = worlds.door(
+    name="wide door", wall="rear", along_m=0.0, width_m=2.4, height_m=2.2, opens="outward", sill_m=0.0
+)
 SOCKET = {"id": "socket", "name": "socket", "wall": "left", "along_m": 3.5}
 WORKSHOP = {"id": "workshop", "name": "workshop", "breaker_a": 16, "other_load_w": 2600}
 SHEET = ProjectionSheet(id="sheet", maker="Maker", name="Sheet", width_m=2.6, height_m=2.5)
@@ -190,6 +193,18 @@ ROWS: dict[str, list[Case]] = {
             "the enclosure's side from 2.3 − 1.45 − 0.30 of bulge = 0.55, a crate to 0.52",
             room__stored=(crate(0.52, while_playing="stays"),),
         ),
+        tight(
+            "dinghy through wide door | between the walls | –",
+            "its stern is 0.5 m beyond the rear wall, in a door that it fits through",
+            room__stored=(worlds.stored(x_m=0.0, y_m=4.8, length_m=2.7, while_playing="stays").model_dump(),),
+            room__openings=(BACK_DOOR,),
+        ),
+        blocked(
+            "500 mm | 0 mm | −500 mm",
+            "the same without a door there",
+            room__stored=(worlds.stored(x_m=0.0, y_m=4.8, length_m=2.7, while_playing="stays").model_dump(),),
+            room__openings=(),
+        ),
         unknown("The width of Square", screen__width_m=None),
     ],
     "layout.stowed": [
@@ -206,6 +221,13 @@ ROWS: dict[str, list[Case]] = {
             layout__stays_up=("enclosure",),
         ),
         blocked("500 mm | 0 mm | −500 mm", "the door swings 0.5 into the dinghy's width"),
+        tight(
+            "dinghy through wide door | between the walls | –",
+            "the door stays open for its stern",
+            room__stored=(worlds.stored(x_m=0.0, y_m=4.8, length_m=2.7).model_dump(),),
+            room__openings=(BACK_DOOR,),
+            layout__stays_up=(),
+        ),
         unknown(
             "The outer width of Box",
             room__stored=(crate(0.5),),
