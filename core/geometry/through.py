@@ -31,7 +31,9 @@ def walls_passed(box: Box, room: Room) -> tuple[Wall, ...]:
 
 
 def door_for(box: Box, wall: Wall, room: Room) -> Opening | None:
-    """The door in `wall` that is wide and high enough for all of `box`, where it is."""
+    """The door in `wall` that is wide and high enough for all of `box` where it is, some of which is in the room."""
+    if box.high[0] <= 0 or box.high[1] <= 0 or box.low[0] >= room.width_m or box.low[1] >= room.length_m:
+        return None
     across = 1 if wall.runs_along else 0
     doors = (each for each in room.openings if each.wall is wall and each.kind is OpeningKind.DOOR)
     return next((door for door in doors if _passes(box, across, door)), None)

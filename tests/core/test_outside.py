@@ -69,6 +69,11 @@ class ThroughADoorTests(TestCase):
         with self.assertRaises(FieldErrors):
             put(put(shed(), "stored", "dinghy", height_m="2.3"), "stored", "dinghy", y_m="3.5")
 
+    def test_what_is_all_outside_does_not_stick_out(self) -> None:
+        with self.assertRaises(FieldErrors):
+            put(shed(), "stored", "dinghy", y_m="7.0")
+        self.assertEqual(put(shed(), "stored", "dinghy", y_m="6.9").stored[0].y_m, 6.9)
+
     def test_a_door_is_for_its_own_wall(self) -> None:
         beyond = Box((1.2, 6.0, 0.0), (2.8, 8.0, 1.4))
         self.assertEqual(walls_passed(beyond, shed()), (Wall.REAR,))
