@@ -15,10 +15,12 @@
       <span class="text-sm text-faint">{name}</span>
       <strong>{budget.total.text}</strong>
       <span class="text-sm text-faint"
-        >planned{budget.unpriced ? `, ${counted(budget.unpriced, 'line')} without a price` : ''}</span
+        ><span class="max-sm:hidden">planned</span>{budget.unpriced
+          ? `, ${counted(budget.unpriced, 'line')} without a price`
+          : ''}</span
       >
     </span>
-    <span class="text-sm text-faint">
+    <span class="text-sm text-faint max-sm:text-xs">
       {#if budget.cap}
         {#if budget.contingency}<span class="max-sm:hidden">{budget.contingency.text} kept back · </span>{/if}
         <span class={over ? 'text-blocked' : ''}>{budget.left?.text} left</span> of {budget.cap.text}
@@ -27,7 +29,7 @@
       {/if}
     </span>
   </p>
-  <div class="relative mt-1 h-3 border-x border-b border-base-content/50" aria-hidden="true">
+  <div class="relative mt-1 h-3 border-x border-b border-base-content/50 max-sm:h-2" aria-hidden="true">
     <div
       class="absolute inset-y-0 left-0 {over ? 'bg-error' : 'bg-base-content'}"
       style:width="{budget.total_share * 100}%"

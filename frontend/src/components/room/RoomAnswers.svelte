@@ -19,6 +19,9 @@
     const rank = (group: Verdict[]) => group[0]?.rank ?? 0
     return worstFirst.sort((a, b) => rank(b) - rank(a))
   })
+  const clear = $derived(groups.filter((verdicts) => verdicts[0]?.state === 'clear'))
+  /** Beside the drawing there is room for all of them; on a phone what is clear is folded away. */
+  const wide = matchMedia('(min-width: 64rem)').matches
 </script>
 
 <h2 class="mb-1 text-lg">Does it fit</h2>
@@ -28,8 +31,16 @@
 <ClubBands check={CLUBS_CHECK} />
 {#each build.report?.assumed ?? [] as words (words)}<p class="py-1 text-sm text-faint">{words}</p>{/each}
 {#each groups as verdicts (verdicts[0]?.id)}
-  <AnswerGroup {verdicts} />
+  {#if verdicts[0]?.state !== 'clear'}<AnswerGroup {verdicts} />{/if}
 {/each}
+{#if clear.length > 0}
+  <details open={wide}>
+    <summary class="min-h-[28px] cursor-pointer leading-[28px] text-primary"
+      >{clear.length} clear {clear.length === 1 ? 'answer' : 'answers'}</summary
+    >
+    {#each clear as verdicts (verdicts[0]?.id)}<AnswerGroup {verdicts} />{/each}
+  </details>
+{/if}
 <HittingSpots />
 <LengthBudget />
 <TestSwing />

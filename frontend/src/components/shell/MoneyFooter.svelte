@@ -8,7 +8,7 @@
 
 {#if costs}
   <button
-    class="flex w-full cursor-pointer flex-col gap-x-8 gap-y-1 border-t border-base-content px-3 py-2 text-left hover:bg-base-200 lg:flex-row"
+    class="flex w-full cursor-pointer gap-x-4 border-t border-base-content px-3 py-1.5 text-left hover:bg-base-200 lg:gap-x-8 lg:py-2"
     onclick={() => (panels.money = true)}
   >
     <span class="sr-only">Money, line by line:</span>

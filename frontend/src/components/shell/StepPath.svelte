@@ -32,7 +32,7 @@
       <span class="flex items-center gap-2 font-display text-base font-semibold"
         ><Mark state={status.state} size={11} />{STEP_WORDS[step]}</span
       >
-      <span class="text-xs text-faint">{summary(status)}</span>
+      <span class="text-xs text-faint max-sm:sr-only">{summary(status)}</span>
     </a>
   {/each}
   <a
