@@ -9,6 +9,13 @@ from playwright.sync_api import expect
 from tests.browser.base import BrowserTestCase
 from tests.browser.chromium import PHONE
 
+LEAST_PX = 31.5
+PRESSED = """() => [...document.querySelectorAll('main button, main select, main summary, main input')]
+  .filter((each) => each.offsetHeight > 0 && !each.closest('.sr-only') && !each.matches('.cursor-text'))
+  .map((each) => [each.getAttribute('aria-label') ?? each.innerText,
+    Math.max(each.offsetHeight, each.closest('label')?.offsetHeight ?? 0)])"""
+"""What is pressed in a view, and how high it is: but for the figures on the drawing, which it would cover."""
+
 
 class AccessTests(BrowserTestCase):
     def test_views_and_panels(self) -> None:
@@ -81,6 +88,31 @@ class AccessTests(BrowserTestCase):
 
 class PhoneAccessTests(AccessTests):
     viewport = PHONE
+
+    def test_the_answers_are_on_the_first_screen_between_low_bars(self) -> None:
+        page = self.open("room")
+        fit = page.get_by_role("heading", name="Does it fit").bounding_box()
+        assert fit is not None
+        self.assertLess(fit["y"], PHONE["height"] / 2)
+        bars = page.evaluate(
+            "[...document.querySelectorAll('.shell > header, .shell nav, .shell > button:last-child')]"
+            ".reduce((high, bar) => high + bar.offsetHeight, 0)"
+        )
+        self.assertLess(bars, PHONE["height"] / 5)
+        self.assertGreater(bars, 0)
+
+    def test_nothing_that_is_pressed_is_small(self) -> None:
+        for view in ("brief", "room", "parts", "catalogue"):
+            found = self.open(view).evaluate(PRESSED)
+            with self.subTest(view):
+                self.assertGreater(len(found), 5)
+                self.assertEqual([name for name, high in found if high < LEAST_PX], [])
+
+    def test_on_a_low_screen_the_bars_go_along_with_the_page(self) -> None:
+        """A window of 1280 × 800 magnified to twice its size."""
+        page = self.open("room")
+        page.set_viewport_size({"width": 640, "height": 400})
+        self.assertGreater(page.evaluate("document.documentElement.scrollHeight"), 800)
 
 
 @override_settings(LOCAL=False)

@@ -15,7 +15,7 @@ from core.quantities.money import MoneyError, parse_minor
 from core.quantities.numbers import read_number
 from core.report.evaluation_of import evaluation_of
 from tests.core import worlds
-from tests.core.matrix.case import answered
+from tests.core.matrix.case import answered, extra
 
 
 class SpeedTests(TestCase):
@@ -167,3 +167,12 @@ class FurtherLicenceTests(TestCase):
         with self.assertRaises(UnknownPart) as refused:
             self.lines("monthly")
         self.assertEqual(refused.exception.place, "extras.extra-1")
+
+
+class WarmthTests(TestCase):
+    def test_how_long_it_takes_to_heat(self) -> None:
+        """96.6 m³ from −5 to 15 °C: 0.34 · 96.6 · 20 · 4 = 2,627.5 Wh, by 6 kW in 0.438 h, 26 min; by 2 kW in 79."""
+        for heat_w, minutes in ((6000, "26 min"), (2000, "79 min")):
+            heater = extra("heater", method="oil", heat_w=heat_w, power_w=0)
+            (told,) = answered("air.warmth", {"room__coldest": "frost", "beside": [heater]})
+            self.assertEqual({input.name: input.value for input in told.inputs()}["Warm after"], minutes)
