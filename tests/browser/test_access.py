@@ -93,7 +93,7 @@ class PhoneAccessTests(AccessTests):
         page = self.open("room")
         fit = page.get_by_role("heading", name="Does it fit").bounding_box()
         assert fit is not None
-        self.assertLess(fit["y"], PHONE["height"] / 2)
+        self.assertLess(fit["y"], PHONE["height"] * 0.6)
         bars = page.evaluate(
             "[...document.querySelectorAll('.shell > header, .shell nav, .shell > button:last-child')]"
             ".reduce((high, bar) => high + bar.offsetHeight, 0)"

@@ -16,6 +16,11 @@ class RoomJourneys(BrowserTestCase):
 
     viewport: ClassVar[dict[str, int]] = DESK
 
+    def unfold(self) -> None:
+        """What is clear is folded away on a phone."""
+        if self.viewport == PHONE:
+            self.page.get_by_text(re.compile(r"^\d+ clear answers?$")).click()
+
     def test_a_pitched_shed_from_nothing_to_a_chosen_hitting_spot(self) -> None:
         page = self.page
         page.goto(self.live_server_url)
@@ -36,6 +41,7 @@ class RoomJourneys(BrowserTestCase):
         self.saved()
         self.type_into("Lower edge, beam", "2.6")
         self.type_into("From the screen wall, beam", "6.9")
+        self.unfold()
         expect(page.get_by_text(re.compile("Ida: .* to beam"))).to_be_visible()
         page.get_by_role("button", name="Put the ball there").click()
         self.saved()
@@ -64,6 +70,7 @@ class RoomJourneys(BrowserTestCase):
         side = "From the screen wall" if millimetres[3] == "back" else "From the left wall"
         start = 1.2 if millimetres[3] == "back" else 0.3
         self.type_into(f"{side}, dinghy on its trolley", f"{start + (by_m if millimetres[3] != 'left' else -by_m):.3f}")
+        self.unfold()
         expect(page.get_by_text("Everything finds its place")).to_be_visible()
         expect(page.locator("path[fill='url(#clash)']")).to_have_count(0)
 
@@ -78,6 +85,7 @@ class RoomJourneys(BrowserTestCase):
             expect(page.get_by_text("Step 5 of 5")).to_be_visible()
         page.get_by_label("Who swings").select_option("player-2")
         self.type_into("Highest point of the clubhead", "2.62")
+        self.unfold()
         page.get_by_role("button", name="and 2 more of Swing under the ceiling").click()
         expect(page.get_by_text("Eskil's driver needs 2.62 m", exact=False)).to_be_visible()
         page.get_by_role("button", name="Withdraw the driver of Eskil").click()
