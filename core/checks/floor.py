@@ -279,7 +279,9 @@ def cushion(
     if feel == "hard":
         many = known(brief, "hours_a_week") >= MANY_HOURS
         concrete = known(room, "floor_base") is FloorBase.CONCRETE
-        cushioned = floor is not None and any(layer.soft is True for layer in floor.at(*places.spots[0]))
+        cushioned = floor is not None and all(
+            any(layer.soft is True for layer in floor.at(*spot)) for spot in places.spots
+        )
         state = State.BLOCKED if many and concrete and not cushioned else State.TIGHT
     return Answer(
         Words(state, feel, "firm or soft"),
@@ -318,11 +320,11 @@ def slip(
     throws who stands on it.
     """
     weight = known(mat, "weight_kg")
-    under = floor.top(*places.spots[0]) if floor else None
+    under = [layer for spot in places.spots for layer in [floor.top(*spot)] if layer] if floor else []
     lies = known(layout, "mat_lies") if under and weight < HEAVY_ON_PILE_KG else layout.mat_lies
     sunk_m = min(surface.floor_m, surface.height_m) if lies is MatLies.LET_IN else 0.0
     sunk = sunk_m >= SUNK_M
-    on_pile = under is not None and not sunk and weight < HEAVY_ON_PILE_KG and stated(under.pile_m) > LONG_PILE_M
+    on_pile = not sunk and weight < HEAVY_ON_PILE_KG and any(stated(each.pile_m) > LONG_PILE_M for each in under)
     heavy_kg = HEAVY_ON_PILE_KG if on_pile else HEAVY_KG
     limit = at_least(weight, LIGHT_KG, heavy_kg, Unit.KILOGRAM)
     return Answer(
@@ -470,10 +472,12 @@ def _strip_asks(brief: Brief, places: BallPlaces) -> tuple[Ask, ...]:
 
 
 def _longest_pile(floor: LaidFloor, places: BallPlaces) -> Layer | None:
-    """What lies between ball and screen with the longest pile; `None` where a putt rolls on the bare floor."""
-    x_m, y_m = places.spots[0]
-    before = floor.tops_of(Rectangle(x_m - PUTT_WIDTH_M / 2, places.screen_y_m, x_m + PUTT_WIDTH_M / 2, y_m))
-    return max((layer for layer in before if layer), key=lambda layer: stated(layer.pile_m), default=None)
+    """What lies between ball and screen with the longest pile; `None` where every putt rolls on the bare floor."""
+    ways = (
+        Rectangle(x_m - PUTT_WIDTH_M / 2, places.screen_y_m, x_m + PUTT_WIDTH_M / 2, y_m) for x_m, y_m in places.spots
+    )
+    before = [layer for way in ways for layer in floor.tops_of(way) if layer]
+    return max(before, key=lambda layer: stated(layer.pile_m), default=None)
 
 
 @check("floor.putting", title="Floor to putt on", place=on(Slot.FLOOR))

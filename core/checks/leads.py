@@ -72,7 +72,8 @@ def on_the_floor(
     if machine is not None and spot is not None and known(machine, "power_w"):
         at.append((machine.name, (spot.at,)))
     if display is not None and known(display, "power_w"):
-        beside = (spot.at[0] if spot else places.spots[0][0], layout.screen_y_m + DISPLAY_AHEAD_M, DISPLAY_HEIGHT_M)
+        between_m = sum(x for x, _ in places.spots) / len(places.spots)
+        beside = (spot.at[0] if spot else between_m, layout.screen_y_m + DISPLAY_AHEAD_M, DISPLAY_HEIGHT_M)
         at.append((display.name, (beside,)))
     if monitor is not None and stands is not None and known(monitor, "power_w"):
         at.append((monitor.name, tuple(_stands(monitor, stands.distance_m, places))))

@@ -123,10 +123,11 @@ def _lit_in_room(room: Room) -> Iterator[LitLamp]:
 
 
 def _lit_by_choice(chosen: Beside[Lamp], places: BallPlaces, ceiling: Ceiling, room: Room) -> Iterator[LitLamp]:
-    """One on the ball hangs over it; others in the middle of the room."""
+    """One on the ball hangs over it, of two over the one nearer to the screen; others in the middle of the room."""
+    over = min(places.spots, key=lambda spot: (spot[1], abs(spot[0] - room.width_m / 2)))
     for lamp, count in chosen.counted():
         lights = known(lamp, "lights")
-        x, y = places.spots[0] if lights == "ball" else (room.width_m / 2, room.length_m / 2)
+        x, y = over if lights == "ball" else (room.width_m / 2, room.length_m / 2)
         at = (x, y, ceiling.height_m(x, y))
         yield LitLamp(lamp.name, at, count * known(lamp, "lumens"), LAMP_SHAPES[lights])
 

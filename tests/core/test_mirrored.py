@@ -2,10 +2,15 @@
 
 from unittest import TestCase
 
+from core.checks import GRAPH
+from core.checks.cable_ways import MachineSpot
 from core.checks.limits import Limit
+from core.checks.verdict import Verdict
 from core.geometry.boxes import Box
 from core.geometry.ceiling import ceiling_of
 from core.geometry.solids import door_fittings, door_sweeps, stored_solids, thing_solids
+from core.model.brief import Handedness
+from core.model.build import Build
 from core.model.room import Room
 from core.model.turning import turned_room
 from core.report.evaluation_of import evaluation_of
@@ -18,6 +23,23 @@ NEAR_M = 5e-4
 """Places are stored to the tenth of a millimetre."""
 
 
+def machine_by_either_wall(build: Build) -> bool:
+    """Nobody has placed it, and balls in the middle leave the choice: it stands at the left wall."""
+    layout = build.layout
+    balls = [layout.ball_of(hand)[0] for hand in Handedness]
+    return layout.machine_x_m is None and abs(sum(balls) / 2 - build.room.width_m / 2) < NEAR_M
+
+
+def of_the_machine(check: str) -> bool:
+    return MachineSpot in GRAPH.reads_of(check)
+
+
+def one_decides(verdict: Verdict) -> bool:
+    """Not two limits that are missed by as much: then rounding says which of them is told."""
+    missed = sorted(limit.headroom for limit in verdict.limits if limit.state is verdict.state)
+    return len(missed) < 2 or missed[1] - missed[0] > NEAR_M
+
+
 class MirrorTests(TestCase):
     def test_a_mirrored_build_answers_alike(self) -> None:
         compared = 0
@@ -27,7 +49,7 @@ class MirrorTests(TestCase):
             there = evaluation_of(mirrored(build), sample_parts())
             self.assertEqual(here.by_key.keys(), there.by_key.keys(), seed)
             for key, verdict in here.by_key.items():
-                if verdict.id in HANDED:
+                if verdict.id in HANDED or (machine_by_either_wall(build) and of_the_machine(verdict.id)):
                     continue
                 other = there.by_key[key]
                 with self.subTest(seed=seed, check=key):
@@ -35,7 +57,8 @@ class MirrorTests(TestCase):
                     if not isinstance(limit, Limit) or not isinstance(mirror, Limit):
                         self.assertIs(verdict.state, other.state)
                         continue
-                    self.assertAlmostEqual(limit.measured, mirror.measured, delta=NEAR_M)
+                    if one_decides(verdict):
+                        self.assertAlmostEqual(limit.measured, mirror.measured, delta=NEAR_M)
                     if min(abs(limit.headroom), abs(limit.spare)) > NEAR_M:
                         self.assertIs(verdict.state, other.state)
                     compared += 1
