@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from math import atan2, degrees
 from typing import Annotated
 
-from core.checks.ball import ball_limits, limit_of
+from core.checks.ball import ball_back, ball_limits, limit_of
 from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import State, at_least, at_most, tightest
@@ -160,7 +160,7 @@ def ball_to_screen(balls: Balls, asked: BallDistance) -> Answer:
             placed_input("Screen to wall", places.screen_y_m),
             *((stated_input(f"{asked.net} asks for", metres(asked.least_m)),) if asked.net else ()),
         ),
-        cures=lambda: (press(acts.all_balls_moved(more.value), "Move the ball back {more}.", more=more),),
+        cures=lambda: (ball_back(places, more),),
         basis=Basis.TRADE,
     )
 

@@ -4,16 +4,19 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from typing import Annotated
 
-from core.checks.limits import Limit, at_least
-from core.checks.readings import BayMiddle, HittingSurface
+from core.checks.limits import Limit, State, at_least
+from core.checks.readings import BallPlaces, BayMiddle, HittingSurface
 from core.checks.register import derive
+from core.checks.verdict import Cure, press
 from core.geometry.ball_rules import BallRoom, BallRule, Inside, swing_rules
 from core.geometry.ceiling import Ceiling
 from core.geometry.swing_disc import Point3, SwingDisc, swing_disc
+from core.model import acts
 from core.model.brief import Player
 from core.model.facts import known
 from core.model.parts import Enclosure
 from core.model.room import Layout, Room
+from core.quantities import Quantity
 
 
 @dataclass(frozen=True)
@@ -66,3 +69,9 @@ def limit_of(rule: BallRule, ball: Sequence[float]) -> Limit:
     """The limit that `rule` sets a ball at x and y."""
     x, y, *_ = ball
     return at_least(rule.edge.distance_m(x, y), rule.least_m, rule.comfortable_m, tolerated=rule.tolerated_m)
+
+
+def ball_back(places: BallPlaces, more: Quantity, promise: State = State.CLEAR) -> Cure:
+    """The ball nearest to the screen so much further from it, and no other nearer than that."""
+    act = acts.balls_back_to(places.screen_y_m + places.to_screen_m + more.value)
+    return press(act, "Move the ball back {more}.", promise, more=more)

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Annotated, NamedTuple
 
 from core.checks.asks import Ask, ask_at_least, ask_at_most, ask_equal
+from core.checks.ball import ball_back
 from core.checks.declared import THERE
 from core.checks.figures import enough, in_a_row, metres, placed_input, share, stated_input, yes_or_no
 from core.checks.laid_floor import LaidFloor, Layer, stated
@@ -439,7 +440,7 @@ def landing(
             ),
         ),
         cures=lambda: (
-            (press(acts.all_balls_moved(back.value), "Move the ball back {back}.", State.TIGHT, back=back),)
+            (ball_back(places, back, State.TIGHT),)
             if deep.state is State.BLOCKED
             else (say("Lay something soft there: a zone of its own before the screen is enough."),)
         ),

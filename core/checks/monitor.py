@@ -3,7 +3,7 @@
 from typing import Annotated
 
 from core.checks.asks import ask_equal
-from core.checks.ball import limit_of
+from core.checks.ball import ball_back, limit_of
 from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input, stated_input
 from core.checks.limits import Limit, State, Words, at_least, at_most, tightest
@@ -215,7 +215,7 @@ def flight(monitor: Annotated[BehindTheBall, "flight_min_m"], places: BallPlaces
             placed_input("Screen to wall", places.screen_y_m),
         ),
         cures=lambda: (
-            press(acts.all_balls_moved(more.value), "Move the ball back {more}.", more=more),
+            ball_back(places, more),
             say("A side or overhead camera needs no flight."),
         ),
     )

@@ -36,7 +36,7 @@ from core.model.facts import known
 from core.model.parts import PictureSurface, Projector, Title
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
-from core.quantities.tolerances import ROUNDING, snapped
+from core.quantities.tolerances import ROUNDING, rounded_down, snapped
 
 FILL_LEAST = 0.5
 FILL_COMFORTABLE = 0.85
@@ -239,7 +239,8 @@ def lens_aside(
     keystone = at_most(angle, squares, 0.0, Unit.DEGREE)
     shifted = at_most(aside_m, reach_m + ROUNDING)
     side = "right" if lens.x_m > middle.x_m else "left"
-    inward_m = middle.x_m + (reach_m if side == "right" else -reach_m)
+    within_m = rounded_down(reach_m)
+    inward_m = middle.x_m + (within_m if side == "right" else -within_m)
     return Answer(
         keystone if rest_m else shifted,
         headline=lambda: (
@@ -274,11 +275,11 @@ def lens_aside(
                     press(
                         acts.laid_out(lens_x_m=inward_m),
                         "Hang it {reach} to the {side} at most.",
-                        reach=metres(reach_m),
+                        reach=metres(within_m),
                         side=side,
                     ),
                 )
-                if reach_m
+                if within_m
                 else ()
             ),
         ),

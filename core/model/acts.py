@@ -70,6 +70,17 @@ def all_balls_moved(along_m: float) -> Act:
     return done
 
 
+def balls_back_to(y_m: float) -> Act:
+    """Every ball that lies nearer to the screen wall than that, so far back; one that is behind it stays."""
+
+    def done(build: Build) -> Build:
+        both = (Handedness.LEFT, Handedness.RIGHT) if build.layout.two_spots else (Handedness.RIGHT,)
+        short = {hand: y_m - build.layout.ball_of(hand)[1] for hand in both}
+        return together(*(ball_moved(along_m=by, hand=hand) for hand, by in short.items() if by > 0))(build)
+
+    return done
+
+
 def ball_put(x_m: float, y_m: float, hands: tuple[Handedness, ...], *, one_for_all: bool = True) -> Act:
     """The ball there, for everybody; or for players of these hands, and the others' where it is."""
 

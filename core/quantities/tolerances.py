@@ -1,6 +1,6 @@
 """Every tolerance of computing, each with its reason. What people are left in comfort is a rule's own, and not here."""
 
-from math import ceil
+from math import ceil, floor
 
 ROUNDING = 1e-9
 """Numbers this near a threshold have reached it: 3.00 − 2.60 is 0.40 to a person, not 0.3999…"""
@@ -29,6 +29,15 @@ def rounded_up(value_m: float) -> float:
     (0.051, 0.05)
     """
     return ceil((value_m - ROUNDING) * MILLIMETRES) / MILLIMETRES
+
+
+def rounded_down(value_m: float) -> float:
+    """To the last millimetre that is no more.
+
+    >>> rounded_down(0.3867), rounded_down(0.050)
+    (0.386, 0.05)
+    """
+    return floor((value_m + ROUNDING) * MILLIMETRES) / MILLIMETRES
 
 
 def snapped(value_m: float, low_m: float, high_m: float) -> float:
