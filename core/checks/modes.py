@@ -106,7 +106,7 @@ class _Found(NamedTuple):
 @check("layout.modes", title="Other uses of the room", place=IN_ROOM)
 def modes(
     layouts: ModeLayouts,
-    room: Annotated[Room, "kept_clear", "length_m", "width_m"],
+    room: Annotated[Room, "kept_clear", "length_m", "openings", "width_m"],
     places: BallPlaces,
     surroundings: Surroundings | None,
     ceiling: Ceiling | None,
