@@ -70,6 +70,9 @@ class Handle:
     v_origin_m: float = 0.0
     v_least_m: float = 0.0
     """No v below that is taken."""
+    u_reach_m: float = 0.0
+    v_reach_m: float = 0.0
+    """How far what is dragged reaches beyond its handle either way: all of it stays within the room."""
 
 
 @dataclass(frozen=True)

@@ -88,8 +88,8 @@ def _opening_handles(room: Room, walls: Walls) -> Iterator[Handle]:
 def _on_wall(target: str, name: str, wall: Wall, along_m: float, half_m: float, walls: Walls) -> Handle:
     x, y, _ = walls.of(wall).at(along_m + half_m)
     if wall.runs_along:
-        return Handle("floor", target, name, (y, x), "along_m", "", half_m)
-    return Handle("floor", target, name, (y, x), "", "along_m", 0.0, half_m)
+        return Handle("floor", target, name, (y, x), "along_m", "", half_m, u_reach_m=half_m)
+    return Handle("floor", target, name, (y, x), "", "along_m", 0.0, half_m, v_reach_m=half_m)
 
 
 def _seen_at(wall: Wall, along_m: float, walls: Walls) -> float:
@@ -178,7 +178,8 @@ def _handle(
 ) -> Handle:
     (u_field, u_half), (v_field, v_half) = along, other
     at = (corner[0] + u_half, corner[1] + v_half)
-    return Handle(view, target, name, at, u_field, v_field, u_half, v_half)
+    v_reach_m = v_half if view == "floor" else 0.0
+    return Handle(view, target, name, at, u_field, v_field, u_half, v_half, u_reach_m=u_half, v_reach_m=v_reach_m)
 
 
 def _faces(box: Box) -> Iterator[tuple[View, Point, Point]]:

@@ -77,6 +77,13 @@ class ContentTests(ApiTestCase):
         self.send("post", "/contents/things", kind="beam")
         self.send("post", "/drag", view="floor", target="things/beam", u=1.0749, v=99)
         self.assertEqual(self.design().room.things[0].y_m, 0.995)
+        self.send("post", "/contents/stored", kind="boat")
+        (boat,) = self.design().room.stored
+        self.send("post", "/drag", view="floor", target=f"stored/{boat.id}", u=99, v=99, stowed=True)
+        room = self.design().room
+        (boat,) = room.stored
+        self.assertAlmostEqual(boat.x_m + boat.width_m, room.width_m, msg="all of it stays in the room")
+        self.assertAlmostEqual(boat.y_m + boat.length_m, room.length_m)
         self.send("post", "/drag", view="section", target="ball", u=-4, v=0)
         self.assertEqual(self.design().layout.ball_y_m, 0, "no further than the wall")
         nothing = self.send("post", "/drag", view="floor", target="things/moon", u=1, v=1)
