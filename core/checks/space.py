@@ -90,6 +90,8 @@ class LookedThrough:
 
     missing: Missing | None
     """What nobody looked for."""
+    things: Missing | None
+    """That nobody looked for what stands or hangs in it."""
 
 
 @dataclass(frozen=True)
@@ -362,12 +364,16 @@ def _of_doors(room: Room) -> tuple[Solid, ...]:
 @derive
 def looked_through(room: Annotated[Room, "none_of", "openings", "things"]) -> LookedThrough:
     """What stands or hangs in the room, and its windows and doors."""
-    for what in (Looked.THINGS, Looked.OPENINGS):
-        try:
-            looked_for(room, what)
-        except MissingFact as fact:
-            return LookedThrough(fact.missing)
-    return LookedThrough(None)
+    things, openings = (_not_looked_for(room, what) for what in (Looked.THINGS, Looked.OPENINGS))
+    return LookedThrough(things or openings, things)
+
+
+def _not_looked_for(room: Room, what: Looked) -> Missing | None:
+    try:
+        looked_for(room, what)
+    except MissingFact as fact:
+        return fact.missing
+    return None
 
 
 @derive

@@ -10,11 +10,11 @@ from core.checks.bag import Bags, bag_headline
 from core.checks.ball import SwingRules, ball_limits
 from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input
-from core.checks.limits import Limit, State, at_least, tightest
+from core.checks.limits import Limit, State, Words, at_least, tightest
 from core.checks.places import IN_ROOM, on
 from core.checks.readings import Balls, HittingSurface, OwnBall
 from core.checks.register import check, derive
-from core.checks.space import Obstructions, StatedHood
+from core.checks.space import LookedThrough, Obstructions, StatedHood
 from core.checks.swing_limit import slow_swing, swing_basis, swing_limit
 from core.checks.verdict import Answer, Basis, Cures, Input, press
 from core.geometry.shadow import Lens
@@ -278,23 +278,32 @@ def _lower_floor(player: Player, closest: Closest, surroundings: Surroundings) -
     return (say("Lower the floor by {more}.", more=more),) if served else ()
 
 
+def _as_far_as_seen(headline: Sentence, *, seen: bool) -> Sentence:
+    """A room that nobody has looked through may have anything in the way."""
+    unless = "; unless something is in the way that nobody entered"
+    return headline if seen else headline._replace(template=headline.template + unless)
+
+
 @check("swing.longest_club", title="Longest club", place=IN_ROOM)
 def longest_club(
     player: Annotated[Player, "early_release", "handedness", "height_m", "id", "longest_club", "measured_reaches"],
     surroundings: Surroundings,
     bags: Bags,
+    looked: LookedThrough,
 ) -> Answer:
     """The longest club that the player wants to swing stays clear of everything; else how far down the bag it goes.
 
     Everything is ceiling, side walls and rear wall, what is in the way, and the enclosure. A club is clear from
     0.15 m to spare, or where a slow swing that was measured that way passes; one whose estimate leaves it open is to
-    be tested; the others do not go.
+    be tested; the others do not go. Until somebody has looked through the room for what is in the way it is tight at
+    best.
     """
     wanted = surroundings.closest(player, player.longest_club)
     limit = swing_limit(wanted.clearance_m, wanted.doubt_m)
+    unseen = looked.things if limit.state is State.CLEAR else None
     return Answer(
-        limit,
-        headline=lambda: bag_headline(player, bags.of(player)),
+        limit if unseen is None else (limit, Words(State.TIGHT, "not looked through", "a room looked through")),
+        headline=lambda: _as_far_as_seen(bag_headline(player, bags.of(player)), seen=unseen is None),
         formula="for each club, the smallest distance from its swing disc to room, things in the way and enclosure",
         inputs=lambda: tuple(
             Input(
@@ -305,6 +314,7 @@ def longest_club(
             for swung in bags.of(player)
         ),
         cures=lambda: (
+            *((say("{how}", how=unseen.how),) if unseen is not None else ()),
             *slow_swing(player, wanted.to_measure if limit.state is State.TIGHT else None),
             *move_the_ball(player, surroundings),
             *shorter_club(player, lambda club: surroundings.closest(player, club).clearance_m),

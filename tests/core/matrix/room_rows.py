@@ -144,6 +144,13 @@ ROWS: dict[str, list[Case]] = {
             room__things=(),
             **ADA,
         ),
+        tight(
+            "not looked through | a room looked through | –",
+            "292 mm to spare, if nothing hangs there that nobody entered",
+            room__things=(),
+            room__none_of=(),
+            **ADA,
+        ),
         blocked(
             "−468 mm | 0 mm | −468 mm",
             "2.24 less 0.04 − 2.668",
