@@ -314,11 +314,14 @@ def longest_club(
             for swung in bags.of(player)
         ),
         cures=lambda: (
-            *((say("{how}", how=unseen.how),) if unseen is not None else ()),
-            *slow_swing(player, wanted.to_measure if limit.state is State.TIGHT else None),
-            *move_the_ball(player, surroundings),
-            *shorter_club(player, lambda club: surroundings.closest(player, club).clearance_m),
-            say("The {thing} is in the way; its own answer says what helps.", thing=wanted.name),
+            (say("{how}", how=unseen.how),)
+            if unseen is not None
+            else (
+                *slow_swing(player, wanted.to_measure if limit.state is State.TIGHT else None),
+                *move_the_ball(player, surroundings),
+                *shorter_club(player, lambda club: surroundings.closest(player, club).clearance_m),
+                say("The {thing} is in the way; its own answer says what helps.", thing=wanted.name),
+            )
         ),
         basis=swing_basis(limit.tolerated),
     )
