@@ -16,7 +16,7 @@ from core.checks.readings import Balls, HittingSurface, OwnBall
 from core.checks.register import check, derive
 from core.checks.space import LookedThrough, Obstructions, StatedHood
 from core.checks.swing_limit import slow_swing, swing_basis, swing_limit
-from core.checks.verdict import Answer, Basis, Cures, Input, press
+from core.checks.verdict import Answer, Basis, Cure, Cures, Input, press
 from core.geometry.shadow import Lens
 from core.geometry.surroundings import Closest, Surroundings
 from core.geometry.swing_clearance import clearances
@@ -284,6 +284,16 @@ def _as_far_as_seen(headline: Sentence, *, seen: bool) -> Sentence:
     return headline if seen else headline._replace(template=headline.template + unless)
 
 
+def _promised(cures: Cures, *, seen: bool) -> Cures:
+    """Nothing is promised to be clear in a room that nobody has looked through."""
+    if seen:
+        return cures
+    return tuple(
+        cure._replace(promise=State.TIGHT) if isinstance(cure, Cure) and cure.promise is State.CLEAR else cure
+        for cure in cures
+    )
+
+
 @check("swing.longest_club", title="Longest club", place=IN_ROOM)
 def longest_club(
     player: Annotated[Player, "early_release", "handedness", "height_m", "id", "longest_club", "measured_reaches"],
@@ -316,11 +326,14 @@ def longest_club(
         cures=lambda: (
             (say("{how}", how=unseen.how),)
             if unseen is not None
-            else (
-                *slow_swing(player, wanted.to_measure if limit.state is State.TIGHT else None),
-                *move_the_ball(player, surroundings),
-                *shorter_club(player, lambda club: surroundings.closest(player, club).clearance_m),
-                say("The {thing} is in the way; its own answer says what helps.", thing=wanted.name),
+            else _promised(
+                (
+                    *slow_swing(player, wanted.to_measure if limit.state is State.TIGHT else None),
+                    *move_the_ball(player, surroundings),
+                    *shorter_club(player, lambda club: surroundings.closest(player, club).clearance_m),
+                    say("The {thing} is in the way; its own answer says what helps.", thing=wanted.name),
+                ),
+                seen=looked.things is None,
             )
         ),
         basis=swing_basis(limit.tolerated),
