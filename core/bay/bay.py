@@ -103,6 +103,8 @@ class Bay:
     lens: Lens | None = None
     missing: tuple[tuple[BayPart, Missing], ...] = ()
     """Parts that are not among the solids, since their size is not known."""
+    height_missing: Missing | None = None
+    """What would tell how high people stand, where that is not known."""
 
     def of(self, *keys: str) -> tuple[Solid, ...]:
         """The solids of these parts."""
@@ -118,6 +120,10 @@ class Bay:
         """The first size that is missing among what stands."""
         missing = dict(self.missing)
         return next((missing[part] for part in standing if part in missing), None)
+
+    def unknown_at_play(self) -> Missing | None:
+        """The first size that is missing of the bay while people stand in it."""
+        return self.unsized(BayPart) or self.height_missing
 
 
 def bay_of(

@@ -15,7 +15,7 @@ from core.checks.verdict import Answer, Basis, Input
 from core.geometry.ceiling import Ceiling
 from core.model.brief import Brief
 from core.model.build import Slot
-from core.model.facts import known
+from core.model.facts import known, looked_for
 from core.model.kit import Beside
 from core.model.parts import (
     Balls,
@@ -37,6 +37,7 @@ from core.model.parts import (
     Ventilation,
 )
 from core.model.room import Light, Room
+from core.model.things import Cover, Looked, Opening, OpeningKind
 from core.quantities import Quantity, Unit, say
 
 ROOM_COMFORT_M = 0.05
@@ -135,7 +136,7 @@ def room_minimum(
 def interference(
     brief: Annotated[Brief, "players", "visitors"],
     monitor: Annotated[LaunchMonitor, "dislikes"],
-    room: Annotated[Room, "light"],
+    room: Annotated[Room, "light", "none_of", "openings"],
     heaters: Annotated[Beside[Heater], "method", "name"],
     fans: Annotated[Beside[Ventilation], "name"],
     speakers: Annotated[Beside[Speaker], "name", "wireless"],
@@ -144,7 +145,8 @@ def interference(
     """Nothing near it does what it dislikes: moving air, warm air, people walking, other radios, daylight.
 
     A radar behind the ball takes a fan heater for a moving club: the two do not mix, and it blocks. Where its maker
-    says nothing it is tight at best, by what such monitors usually dislike (trade).
+    says nothing it is tight at best, by what such monitors usually dislike (trade). Daylight is what somebody says of
+    the light, else what a window lets in that nothing covers.
     """
     found: list[tuple[Disturbance, str]] = []
     for heater in heaters:
@@ -156,11 +158,11 @@ def interference(
     found += [(Disturbance.RADIO, pad.name) for pad in pads if pad.link and pad.link.through_air]
     if len(brief.players) >= CROWD or brief.visitors:
         found.append((Disturbance.PEOPLE, "spectators"))
-    if room.light is Light.OPEN_DOOR:
-        found.append((Disturbance.SUNLIGHT, "daylight"))
     is_radar = isinstance(monitor, BehindTheBall)
     usual = USUALLY_DISLIKED_BY_RADARS if is_radar else USUALLY_DISLIKED_BY_CAMERAS
     dislikes = usual if monitor.dislikes is None else monitor.dislikes
+    if (room.light is not None or Disturbance.SUNLIGHT in dislikes) and _in_daylight(room):
+        found.append((Disturbance.SUNLIGHT, "daylight"))
     disliked = [(kind, name) for kind, name in found if kind in dislikes]
     fan_and_radar = is_radar and any(kind is Disturbance.FAN for kind, _ in disliked)
     names = in_a_row(dict.fromkeys(name for _, name in disliked))
@@ -190,6 +192,15 @@ def interference(
             say("Keep spectators out of the monitor's view, daylight off the ball, and other radios on a cable."),
         ),
     )
+
+
+def _in_daylight(room: Room) -> bool:
+    """As somebody says; else daylight comes in by a window that nothing covers."""
+    if room.light is not None:
+        return room.light is Light.OPEN_DOOR
+    openings: tuple[Opening, ...] = looked_for(room, Looked.OPENINGS)
+    windows = (opening for opening in openings if opening.kind is OpeningKind.WINDOW)
+    return any(known(window, "cover") is Cover.NOTHING for window in windows)
 
 
 @derive

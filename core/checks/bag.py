@@ -7,7 +7,7 @@ from typing import NamedTuple
 
 from core.checks.limits import Limit, State
 from core.checks.register import derive
-from core.checks.space import StatedHood
+from core.checks.space import LookedThrough, StatedHood
 from core.checks.swing_limit import swing_limit
 from core.geometry.surroundings import Closest, Surroundings
 from core.model.brief import Player
@@ -21,6 +21,8 @@ class Band(StrEnum):
 
     CLEAR = "clear"
     """It keeps clear, or a slow swing that was measured that way passes."""
+    SO_FAR = "clear of what was entered"
+    """It would be clear, in a room that nobody has looked through for what else is in the way."""
     TEST = "test it"
     """The estimate leaves it open."""
     NO = "no"
@@ -31,6 +33,8 @@ class Swung(NamedTuple):
 
     club: Club
     closest: Closest
+    seen: bool
+    """Somebody has looked through the room for what is in the way."""
 
     @property
     def limit(self) -> Limit:
@@ -43,7 +47,14 @@ class Swung(NamedTuple):
         state = self.limit.state
         if state is State.TIGHT and self.closest.doubt_m > ROUNDING:
             return Band.TEST
-        return Band.NO if state is State.BLOCKED else Band.CLEAR
+        if state is State.BLOCKED:
+            return Band.NO
+        return Band.CLEAR if self.seen else Band.SO_FAR
+
+    @property
+    def goes(self) -> bool:
+        """It keeps clear, as far as anything is known of the room."""
+        return self.band in (Band.CLEAR, Band.SO_FAR)
 
 
 class Bag(NamedTuple):
@@ -65,29 +76,40 @@ class Bags:
 
 
 @derive
-def bags(surroundings: Surroundings, hood: StatedHood | None) -> Bags:
-    """Every club of every player, where the ball lies."""
-    return Bags(tuple(Bag(player, bag_of(player, surroundings)) for player in surroundings.players))
-
-
-def bag_of(player: Player, surroundings: Surroundings) -> tuple[Swung, ...]:
-    """Every club that `player` may swing here, longest first."""
-    return tuple(Swung(club, surroundings.closest(player, club)) for club in Club)
+def bags(surroundings: Surroundings, hood: StatedHood | None, looked: LookedThrough) -> Bags:
+    """Every club of every player, where the ball lies, longest first."""
+    seen = looked.missing is None
+    return Bags(
+        tuple(
+            Bag(player, tuple(Swung(club, surroundings.closest(player, club), seen) for club in Club))
+            for player in surroundings.players
+        )
+    )
 
 
 IRONS_FROM = Club.FOUR_IRON
 
 
 def bag_headline(player: Player, bag: Sequence[Swung]) -> Sentence:
-    """What an experienced friend says first: how far down the bag it goes, and by how much the wanted club is short."""
+    """What an experienced friend says first: how far down the bag it goes, and by how much the wanted club is short.
+
+    A room that nobody has looked through may have anything in the way.
+    """
+    told = _bag_headline(player, bag)
+    unless = "; unless something is in the way that nobody entered"
+    so_far = any(swung.band is Band.SO_FAR for swung in bag)
+    return told._replace(template=told.template + unless) if so_far else told
+
+
+def _bag_headline(player: Player, bag: Sequence[Swung]) -> Sentence:
     wanted = next(swung for swung in bag if swung.club is player.longest_club)
     spare = wanted.limit.has
     told = {"who": player.name, "club": wanted.club.value, "short": wanted.limit.shortfall}
-    if wanted.band is Band.CLEAR:
+    if wanted.goes:
         whole = "every club" if wanted.club is Club.DRIVER else "everything up to the {club}"
         return say("{who}: " + whole + " is clear, {spare} to spare with the {club}", spare=spare, **told)
     shorter = bag[bag.index(wanted) + 1 :]
-    clear = next((swung.club for swung in shorter if swung.band is Band.CLEAR), None)
+    clear = next((swung.club for swung in shorter if swung.goes), None)
     if wanted.band is Band.TEST:
         sure = "the {clear} is clear" if clear else "no club is sure"
         open_by = "has {spare} to spare" if wanted.limit.spare >= 0 else "is {short} short"

@@ -45,6 +45,8 @@ class MonitorFoot:
     height_m: float
     """Above the bare floor, its pad included."""
     on_mat: bool
+    uneven_m: float = 0.0
+    """By how much the place for one hand is higher than the place for the other."""
 
 
 @derive
@@ -117,7 +119,8 @@ def monitor_foot(
         beneath_m = floor.height_m(*at) if floor is not None else 0.0
         stands.append((surface.height_m if on_mat else beneath_m, on_mat))
     foot_m, on_mat = max(stands, key=lambda stand: abs(stand[0] - surface.height_m))
-    return MonitorFoot(foot_m + layout.monitor_pad_m, on_mat)
+    heights_m = [height_m for height_m, _ in stands]
+    return MonitorFoot(foot_m + layout.monitor_pad_m, on_mat, max(heights_m) - min(heights_m))
 
 
 def _monitor_stands(ball: tuple[float, float], hand: Handedness, distance_m: float) -> tuple[float, float]:

@@ -88,7 +88,7 @@ def _layout(
     )
     # What else is in whose way is the matter of the two layouts that everybody has.
     found = tuple(conflict for conflict in conflicts(solids, room, ceiling) if _zone_in(conflict) is not None)
-    return ModeLayout(mode, solids, found, bay.unsized(up))
+    return ModeLayout(mode, solids, found, bay.unknown_at_play() if mode.plays else bay.unsized(up))
 
 
 def _zone_in(conflict: Conflict) -> Solid | None:

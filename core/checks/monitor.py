@@ -336,7 +336,9 @@ def level(
             placed_input("Pad under the monitor", layout.monitor_pad_m),
         ),
         cures=lambda: (
-            press(
+            say("Lay the same floor under both of its places, one for each hand.")
+            if foot.uneven_m > limit.comfortable
+            else press(
                 acts.laid_out(monitor_pad_m=layout.monitor_pad_m - step_m),
                 "Put it on a pad {more} thick.",
                 more=metres(layout.monitor_pad_m - step_m),

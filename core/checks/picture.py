@@ -295,9 +295,10 @@ def _lens_cure(band: LensBand, hangs_m: float, bottom_m: float) -> Sentence | Cu
         act = acts.laid_out(lens_height_m=(band.lowest_m + highest_m) / 2)
         return press(act, "Hang the lens between {low} and {high}.", low=metres(band.lowest_m), high=metres(highest_m))
     if lower_m <= bottom_m:
-        less, high = enough(lower_m), metres(hangs_m)
+        less = enough(lower_m)
+        high = metres(band.lowest_m - less.value)
         return press(
-            acts.together(acts.moved(screen_bottom_m=-less.value), acts.laid_out(lens_height_m=hangs_m)),
+            acts.together(acts.moved(screen_bottom_m=-less.value), acts.laid_out(lens_height_m=high.value)),
             "Lower the picture by {less}, with the lens {high} up.",
             less=less,
             high=high,

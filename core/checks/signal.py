@@ -13,7 +13,7 @@ from core.checks.places import between, on
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis
 from core.model.build import Slot
-from core.model.facts import known
+from core.model.facts import known, not_stated
 from core.model.kit import Beside
 from core.model.parts import (
     Adapter,
@@ -27,6 +27,7 @@ from core.model.parts import (
     LaunchMonitor,
     LinkAdapter,
     Machine,
+    Part,
     Projector,
     RemoteControl,
     Speaker,
@@ -215,22 +216,28 @@ def outputs(
 @check("machine.usb", title="USB sockets", place=on(Slot.MACHINE))
 def usb(
     machine: Annotated[Machine, "usb_ports"],
-    monitor: Annotated[LaunchMonitor, "links", "name"] | None,
-    cameras: Annotated[Beside[Camera], "link", "name"],
-    pads: Annotated[Beside[ControlPad], "link", "name"],
+    monitor: Annotated[LaunchMonitor, "id", "links", "maker", "name"] | None,
+    cameras: Annotated[Beside[Camera], "id", "link", "maker", "name"],
+    pads: Annotated[Beside[ControlPad], "id", "link", "maker", "name"],
     adapters: Annotated[Beside[LinkAdapter], "name"],
 ) -> Answer:
     """USB sockets against what is plugged in: a monitor linked by USB alone, cameras, radios, control pads.
 
-    A hub adds sockets, as long as there is one to plug it into.
+    A hub adds sockets, as long as there is one to plug it into. What does not say how it is linked is asked where a
+    socket for it would be wanting.
     """
     ports = known(machine, "usb_ports")
     users: list[str] = []
     if monitor is not None and monitor.links == (DataLink.USB,):
         users.append(monitor.name)
-    users += [camera.name for camera, count in cameras.counted() for _ in range(count) if camera.link is DataLink.USB]
-    users += [pad.name for pad, count in pads.counted() for _ in range(count) if pad.link is DataLink.USB]
+    linked = [(part, part.link) for parts in (cameras, pads) for part, count in parts.counted() for _ in range(count)]
+    users += [part.name for part, link in linked if link is DataLink.USB]
     users += [part.name for part, count in adapters.counted() for _ in range(count)]
+    unsaid: list[tuple[Part, str]] = [(part, "link") for part, link in linked if link is None]
+    if monitor is not None and monitor.links is None:
+        unsaid.append((monitor, "links"))
+    if len(users) <= ports < len(users) + len(unsaid):
+        raise not_stated(*unsaid[0])
     limit = at_least(ports, len(users), unit=Unit.PIECES, tolerated=ENDLESS if ports else 0.0)
     return Answer(
         limit,

@@ -154,8 +154,8 @@ def spec(
     """The machine meets the software's stated computer at the resolution of the picture, line by line.
 
     The weakest line is named: graphics below the minimum, since they decide, else the one furthest below what is
-    recommended. Where the software's maker states no
-    memory, 16 GB is the least and 32 GB comfortable (trade). More memory does not rescue weak graphics.
+    recommended. Where the software's maker states no memory, 16 GB is the least and 32 GB comfortable (trade). More
+    memory does not rescue weak graphics.
     """
     lines = picture.lines
     needs = _needs_at(title, lines)
@@ -167,9 +167,16 @@ def spec(
         raise not_told(title)
     name, asked = weakest.name.lower(), Quantity(weakest.recommended, weakest.unit)
     retire = limit.state is State.BLOCKED and weakest.name == GRAPHICS
+    words = {
+        State.BLOCKED: "Too weak in {line}: {has}, {least} is the least",
+        State.TIGHT: "Just enough in {line}: {has}, {asked} is recommended",
+        State.CLEAR: "Strong enough, with its {line} at {has}; {asked} is recommended",
+    }[limit.state]
     return Answer(
         limit,
-        headline=lambda: say("Weakest line: {line}, {has} of {asked}", line=name, has=limit.has, asked=asked),
+        headline=lambda: say(
+            words, line=name, has=limit.has, least=Quantity(weakest.minimum, weakest.unit), asked=asked
+        ),
         formula="each line of the machine against the software's minimum and recommended machine",
         inputs=lambda: (
             stated_input("Picture", Quantity(lines, Unit.LINES)),

@@ -1,7 +1,7 @@
 """What takes up space: the bay's own parts, what is in the room, and what a swing must keep clear of."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated
 
 from core.bay import Bay, FloorLayer, Hood, MonitorPlace, Sizes, bay_of, hood_solids
@@ -86,12 +86,10 @@ class OverheadSpot:
 
 @dataclass(frozen=True)
 class LookedThrough:
-    """Whether somebody has looked through the room for what is in it."""
+    """Whether somebody has looked through the room for what is in it, and for its windows and doors."""
 
     missing: Missing | None
     """What nobody looked for."""
-    things: Missing | None
-    """That nobody looked for what stands or hangs in it."""
 
 
 @dataclass(frozen=True)
@@ -121,7 +119,7 @@ class PlayingLayout:
     narrowest: Gap | None
     """Of what is nearer than is comfortable, where nothing is in anything's way."""
     missing: Missing | None
-    """A part whose size is not known: it is not among the solids."""
+    """What is not known of a part, or of how high people stand."""
     sticking_out: tuple[StickingOut, ...] = ()
 
 
@@ -258,6 +256,7 @@ def bay(
     mats: MatPlaces | None,
     middle: BayMiddle,
     surface: HittingSurface | None,
+    mat: Annotated[Mat, "thickness_m"] | None,
     floor: LaidFloor | None,
     sizes: Sizes,
     ceiling: Ceiling | None,
@@ -271,7 +270,7 @@ def bay(
     """Every part of the bay where it is; what is not known is left out."""
     surface_m = surface.height_m if surface else 0.0
     hands = tuple(Handedness) if len(places.spots) > 1 else hands_that_play(brief) or (Handedness.RIGHT,)
-    return bay_of(
+    built = bay_of(
         balls=tuple((hand, (*places.of(hand), surface_m)) for hand in hands),
         mats=mats.middles if mats else (),
         floor=_layers(floor) if floor else (),
@@ -287,6 +286,19 @@ def bay(
         mounted=any(mount.holds == "projector" for mount in mounts),
         lamp=any(lamp.lights == "ball" for lamp in lamps),
     )
+    return built if surface else replace(built, height_missing=_height_missing(mat, floor, places))
+
+
+def _height_missing(mat: Mat | None, floor: LaidFloor | None, places: BallPlaces) -> Missing | None:
+    try:
+        if mat is not None:
+            known(mat, "thickness_m")
+        if floor is not None:
+            for spot in places.spots:
+                floor.height_m(*spot)
+    except MissingFact as fact:
+        return fact.missing
+    return None
 
 
 def _layers(floor: LaidFloor) -> Iterator[FloorLayer]:
@@ -305,7 +317,10 @@ def obstructions(
     """What is in the way, and what the room must hold while people play; `None` in a room that has nothing."""
     looked_for(room, Looked.THINGS)
     solids = (*thing_solids(room), *door_fittings(room), *stored_solids(room, playing=True))
-    return Obstructions(solids) if solids else None
+    if not solids:
+        looked_for(room, Looked.OPENINGS)
+        return None
+    return Obstructions(solids)
 
 
 @derive_from_known
@@ -364,16 +379,12 @@ def _of_doors(room: Room) -> tuple[Solid, ...]:
 @derive
 def looked_through(room: Annotated[Room, "none_of", "openings", "things"]) -> LookedThrough:
     """What stands or hangs in the room, and its windows and doors."""
-    things, openings = (_not_looked_for(room, what) for what in (Looked.THINGS, Looked.OPENINGS))
-    return LookedThrough(things or openings, things)
-
-
-def _not_looked_for(room: Room, what: Looked) -> Missing | None:
     try:
-        looked_for(room, what)
+        for what in (Looked.THINGS, Looked.OPENINGS):
+            looked_for(room, what)
     except MissingFact as fact:
-        return fact.missing
-    return None
+        return LookedThrough(fact.missing)
+    return LookedThrough(None)
 
 
 @derive
@@ -391,7 +402,7 @@ def playing_layout(
     )
     pairs = near(at_play.solids, standing, HANDS_BREADTH_M)
     found = with_bay(at_play.conflicts, pairs)
-    gap, unsized = None if found else narrowest(pairs), bay.unsized(BayPart)
+    gap, unsized = None if found else narrowest(pairs), bay.unknown_at_play()
     return PlayingLayout((*at_play.solids, *standing), found, gap, unsized, at_play.sticking_out)
 
 

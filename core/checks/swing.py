@@ -10,7 +10,7 @@ from core.checks.bag import Bags, bag_headline
 from core.checks.ball import SwingRules, ball_limits
 from core.checks.declared import THERE
 from core.checks.figures import enough, measured_in_room, metres, placed_input
-from core.checks.limits import Limit, State, Words, at_least, tightest
+from core.checks.limits import Comparison, Limit, State, Words, at_least, tightest
 from core.checks.places import IN_ROOM, on
 from core.checks.readings import Balls, HittingSurface, OwnBall
 from core.checks.register import check, derive
@@ -25,6 +25,7 @@ from core.model import acts
 from core.model.brief import Brief, Player
 from core.model.build import Slot
 from core.model.clubs import Club
+from core.model.facts import Missing
 from core.model.parts import Enclosure
 from core.model.reaches import Direction
 from core.model.room import Layout, Room
@@ -226,17 +227,20 @@ def past_things(
     disc: SwingDisc,
     obstructions: Obstructions,
     surroundings: Surroundings,
+    looked: LookedThrough,
 ) -> Answer:
     """The player's longest club stays off every obstruction and everything that stays in the room during play.
 
     Measured from the whole disc, hub to clubhead, to each box with what is behind it: nothing passes between a
     beam and the ceiling that it hangs from. Clear from 0.15 m; an estimate is good to 0.10 m. Where a thing is in
     the way the clearance is negative: by so much the reach would have to be shorter, along the plane of the swing.
+    Until somebody has looked for doors too, it is tight at best.
     """
     closest = surroundings.closest_thing(player, player.longest_club)
     limit = swing_limit(closest.clearance_m, closest.doubt_m)
+    unseen = looked.missing if limit.state is State.CLEAR else None
     return Answer(
-        limit,
+        _as_far_as_seen(limit, unseen),
         headline=lambda: say("{who}: {spare} to {thing}", who=player.name, spare=limit.has, thing=closest.name),
         formula="smallest distance from the swing disc to a box; minus the reach too long where one is in the way",
         inputs=lambda: (
@@ -247,10 +251,17 @@ def past_things(
             *swing_inputs(player, disc),
         ),
         cures=lambda: (
-            *slow_swing(player, closest.to_measure),
-            *move_the_ball(player, surroundings),
-            *shorter_club(player, lambda shorter: surroundings.closest_thing(player, shorter).clearance_m),
-            *_past(player, closest, limit, surroundings),
+            _look(unseen)
+            if unseen is not None
+            else _promised(
+                (
+                    *slow_swing(player, closest.to_measure),
+                    *move_the_ball(player, surroundings),
+                    *shorter_club(player, lambda shorter: surroundings.closest_thing(player, shorter).clearance_m),
+                    *_past(player, closest, limit, surroundings),
+                ),
+                seen=looked.missing is None,
+            )
         ),
         basis=swing_basis(limit.tolerated),
     )
@@ -278,10 +289,13 @@ def _lower_floor(player: Player, closest: Closest, surroundings: Surroundings) -
     return (say("Lower the floor by {more}.", more=more),) if served else ()
 
 
-def _as_far_as_seen(headline: Sentence, *, seen: bool) -> Sentence:
-    """A room that nobody has looked through may have anything in the way."""
-    unless = "; unless something is in the way that nobody entered"
-    return headline if seen else headline._replace(template=headline.template + unless)
+def _as_far_as_seen(limit: Limit, unseen: Missing | None) -> tuple[Comparison, ...]:
+    """A room that nobody has looked through may have anything in the way: tight at best."""
+    return (limit,) if unseen is None else (limit, Words(State.TIGHT, "not looked through", "a room looked through"))
+
+
+def _look(unseen: Missing) -> Cures:
+    return (say("{how}", how=unseen.how),)
 
 
 def _promised(cures: Cures, *, seen: bool) -> Cures:
@@ -310,10 +324,10 @@ def longest_club(
     """
     wanted = surroundings.closest(player, player.longest_club)
     limit = swing_limit(wanted.clearance_m, wanted.doubt_m)
-    unseen = looked.things if limit.state is State.CLEAR else None
+    unseen = looked.missing if limit.state is State.CLEAR else None
     return Answer(
-        limit if unseen is None else (limit, Words(State.TIGHT, "not looked through", "a room looked through")),
-        headline=lambda: _as_far_as_seen(bag_headline(player, bags.of(player)), seen=unseen is None),
+        _as_far_as_seen(limit, unseen),
+        headline=lambda: bag_headline(player, bags.of(player)),
         formula="for each club, the smallest distance from its swing disc to room, things in the way and enclosure",
         inputs=lambda: tuple(
             Input(
@@ -324,7 +338,7 @@ def longest_club(
             for swung in bags.of(player)
         ),
         cures=lambda: (
-            (say("{how}", how=unseen.how),)
+            _look(unseen)
             if unseen is not None
             else _promised(
                 (
@@ -333,7 +347,7 @@ def longest_club(
                     *shorter_club(player, lambda club: surroundings.closest(player, club).clearance_m),
                     say("The {thing} is in the way; its own answer says what helps.", thing=wanted.name),
                 ),
-                seen=looked.things is None,
+                seen=looked.missing is None,
             )
         ),
         basis=swing_basis(limit.tolerated),

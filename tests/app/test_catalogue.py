@@ -307,7 +307,7 @@ class ReportTests(CatalogueTestCase):
         made = self.call("post", "/parts", kind="computer", facts={**read["facts"], **asked}).json()
         reply = self.send("put", "/chain/machine", part=made["part"]["part"]).json()
         spec = next(v for v in reply["report"]["verdicts"] if v["id"] == "machine.spec")
-        self.assertEqual((spec["state"], spec["headline"]), ("blocked", "Weakest line: memory, 8 GB of 16 GB"))
+        self.assertEqual((spec["state"], spec["headline"]), ("blocked", "Too weak in memory: 8 GB, 16 GB is the least"))
         self.assertEqual(spec["changes"], ["Upgrade the memory to 16 GB."])
 
 

@@ -185,7 +185,7 @@ class CatalogueTests(BrowserTestCase):
         expect(page.get_by_role("button", name="Choose it as your own machine")).to_have_count(0)
         page.get_by_role("link", name="Parts").first.click()
         expect(page.get_by_role("button", name=re.compile("Machine.*Old office machine.*owned"))).to_be_visible()
-        expect(page.get_by_text("Weakest line: graphics, class 2 of class 6").first).to_be_visible()
+        expect(page.get_by_text("Too weak in graphics: class 2").first).to_be_visible()
 
     def test_a_pack_with_conflicts(self) -> None:
         held = Entry.objects.get(owner=self.build.owner, part_id="lumenhay-lantern-z").spec

@@ -310,7 +310,12 @@ def _bag(bag: Bag, system: UnitSystem) -> BagJson:
     )
 
 
-STATE_BY_BAND = {Band.CLEAR: State.CLEAR, Band.TEST: State.TIGHT, Band.NO: State.BLOCKED}
+STATE_BY_BAND = {
+    Band.CLEAR: State.CLEAR,
+    Band.SO_FAR: State.UNKNOWN,
+    Band.TEST: State.TIGHT,
+    Band.NO: State.BLOCKED,
+}
 """How a band is marked."""
 
 

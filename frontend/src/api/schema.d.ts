@@ -1408,7 +1408,7 @@ export interface components {
          * @description What may be done with a club where the ball lies.
          * @enum {string}
          */
-        Band: "clear" | "test it" | "no";
+        Band: "clear" | "clear of what was entered" | "test it" | "no";
         /**
          * BayPart
          * @description What of the bay may stay up while the room serves for something else.

@@ -136,6 +136,9 @@ export function leader({ at, size, outline }: Placed): { from: Spot; to: Spot } 
 
 function namesIn(frame: Frame, view: string, shapes: Scene['shapes']): Wanted[] {
   const found: Wanted[] = []
+  const walls = shapes
+    .filter((shape) => shape.view === view && shape.meaning === 'room')
+    .flatMap((shape) => pointsOf(shape).map((point) => toPage(frame, point).x))
   shapes.forEach((shape, number) => {
     if (shape.view !== view || !shape.label) return
     const key = `${view}${shape.meaning}${number}`
@@ -155,7 +158,10 @@ function namesIn(frame: Frame, view: string, shapes: Scene['shapes']): Wanted[] 
       const steps = [0, -14, 14, -28, 28, -42, 42, -56, 56]
       const right = steps.map((off) => ({ x: box.right + LEADER + wide / 2, y: y + off }))
       const left = steps.map((off) => ({ x: box.left - LEADER - wide / 2, y: y + off }))
-      found.push(named(key, shape.label, [...right, ...left], corners))
+      // A wall through its letters makes a name hard to read: that is for where nothing else is free.
+      const crossed = (spot: Spot) => Number(walls.some((wall) => Math.abs(spot.x - wall) < wide / 2))
+      const spots = [...right, ...left].sort((a, b) => crossed(a) - crossed(b))
+      found.push(named(key, shape.label, spots, corners))
     } else if (shape.meaning === 'thing' || shape.meaning === 'stored' || shape.meaning === 'kept-clear') {
       if (box.right - box.left <= wide * 0.6 && frame.pxPerM < LEAST_PX_PER_M_FOR_NAMES) return
       found.push(

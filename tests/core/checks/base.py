@@ -23,7 +23,13 @@ def told(figure: Figure | None) -> str:
 
 
 def answer(check: str, *given: object) -> Told:
-    """What `check` says where `given` are the readings; a player plays alone, and what is not given is as usual.
+    """What `check` says where `given` are the readings."""
+    found = evaluated(*given)
+    return found.told(found.of_check(check)[0])
+
+
+def evaluated(*given: object) -> Evaluation:
+    """Every verdict where `given` are the readings; a player plays alone, and what is not given is as usual.
 
     Without a mat and a floor people stand on the bare one.
     """
@@ -39,8 +45,7 @@ def answer(check: str, *given: object) -> Told:
     for value in given:
         kinds = kinds_of(type(value)) if isinstance(value, Part | Plan) else (type(value),)
         readings.update(dict.fromkeys(kinds, value))
-    found = Evaluation(GRAPH, readings, players, Memo())
-    return found.told(found.of_check(check)[0])
+    return Evaluation(GRAPH, readings, players, Memo())
 
 
 class CheckTestCase(TestCase):

@@ -135,9 +135,11 @@ class HandsTests(CheckTestCase):
 
 
 class LevelTests(CheckTestCase):
-    def answer(self, mat_m: float, floor_m: float, pad_m: float = 0.0, tolerance: float | None = 0.010) -> Told:
+    def answer(
+        self, mat_m: float, floor_m: float, pad_m: float = 0.0, tolerance: float | None = 0.010, uneven_m: float = 0.0
+    ) -> Told:
         camera = monitor_of(SideCamera, level_tolerance_m=tolerance)
-        surface, foot = HittingSurface(mat_m, floor_m), MonitorFoot(floor_m + pad_m, on_mat=False)
+        surface, foot = HittingSurface(mat_m, floor_m), MonitorFoot(floor_m + pad_m, on_mat=False, uneven_m=uneven_m)
         return level(camera, mat(), surface, foot, layout(monitor_pad_m=pad_m), Filled(frozenset(), frozenset()))
 
     def test_clear_tight_blocked(self) -> None:
@@ -145,6 +147,11 @@ class LevelTests(CheckTestCase):
         self.assert_verdict(self.answer(0.042, 0.040), "clear", "2 mm", "10 mm", "8 mm")
         self.assert_verdict(self.answer(0.047, 0.040), "tight", "7 mm", "10 mm", "3 mm", "Put it on a pad 7 mm thick.")
         self.assert_verdict(self.answer(0.060, 0.040), "blocked", "20 mm", "10 mm", "−10 mm")
+
+    def test_no_pad_serves_two_places_of_different_heights(self) -> None:
+        """A pad of 20 mm brings one of them level, and the other as far above as the two are apart."""
+        cure = "Lay the same floor under both of its places, one for each hand."
+        self.assert_verdict(self.answer(0.060, 0.040, uneven_m=0.012), "blocked", "20 mm", "10 mm", "−10 mm", cure)
 
     def test_a_pad_lifts_it_and_may_lift_too_far(self) -> None:
         self.assert_verdict(self.answer(0.060, 0.040, pad_m=0.02), "clear", "0 mm", "10 mm", "10 mm")

@@ -2,14 +2,22 @@
 
 from typing import Any
 
+from core.checks.bag import Bags, Band
+from core.checks.limits import State
 from core.checks.readings import HittingSurface
 from core.checks.verdict import Told
 from core.geometry.shadow import Lens
 from core.model.parts import Enclosure
 from core.model.room import Room
+from core.model.things import Looked
 from tests.core import worlds
-from tests.core.checks.base import METRIC, CheckTestCase, answer
-from tests.core.worlds import layout, left_hander, player, room
+from tests.core.checks.base import METRIC, CheckTestCase, answer, evaluated
+from tests.core.worlds import layout, left_hander, player
+
+
+def room(**facts: Any) -> Room:
+    """Looked through: nothing is in the way, and no door opens into it."""
+    return worlds.room(**{"none_of": (Looked.THINGS, Looked.OPENINGS), **facts})
 
 
 class CeilingTests(CheckTestCase):
@@ -119,6 +127,23 @@ class LongestClubTests(CheckTestCase):
             (2.55, "Ada: up to the 3-wood, if a test swing passes; 118 mm short for the driver"),
         ):
             self.assertEqual(self.answer(ceiling_m=height_m).headline.text(METRIC), words)
+
+    def test_no_club_is_clear_before_somebody_has_looked(self) -> None:
+        """Every club, and the 4-iron under 2.75 m, as far as anything was entered: none is marked as clear."""
+        for height_m, words in (
+            (3.0, "every club is clear, 332 mm to spare with the driver"),
+            (2.75, "test the driver, the estimate has 82 mm to spare; the 4-iron is clear"),
+        ):
+            unseen = room(ceiling_m=height_m, things=(), none_of=())
+            told = answer("swing.longest_club", player(), unseen)
+            self.assertIs(told.state, State.TIGHT)
+            unless = "unless something is in the way that nobody entered"
+            self.assertEqual(told.headline.text(METRIC), f"Ada: {words}; {unless}")
+            bags = evaluated(player(), unseen).reading(Bags)
+            assert bags is not None
+            bands = {swung.band for bag in bags.bags for swung in bag.swung}
+            self.assertIn(Band.SO_FAR, bands)
+            self.assertNotIn(Band.CLEAR, bands)
 
 
 class EnclosureTests(CheckTestCase):

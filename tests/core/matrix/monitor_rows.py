@@ -2,7 +2,7 @@
 
 from core.model.parts import Disturbance, OverheadCamera, SideCamera
 from tests.core import worlds
-from tests.core.matrix.case import Case, blocked, clear, extra, tight, unknown
+from tests.core.matrix.case import WINDOW, Case, blocked, clear, extra, tight, unknown
 
 CLUB = ("club_path", "face_angle")
 ALL = ("ball_speed", "launch_angle", "launch_direction", "putting", *CLUB, "spin_rate", "spin_axis")
@@ -221,6 +221,19 @@ ROWS: dict[str, list[Case]] = {
             "an open door beside a camera",
             swap=[BESIDE.model_copy(update={"dislikes": (Disturbance.SUNLIGHT,)})],
             room__light="open_door",
+        ),
+        tight(
+            "daylight | none | –",
+            "nobody says how light it is, and nothing covers the window",
+            swap=[BESIDE.model_copy(update={"dislikes": (Disturbance.SUNLIGHT,)})],
+            room__light=None,
+            room__openings=({**WINDOW, "cover": "nothing"},),
+        ),
+        unknown(
+            "What is drawn before pane",
+            swap=[BESIDE.model_copy(update={"dislikes": (Disturbance.SUNLIGHT,)})],
+            room__light=None,
+            room__openings=({**WINDOW, "cover": None},),
         ),
         tight("spectators | none | –", "visitors walk about", radar__dislikes=("people",), brief__visitors=True),
         tight("none | none | –", "its maker does not say what it dislikes", radar__dislikes=None),

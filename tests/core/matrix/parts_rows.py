@@ -297,6 +297,12 @@ ROWS: dict[str, list[Case]] = {
             beside=[extra("camera", link="usb")],
         ),
         clear("4 pieces | 1 piece | 3 pieces", "a monitor on its USB cable", radar__links=("usb",)),
+        unknown(
+            "The link of Front",
+            computer__usb_ports=1,
+            beside=[extra("camera", "Front"), extra("camera", "Rear", link="usb")],
+        ),
+        unknown("The links of Radar", computer__usb_ports=0, radar__links=None),
         unknown("The USB sockets of Tower", computer__usb_ports=None),
     ],
     "machine.place": [

@@ -186,6 +186,13 @@ ROWS: dict[str, list[Case]] = {
             room__things=beam(2.5),
             **ADA,
         ),
+        tight(
+            "not looked through | a room looked through | –",
+            "1.943 m to the beam, if no door opens into the swing that nobody entered",
+            room__openings=(),
+            room__none_of=(),
+            **ADA,
+        ),
         unknown("The thickness of Strip", mat__thickness_m=None, **ADA),
     ],
     "layout.playing": [

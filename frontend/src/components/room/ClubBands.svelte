@@ -9,11 +9,12 @@
     check: string
   }
 
-  /** Every club of every player, longest first: clear, to be tested, or not. */
+  /** Every club of every player, longest first: clear, clear of what was entered so far, to be tested, or not. */
   let { check }: Props = $props()
   const build = $derived(useBuild()())
   const bags = $derived(build.report?.bags ?? [])
   const lines = $derived(build.report?.verdicts.filter(({ id }) => id === check) ?? [])
+  const bands = $derived(new Set(bags.flatMap(({ clubs }) => clubs.map(({ band }) => band))))
   const names = $derived(
     Object.fromEntries((build.reply?.build.brief.players ?? []).map(({ id, name }) => [id, name])),
   )
@@ -40,7 +41,11 @@
 {/each}
 {#if bags.length > 0}
   <p class="mt-1 mb-2 flex flex-wrap gap-x-3 text-xs text-faint">
-    <span><Mark state="clear" size={10} /> clear</span>
+    {#if bands.has('clear of what was entered')}
+      <span><Mark state="unknown" size={10} /> clear of what was entered</span>
+    {:else}
+      <span><Mark state="clear" size={10} /> clear</span>
+    {/if}
     <span><Mark state="tight" size={10} /> test it</span>
     <span><Mark state="blocked" size={10} /> no</span>
     <span>where the ball lies, longest club first</span>
