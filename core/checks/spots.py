@@ -8,13 +8,13 @@ from core.checks.along import BallDistance
 from core.checks.monitor_rules import MonitorRules
 from core.checks.readings import BayMiddle
 from core.checks.register import derive
+from core.checks.space import LookedThrough
 from core.geometry.ball_rules import CHECK_BY_EDGE, BallRule, Inside, free_side_rules, to_screen_rule
 from core.geometry.edges import Point
 from core.geometry.hitting_region import Area, typed_inside
 from core.geometry.surroundings import Surroundings
 from core.model.brief import Handedness, Player
-from core.model.room import Layout, Room
-from core.model.things import Looked
+from core.model.room import Layout
 from core.quantities import Quantity, Sentence, Unit, say
 from core.quantities.tolerances import ROUNDING
 
@@ -58,7 +58,7 @@ class Around:
     screen_y_m: float
     distance: BallDistance
     looked: bool = True
-    """Somebody has looked for what stands or hangs in the room."""
+    """Somebody has looked for what stands or hangs in the room, and for its windows and doors."""
     monitor: MonitorRules | None = None
     """What the monitor that is chosen asks for."""
 
@@ -70,7 +70,7 @@ def around(
     middle: BayMiddle,
     layout: Annotated[Layout, "screen_y_m"],
     distance: BallDistance,
-    room: Annotated[Room, "none_of", "things"],
+    looked: LookedThrough,
     monitor: MonitorRules | None,
 ) -> Around:
     """Everything but the ball."""
@@ -83,8 +83,8 @@ def around(
         surroundings.panels,
         uneven=surroundings.uneven,
     )
-    looked = bool(room.things) or Looked.THINGS in room.none_of
-    return Around(anywhere, inside, middle.x_m, layout.screen_y_m, distance, looked, monitor)
+    seen = looked.missing is None
+    return Around(anywhere, inside, middle.x_m, layout.screen_y_m, distance, seen, monitor)
 
 
 @derive
@@ -102,8 +102,9 @@ def hitting_spots(around: Around) -> tuple[HittingSpot, ...]:
     if around.monitor is None or all(spot.is_clear for spot in found):
         return found
     # Where the monitor leaves no spot, people are still told where they may swing.
+    served = {spot.hands: spot for spot in found if spot.is_clear}
     swinging = _of_hands(replace(around, monitor=None), players)
-    return tuple(_without_monitor(spot, around.monitor.name) for spot in swinging)
+    return tuple(served.get(spot.hands) or _without_monitor(spot, around.monitor.name) for spot in swinging)
 
 
 def _without_monitor(spot: HittingSpot, monitor: str) -> HittingSpot:
@@ -142,7 +143,7 @@ def _spot(around: Around, players: tuple[Player, ...]) -> HittingSpot:
     x_m, y_m = typed_inside(areas, wanted)
     reason = say(
         "{seen}lear for {who}; " + _where(x_m - around.middle_m),
-        seen="C" if around.looked else "Unless something stands or hangs there that nobody entered, c",
+        seen="C" if around.looked else "Unless something is in the way there that nobody entered, c",
         who=_names(players),
         offset=Quantity(abs(x_m - around.middle_m), Unit.METRE),
         to_screen=Quantity(y_m - around.screen_y_m, Unit.METRE),

@@ -9,12 +9,15 @@ from shapely import MultiPoint, Point, Polygon
 
 from core.checks.along import BallDistance
 from core.checks.limits import State
+from core.checks.monitor_rules import MonitorRules, beside_rule
 from core.checks.readings import USUAL_MAT_M
 from core.checks.spots import Around, HittingSpot, hitting_spots
 from core.geometry.hitting_region import Area, nearest_inside, typed_inside
-from core.model.brief import Brief, Player
+from core.model.brief import Brief, Handedness, Player
 from core.model.build import Build
 from core.model.room import CeilingShape, Room
+from core.model.things import Looked
+from core.quantities import UnitSystem
 from core.report.evaluation_of import evaluation_of
 from tests.core.worlds import around, layout, left_hander, player, room, thing
 
@@ -44,6 +47,7 @@ def rooms(draw: st.DrawFn, most_things: int = 0) -> Room:
         ridge_m=low + draw(st.integers(0, 150)) / 100,
         ceiling_shape=draw(st.sampled_from(list(CeilingShape))),
         things=boxes,
+        none_of=(Looked.THINGS, Looked.OPENINGS),
     )
 
 
@@ -151,6 +155,21 @@ class RegionTests(TestCase):
         column = thing(kind="column", x_m=5, y_m=6.0, z_m=0, width_m=0.2, length_m=0.2, height_m=3, fixed_to="floor")
         (spot,) = spots(room(width_m=12, length_m=14, things=[column.model_dump()]), player())
         self.assertEqual([len(area.holes) for area in spot.areas], [1])
+
+    def test_a_monitor_may_have_its_place_for_one_hand_only(self) -> None:
+        """3.2 m wide: a camera 1.1 m before a left-hander's ball, of 0.15 m, has it for x ≥ 1.25; theirs ends
+        at 1.270. Right-handers keep the spot that serves them, and a left-hander is told where to swing without it.
+        """
+        where = room(width_m=3.2)
+        distance = BallDistance()
+        alone = spots(where, player(), left_hander())
+        camera = MonitorRules("Bystand", (), ((Handedness.LEFT, beside_rule(Handedness.LEFT, 3.2, 1.1)),))
+        surroundings = around(where, layout(), player(), left_hander(), surface_m=USUAL_MAT_M)
+        left, right = hitting_spots(Around(surroundings, None, 1.6, 0.4, distance, monitor=camera))
+        self.assertEqual(right, alone[1])
+        self.assertEqual(left.best, alone[0].best)
+        self.assertTrue(left.reason.text(UnitSystem.METRIC).endswith("Bystand has no place there."))
+        self.assertNotIn("Bystand", right.reason.text(UnitSystem.METRIC))
 
     def test_both_hands_get_a_spot_each_where_one_cannot_serve(self) -> None:
         """3.2 m wide: a right-hander needs x ≥ 1.930, a left-hander x ≤ 1.270."""
