@@ -200,8 +200,9 @@ def _wide_enough(zone: KeptClear) -> Limit:
 
 
 def _narrow(zone: KeptClear, mode: Mode) -> _Found:
-    narrow = "width_m" if zone.width_m <= zone.length_m else "length_m"
-    wider = acts.of_content("kept_clear", zone.id, **{narrow: WAY_COMFORTABLE_M})
+    sizes = {"width_m": zone.width_m, "length_m": zone.length_m}
+    narrow = {side: WAY_COMFORTABLE_M for side, size_m in sizes.items() if size_m < WAY_COMFORTABLE_M}
+    wider = acts.of_content("kept_clear", zone.id, **narrow)
     limit = _wide_enough(zone)
     words = "{mode}: {zone} is {wide} wide, {least} let somebody through"
     return _Found(

@@ -137,10 +137,11 @@ def _spot(around: Around, players: tuple[Player, ...]) -> HittingSpot:
     ]
     areas = around.surroundings.clear_floor(players, rules)
     nowhere = say("No spot on this floor is clear for {who}.", who=_names(players))
-    if not areas:
-        return _but_for_the_ceiling(around, players, rules, hands) or HittingSpot(hands, (), None, nowhere)
     wanted = (around.middle_m, around.screen_y_m + distance.comfortable_m)
-    x_m, y_m = typed_inside(areas, wanted)
+    best = typed_inside(areas, wanted) if areas else None
+    if best is None:
+        return _but_for_the_ceiling(around, players, rules, hands) or HittingSpot(hands, (), None, nowhere)
+    x_m, y_m = best
     reason = say(
         "{seen}lear for {who}; " + _where(x_m - around.middle_m),
         seen="C" if around.looked else "Unless something is in the way there that nobody entered, c",
@@ -159,7 +160,10 @@ def _but_for_the_ceiling(
     areas = around.surroundings.clear_floor(players, level)
     if not areas or len(level) == len(rules):
         return None
-    x_m, y_m = typed_inside(areas, (around.middle_m, around.screen_y_m + around.distance.comfortable_m))
+    best = typed_inside(areas, (around.middle_m, around.screen_y_m + around.distance.comfortable_m))
+    if best is None:
+        return None
+    x_m, y_m = best
     words = (
         "The ceiling is too low for {who} with the longest club wherever the ball lies. Across and along this is the "
         "best: "

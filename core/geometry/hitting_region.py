@@ -6,11 +6,12 @@ only sample it. What boxes rule out, and what holds only inside an enclosure, is
 
 from collections.abc import Iterable, Iterator
 from functools import lru_cache
+from itertools import chain
 from math import hypot
 from typing import Any, NamedTuple
 
 import numpy as np
-from shapely import MultiPoint, MultiPolygon, Polygon, polygons, unary_union
+from shapely import MultiPoint, MultiPolygon, Polygon, maximum_inscribed_circle, polygons, unary_union
 from shapely import Point as GeometryPoint
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import nearest_points
@@ -113,14 +114,31 @@ def nearest_inside(areas: tuple[Area, ...], wanted: Point) -> Point:
     return min(found)[1]
 
 
-def typed_inside(areas: tuple[Area, ...], wanted: Point) -> Point:
+def typed_inside(areas: tuple[Area, ...], wanted: Point) -> Point | None:
     """The point of `areas` nearest to `wanted`, to the millimetre as it would be typed: on an edge, the inner side.
 
-    A corner that is sharper than that is told to the tenth, as it is stored. Raises `ValueError` for no areas.
+    A corner that is sharper than that is told to the tenth, as it is stored, or left for a point well inside. `None`
+    where even that finds no room to put a ball. Raises `ValueError` for no areas.
     """
-    spot = nearest_inside(areas, wanted)
-    finest = (_rounded_inside(areas, spot, (0.0, 0.0), decimals) for decimals in (TOLD_DECIMALS_M, STORED_DECIMALS))
-    return next((point for point in finest if point is not None), spot)
+    for spot in chain([nearest_inside(areas, wanted)], _well_inside(areas)):
+        for decimals in (TOLD_DECIMALS_M, STORED_DECIMALS):
+            point = _rounded_inside(areas, spot, (0.0, 0.0), decimals)
+            if point is not None:
+                return point
+    return None
+
+
+WELL_INSIDE_M = 0.001
+"""How exactly the point that is furthest from the edges of an area is sought."""
+
+
+def _well_inside(areas: tuple[Area, ...]) -> Iterator[Point]:
+    """The point of each area that is furthest from its edges, the widest area first."""
+    for area in sorted(areas, key=lambda area: -_shape(area).area):
+        if _shape(area).area:
+            radius: Any = maximum_inscribed_circle(_shape(area), np.float64(WELL_INSIDE_M))
+            (x, y), _ = radius.coords
+            yield float(x), float(y)
 
 
 def told_shift(areas: tuple[Area, ...], start: Point) -> Point | None:
