@@ -16,6 +16,8 @@ from tests.browser.chromium import DESK, EXECUTABLE, FLAGS
 AXE = Path(__file__).resolve().parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
 WCAG = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
 EXPECT_MS = 10_000
+KEYS_ARE_STILL_MS = 700
+"""Longer than a run of key presses on the drawing is waited for."""
 
 
 MOST_TABS = 250
@@ -102,6 +104,8 @@ class BrowserTestCase(StaticLiveServerTestCase):
         with self.page.expect_response(lambda response: response.url.endswith("/drag")):
             for key in keys:
                 self.page.keyboard.press(key)
+        # On a slow machine the keys may have been still between two of them: the last makes an edit of its own.
+        self.page.wait_for_timeout(KEYS_ARE_STILL_MS)
         self.saved()
 
     def type_into(self, label: str, text: str, page: Page | None = None) -> None:
