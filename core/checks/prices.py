@@ -13,6 +13,7 @@ from core.model.build import Extra, Slot, SmallDecision
 from core.model.chain import Chain, Hung, plan_of
 from core.model.facts import MissingFact, not_stated
 from core.model.kit import Kit
+from core.model.ledger import Category, Ledger
 from core.model.parts import Billing, Connector, CoursePack, Flooring, MonitorPackage, Part
 from core.model.room import Layout, Room
 from core.money.costs import Bought, Costs, bought_line, costs_of
@@ -68,12 +69,14 @@ def costs(
     small: SmallItems,
     outlets: OutletsMissing | None,
     mats: MatsBought,
+    ledger: Annotated[Ledger, "entries", "own"],
 ) -> Costs:
     """All that the chain, the extras and the small items cost. An item whose reason is gone costs nothing."""
     monitor = chain.at(Slot.MONITOR)
-    extras = [line for extra, part in kit.extras for line in _extra(extra, part, room, brief, book, monitor)]
-    beside = (*extras, *_chosen(kit, small, brief, book))
-    return costs_of(brief, book, chain, room, layout, beside, works=_outlets(outlets, brief), mats=mats.count)
+    extras = [line for extra, part in kit.extras for line in _extra(extra, part, room, brief, book, monitor, ledger)]
+    beside = (*extras, *_chosen(kit, small, brief, book, ledger))
+    works = _outlets(outlets, brief)
+    return costs_of(brief, book, chain, room, layout, beside, works=works, mats=mats.count, ledger=ledger)
 
 
 def _outlets(outlets: OutletsMissing | None, brief: Brief) -> Iterator[Line]:
@@ -92,29 +95,30 @@ def _outlets(outlets: OutletsMissing | None, brief: Brief) -> Iterator[Line]:
         quantity=count,
         missing=not_stated(brief, "outlet_minor").missing if fee is None else None,
         beside="outlets",
+        category=Category.WORKS,
         stays_behind=True,
     )
 
 
-def _chosen(kit: Kit, small: SmallItems, brief: Brief, book: PriceBook) -> Iterator[Line]:
+def _chosen(kit: Kit, small: SmallItems, brief: Brief, book: PriceBook, ledger: Ledger) -> Iterator[Line]:
     for item in small.items:
         part, decision = kit.picked(item.item.id), kit.decided(item.item.id)
         if part is not None and decision is not None and decision.choice != "strike":
-            yield _small(item, part, decision, brief, book)
+            yield _small(item, part, decision, brief, book, ledger)
 
 
 def _extra(
-    extra: Extra, part: Part, room: Room, brief: Brief, book: PriceBook, monitor: Hung | None
+    extra: Extra, part: Part, room: Room, brief: Brief, book: PriceBook, monitor: Hung | None, ledger: Ledger
 ) -> tuple[Line, ...]:
     """The part, and the plan of a further title or monitor."""
-    bought = Bought(extra.id, None, part, extra.quantity, extra.owned, extra.quote_minor, billing_of(part))
+    bought = Bought(extra.id, None, part, extra.quantity, extra.owned, billing_of(part))
     if isinstance(part, Flooring) and extra.laid:
         bought = bought._replace(
             slot=Slot.FLOOR, units=_units_laid(extra, part, room), unit=unit_laid(part), fixed=extra.floor_fixed
         )
     licensed = Licensed(part, plan_of(part, extra.plan, extra.id), None, extra.owned, beside=extra.id)
     plan = monitor.plan if monitor else None
-    return bought_line(bought, brief, book), *licence_lines(licensed, brief, book, plan)
+    return bought_line(bought, brief, book, ledger), *licence_lines(licensed, brief, book, plan, ledger)
 
 
 def _units_laid(extra: Extra, flooring: Flooring, room: Room) -> int | MissingFact:
@@ -124,10 +128,10 @@ def _units_laid(extra: Extra, flooring: Flooring, room: Room) -> int | MissingFa
         return missing
 
 
-def _small(item: SmallItem, part: Part, decision: SmallDecision, brief: Brief, book: PriceBook) -> Line:
+def _small(item: SmallItem, part: Part, decision: SmallDecision, brief: Brief, book: PriceBook, ledger: Ledger) -> Line:
     id, near, owned = item.item.id, item.item.near, decision.choice == "own"
-    bought = Bought(id, near, part, _units(item, part), owned, decision.quote_minor, billing_of(part))
-    return bought_line(bought, brief, book)
+    bought = Bought(id, near, part, _units(item, part), owned, billing_of(part))
+    return bought_line(bought, brief, book, ledger)
 
 
 def _units(item: SmallItem, part: Part) -> int | MissingFact:

@@ -19,6 +19,7 @@ from core.model.build import Build, Slot
 from core.model.chain import Chain, resolve_chain
 from core.model.facts import known, known_some
 from core.model.kit import Beside, Kit, resolve_kit
+from core.model.ledger import Ledger
 from core.model.parts import (
     KINDS,
     FloorStanding,
@@ -197,7 +198,7 @@ def given_types() -> frozenset[type]:
     """Every type of reading that a build itself may give."""
     parts = {kind for sheet in KINDS.values() for kind in kinds_of(sheet)}
     plans = {plan for sheet in parts for plan in _plans_of(sheet)}
-    records = {Brief, Room, Layout, Player, Today, Tested, Filled, Chain, Kit}
+    records = {Brief, Room, Layout, Ledger, Player, Today, Tested, Filled, Chain, Kit}
     return frozenset({*records, *parts, *plans, *(Beside.of(kind) for kind in parts)})
 
 
@@ -205,7 +206,9 @@ class Given(dict[type, object]):
     """The readings that a build itself gives, each under its own class and every class that it is a kind of."""
 
     def __init__(self, build: Build, of_chain: Mapping[type, object], of_kit: Mapping[type, object]) -> None:
-        super().__init__({Brief: build.brief, Room: build.room, Layout: build.layout, **of_chain, **of_kit})
+        super().__init__(
+            {Brief: build.brief, Room: build.room, Layout: build.layout, Ledger: build.ledger, **of_chain, **of_kit}
+        )
         self.build = build
         self.of_chain = of_chain
         """What hangs on the chain."""

@@ -7,7 +7,7 @@ version are kept as tests.
 from collections.abc import Callable, Mapping
 from typing import Any, Literal, get_args
 
-Version = Literal[4]
+Version = Literal[5]
 """What is written today."""
 CURRENT: int = get_args(Version)[0]
 Document = dict[str, Any]
@@ -96,5 +96,37 @@ def _turf_off_the_roll(part: Document) -> Document:
     return {**part, "kind": "turf"} if part.get("kind") == "floor_roll" else part
 
 
-_BUILD_STEPS = {1: _subscriptions_of_three_answers, 2: _nothing_more_in_the_rooms, 3: _mats_let_in}
-_PART_STEPS = {1: _turf_off_the_roll, 2: _as_it_was, 3: _silent_of_disturbance}
+def _quotes_in_a_ledger(build: Document) -> Document:
+    """A quote stood beside the part: on the chain for all of its line, beside the chain for one of them."""
+    entries: Document = {}
+
+    def without_quote(place: str, record: Any, *, for_each: bool) -> Any:
+        if not isinstance(record, dict) or "quote_minor" not in record:
+            return record
+        rest = {name: value for name, value in record.items() if name != "quote_minor"}
+        if record["quote_minor"] is not None and record.get("part"):
+            entries[f"{place}/{record['part']}"] = {"quote_minor": record["quote_minor"], "quote_for_each": for_each}
+        return rest
+
+    def each(field: str, *, for_each: bool) -> Document:
+        records = build.get(field)
+        if not isinstance(records, dict):
+            return {}
+        return {field: {id: without_quote(id, record, for_each=for_each) for id, record in records.items()}}
+
+    extras = build.get("extras")
+    beside: Document = {}
+    if isinstance(extras, list):
+        named = [(extra.get("id") if isinstance(extra, dict) else "", extra) for extra in extras]
+        beside = {"extras": [without_quote(f"{id}", extra, for_each=True) for id, extra in named]}
+    told = {**build, **each("chain", for_each=False), **beside, **each("small_items", for_each=True)}
+    return {**told, "ledger": {"entries": entries}} if entries else told
+
+
+_BUILD_STEPS = {
+    1: _subscriptions_of_three_answers,
+    2: _nothing_more_in_the_rooms,
+    3: _mats_let_in,
+    4: _quotes_in_a_ledger,
+}
+_PART_STEPS = {1: _turf_off_the_roll, 2: _as_it_was, 3: _silent_of_disturbance, 4: _as_it_was}

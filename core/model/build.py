@@ -11,6 +11,7 @@ from pydantic import Field, model_validator
 from core.model.brief import Brief, Purpose, Stage
 from core.model.household import Looks
 from core.model.laying import Laid
+from core.model.ledger import Ledger, line_key
 from core.model.parts import Display, Enclosure, Flooring, LaunchMonitor, Machine, Mat, Part, Surface, Title
 from core.model.parts.base import Year
 from core.model.record import Hours, Identifier, Metres, MinorMoney, Name, Pieces, Record
@@ -88,8 +89,6 @@ class HungPart(Record):
     plan: Identifier | None = None
     owned: bool = False
     """Already in the house: costs nothing, keeps a replacement value."""
-    quote_minor: MinorMoney | None = None
-    """What a shop really asks for the line, tax included, in the brief's currency."""
     replacement_value_minor: MinorMoney | None = None
     """What an owned part would cost to buy again; the list price where empty."""
     locked: bool = False
@@ -124,8 +123,6 @@ class Extra(Laid):
     quantity: Annotated[Pieces, Field(ge=1)] = 1
     """How many are bought: packs, metres or sticks for a part that is sold by these."""
     owned: bool = False
-    quote_minor: MinorMoney | None = None
-    """What a shop asks for one, tax included, in the brief's currency."""
     laid: bool = False
     """Of a floor covering: it is a layer of the floor, over those before it, and as much is bought as that takes."""
 
@@ -137,8 +134,6 @@ class SmallDecision(Record):
     """Buy a part, use one that is in the house, or go without."""
     part: Identifier | None = None
     """The part that is bought or owned; an owned one need not be in the catalogue."""
-    quote_minor: MinorMoney | None = None
-    """What a shop asks for one, tax included, in the brief's currency."""
 
 
 class CandidateRoom(Record):
@@ -163,6 +158,8 @@ class Build(Record):
     """Parts beside the chain that were chosen by wish."""
     small_items: Annotated[dict[Identifier, SmallDecision], Field(max_length=200)] = {}
     """What was decided about small items, by the item's id; one without an entry is still open."""
+    ledger: Ledger = Ledger()
+    """What is known of the money of each line."""
 
     @model_validator(mode="after")
     def _distinct_extras(self) -> Self:
@@ -183,6 +180,7 @@ class Build(Record):
                 "chain": {slot: named(hung) for slot, hung in self.chain.items()},
                 "extras": tuple(named(extra) for extra in self.extras),
                 "small_items": {id: named(decision) for id, decision in self.small_items.items()},
+                "ledger": self.ledger.with_parts_named(names),
             }
         )
 
@@ -190,6 +188,16 @@ class Build(Record):
     def parts_named(self) -> frozenset[str]:
         """Ids of all parts that the build refers to."""
         return frozenset(id for id, _ in self.parts_under_plans)
+
+    @property
+    def line_keys(self) -> frozenset[str]:
+        """Under what the ledger keeps the lines of the parts and plans that the build names now."""
+        small = ((id, made.part, None) for id, made in self.small_items.items() if made.part)
+        hung = ((f"{slot}", hung.part, hung.plan) for slot, hung in self.chain.items())
+        beside = ((extra.id, extra.part, extra.plan) for extra in self.extras)
+        every = (*hung, *beside, *small)
+        plans = (line_key(place, part, plan) for place, part, plan in every if plan)
+        return frozenset((*(line_key(place, part) for place, part, _ in every), *plans))
 
     @property
     def parts_under_plans(self) -> frozenset[tuple[str, str]]:

@@ -1,6 +1,6 @@
 """Prices as amounts in the currency of the brief, with tax or without, as it is counted."""
 
-from decimal import Decimal
+from fractions import Fraction
 
 from core.model.brief import Brief
 from core.model.facts import FactAt, MissingFact
@@ -28,8 +28,8 @@ def in_currency(price: Price, brief: Brief) -> Money:
     """
     amount = price.money
     if price.tax_included is (brief.tax_treatment is TaxTreatment.RECLAIMED):
-        with_tax = 1 + Decimal(str(brief.tax_share))
-        amount = amount.scaled(1 / with_tax if price.tax_included else with_tax)
+        with_tax = 1 + Fraction(str(brief.tax_share))
+        amount = amount.scaled(Fraction(1) / with_tax if price.tax_included else with_tax)
     if price.currency == brief.currency:
         return amount
     rate = next((rate.rate for rate in brief.exchange_rates if rate.currency == price.currency), None)
@@ -42,7 +42,7 @@ def untaxed(quote: Money | None, brief: Brief) -> Money | None:
     """A quote is what is paid at the till: where tax is reclaimed, that much comes off it."""
     if quote is None or brief.tax_treatment is not TaxTreatment.RECLAIMED:
         return quote
-    return quote.scaled(1 / (1 + Decimal(str(brief.tax_share))))
+    return quote.scaled(1 / (1 + Fraction(str(brief.tax_share))))
 
 
 def cost_of(part: Part, quantity: int, brief: Brief, book: PriceBook) -> Money:

@@ -8,14 +8,17 @@ from typing import NamedTuple
 from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.chain import Chain, Hung
-from core.model.facts import Missing, MissingFact
+from core.model.facts import FactAt, Missing, MissingFact
 from core.model.household import Valuation
+from core.model.ledger import Category, Ledger, OwnLine
 from core.model.parts import Billing, Flooring, Mat, Part, Plan
 from core.model.room import Layout, Room
-from core.money.amounts import cost_of, untaxed
+from core.money.amounts import cost_of
+from core.money.categories import category_of
+from core.money.counted import settled
 from core.money.floor_bought import floor_cover, unit_laid
 from core.money.licences import Licensed, licence_lines
-from core.money.line import Line, Payment
+from core.money.line import Line
 from core.money.price_book import PriceBook
 from core.money.staying import stays_behind
 from core.quantities import Money, Quantity, Sentence, Unit, say
@@ -26,6 +29,11 @@ COSTS_SCOPE = (
 )
 
 
+EMPTY = Ledger()
+OUTSIDE = frozenset({Category.WORKS, Category.DECORATION})
+"""What is in no total unless somebody switches it in."""
+
+
 class Bought(NamedTuple):
     """Something bought beside the chain: an extra, or a small item that is decided about."""
 
@@ -34,7 +42,6 @@ class Bought(NamedTuple):
     part: Part
     units: int | MissingFact
     owned: bool
-    quote_minor: int | None
     billing: Billing = Billing.ONCE
     """How its price is paid."""
     unit: str = ""
@@ -62,7 +69,9 @@ class Costs:
     counted: Money
     """What counts against the up-front cap: what is spent, or what a newcomer would spend."""
     works: tuple[Line, ...] = ()
-    """Building works that a trade is paid for: outside every total."""
+    """Building works, and decoration: outside every total."""
+    later: tuple[Line, ...] = ()
+    """Wishes: outside every total."""
     counts_owned: bool = False
     """What is owned counts against the cap as well."""
     scope: str = COSTS_SCOPE
@@ -128,15 +137,20 @@ def costs_of(
     beside: Iterable[Line] = (),
     works: Iterable[Line] = (),
     mats: int | None = 1,
+    ledger: Ledger = EMPTY,
 ) -> Costs:
-    """What `chain` and the lines `beside` it cost by `book` in the brief's currency.
+    """What `chain` and the lines `beside` it cost by `book` and `ledger` in the brief's currency.
 
-    The floor as far as it is laid, and so many `mats`; `None` where that is not known.
+    The floor as far as it is laid, and so many `mats`; `None` where that is not known. What is for later is in no
+    total, nor are building works and decoration.
     """
     monitor = chain.at(Slot.MONITOR)
     monitor_plan = monitor.plan if monitor else None
-    hung = (line for hanging in chain for line in _lines(hanging, brief, book, room, layout, monitor_plan, mats))
-    lines = (*hung, *beside)
+    hung = (
+        line for hanging in chain for line in _lines(hanging, brief, book, room, layout, monitor_plan, mats, ledger)
+    )
+    wanted = (*hung, *beside, *(_own_line(own, brief) for own in ledger.own))
+    lines = tuple(line for line in wanted if not line.later and line.category not in OUTSIDE)
     up_front = Money.total([line.up_front for line in lines if line.up_front], brief.currency)
     yearly = Money.total([line.yearly for line in lines if line.yearly], brief.currency)
     newcomer = Money.total([line.newcomers for line in lines if line.newcomers], brief.currency)
@@ -153,7 +167,8 @@ def costs_of(
         up_front_cap=brief.up_front_cap,
         yearly_cap=brief.yearly_cap,
         counted=counted,
-        works=tuple(works),
+        works=(*works, *(line for line in wanted if not line.later and line.category in OUTSIDE)),
+        later=tuple(line for line in wanted if line.later),
         counts_owned=brief.valuation is Valuation.NEWCOMER,
     )
 
@@ -166,13 +181,16 @@ def _lines(
     layout: Layout,
     monitor_plan: Plan | None,
     mats: int | None,
+    ledger: Ledger,
 ) -> tuple[Line, ...]:
-    line = _part_line(hanging, brief, book, room, layout, mats)
+    line = _part_line(hanging, brief, book, room, layout, mats, ledger)
     licensed = Licensed(hanging.part, hanging.plan, hanging.slot, hanging.decided.owned)
-    return line, *licence_lines(licensed, brief, book, monitor_plan)
+    return line, *licence_lines(licensed, brief, book, monitor_plan, ledger)
 
 
-def _part_line(hanging: Hung, brief: Brief, book: PriceBook, room: Room, layout: Layout, mats: int | None) -> Line:
+def _part_line(
+    hanging: Hung, brief: Brief, book: PriceBook, room: Room, layout: Layout, mats: int | None, ledger: Ledger
+) -> Line:
     part, decided = hanging.part, hanging.decided
     quantity, unit = 1, ""
     listed: Money | MissingFact
@@ -181,72 +199,47 @@ def _part_line(hanging: Hung, brief: Brief, book: PriceBook, room: Room, layout:
         listed = cost_of(part, quantity, brief, book)
     except MissingFact as missing:
         listed = missing
-    quote = None if decided.quote_minor is None else Money(decided.quote_minor, brief.currency)
     line = Line(
         hanging.slot,
         f"{part.maker} {part.name}",
-        Payment.LIST_PRICE,
-        None,
-        Money(0, brief.currency),
+        part=part.id,
+        category=category_of(part),
         quantity=quantity,
         unit=unit,
         stays_behind=stays_behind(part, layout.floor_fixed if isinstance(part, Flooring) else None),
     )
     value = decided.replacement_value_minor
     worth = None if value is None else Money(value, brief.currency)
-    return _paid(line, listed, owned=decided.owned, quote=untaxed(quote, brief), worth=worth)
+    return settled(line, listed, ledger.of(line.key), brief, owned=decided.owned, worth=worth)
 
 
-def bought_line(bought: Bought, brief: Brief, book: PriceBook) -> Line:
+def _own_line(own: OwnLine, brief: Brief) -> Line:
+    line = Line(None, own.name, quantity=own.quantity, beside=own.id, category=own.category)
+    unpriced = MissingFact(f"What {own.name} costs", "Guess it, or ask for a quote.", FactAt("ledger", own.id))
+    return settled(line, unpriced, own, brief)
+
+
+def bought_line(bought: Bought, brief: Brief, book: PriceBook, ledger: Ledger) -> Line:
     """What something beside the chain costs."""
-    id, slot, part, units, owned, quote_minor, billing, unit, fixed = bought
-    nothing = Money(0, brief.currency)
+    part = bought.part
     listed: Money | MissingFact
     try:
-        if isinstance(units, MissingFact):
-            raise units
-        listed = cost_of(part, units, brief, book)
+        if isinstance(bought.units, MissingFact):
+            raise bought.units
+        listed = cost_of(part, bought.units, brief, book)
     except MissingFact as missing:
         listed = missing
-    count = units if isinstance(units, int) else 1
-    quote = None if quote_minor is None else Money(quote_minor, brief.currency) * count
     line = Line(
-        slot,
+        bought.slot,
         f"{part.maker} {part.name}",
-        Payment.LIST_PRICE,
-        None,
-        nothing,
-        quantity=count,
-        unit=unit,
-        beside=id,
-        stays_behind=stays_behind(part, fixed),
+        part=part.id,
+        category=category_of(part),
+        quantity=bought.units if isinstance(bought.units, int) else 1,
+        unit=bought.unit,
+        beside=bought.id,
+        stays_behind=stays_behind(part, bought.fixed),
     )
-    paid = _paid(line, listed, owned=owned, quote=untaxed(quote, brief))
-    if not billing.fees_a_year or paid.up_front is None:
-        return paid
-    return paid._replace(up_front=nothing, newcomers=nothing, yearly=paid.up_front * billing.fees_a_year)
-
-
-def _paid(
-    line: Line, listed: Money | MissingFact, *, owned: bool, quote: Money | None, worth: Money | None = None
-) -> Line:
-    """`line` with what it really costs: nothing if owned, the quote if there is one, else the list price."""
-    price, missing = (None, listed.missing) if isinstance(listed, MissingFact) else (listed, None)
-    if owned:
-        nothing = line.yearly
-        value = worth or price
-        return line._replace(
-            payment=Payment.OWNED,
-            up_front=nothing,
-            replacement_value=value,
-            newcomers=value,
-            worth_missing=missing if value is None else None,
-        )
-    line = line._replace(newcomers=price)
-    if quote is not None:
-        return line._replace(payment=Payment.QUOTE, up_front=quote, worth_missing=missing)
-    free = price is not None and price.minor == 0
-    return line._replace(payment=Payment.FREE if free else Payment.LIST_PRICE, up_front=price, missing=missing)
+    return settled(line, listed, ledger.of(line.key), brief, owned=bought.owned, fees_a_year=bought.billing.fees_a_year)
 
 
 def _quantity(hanging: Hung, room: Room, layout: Layout, mats: int | None) -> tuple[int, str]:

@@ -1,15 +1,18 @@
 """A build told in another currency: every amount that somebody typed is converted, by a rate that somebody entered."""
 
+from collections.abc import Iterable
 from decimal import Decimal
 from typing import Any
 
 from core.model.brief import Brief, ExchangeRate
 from core.model.build import Build
+from core.model.record import Record
 from core.quantities import Money
 
 RATE_DIGITS = Decimal("0.000001")
 AMOUNTS = ("up_front_cap_minor", "yearly_cap_minor", "outlet_minor")
-AMOUNTS_OF_PARTS = ("quote_minor", "replacement_value_minor")
+AMOUNTS_OF_PARTS = ("replacement_value_minor",)
+AMOUNTS_OF_LINES = ("low_minor", "likely_minor", "high_minor", "quote_minor", "paid_minor")
 
 
 class NoRate(ValueError):
@@ -51,17 +54,28 @@ def in_currency_of(build: Build, currency: str) -> Build:
                 update={"currency": currency, "exchange_rates": _rates_by_way_of(brief, rate)}
             ),
             "chain": {slot: converted(hung, AMOUNTS_OF_PARTS) for slot, hung in build.chain.items()},
-            "extras": tuple(converted(extra, AMOUNTS_OF_PARTS) for extra in build.extras),
-            "small_items": {id: converted(small, AMOUNTS_OF_PARTS) for id, small in build.small_items.items()},
+            "ledger": build.ledger.model_copy(
+                update={
+                    "entries": {key: converted(entry, AMOUNTS_OF_LINES) for key, entry in build.ledger.entries.items()},
+                    "own": tuple(converted(line, AMOUNTS_OF_LINES) for line in build.ledger.own),
+                    "funding": tuple(converted(came, ("minor",)) for came in build.ledger.funding),
+                }
+            ),
         }
     )
 
 
 def has_amounts(build: Build) -> bool:
     """Somebody typed an amount of money."""
-    decided = (*build.chain.values(), *build.extras, *build.small_items.values())
-    return any(getattr(build.brief, field) is not None for field in AMOUNTS) or any(
-        getattr(record, field, None) is not None for record in decided for field in AMOUNTS_OF_PARTS
+    ledger = build.ledger
+    typed: tuple[tuple[Iterable[Record], tuple[str, ...]], ...] = (
+        ((build.brief,), AMOUNTS),
+        (build.chain.values(), AMOUNTS_OF_PARTS),
+        ((*ledger.entries.values(), *ledger.own), AMOUNTS_OF_LINES),
+        (ledger.funding, ("minor",)),
+    )
+    return any(
+        getattr(record, field) is not None for records, fields in typed for record in records for field in fields
     )
 
 

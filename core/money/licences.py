@@ -6,8 +6,11 @@ from core.model.brief import Brief
 from core.model.build import Slot
 from core.model.chain import plans_of
 from core.model.facts import Missing, MissingFact
+from core.model.ledger import Ledger
 from core.model.parts import Billing, MonitorPlan, Part, Plan
 from core.money.amounts import in_currency
+from core.money.categories import category_of
+from core.money.counted import settled
 from core.money.line import Line, Payment
 from core.money.price_book import PriceBook
 from core.quantities import Money
@@ -41,14 +44,28 @@ class Licensed(NamedTuple):
         missing: Missing | None = None,
     ) -> Line:
         """A line of its licence: once, and each year."""
-        return Line(self.slot, label, payment, *amounts, missing=missing, licence=licence, beside=self.beside)
+        once, yearly = amounts
+        return Line(
+            self.slot,
+            label,
+            payment,
+            once,
+            yearly,
+            missing=missing,
+            licence=licence,
+            beside=self.beside,
+            part=self.part.id,
+            category=category_of(self.part),
+        )
 
 
-def licence_lines(licensed: "Licensed", brief: Brief, book: PriceBook, monitor_plan: Plan | None) -> tuple[Line, ...]:
+def licence_lines(
+    licensed: "Licensed", brief: Brief, book: PriceBook, monitor_plan: Plan | None, ledger: Ledger
+) -> tuple[Line, ...]:
     """What the plan of a part costs; a line of its own too where none is chosen and none is free."""
     part, plan = licensed.part, licensed.plan
     if plan is not None:
-        return (_plan_line(licensed, plan, brief, book, monitor_plan),)
+        return (_plan_line(licensed, plan, brief, book, monitor_plan, ledger),)
     plans = plans_of(part)
     if not plans or any(plan.billing is Billing.FREE for plan in plans):
         return ()
@@ -56,29 +73,21 @@ def licence_lines(licensed: "Licensed", brief: Brief, book: PriceBook, monitor_p
     return (licensed.line(f"{part.name}: plan not chosen", "none", missing=missing.missing),)
 
 
-def _paid_before(licensed: Licensed, label: str, plan: Plan, brief: Brief, book: PriceBook) -> Line:
-    nothing = Money(0, brief.currency)
-    line = licensed.line(label, plan.id, Payment.OWNED, (nothing, nothing))
-    try:
-        worth = in_currency(book.plan_price(licensed.part, plan), brief)
-    except MissingFact as missing:
-        return line._replace(worth_missing=missing.missing)
-    return line._replace(replacement_value=worth, newcomers=worth)
-
-
-def _plan_line(licensed: Licensed, plan: Plan, brief: Brief, book: PriceBook, monitor_plan: Plan | None) -> Line:
+def _plan_line(
+    licensed: Licensed, plan: Plan, brief: Brief, book: PriceBook, monitor_plan: Plan | None, ledger: Ledger
+) -> Line:
     part, nothing = licensed.part, Money(0, brief.currency)
     label = f"{part.name}: plan {plan.name}"
     if isinstance(monitor_plan, MonitorPlan) and part.id in monitor_plan.bundled_titles:
         return licensed.line(label, plan.id, Payment.BUNDLED, (nothing, nothing))
     if plan.billing is Billing.FREE:
         return licensed.line(label, plan.id, Payment.FREE, (nothing, nothing))
-    if plan.billing is Billing.ONCE and licensed.owned:
-        # Paid when it was bought; a newcomer pays it anew.
-        return _paid_before(licensed, label, plan, brief, book)
+    listed: Money | MissingFact
     try:
-        once = in_currency(book.plan_price(part, plan), brief) if plan.billing is Billing.ONCE else nothing
-        yearly = yearly_fee(part, plan, brief, book)
+        listed = in_currency(book.plan_price(part, plan), brief)
     except MissingFact as missing:
-        return licensed.line(label, plan.id, missing=missing.missing)
-    return licensed.line(label, plan.id, amounts=(once, yearly))._replace(newcomers=once)
+        listed = missing
+    # What is paid once was paid when it was bought; a newcomer pays it anew.
+    owned = licensed.owned and plan.billing is Billing.ONCE
+    line = licensed.line(label, plan.id)
+    return settled(line, listed, ledger.of(line.key), brief, owned=owned, fees_a_year=plan.billing.fees_a_year)

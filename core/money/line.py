@@ -5,15 +5,24 @@ from typing import NamedTuple
 
 from core.model.build import Slot
 from core.model.facts import Missing
+from core.model.ledger import Category, line_key
 from core.quantities import Money
+
+OWN = "own"
+"""In place of a part: of building works, and of lines of one's own."""
 
 
 class Payment(StrEnum):
     """Where the amount of a line comes from."""
 
     LIST_PRICE = "list price"
+    ESTIMATE = "estimate"
     QUOTE = "quote"
+    PAID = "paid"
     OWNED = "owned"
+    GIFT = "gift"
+    BARTER = "barter"
+    SAMPLE = "lent sample"
     BUNDLED = "bundled"
     FREE = "free"
 
@@ -24,13 +33,18 @@ class Line(NamedTuple):
     slot: Slot | None
     """Its place on the chain; `None` for an extra that belongs to no place."""
     label: str
-    payment: Payment
-    up_front: Money | None
-    yearly: Money | None
+    payment: Payment = Payment.LIST_PRICE
+    up_front: Money | None = None
+    yearly: Money | None = None
     replacement_value: Money | None = None
     """What something owned is worth."""
     newcomers: Money | None = None
     """What it would cost somebody who owns nothing and was quoted nothing: its worth as typed, else its list price."""
+    low: Money | None = None
+    high: Money | None = None
+    """Between what its amount may be, where that is a guess."""
+    part: str = ""
+    """Id of the part that it is of; empty for works."""
     quantity: int = 1
     unit: str = ""
     missing: Missing | None = None
@@ -42,9 +56,23 @@ class Line(NamedTuple):
     """Id of the plan that it is of; empty for a part itself."""
     stays_behind: bool = False
     """It is cut, laid or used up for this room, and does not go along to the next."""
+    category: Category = Category.SMALL_ITEMS
+    nice: bool = False
+    """It would be nice; else it is essential."""
+    later: bool = False
+    """A wish, outside today's totals."""
 
     @property
     def id(self) -> str:
         """What a purchase, a price history or a schedule may name it by: the same for as long as it is there."""
-        place = self.beside or f"{self.slot}"
-        return f"{place}:plan" if self.licence else place
+        return f"{self.place}:plan" if self.licence else self.place
+
+    @property
+    def place(self) -> str:
+        """Where on the chain or beside it the line stands."""
+        return self.beside or f"{self.slot}"
+
+    @property
+    def key(self) -> str:
+        """Under what the ledger keeps it: of this part and this plan, whatever else takes its place."""
+        return line_key(self.place, self.part or OWN, self.licence)

@@ -2,7 +2,8 @@
 
 import re
 from dataclasses import dataclass
-from decimal import ROUND_HALF_UP, Decimal
+from decimal import Decimal
+from fractions import Fraction
 from typing import Self
 
 ACCEPTED_MONEY = "an amount such as 1250 or 1,250.50"
@@ -53,14 +54,13 @@ class Money:
     def __mul__(self, times: int) -> "Money":
         return Money(self.minor * times, self.currency)
 
-    def scaled(self, factor: Decimal) -> "Money":
-        """This amount times `factor`, rounded half up to whole minor units: the one place that rounds."""
-        return Money(int((self.minor * factor).quantize(Decimal(1), ROUND_HALF_UP)), self.currency)
+    def scaled(self, factor: Decimal | Fraction) -> "Money":
+        """This amount times `factor`, rounded half up to whole minor units."""
+        return Money.rounded(self.minor * Fraction(factor), self.currency)
 
-    def converted(self, rate: Decimal, currency: str) -> "Money":
+    def converted(self, rate: Decimal | Fraction, currency: str) -> "Money":
         """This amount in `currency`, one major unit of ours being `rate` major units of that."""
-        shift = Decimal(10) ** (DECIMALS_BY_CURRENCY[currency] - DECIMALS_BY_CURRENCY[self.currency])
-        return Money(self.scaled(rate * shift).minor, currency)
+        return Money.rounded(self.minor * Fraction(rate), currency, self.currency)
 
     def text(self) -> str:
         """Symbol or code, thousands grouped, the currency's decimals."""
@@ -73,6 +73,20 @@ class Money:
         if other.currency != self.currency:
             raise CurrencyMismatch(self.currency, other.currency)
         return other.minor
+
+    @classmethod
+    def rounded(cls, minor: Fraction, currency: str, of: str | None = None) -> "Money":
+        """`minor` units of `currency`, rounded half up to whole ones: the one place that rounds.
+
+        What was worked out in the minor units `of` another currency keeps its value in major ones: 250 yen are 2.50.
+
+        >>> Money.rounded(Fraction(5, 2), "EUR").minor, Money.rounded(Fraction(-5, 2), "EUR").minor
+        (3, -3)
+        """
+        shift = DECIMALS_BY_CURRENCY[currency] - DECIMALS_BY_CURRENCY[of or currency]
+        exact = minor * Fraction(10) ** shift
+        whole = int(abs(exact) + Fraction(1, 2))
+        return cls(whole if exact >= 0 else -whole, currency)
 
     @classmethod
     def total(cls, amounts: "list[Money]", currency: str) -> "Money":

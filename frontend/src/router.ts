@@ -5,6 +5,7 @@ import BuildShell from './views/BuildShell.svelte'
 import BuildsView from './views/BuildsView.svelte'
 import CatalogueView from './views/CatalogueView.svelte'
 import MeasureView from './views/MeasureView.svelte'
+import MoneyView from './views/MoneyView.svelte'
 import NotFound from './views/NotFound.svelte'
 import PartsView from './views/PartsView.svelte'
 import PrintView from './views/PrintView.svelte'
@@ -20,6 +21,7 @@ export const { p, navigate, route } = createRouter({
     '/rooms': RoomsView,
     '/room/measure': MeasureView,
     '/parts': PartsView,
+    '/money': MoneyView,
     '/catalogue': CatalogueView,
     '/print': PrintView,
     layout: BuildShell,

@@ -17,6 +17,7 @@ from core.formats.report_json.sheets import ListRowJson, PackRowJson, SheetFactJ
 from core.model.brief import Brief, Player, Stage
 from core.model.build import Build, Extra, HungPart, Slot, SmallDecision
 from core.model.filters import Sense
+from core.model.ledger import Category, Entry, Funding, OwnLine
 from core.model.modes import KeptClear, Mode
 from core.model.moves import LayoutMove
 from core.model.parts import Billing
@@ -128,6 +129,49 @@ class NewExtra(Change):
 @fields_of(Extra, leave_out=("id", "part"))
 class ExtraChange(Change):
     """What was decided about an extra."""
+
+
+@fields_of(Entry)
+class EntryChange(Change):
+    """What is known of the money of a line; an amount that is given empty is not known any more."""
+
+
+class NewOwnLine(Change):
+    """A line of one's own to add."""
+
+    name: NewName
+    category: Category
+
+
+@fields_of(OwnLine, leave_out=("id",))
+class OwnLineChange(Change):
+    """What is known of a line of one's own."""
+
+
+class NewFunding(Change):
+    """Money that comes in to pay for it."""
+
+    name: NewName
+    amount: Annotated[str, Field(max_length=40)]
+    sold: bool = False
+    """Something is sold for it; else it was put aside."""
+
+
+@fields_of(Funding, leave_out=("id",))
+class FundingChange(Change):
+    """What is known of money that comes in."""
+
+
+class Finished(Change):
+    """The day on which the build was called finished; nothing to open it again."""
+
+    on: date | None = None
+
+
+class MoneyScope(Schema):
+    """Which categories to count; none given is the usual: all but building works and decoration."""
+
+    categories: Annotated[list[Category], Field(max_length=len(Category))] = []
 
 
 class Rename(Change):

@@ -199,7 +199,7 @@ class BadInputTests(ApiTestCase):
             ("patch", "/brief", {"currency": "XXX"}, "currency", "XXX", "currency 'XXX' is not known"),
             ("patch", "/brief", {"contingency_share": "250"}, "contingency_share", "250", "at most 100 %"),
             ("patch", "/players/ada", {"height_m": "12"}, "height_m", "12", "at most 2.30 m"),
-            ("patch", "/chain/mat", {"quote_minor": "cheap"}, "quote_minor", "cheap", "an amount such as"),
+            ("patch", "/money/lines/mat/mat", {"quote_minor": "cheap"}, "quote_minor", "cheap", "an amount such as"),
             ("patch", "/chain/title", {"plan": "gold"}, "chain.title", "", "has no plan 'gold'"),
             ("patch", "/room", {"colour": "red"}, "colour", "red", "Extra inputs"),
             ("patch", "", {"name": ""}, "name", "", "at least 1 character"),

@@ -155,7 +155,9 @@ class ExtraTests(PartsTestCase):
         self.assertEqual(added["beside"]["blower"]["name"], "Blower")
         states = {v["id"]: v["state"] for v in added["report"]["verdicts"]}
         self.assertEqual(states["monitor.interference"], "blocked")
-        changed = self.send("patch", f"/extras/{one['id']}", quantity=2, quote_minor="30").json()
+        self.send("patch", f"/extras/{one['id']}", quantity=2)
+        line = f"/money/lines/{one['id']}/blower"
+        changed = self.send("patch", line, quote_minor="30", quote_for_each=True).json()
         line = next(line for line in changed["report"]["costs"]["lines"] if line["beside"] == one["id"])
         self.assertEqual((line["quantity"], line["up_front"]["text"]), ("2", "€60.00"))
         dropped = self.send("post", f"/extras/{one['id']}/drop").json()

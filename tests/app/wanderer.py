@@ -178,9 +178,24 @@ class Wanderer:
         fields = {
             "plan": self.chance.choice([*plans, None]),
             "owned": self.chance.random() < 0.3,
-            "quote_minor": "12.50",
         }
         return self._edit("patch", f"/chain/{slot}", {field: fields[field] for field in self._some(fields, 2)}, build)
+
+    def money(self) -> Any:
+        build = self._build()
+        keys = sorted(build.design.line_keys) if build else []
+        if not keys:
+            return None
+        fields = {
+            "quote_minor": "12.50",
+            "likely_minor": self.chance.choice(["10", "900", ""]),
+            "high_minor": self.chance.choice(["20", ""]),
+            "paid_minor": self.chance.choice(["7", ""]),
+            "came_as": self.chance.choice(["gift", None]),
+            "later": self.chance.random() < 0.5,
+        }
+        key = self.chance.choice(keys)
+        return self._edit("patch", f"/money/lines/{key}", {f: fields[f] for f in self._some(fields, 2)}, build)
 
     def extra(self) -> Any:
         build = self._build()

@@ -9,6 +9,7 @@ from typing import Any
 from core.formats.parts_pack import read_parts_pack
 from core.model.build import Build, Slot, slot_for
 from core.model.chain import plans_of
+from core.model.ledger import line_key
 from core.model.parts import Part
 from core.model.room import CeilingShape, Room
 from core.model.things import Looked
@@ -280,6 +281,7 @@ def _decided(build: Build, dice: Random) -> Build:
         }
         for slot, hung in build.chain.items()
     }
+    quotes = {line_key(slot, decided["part"]): decided.pop("quote_minor") for slot, decided in chain.items()}
     brief = {**build.brief.model_dump(), **answers, "players": players}
     layout = build.layout.model_dump()
     if dice.random() < 0.3:
@@ -290,4 +292,20 @@ def _decided(build: Build, dice: Random) -> Build:
     room["things"] = [*room["things"], *(_lamp(dice, build.room) for _ in range(dice.choice((0, 0, 1))))]
     room["openings"] = [each | {"cover": dice.choice((None, "nothing", "blackout"))} for each in room["openings"]]
     room["none_of"] = [what for what in Looked if dice.random() < 0.8]
-    return Build.model_validate(build.model_dump() | {"brief": brief, "chain": chain, "layout": layout, "room": room})
+    ledger = {"entries": {key: _entry(dice, quote) for key, quote in quotes.items()}}
+    told = {"brief": brief, "chain": chain, "layout": layout, "room": room, "ledger": ledger}
+    return Build.model_validate(build.model_dump() | told)
+
+
+def _entry(dice: Random, quote_minor: int | None) -> dict[str, Any]:
+    """What is known of the money of a line: often nothing."""
+    entry: dict[str, Any] = {"quote_minor": quote_minor}
+    if dice.random() < 0.2:
+        low, likely, high = sorted(dice.choices(range(200_000), k=3))
+        entry |= {"low_minor": low, "likely_minor": likely, "high_minor": high}
+    if dice.random() < 0.1:
+        entry["paid_minor"] = dice.randint(0, 200_000)
+    return entry | {
+        "came_as": dice.choice(("gift", "barter", "lent sample")) if dice.random() < 0.1 else None,
+        "later": dice.random() < 0.05,
+    }

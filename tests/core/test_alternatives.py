@@ -146,7 +146,7 @@ class HangTests(TestCase):
     def test_decisions_on_another_part_do_not_carry_over(self) -> None:
         build = worlds.full_build()
         owned = build.model_copy(
-            update={"chain": {**build.chain, Slot.MACHINE: HungPart(part="computer", owned=True, quote_minor=5)}}
+            update={"chain": {**build.chain, Slot.MACHINE: HungPart(part="computer", owned=True, new_in=2020)}}
         )
         parts = with_candidates()
         swapped = build_with(owned, parts, Slot.MACHINE, parts["strong"])

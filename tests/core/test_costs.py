@@ -9,6 +9,7 @@ from core.model.chain import resolve_chain
 from core.model.facts import MissingFact
 from core.model.household import TaxTreatment, Valuation
 from core.model.laying import Rectangle
+from core.model.ledger import Entry, Ledger
 from core.model.parts import Flooring, MonitorPlan, Part
 from core.money.amounts import in_currency
 from core.money.costs import Costs, costs_of
@@ -29,7 +30,12 @@ class CostTests(TestCase):
     def costs(self, parts: dict[str, Part] | None = None, build: Build | None = None) -> Costs:
         build, parts = build or worlds.full_build(), parts or worlds.full_parts()
         return costs_of(
-            build.brief, price_book_of(parts.values()), resolve_chain(build, parts), build.room, build.layout
+            build.brief,
+            price_book_of(parts.values()),
+            resolve_chain(build, parts),
+            build.room,
+            build.layout,
+            ledger=build.ledger,
         )
 
     def decided(self, slot: str, **decision: object) -> Build:
@@ -37,6 +43,10 @@ class CostTests(TestCase):
         chain = {place: hung.model_dump() for place, hung in build.chain.items()}
         chain[Slot(slot)].update(decision)
         return Build.model_validate({**build.model_dump(), "chain": chain})
+
+    def entered(self, place: str, part: str, **entry: object) -> Build:
+        entries = {f"{place}/{part}": Entry.model_validate(entry)}
+        return worlds.full_build().model_copy(update={"ledger": Ledger(entries=entries)})
 
     def test_totals(self) -> None:
         """Up front 4950; 12 · 15 = 180 a year; five years: 4950 + 900 = 5850."""
@@ -87,14 +97,14 @@ class CostTests(TestCase):
 
     def test_tax_that_is_reclaimed_comes_off_a_quote(self) -> None:
         """1,190 with 19 % are 1,000: 4,950 − 900 + 1,000."""
-        build = self.decided("display", quote_minor=119_000)
+        build = self.entered("display", "projector", quote_minor=119_000)
         brief = {"tax_share": 0.19, "tax_treatment": TaxTreatment.RECLAIMED}
         reclaimed = build.model_copy(update={"brief": build.brief.model_copy(update=brief)})
         line = next(line for line in self.costs(build=reclaimed).lines if line.slot is Slot.DISPLAY)
         self.assertEqual(line.up_front, euros(1000))
 
     def test_a_quote_stands_before_the_list_price(self) -> None:
-        costs = self.costs(build=self.decided("display", quote_minor=75_050))
+        costs = self.costs(build=self.entered("display", "projector", quote_minor=75_050))
         self.assertEqual(costs.up_front, euros(4800.5))
         self.assertEqual(costs.newcomer, euros(4950), "a newcomer was quoted nothing")
         self.assertIn(Payment.QUOTE, [line.payment for line in costs.lines])

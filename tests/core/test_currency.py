@@ -19,15 +19,24 @@ class CurrencyTests(TestCase):
         {
             "name": "B",
             "brief": Brief(up_front_cap_minor=10_000, exchange_rates=RATES),
-            "chain": {"mat": {"part": "mat", "quote_minor": 4_000}},
-            "extras": [{"id": "e", "part": "p", "quote_minor": 80}],
+            "chain": {"mat": {"part": "mat", "replacement_value_minor": 4_000}},
+            "ledger": {
+                "entries": {"mat/mat": {"low_minor": 80, "likely_minor": 160, "high_minor": 240, "quote_minor": 400}},
+                "own": [{"id": "skip", "name": "Skip", "category": "building works", "paid_minor": 800}],
+                "funding": [{"id": "bike", "name": "Bike", "minor": 1_600, "sold": True}],
+            },
         }
     )
 
     def test_every_amount_is_converted(self) -> None:
         told = in_currency_of(self.BUILD, "USD")
         self.assertEqual((told.brief.currency, told.brief.up_front_cap_minor), ("USD", 12_500))
-        self.assertEqual((told.chain[Slot.MAT].quote_minor, told.extras[0].quote_minor), (5_000, 100))
+        self.assertEqual(told.chain[Slot.MAT].replacement_value_minor, 5_000)
+        entry, (skip,), (bike,) = told.ledger.entries["mat/mat"], told.ledger.own, told.ledger.funding
+        self.assertEqual(
+            (entry.low_minor, entry.likely_minor, entry.high_minor, entry.quote_minor), (100, 200, 300, 500)
+        )
+        self.assertEqual((skip.paid_minor, bike.minor), (1_000, 2_000))
         self.assertIsNone(told.brief.yearly_cap_minor)
 
     def test_rates_are_known_by_way_of_it(self) -> None:
@@ -35,7 +44,8 @@ class CurrencyTests(TestCase):
         self.assertEqual(rates, {"EUR": Decimal("1.25"), "GBP": Decimal("1.5")})
 
     def test_there_and_back(self) -> None:
-        self.assertEqual(in_currency_of(in_currency_of(self.BUILD, "USD"), "EUR").chain, self.BUILD.chain)
+        again = in_currency_of(in_currency_of(self.BUILD, "USD"), "EUR")
+        self.assertEqual((again.chain, again.ledger), (self.BUILD.chain, self.BUILD.ledger))
 
     def test_without_decimals(self) -> None:
         """100 € at 0.00625 € a yen are 16,000 ¥."""

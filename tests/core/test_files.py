@@ -80,7 +80,7 @@ class BuildFileTests(TestCase):
     def test_another_format_or_version(self) -> None:
         self.assertIn("format: must be 'jungle-build'", self.errors({**document(), "format": "other"})[0])
         self.assertIn(
-            "version: version 5 is not known; versions 1 to 4 are read", self.errors({**document(), "version": 5})[0]
+            "version: version 6 is not known; versions 1 to 5 are read", self.errors({**document(), "version": 6})[0]
         )
 
     def test_a_chain_whose_parts_did_not_come_along(self) -> None:

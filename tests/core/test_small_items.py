@@ -9,6 +9,7 @@ from core.checks.needs import ITEMS, SmallItem, SmallItems, items_reading
 from core.model.build import Build, SmallDecision
 from core.model.facts import MissingFact
 from core.model.kit import Beside
+from core.model.ledger import Entry, Ledger
 from core.model.parts import KINDS, Part, SideProtection, Tablet
 from core.money.costs import Costs
 from core.quantities import UnitSystem
@@ -198,7 +199,8 @@ class DecisionTests(TestCase):
         self.assertEqual((evaluate(bought, self.parts).costs.up_front - before).minor, 2900)
         owned = self.decided(video_cable={"choice": "own", "part": "long"})
         self.assertEqual((evaluate(owned, self.parts).costs.up_front - before).minor, 0)
-        quoted = self.decided(video_cable={"choice": "buy", "part": "long", "quote_minor": 2000})
+        entries = {"video-cable/long": Entry(quote_minor=2000, quote_for_each=True)}
+        quoted = bought.model_copy(update={"ledger": Ledger(entries=entries)})
         self.assertEqual((evaluate(quoted, self.parts).costs.up_front - before).minor, 2000)
 
     def test_a_part_that_does_not_serve_is_told(self) -> None:

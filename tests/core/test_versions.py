@@ -52,6 +52,13 @@ class KeptFileTests(TestCase):
         assert isinstance(radar, LaunchMonitor)
         self.assertIsNone(radar.dislikes)
 
+    def test_before_the_fifth_version_a_quote_stood_beside_the_part(self) -> None:
+        """On the chain for the whole line, elsewhere for each of them; what nobody quoted leaves nothing."""
+        ledger = read_build_file((KEPT / "build-4.json").read_bytes()).build.ledger
+        told = {key: (entry.quote_minor, entry.quote_for_each) for key, entry in ledger.entries.items()}
+        beside = {"extra/tiles": (1_250, True), "balls/plain-balls": (2_000, True)}
+        self.assertEqual(told, {"display/projector": (75_050, False), **beside})
+
     def test_database_and_history_go_through_the_same_steps(self) -> None:
         kept = json.loads((KEPT / "build-1.json").read_text())
         file = read_build_file((KEPT / "build-1.json").read_bytes())

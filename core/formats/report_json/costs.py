@@ -6,6 +6,7 @@ from core.checks.limits import State
 from core.checks.verdict import Verdict
 from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, texts_of
 from core.model.build import Slot
+from core.model.ledger import Category
 from core.money.costs import Costs
 from core.money.line import Line, Payment
 from core.quantities import Money, UnitSystem
@@ -26,6 +27,10 @@ class LineJson:
     missing: str
     beside: str
     """The extra or small item that it is of; empty on the chain."""
+    key: str
+    """Under what the ledger keeps what is known of its money."""
+    category: Category
+    nice: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,8 +74,8 @@ def costs_json(costs: Costs, verdicts: tuple[Verdict, ...], system: UnitSystem) 
     by_id = {verdict.id: verdict for verdict in verdicts}
     contingency, horizon, newcomer = texts_of(costs.workings, system)
     return CostsJson(
-        lines=[_line(line, system) for line in costs.lines],
-        works=[_line(line, system) for line in costs.works],
+        lines=[line_json(line, system) for line in costs.lines],
+        works=[line_json(line, system) for line in costs.works],
         up_front=_budget(
             by_id["money.up_front"],
             costs.counted,
@@ -117,7 +122,8 @@ def _budget(
     )
 
 
-def _line(line: Line, system: UnitSystem) -> LineJson:
+def line_json(line: Line, system: UnitSystem) -> LineJson:
+    """`line` for a reader of `system`."""
     return LineJson(
         id=line.id,
         slot=line.slot,
@@ -129,4 +135,7 @@ def _line(line: Line, system: UnitSystem) -> LineJson:
         replacement_value=maybe_figure_json(line.replacement_value, system),
         missing=line.missing.fact if line.missing else "",
         beside=line.beside,
+        key=line.key,
+        category=line.category,
+        nice=line.nice,
     )

@@ -64,6 +64,10 @@ export type ReportChange = Schemas['ReportChange']
 export type BuildSummary = Schemas['BuildSummary']
 export type Session = Schemas['Session']
 export type PartSheet = Schemas['PartSheet']
+export type Money = Schemas['MoneyJson']
+export type CostLine = Schemas['LineJson']
+export type Category = Schemas['Category']
+export type CameAs = Schemas['CameAs']
 
 /** What a change says of itself. */
 type Aside = 'revision' | 'key'
@@ -79,6 +83,8 @@ export type ContentChange = Omit<Schemas['ContentChange'], Aside>
 export type JoistsChange = Omit<Schemas['JoistsChange'], Aside>
 export type SmallChange = Omit<Schemas['SmallChange'], Aside>
 export type ExtraChange = Omit<Schemas['ExtraChange'], Aside>
+export type EntryChange = Omit<Schemas['EntryChange'], Aside>
+export type FundingChange = Omit<Schemas['FundingChange'], Aside>
 export type Decision = Omit<Schemas['Decision'], Aside>
 
 const MOST_ATTEMPTS = 4

@@ -916,6 +916,186 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/money": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Money
+         * @description Totals, heads and lines of the categories that are asked for.
+         */
+        get: operations["jungle_api_routers_money_read_money"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/money/lines/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Enter Amounts
+         * @description Enter what is known of the money of a line.
+         */
+        patch: operations["jungle_api_routers_money_enter_amounts"];
+        trace?: never;
+    };
+    "/api/builds/{build_id}/money/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Own Line
+         * @description Add a line of one's own.
+         */
+        post: operations["jungle_api_routers_money_add_own_line"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/money/own/{line_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Change Own Line
+         * @description Change a line of one's own.
+         */
+        patch: operations["jungle_api_routers_money_change_own_line"];
+        trace?: never;
+    };
+    "/api/builds/{build_id}/money/own/{line_id}/drop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Drop Own Line
+         * @description Take a line of one's own out.
+         */
+        post: operations["jungle_api_routers_money_drop_own_line"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/money/funding": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Funding
+         * @description Enter money that comes in to pay for it.
+         */
+        post: operations["jungle_api_routers_money_add_funding"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/money/funding/{funding_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Change Funding
+         * @description Change money that comes in.
+         */
+        patch: operations["jungle_api_routers_money_change_funding"];
+        trace?: never;
+    };
+    "/api/builds/{build_id}/money/funding/{funding_id}/drop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Drop Funding
+         * @description Money that does not come in after all.
+         */
+        post: operations["jungle_api_routers_money_drop_funding"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/money/finished": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Call Finished
+         * @description Call the build finished, or open it again.
+         */
+        post: operations["jungle_api_routers_money_call_finished"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/verdicts/{check_id}/offers": {
         parameters: {
             query?: never;
@@ -1742,6 +1922,16 @@ export interface components {
             small_items: {
                 [key: string]: components["schemas"]["SmallDecision"];
             };
+            /**
+             * @description What is known of the money of each line.
+             * @default {
+             *       "entries": {},
+             *       "own": [],
+             *       "funding": [],
+             *       "finished_on": null
+             *     }
+             */
+            ledger: components["schemas"]["Ledger"];
         } & {
             [key: string]: unknown;
         };
@@ -1775,6 +1965,12 @@ export interface components {
             report: components["schemas"]["ReportJson"];
         };
         /**
+         * CameAs
+         * @description How something comes that is not bought with money.
+         * @enum {string}
+         */
+        CameAs: "gift" | "barter" | "lent sample";
+        /**
          * CandidateRoom
          * @description A room that is considered besides the chosen one, and where things would stand in it.
          */
@@ -1786,6 +1982,12 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
+        /**
+         * Category
+         * @description What kind of thing a line pays for.
+         * @enum {string}
+         */
+        Category: "monitor" | "software" | "computing" | "picture" | "enclosure" | "floor" | "comfort" | "small items" | "tools" | "building works" | "decoration";
         /**
          * CeilingShape
          * @description Flat; sloping, named by the wall it is high at; or ridged, named by how the ridge runs to the target line.
@@ -1921,6 +2123,92 @@ export interface components {
             subject: string;
         };
         /**
+         * Entry
+         * @description All that is known of the money of one line; amounts are with tax and in the brief's currency.
+         *
+         *     The most certain amount counts: paid, quoted, guessed. None overwrites another.
+         */
+        Entry: {
+            /**
+             * Low Minor
+             * @description The least that all of the line is guessed to cost; the likeliest, where empty.
+             */
+            low_minor?: number | null;
+            /**
+             * Likely Minor
+             * @description What all of the line is guessed to cost.
+             */
+            likely_minor?: number | null;
+            /**
+             * High Minor
+             * @description The most that all of the line is guessed to cost; the likeliest, where empty.
+             */
+            high_minor?: number | null;
+            /**
+             * Guessed By
+             * @default
+             */
+            guessed_by: string;
+            /** Guessed On */
+            guessed_on?: string | null;
+            /**
+             * Quote Minor
+             * @description What a shop asks.
+             */
+            quote_minor?: number | null;
+            /**
+             * Quote For Each
+             * @description It is for one of them; else for all of the line.
+             * @default false
+             */
+            quote_for_each: boolean;
+            /**
+             * Quote From
+             * @default
+             */
+            quote_from: string;
+            /** Quoted On */
+            quoted_on?: string | null;
+            /**
+             * Quote Until
+             * @description How long it stands.
+             */
+            quote_until?: string | null;
+            /**
+             * Paid Minor
+             * @description What was paid for all of the line.
+             */
+            paid_minor?: number | null;
+            /**
+             * Paid To
+             * @default
+             */
+            paid_to: string;
+            /** Paid On */
+            paid_on?: string | null;
+            /**
+             * Receipt Seen
+             * @default false
+             */
+            receipt_seen: boolean;
+            /** @description Empty for what is bought. */
+            came_as?: components["schemas"]["CameAs"] | null;
+            /**
+             * Nice
+             * @description It would be nice; else it is essential.
+             * @default false
+             */
+            nice: boolean;
+            /**
+             * Later
+             * @description A wish: outside today's total, and in the forecast.
+             * @default false
+             */
+            later: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * ExchangeRate
          * @description How many units of the brief's currency one unit of `currency` costs, and the day it was read.
          */
@@ -1988,11 +2276,6 @@ export interface components {
              */
             owned: boolean;
             /**
-             * Quote Minor
-             * @description What a shop asks for one, tax included, in the brief's currency.
-             */
-            quote_minor?: number | null;
-            /**
              * Laid
              * @description Of a floor covering: it is a layer of the floor, over those before it, and as much is bought as that takes.
              * @default false
@@ -2025,6 +2308,33 @@ export interface components {
          * @enum {string}
          */
         FloorBase: "concrete" | "timber";
+        /**
+         * Funding
+         * @description Money that comes in to pay for it: never a discount.
+         */
+        Funding: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Minor */
+            minor: number;
+            /**
+             * Sold
+             * @description Something was sold for it; else it was put aside.
+             * @default false
+             */
+            sold: boolean;
+            /** On */
+            on?: string | null;
+            /**
+             * Received
+             * @default false
+             */
+            received: boolean;
+        } & {
+            [key: string]: unknown;
+        };
         /**
          * Guard
          * @description What is between a window and a ball while people play.
@@ -2090,11 +2400,6 @@ export interface components {
              * @default false
              */
             owned: boolean;
-            /**
-             * Quote Minor
-             * @description What a shop really asks for the line, tax included, in the brief's currency.
-             */
-            quote_minor?: number | null;
             /**
              * Replacement Value Minor
              * @description What an owned part would cost to buy again; the list price where empty.
@@ -2331,6 +2636,36 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * Ledger
+         * @description The money of a build, line by line, and what pays for it.
+         */
+        Ledger: {
+            /**
+             * Entries
+             * @default {}
+             */
+            entries: {
+                [key: string]: components["schemas"]["Entry"];
+            };
+            /**
+             * Own
+             * @default []
+             */
+            own: components["schemas"]["OwnLine"][];
+            /**
+             * Funding
+             * @default []
+             */
+            funding: components["schemas"]["Funding"][];
+            /**
+             * Finished On
+             * @description When the build was called finished; what is added after it is told apart.
+             */
+            finished_on?: string | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * LengthJson
          * @description How the length of the room is shared out at least, and what is left or missing.
          */
@@ -2369,6 +2704,11 @@ export interface components {
             missing: string;
             /** Beside */
             beside: string;
+            /** Key */
+            key: string;
+            category: components["schemas"]["Category"];
+            /** Nice */
+            nice: boolean;
         };
         /**
          * LinkJson
@@ -2548,6 +2888,100 @@ export interface components {
          */
         Opens: "inward" | "outward" | "slides" | "tilts" | "sectional" | "rolls" | "folds" | "not";
         /**
+         * OwnLine
+         * @description A line of one's own: a carpenter, a skip, paint.
+         */
+        OwnLine: {
+            /**
+             * Low Minor
+             * @description The least that all of the line is guessed to cost; the likeliest, where empty.
+             */
+            low_minor?: number | null;
+            /**
+             * Likely Minor
+             * @description What all of the line is guessed to cost.
+             */
+            likely_minor?: number | null;
+            /**
+             * High Minor
+             * @description The most that all of the line is guessed to cost; the likeliest, where empty.
+             */
+            high_minor?: number | null;
+            /**
+             * Guessed By
+             * @default
+             */
+            guessed_by: string;
+            /** Guessed On */
+            guessed_on?: string | null;
+            /**
+             * Quote Minor
+             * @description What a shop asks.
+             */
+            quote_minor?: number | null;
+            /**
+             * Quote For Each
+             * @description It is for one of them; else for all of the line.
+             * @default false
+             */
+            quote_for_each: boolean;
+            /**
+             * Quote From
+             * @default
+             */
+            quote_from: string;
+            /** Quoted On */
+            quoted_on?: string | null;
+            /**
+             * Quote Until
+             * @description How long it stands.
+             */
+            quote_until?: string | null;
+            /**
+             * Paid Minor
+             * @description What was paid for all of the line.
+             */
+            paid_minor?: number | null;
+            /**
+             * Paid To
+             * @default
+             */
+            paid_to: string;
+            /** Paid On */
+            paid_on?: string | null;
+            /**
+             * Receipt Seen
+             * @default false
+             */
+            receipt_seen: boolean;
+            /** @description Empty for what is bought. */
+            came_as?: components["schemas"]["CameAs"] | null;
+            /**
+             * Nice
+             * @description It would be nice; else it is essential.
+             * @default false
+             */
+            nice: boolean;
+            /**
+             * Later
+             * @description A wish: outside today's total, and in the forecast.
+             * @default false
+             */
+            later: boolean;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            category: components["schemas"]["Category"];
+            /**
+             * Quantity
+             * @default 1
+             */
+            quantity: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * PartSheet
          * @description A part that hangs on the chain.
          */
@@ -2572,7 +3006,7 @@ export interface components {
          * @description Where the amount of a line comes from.
          * @enum {string}
          */
-        Payment: "list price" | "quote" | "owned" | "bundled" | "free";
+        Payment: "list price" | "estimate" | "quote" | "paid" | "owned" | "gift" | "barter" | "lent sample" | "bundled" | "free";
         /**
          * PlanChoice
          * @description A plan that a part can be licensed under.
@@ -2921,11 +3355,6 @@ export interface components {
              * @description The part that is bought or owned; an owned one need not be in the catalogue.
              */
             part?: string | null;
-            /**
-             * Quote Minor
-             * @description What a shop asks for one, tax included, in the brief's currency.
-             */
-            quote_minor?: number | null;
         } & {
             [key: string]: unknown;
         };
@@ -4187,8 +4616,6 @@ export interface components {
             plan?: string | null;
             /** Owned */
             owned?: boolean;
-            /** Quote Minor */
-            quote_minor?: string | number | null;
             /** Replacement Value Minor */
             replacement_value_minor?: string | number | null;
             /** Locked */
@@ -4375,8 +4802,6 @@ export interface components {
             choice?: "buy" | "own" | "strike";
             /** Part */
             part?: string | null;
-            /** Quote Minor */
-            quote_minor?: string | number | null;
         };
         /**
          * NewExtra
@@ -4415,10 +4840,276 @@ export interface components {
             quantity?: string | number;
             /** Owned */
             owned?: boolean;
-            /** Quote Minor */
-            quote_minor?: string | number | null;
             /** Laid */
             laid?: boolean;
+        };
+        /**
+         * MoneyScope
+         * @description Which categories to count; none given is the usual: all but building works and decoration.
+         */
+        MoneyScope: {
+            /**
+             * Categories
+             * @default []
+             */
+            categories: ("monitor" | "software" | "computing" | "picture" | "enclosure" | "floor" | "comfort" | "small items" | "tools" | "building works" | "decoration")[];
+        };
+        /**
+         * HeadJson
+         * @description What a category comes to, and its share of all.
+         */
+        HeadJson: {
+            category: components["schemas"]["Category"];
+            up_front: components["schemas"]["FigureJson"];
+            /** Share */
+            share: number;
+            /** Share Text */
+            share_text: string;
+        };
+        /**
+         * MoneyJson
+         * @description The money of a build: totals and what they take in, heads, lines, and how certain it is.
+         */
+        MoneyJson: {
+            /** Headline */
+            headline: string;
+            /** Stretches */
+            stretches: components["schemas"]["MoneyStretchJson"][];
+            /** Cap Share */
+            cap_share: number;
+            /** Scope Words */
+            scope_words: string;
+            /** Categories */
+            categories: components["schemas"]["Category"][];
+            totals: components["schemas"]["TotalsJson"];
+            yearly: components["schemas"]["FigureJson"];
+            paid: components["schemas"]["FigureJson"];
+            contingency: components["schemas"]["FigureJson"];
+            cap: components["schemas"]["FigureJson"] | null;
+            free: components["schemas"]["FigureJson"] | null;
+            funded: components["schemas"]["FigureJson"];
+            /** Heads */
+            heads: components["schemas"]["HeadJson"][];
+            /** Starving */
+            starving: string;
+            /** Lines */
+            lines: components["schemas"]["LineJson"][];
+            /** Left Out */
+            left_out: components["schemas"]["LineJson"][];
+            /** Later */
+            later: components["schemas"]["LineJson"][];
+            /** Unpriced */
+            unpriced: string[];
+            /** Swings */
+            swings: components["schemas"]["SwingJson"][];
+            odds: components["schemas"]["OddsJson"] | null;
+            /** Firm Up First */
+            firm_up_first: string[];
+        };
+        /**
+         * MoneyStretchJson
+         * @description A stretch of the measured line of money: paid, planned, kept back, free, or over the cap.
+         */
+        MoneyStretchJson: {
+            /** Words */
+            words: string;
+            amount: components["schemas"]["FigureJson"];
+            /** Begins */
+            begins: number;
+            /** Share */
+            share: number;
+        };
+        /**
+         * OddsJson
+         * @description How likely the total is to come to so much.
+         */
+        OddsJson: {
+            /** Under Cap */
+            under_cap: number | null;
+            /** Under Cap Text */
+            under_cap_text: string;
+            likely: components["schemas"]["FigureJson"];
+            nine_in_ten: components["schemas"]["FigureJson"];
+        };
+        /**
+         * SwingJson
+         * @description By how much a line can move the total; shares are of the longest.
+         */
+        SwingJson: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            low: components["schemas"]["FigureJson"];
+            likely: components["schemas"]["FigureJson"];
+            high: components["schemas"]["FigureJson"];
+            /** Low Share */
+            low_share: number;
+            /** Likely Share */
+            likely_share: number;
+            /** High Share */
+            high_share: number;
+        };
+        /**
+         * TotalsJson
+         * @description One total under each way of valuing what is not bought with money.
+         */
+        TotalsJson: {
+            cash: components["schemas"]["FigureJson"];
+            gifts_at_list: components["schemas"]["FigureJson"];
+            newcomer: components["schemas"]["FigureJson"];
+        };
+        /**
+         * EntryChange
+         * @description What is known of the money of a line; an amount that is given empty is not known any more.
+         */
+        EntryChange: {
+            /** Revision */
+            revision: number;
+            /** Key */
+            key?: string;
+            /** Low Minor */
+            low_minor?: string | number | null;
+            /** Likely Minor */
+            likely_minor?: string | number | null;
+            /** High Minor */
+            high_minor?: string | number | null;
+            /** Guessed By */
+            guessed_by?: string;
+            /** Guessed On */
+            guessed_on?: string | null;
+            /** Quote Minor */
+            quote_minor?: string | number | null;
+            /** Quote For Each */
+            quote_for_each?: boolean;
+            /** Quote From */
+            quote_from?: string;
+            /** Quoted On */
+            quoted_on?: string | null;
+            /** Quote Until */
+            quote_until?: string | null;
+            /** Paid Minor */
+            paid_minor?: string | number | null;
+            /** Paid To */
+            paid_to?: string;
+            /** Paid On */
+            paid_on?: string | null;
+            /** Receipt Seen */
+            receipt_seen?: boolean;
+            came_as?: components["schemas"]["CameAs"] | null;
+            /** Nice */
+            nice?: boolean;
+            /** Later */
+            later?: boolean;
+        };
+        /**
+         * NewOwnLine
+         * @description A line of one's own to add.
+         */
+        NewOwnLine: {
+            /** Revision */
+            revision: number;
+            /** Key */
+            key?: string;
+            /** Name */
+            name: string;
+            category: components["schemas"]["Category"];
+        };
+        /**
+         * OwnLineChange
+         * @description What is known of a line of one's own.
+         */
+        OwnLineChange: {
+            /** Revision */
+            revision: number;
+            /** Key */
+            key?: string;
+            /** Low Minor */
+            low_minor?: string | number | null;
+            /** Likely Minor */
+            likely_minor?: string | number | null;
+            /** High Minor */
+            high_minor?: string | number | null;
+            /** Guessed By */
+            guessed_by?: string;
+            /** Guessed On */
+            guessed_on?: string | null;
+            /** Quote Minor */
+            quote_minor?: string | number | null;
+            /** Quote For Each */
+            quote_for_each?: boolean;
+            /** Quote From */
+            quote_from?: string;
+            /** Quoted On */
+            quoted_on?: string | null;
+            /** Quote Until */
+            quote_until?: string | null;
+            /** Paid Minor */
+            paid_minor?: string | number | null;
+            /** Paid To */
+            paid_to?: string;
+            /** Paid On */
+            paid_on?: string | null;
+            /** Receipt Seen */
+            receipt_seen?: boolean;
+            came_as?: components["schemas"]["CameAs"] | null;
+            /** Nice */
+            nice?: boolean;
+            /** Later */
+            later?: boolean;
+            /** Name */
+            name?: string;
+            category?: components["schemas"]["Category"];
+            /** Quantity */
+            quantity?: string | number;
+        };
+        /**
+         * NewFunding
+         * @description Money that comes in to pay for it.
+         */
+        NewFunding: {
+            /** Revision */
+            revision: number;
+            /** Key */
+            key?: string;
+            /** Name */
+            name: string;
+            /** Amount */
+            amount: string;
+            /** Sold */
+            sold?: boolean;
+        };
+        /**
+         * FundingChange
+         * @description What is known of money that comes in.
+         */
+        FundingChange: {
+            /** Revision */
+            revision: number;
+            /** Key */
+            key?: string;
+            /** Name */
+            name?: string;
+            /** Minor */
+            minor?: string | number;
+            /** Sold */
+            sold?: boolean;
+            /** On */
+            on?: string | null;
+            /** Received */
+            received?: boolean;
+        };
+        /**
+         * Finished
+         * @description The day on which the build was called finished; nothing to open it again.
+         */
+        Finished: {
+            /** Revision */
+            revision: number;
+            /** Key */
+            key?: string;
+            /** On */
+            on?: string | null;
         };
         /**
          * OfferJson
@@ -7248,6 +7939,477 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_money_read_money: {
+        parameters: {
+            query?: {
+                categories?: ("monitor" | "software" | "computing" | "picture" | "enclosure" | "floor" | "comfort" | "small items" | "tools" | "building works" | "decoration")[];
+            };
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MoneyJson"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_money_enter_amounts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EntryChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_money_add_own_line: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewOwnLine"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_money_change_own_line: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                line_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnLineChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_money_drop_own_line: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                line_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_money_add_funding: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewFunding"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_money_change_funding: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                funding_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FundingChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_money_drop_funding: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                funding_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_money_call_finished: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Finished"];
             };
         };
         responses: {

@@ -10,7 +10,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'R', does: 'Room' },
   { keys: 'P', does: 'Parts' },
   { keys: 'C', does: 'Catalogue' },
-  { keys: 'M', does: 'Money, line by line' },
+  { keys: 'M', does: 'Money' },
   { keys: 'U', does: 'Metric or imperial' },
   { keys: 'Ctrl Z', does: 'Undo' },
   { keys: 'Ctrl Shift Z', does: 'Redo' },

@@ -17,6 +17,8 @@ export async function enter(missing: string, build_id: number): Promise<void> {
     await navigate('/builds/:id/catalogue', params)
     await catalogue.show(record.slice(PART.length))
     catalogue.asked = missing.slice(missing.lastIndexOf('.') + 1)
+  } else if (record === 'ledger') {
+    await navigate('/builds/:id/money', params)
   } else if (record === 'brief') {
     await navigate('/builds/:id/brief', params)
   } else {

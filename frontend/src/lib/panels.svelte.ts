@@ -2,7 +2,6 @@
 
 class Panels {
   why = $state.raw<{ id: string; subjectId: string } | null>(null)
-  money = $state(false)
   shortcuts = $state(false)
   /** The part that somebody asks about: why it does not work here. */
   whyNot = $state.raw<{ part: string; name: string } | null>(null)

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { type Snippet, untrack } from 'svelte'
-  import MoneyPanel from '../components/MoneyPanel.svelte'
   import ShortcutsPanel from '../components/ShortcutsPanel.svelte'
   import Announcer from '../components/shell/Announcer.svelte'
   import BuildHeader from '../components/shell/BuildHeader.svelte'
@@ -44,7 +43,7 @@
     r: () => void navigate('/builds/:id/room', { params: { id: String(id) } }),
     p: () => void navigate('/builds/:id/parts', { params: { id: String(id) } }),
     c: () => void navigate('/builds/:id/catalogue', { params: { id: String(id) } }),
-    m: () => (panels.money = true),
+    m: () => void navigate('/builds/:id/money', { params: { id: String(id) } }),
     u: () => void toggleUnits(),
     '?': () => (panels.shortcuts = true),
     undo: () =>
@@ -98,10 +97,6 @@
     <MoneyFooter />
   </div>
   {#if why}<WhyPanel verdict={why} close={() => (panels.why = null)} />{/if}
-  {#if panels.money && build.report}<MoneyPanel
-      costs={build.report.costs}
-      close={() => (panels.money = false)}
-    />{/if}
   {#if panels.whyNot}<WhyNotPanel asked={panels.whyNot} close={() => (panels.whyNot = null)} />{/if}
   {#if panels.shortcuts}<ShortcutsPanel close={() => (panels.shortcuts = false)} />{/if}
 {:else}

@@ -52,9 +52,13 @@
           {/if}
           <QuantityField
             label="Price quoted to you for {name}"
-            text={build.texts[`extras.${index}.quote_minor`] ?? ''}
+            text={build.texts[`ledger.entries.${extra.id}/${extra.part}.quote_minor`] ?? ''}
             hint="quote"
-            commit={(typed) => build.changeExtra(extra.id, `quote ${typed}`, { quote_minor: typed })}
+            commit={(typed) =>
+              build.enterAmounts(`${extra.id}/${extra.part}`, `quote ${typed}`, {
+                quote_minor: typed,
+                quote_for_each: true,
+              })}
           />
           <label class="flex min-h-7 items-center gap-2">
             <input

@@ -71,9 +71,9 @@
     <QuantityField
       label="Price quoted to you"
       showLabel
-      text={build.texts[`chain.${slot}.quote_minor`] ?? ''}
+      text={build.texts[`ledger.entries.${slot}/${hung.part}.quote_minor`] ?? ''}
       hint="none yet"
-      commit={(typed) => build.decide(slot, `quote ${typed}`, { quote_minor: typed })}
+      commit={(typed) => build.enterAmounts(`${slot}/${hung.part}`, `quote ${typed}`, { quote_minor: typed })}
     />
   {/if}
   <label class="flex min-h-7 items-center gap-2">

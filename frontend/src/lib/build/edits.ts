@@ -3,11 +3,14 @@ import {
   api,
   outcome,
   type BriefChange,
+  type Category,
   type Club,
   type ContentChange,
   type ContentGroup,
   type Decision,
+  type EntryChange,
   type ExtraChange,
+  type FundingChange,
   type JoistsChange,
   type LayoutChange,
   type PlayerChange,
@@ -255,6 +258,69 @@ export abstract class Edits {
       outcome(
         api.PATCH('/api/builds/{build_id}/extras/{extra_id}', { params, body: { ...told, ...change } }),
       ),
+    )
+  }
+
+  enterAmounts(key: string, what: string, change: EntryChange): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, key } }
+    return this.edit(what, (told) =>
+      outcome(
+        api.PATCH('/api/builds/{build_id}/money/lines/{key}', { params, body: { ...told, ...change } }),
+      ),
+    )
+  }
+
+  addOwnLine(name: string, category: Category): Promise<Problem[]> {
+    return this.edit(`a line for ${name}`, (told) =>
+      outcome(
+        api.POST('/api/builds/{build_id}/money/own', { ...this.path, body: { ...told, name, category } }),
+      ),
+    )
+  }
+
+  changeOwnLine(line_id: string, what: string, change: EntryChange): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, line_id } }
+    return this.edit(what, (told) =>
+      outcome(
+        api.PATCH('/api/builds/{build_id}/money/own/{line_id}', { params, body: { ...told, ...change } }),
+      ),
+    )
+  }
+
+  dropOwnLine(line_id: string, name: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, line_id } }
+    return this.edit(`taking ${name} out`, (told) =>
+      outcome(api.POST('/api/builds/{build_id}/money/own/{line_id}/drop', { params, body: told })),
+    )
+  }
+
+  addFunding(name: string, amount: string, sold: boolean): Promise<Problem[]> {
+    return this.edit(`money from ${name}`, (told) =>
+      outcome(
+        api.POST('/api/builds/{build_id}/money/funding', {
+          ...this.path,
+          body: { ...told, name, amount, sold },
+        }),
+      ),
+    )
+  }
+
+  changeFunding(funding_id: string, what: string, change: FundingChange): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, funding_id } }
+    return this.edit(what, (told) =>
+      outcome(
+        api.PATCH('/api/builds/{build_id}/money/funding/{funding_id}', {
+          params,
+          body: { ...told, ...change },
+        }),
+      ),
+    )
+  }
+
+  dropFunding(funding_id: string, name: string): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, funding_id } }
+    return this.edit(`taking ${name} out`, (told) =>
+      outcome(api.POST('/api/builds/{build_id}/money/funding/{funding_id}/drop', { params, body: told })),
     )
   }
 

@@ -1,0 +1,202 @@
+"""The money of a build in one scope, as JSON."""
+
+from dataclasses import dataclass
+
+from core.formats.report_json.costs import LineJson, line_json
+from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, text_of
+from core.model.ledger import Category
+from core.quantities import Money, Quantity, Unit, UnitSystem
+from core.quantities.money import DECIMALS_BY_CURRENCY
+from core.report.money import MoneyInScope, Swing
+
+
+@dataclass(frozen=True, slots=True)
+class TotalsJson:
+    """One total under each way of valuing what is not bought with money."""
+
+    cash: FigureJson
+    gifts_at_list: FigureJson
+    newcomer: FigureJson
+
+
+@dataclass(frozen=True, slots=True)
+class HeadJson:
+    """What a category comes to, and its share of all."""
+
+    category: Category
+    up_front: FigureJson
+    share: float
+    share_text: str
+
+
+@dataclass(frozen=True, slots=True)
+class MoneyStretchJson:
+    """A stretch of the measured line of money: paid, planned, kept back, free, or over the cap."""
+
+    words: str
+    amount: FigureJson
+    begins: float
+    """Where it begins, as a share of the whole line."""
+    share: float
+
+
+@dataclass(frozen=True, slots=True)
+class SwingJson:
+    """By how much a line can move the total; shares are of the longest."""
+
+    key: str
+    label: str
+    low: FigureJson
+    likely: FigureJson
+    high: FigureJson
+    low_share: float
+    likely_share: float
+    high_share: float
+    """Where its ends and its likeliest value lie on a common scale, 0 to 1."""
+
+
+@dataclass(frozen=True, slots=True)
+class OddsJson:
+    """How likely the total is to come to so much."""
+
+    under_cap: float | None
+    under_cap_text: str
+    likely: FigureJson
+    """Every other time it is no more than this."""
+    nine_in_ten: FigureJson
+    """Nine times in ten it is no more than this."""
+
+
+@dataclass(frozen=True, slots=True)
+class MoneyJson:
+    """The money of a build: totals and what they take in, heads, lines, and how certain it is."""
+
+    headline: str
+    stretches: list[MoneyStretchJson]
+    cap_share: float
+    """Where the cap is on the line, whose whole is the larger of cap and all that is planned; 1 without a cap."""
+    scope_words: str
+    categories: list[Category]
+    """The categories that are in it."""
+    totals: TotalsJson
+    yearly: FigureJson
+    paid: FigureJson
+    contingency: FigureJson
+    cap: FigureJson | None
+    free: FigureJson | None
+    funded: FigureJson
+    heads: list[HeadJson]
+    starving: str
+    lines: list[LineJson]
+    left_out: list[LineJson]
+    later: list[LineJson]
+    unpriced: list[str]
+    """Names of lines without a price: in no total."""
+    swings: list[SwingJson]
+    odds: OddsJson | None
+    """Nothing while no line is guessed."""
+    firm_up_first: list[str]
+
+
+def money_json(money: MoneyInScope, system: UnitSystem) -> MoneyJson:
+    """`money` for a reader of `system`."""
+    totals = money.totals
+    return MoneyJson(
+        headline=money.headline.text(system),
+        stretches=_stretches(money, system),
+        cap_share=money.cap.minor / _whole(money) if money.cap else 1.0,
+        scope_words=money.scope_words,
+        categories=[category for category in Category if category in money.scope],
+        totals=TotalsJson(
+            figure_json(totals.cash, system),
+            figure_json(totals.gifts_at_list, system),
+            figure_json(totals.newcomer, system),
+        ),
+        yearly=figure_json(money.yearly, system),
+        paid=figure_json(money.paid, system),
+        contingency=figure_json(money.contingency, system),
+        cap=maybe_figure_json(money.cap, system),
+        free=maybe_figure_json(money.free, system),
+        funded=figure_json(money.funded, system),
+        heads=[
+            HeadJson(
+                head.category,
+                figure_json(head.up_front, system),
+                head.share,
+                text_of(Quantity(head.share, Unit.SHARE), system),
+            )
+            for head in money.heads
+        ],
+        starving=money.starving.text(system) if money.starving else "",
+        lines=[line_json(line, system) for line in money.lines],
+        left_out=[line_json(line, system) for line in money.left_out],
+        later=[line_json(line, system) for line in money.later],
+        unpriced=[line.label for line in money.unpriced],
+        swings=_swings(money.swings, system),
+        odds=_odds(money, system) if money.swings else None,
+        firm_up_first=[line.label for line in money.firm_up_first],
+    )
+
+
+def _whole(money: MoneyInScope) -> int:
+    """What all of the measured line stands for, in minor units."""
+    return max(money.cap.minor if money.cap else 0, money.totals.cash.minor + money.contingency.minor, 1)
+
+
+def _stretches(money: MoneyInScope, system: UnitSystem) -> list[MoneyStretchJson]:
+    planned = money.totals.cash - money.paid
+    free = money.free if money.free is not None and money.free.minor > 0 else Money(0, money.currency)
+    stretches: list[MoneyStretchJson] = []
+    begins = 0.0
+    for words, amount in (
+        ("paid", money.paid),
+        ("planned", planned),
+        ("kept back", money.contingency),
+        ("free", free),
+    ):
+        share = amount.minor / _whole(money)
+        if amount.minor:
+            stretches.append(MoneyStretchJson(words, figure_json(amount, system), begins, share))
+        begins += share
+    return stretches
+
+
+def _swings(swings: tuple[Swing, ...], system: UnitSystem) -> list[SwingJson]:
+    """All on one scale, whose middle is what each line likely costs."""
+    longest = max((max(_away(swing)) for swing in swings), default=0) or 1
+    found = []
+    for swing in swings:
+        below, above = _away(swing)
+        likely = swing.line.up_front
+        assert likely is not None
+        found.append(
+            SwingJson(
+                swing.line.key,
+                swing.line.label,
+                figure_json(swing.low, system),
+                figure_json(likely, system),
+                figure_json(swing.high, system),
+                0.5 - below / longest / 2,
+                0.5,
+                0.5 + above / longest / 2,
+            )
+        )
+    return found
+
+
+def _away(swing: Swing) -> tuple[int, int]:
+    likely = swing.line.up_front.minor if swing.line.up_front else 0
+    return likely - swing.low.minor, swing.high.minor - likely
+
+
+def _odds(money: MoneyInScope, system: UnitSystem) -> OddsJson:
+    under = money.under_cap
+    # To whole units: nobody guesses cents.
+    whole = 10 ** DECIMALS_BY_CURRENCY[money.currency]
+    reached = [Money(round(money.odds.reached_with(share) / whole) * whole, money.currency) for share in (0.5, 0.9)]
+    return OddsJson(
+        under,
+        "" if under is None else text_of(Quantity(under, Unit.SHARE), system),
+        figure_json(reached[0], system),
+        figure_json(reached[1], system),
+    )

@@ -1,0 +1,109 @@
+<script lang="ts">
+  import { api, outcome, type Category, type Money } from '../api/client'
+  import Certainty from '../components/money/Certainty.svelte'
+  import Funding from '../components/money/Funding.svelte'
+  import Heads from '../components/money/Heads.svelte'
+  import Measured from '../components/money/Measured.svelte'
+  import MoneyLines from '../components/money/MoneyLines.svelte'
+  import NewLine from '../components/money/NewLine.svelte'
+  import Scope from '../components/money/Scope.svelte'
+  import { useBuild } from '../lib/build.svelte'
+  import { panels } from '../lib/panels.svelte'
+  import { Resource } from '../lib/resource.svelte'
+  import { counted } from '../lib/words'
+
+  const build = $derived(useBuild()())
+  const costs = $derived(build.report?.costs)
+  let scope = $state<Category[]>([])
+  const asking = new Resource<Money, [number, Category[]]>((signal, build_id, categories) =>
+    outcome(
+      api.GET('/api/builds/{build_id}/money', {
+        params: { path: { build_id }, query: { categories } },
+        signal,
+      }),
+    ),
+  )
+  const money = $derived(asking.data)
+
+  $effect(() => {
+    // Added up anew after every edit, and when the scope is another.
+    if (build.reply) void asking.load(build.id, scope)
+    return () => asking.stop()
+  })
+</script>
+
+<article class="p-4 lg:px-6" aria-busy={asking.loading}>
+  {#if asking.message}
+    <p role="alert" class="my-2 flex items-center gap-3">
+      {asking.message}<button class="btn btn-primary btn-xs" onclick={() => void asking.load(build.id, scope)}
+        >Try again</button
+      >
+    </p>
+  {/if}
+  {#if !money || !costs}
+    <p role="status" class="my-6 text-faint">{asking.loading ? 'Adding it up' : ''}</p>
+  {:else}
+    <h1 class="text-2xl">{money.headline}</h1>
+    <Measured {money} />
+    <p class="mt-3 max-w-prose text-sm text-faint">
+      {money.scope_words}
+      <button
+        class="cursor-pointer text-primary underline underline-offset-3"
+        onclick={() => panels.ask('money.up_front')}>Why this up-front answer</button
+      >
+      ·
+      <button
+        class="cursor-pointer text-primary underline underline-offset-3"
+        onclick={() => panels.ask('money.yearly')}>Why this yearly answer</button
+      >
+    </p>
+
+    <div class="mt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_21rem]">
+      <div class="min-w-0">
+        <MoneyLines {money} />
+        <NewLine />
+      </div>
+      <div class="grid content-start gap-6">
+        <section aria-labelledby="totals">
+          <h2 id="totals" class="mb-1 text-base">One total, three ways of valuing it</h2>
+          <dl class="grid grid-cols-[1fr_auto] gap-x-3 text-sm">
+            <dt class="border-b border-base-300 py-1">My cash</dt>
+            <dd class="border-b border-base-300 py-1 text-right font-semibold tabular-nums">
+              {money.totals.cash.text}
+            </dd>
+            <dt class="border-b border-base-300 py-1">Gifts and samples at list</dt>
+            <dd class="border-b border-base-300 py-1 text-right tabular-nums">
+              {money.totals.gifts_at_list.text}
+            </dd>
+            <dt class="border-b border-base-300 py-1">What a newcomer would pay</dt>
+            <dd class="border-b border-base-300 py-1 text-right tabular-nums">
+              {money.totals.newcomer.text}
+            </dd>
+            <dt class="py-1 text-faint">Paid so far</dt>
+            <dd class="py-1 text-right text-faint tabular-nums">{money.paid.text}</dd>
+            <dt class="py-1 text-faint">Kept back</dt>
+            <dd class="py-1 text-right text-faint tabular-nums">{money.contingency.text}</dd>
+            <dt class="py-1 text-faint">Over {costs.horizon_years} years, with fees</dt>
+            <dd class="py-1 text-right text-faint tabular-nums">{costs.horizon.text}</dd>
+          </dl>
+          {#if money.unpriced.length > 0}
+            <p class="border-blocked mt-2 border-l-3 pl-2 text-sm">
+              {counted(money.unpriced.length, 'line')} without a price, in no total: {money.unpriced.join(
+                ', ',
+              )}
+            </p>
+          {/if}
+        </section>
+        <Scope
+          counted={money.categories}
+          choose={(categories) => {
+            scope = categories
+          }}
+        />
+        <Heads heads={money.heads} starving={money.starving} />
+        <Certainty {money} />
+        <Funding funded={money.funded.text} />
+      </div>
+    </div>
+  {/if}
+</article>

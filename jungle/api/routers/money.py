@@ -1,0 +1,85 @@
+"""The Money view: what a build costs in a scope, what was guessed, quoted and paid, and what pays for it."""
+
+from typing import Annotated, Any
+
+from ninja import Path, Query, Router
+
+from core.formats.report_json.money import MoneyJson, money_json
+from core.model.ledger import LineKey
+from core.report.money import USUAL_SCOPE, money_in
+from jungle.api.changes import Change
+from jungle.api.replies import edit_on, show
+from jungle.api.requests import SignedIn
+from jungle.api.routers.builds import EDIT_REPLIES
+from jungle.api.schemas import (
+    EntryChange,
+    Finished,
+    FundingChange,
+    MoneyScope,
+    NewFunding,
+    NewOwnLine,
+    OwnLineChange,
+    Problems,
+)
+from jungle.builds.services import money
+from jungle.builds.services.editing import find_build
+from jungle.builds.services.people import units_of
+
+router = Router(tags=["money"])
+
+
+@router.get("/{int:build_id}/money", response={200: MoneyJson, 404: Problems, 422: Problems})
+def read_money(request: SignedIn, build_id: int, scope: Annotated[MoneyScope, Query()]) -> Any:
+    """Totals, heads and lines of the categories that are asked for."""
+    judged = find_build(build_id, request.user).judged
+    categories = frozenset(scope.categories) or USUAL_SCOPE
+    found = money_in(judged.report.costs, judged.document.ledger, categories)
+    return money_json(found, units_of(request.user))
+
+
+@router.patch("/{int:build_id}/money/lines/{path:key}", response=EDIT_REPLIES)
+def enter_amounts(request: SignedIn, build_id: int, key: Annotated[LineKey, Path()], body: EntryChange) -> Any:
+    """Enter what is known of the money of a line."""
+    return show(request, money.enter_amounts(edit_on(request, build_id, body), key, body.changes()))
+
+
+@router.post("/{int:build_id}/money/own", response=EDIT_REPLIES)
+def add_own_line(request: SignedIn, build_id: int, body: NewOwnLine) -> Any:
+    """Add a line of one's own."""
+    return show(request, money.add_own_line(edit_on(request, build_id, body), body.name, body.category))
+
+
+@router.patch("/{int:build_id}/money/own/{line_id}", response=EDIT_REPLIES)
+def change_own_line(request: SignedIn, build_id: int, line_id: str, body: OwnLineChange) -> Any:
+    """Change a line of one's own."""
+    return show(request, money.change_own_line(edit_on(request, build_id, body), line_id, body.changes()))
+
+
+@router.post("/{int:build_id}/money/own/{line_id}/drop", response=EDIT_REPLIES)
+def drop_own_line(request: SignedIn, build_id: int, line_id: str, body: Change) -> Any:
+    """Take a line of one's own out."""
+    return show(request, money.drop_own_line(edit_on(request, build_id, body), line_id))
+
+
+@router.post("/{int:build_id}/money/funding", response=EDIT_REPLIES)
+def add_funding(request: SignedIn, build_id: int, body: NewFunding) -> Any:
+    """Enter money that comes in to pay for it."""
+    return show(request, money.add_funding(edit_on(request, build_id, body), body.name, body.amount, sold=body.sold))
+
+
+@router.patch("/{int:build_id}/money/funding/{funding_id}", response=EDIT_REPLIES)
+def change_funding(request: SignedIn, build_id: int, funding_id: str, body: FundingChange) -> Any:
+    """Change money that comes in."""
+    return show(request, money.change_funding(edit_on(request, build_id, body), funding_id, body.changes()))
+
+
+@router.post("/{int:build_id}/money/funding/{funding_id}/drop", response=EDIT_REPLIES)
+def drop_funding(request: SignedIn, build_id: int, funding_id: str, body: Change) -> Any:
+    """Money that does not come in after all."""
+    return show(request, money.drop_funding(edit_on(request, build_id, body), funding_id))
+
+
+@router.post("/{int:build_id}/money/finished", response=EDIT_REPLIES)
+def call_finished(request: SignedIn, build_id: int, body: Finished) -> Any:
+    """Call the build finished, or open it again."""
+    return show(request, money.call_finished(edit_on(request, build_id, body), body.on))

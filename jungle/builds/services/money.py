@@ -1,0 +1,135 @@
+"""The money of a build: what was guessed, quoted and paid, lines of one's own, and what pays for it."""
+
+from collections.abc import Callable, Mapping
+from datetime import date
+from typing import TypeVar
+
+from core.model.build import Build
+from core.model.free_ids import free_id
+from core.model.ledger import Category, Entry, Funding, Ledger, OwnLine
+from core.model.typed import FieldErrors, value_text, with_changes
+from core.quantities import UnitSystem
+from jungle.builds.models import StoredBuild
+from jungle.builds.services.editing import NothingThere, On, edit, field_words
+from jungle.builds.services.people import units_of
+
+E = TypeVar("E", bound=Entry)
+GUESSES = ("low_minor", "likely_minor", "high_minor")
+
+
+def enter_amounts(on: On, key: str, changes: Mapping[str, object]) -> StoredBuild:
+    """Enter what is known of the money of a line; what says nothing any more is forgotten.
+
+    Raises `NothingThere` for a line that the build has not.
+    """
+    units = units_of(on.actor)
+
+    def change(ledger: Ledger, build: Build) -> Ledger:
+        known = ledger.entries.get(key)
+        if known is None and key not in build.line_keys:
+            raise NothingThere(f"There is no line '{key}'.")
+        entry = _changed(known or Entry(), changes, units, build.brief.currency)
+        rest = {id: each for id, each in ledger.entries.items() if id != key}
+        return ledger.model_copy(update={"entries": rest if entry.says_nothing else {**rest, key: entry}})
+
+    return _edit(on, f"Money: {field_words(changes)}", change)
+
+
+def add_own_line(on: On, name: str, category: Category) -> StoredBuild:
+    """Add a line of one's own; it has no price yet."""
+
+    def change(ledger: Ledger, build: Build) -> Ledger:
+        taken = [*(line.id for line in ledger.own), *(extra.id for extra in build.extras)]
+        line = OwnLine(id=free_id("own", taken), name=name, category=category)
+        return ledger.model_copy(update={"own": (*ledger.own, line)})
+
+    return _edit(on, f"Added {name}", change)
+
+
+def change_own_line(on: On, id: str, changes: Mapping[str, object]) -> StoredBuild:
+    """Change a line of one's own."""
+    units = units_of(on.actor)
+
+    def change(ledger: Ledger, build: Build) -> Ledger:
+        _there(id, [line.id for line in ledger.own])
+        own = [_changed(line, changes, units, build.brief.currency) if line.id == id else line for line in ledger.own]
+        return ledger.model_copy(update={"own": tuple(own)})
+
+    return _edit(on, f"Own line: {field_words(changes)}", change)
+
+
+def drop_own_line(on: On, id: str) -> StoredBuild:
+    """Take a line of one's own out."""
+
+    def change(ledger: Ledger, build: Build) -> Ledger:
+        _there(id, [line.id for line in ledger.own])
+        return ledger.model_copy(update={"own": tuple(line for line in ledger.own if line.id != id)})
+
+    return _edit(on, "Took a line out", change)
+
+
+def add_funding(on: On, name: str, amount: str, *, sold: bool) -> StoredBuild:
+    """Enter money that comes in to pay for it, as it is typed."""
+    units = units_of(on.actor)
+
+    def change(ledger: Ledger, build: Build) -> Ledger:
+        blank = Funding(id=free_id("funding", [each.id for each in ledger.funding]), name=name, minor=0, sold=sold)
+        if not amount.strip():
+            raise FieldErrors([("minor", amount, "an amount such as 1250 or 1,250.50")])
+        funding = with_changes(blank, {"minor": amount}, units, build.brief.currency)
+        return ledger.model_copy(update={"funding": (*ledger.funding, funding)})
+
+    return _edit(on, f"Money from {name}", change)
+
+
+def change_funding(on: On, id: str, changes: Mapping[str, object]) -> StoredBuild:
+    """Change money that comes in, or say that it is there."""
+    units = units_of(on.actor)
+
+    def change(ledger: Ledger, build: Build) -> Ledger:
+        _there(id, [each.id for each in ledger.funding])
+        funding = [
+            with_changes(each, changes, units, build.brief.currency) if each.id == id else each
+            for each in ledger.funding
+        ]
+        return ledger.model_copy(update={"funding": tuple(funding)})
+
+    return _edit(on, f"Funding: {field_words(changes)}", change)
+
+
+def drop_funding(on: On, id: str) -> StoredBuild:
+    """Money that does not come in after all."""
+
+    def change(ledger: Ledger, build: Build) -> Ledger:
+        _there(id, [each.id for each in ledger.funding])
+        return ledger.model_copy(update={"funding": tuple(each for each in ledger.funding if each.id != id)})
+
+    return _edit(on, "Took funding out", change)
+
+
+def call_finished(on: On, day: date | None) -> StoredBuild:
+    """Call the build finished on a day, or open again."""
+    words = "Called it finished" if day else "Open again"
+    return _edit(on, words, lambda ledger, _: ledger.model_copy(update={"finished_on": day}))
+
+
+def _edit(on: On, label: str, change: Callable[[Ledger, Build], Ledger]) -> StoredBuild:
+    return edit(on, label, lambda build: build.model_copy(update={"ledger": change(build.ledger, build)}))
+
+
+def _there(id: str, ids: list[str]) -> None:
+    if id not in ids:
+        raise NothingThere(f"There is no line '{id}'.")
+
+
+def _changed(entry: E, changes: Mapping[str, object], units: UnitSystem, currency: str) -> E:
+    """`entry` with `changes`. Raises `FieldErrors`, by the field, for an estimate that is not in order."""
+    typed = [field for field in GUESSES if field in changes]
+    try:
+        return with_changes(entry, changes, units, currency)
+    except FieldErrors as errors:
+        if any(field for field, _, _ in errors.errors) or not typed:
+            raise
+        told = ", ".join(value_text(type(entry), field, getattr(entry, field), units, currency) for field in GUESSES)
+        accepted = f"an estimate from low over likely to high (now {told or 'none'})"
+        raise FieldErrors([(typed[0], changes[typed[0]], accepted)]) from errors

@@ -1,0 +1,82 @@
+"""Totals of a build in every scope and way of valuing it."""
+
+from itertools import combinations
+from typing import Any
+from unittest import TestCase
+
+from core.model.ledger import Category, Ledger
+from core.money.costs import OUTSIDE
+from core.money.line import Payment
+from core.quantities import UnitSystem
+from core.report import evaluate
+from core.report.money import USUAL_SCOPE, MoneyInScope, money_in
+from tests.core import worlds
+from tests.core.random_builds import furnished_build, sample_parts, seeds
+
+METRIC = UnitSystem.METRIC
+
+
+def money(scope: frozenset[Category] = USUAL_SCOPE, **ledger: Any) -> MoneyInScope:
+    kept = Ledger.model_validate(ledger)
+    build = worlds.full_build().model_copy(update={"ledger": kept})
+    return money_in(evaluate(build, worlds.full_parts()).costs, kept, scope)
+
+
+class HeadlineTests(TestCase):
+    def test_what_is_really_free(self) -> None:
+        """10,000 − 4,950 − a tenth of that."""
+        self.assertEqual(money().headline.text(METRIC), "€4,555.00 really free, with €495.00 kept back")
+        own = [{"id": "shelf", "name": "Shelf", "category": "comfort"}]
+        self.assertIn("and one line has no price yet", money(own=own).headline.text(METRIC))
+        paid = money(entries={"display/projector": {"paid_minor": 10_000_00}})
+        self.assertEqual(paid.headline.text(METRIC), "€5,455.00 over the cap with €1,405.00 kept back")
+
+    def test_half_of_the_money_for_one_head_is_told(self) -> None:
+        """With a projector of 10,000 the picture takes 10,000 of 14,050: 71.2 %."""
+        told = money(entries={"display/projector": {"paid_minor": 10_000_00}}).starving
+        assert told is not None
+        self.assertIn("Picture takes 71.2 % of the money", told.text(METRIC))
+        self.assertIsNone(money().starving)
+
+
+class TotalsTests(TestCase):
+    def test_every_scope_is_the_sum_of_its_heads_and_lines(self) -> None:
+        for seed in seeds(25):
+            build = furnished_build(seed)
+            costs = evaluate(build, sample_parts()).costs
+            every = money_in(costs, build.ledger, frozenset(Category))
+            self.assertEqual(money_in(costs, build.ledger).totals.cash, costs.up_front)
+            self.assertEqual(money_in(costs, build.ledger).totals.newcomer, costs.newcomer)
+            for left_out in (set(), *({category} for category in Category), *combinations(OUTSIDE, 2)):
+                scope = frozenset(Category) - frozenset(left_out)
+                found = money_in(costs, build.ledger, scope)
+                with self.subTest(seed=seed, without=left_out):
+                    heads = sum(head.up_front.minor for head in found.heads)
+                    self.assertEqual(found.totals.cash.minor, heads)
+                    self.assertEqual(len(found.lines) + len(found.left_out), len(every.lines))
+                    self.assertLessEqual(found.totals.cash, every.totals.cash)
+                    self.assertLessEqual(found.totals.cash, found.totals.gifts_at_list)
+                    self.assertAlmostEqual(sum(head.share for head in found.heads), 1.0 if heads else 0.0)
+                    for category in left_out:
+                        self.assertIn(category, found.scope_words.split("Left out:")[1])
+
+
+class CertaintyTests(TestCase):
+    GUESS = {"display/projector": {"low_minor": 700_00, "likely_minor": 900_00, "high_minor": 1_300_00}}
+
+    def test_one_guess_moves_the_total_as_its_triangle_does(self) -> None:
+        """A cap at its likeliest: (900 − 700)² / (600 · 200) = 1/3 of the time it stays under 4,950."""
+        found = money(entries=self.GUESS)
+        self.assertAlmostEqual(found.odds.under(4_950_00), 1 / 3, places=3)
+        self.assertEqual([(swing.low.minor, swing.high.minor) for swing in found.swings], [(700_00, 1_300_00)])
+        self.assertEqual([line.payment for line in found.firm_up_first], [Payment.ESTIMATE])
+
+    def test_a_line_without_a_price_leaves_the_odds_open(self) -> None:
+        self.assertIsNotNone(money(entries=self.GUESS).under_cap)
+        own = [{"id": "shelf", "name": "Shelf", "category": "comfort"}]
+        self.assertIsNone(money(entries=self.GUESS, own=own).under_cap)
+
+    def test_funding_is_never_a_discount(self) -> None:
+        funding = [{"id": "bike", "name": "Bike", "minor": 300_00, "sold": True}]
+        self.assertEqual(money(funding=funding).totals, money().totals)
+        self.assertEqual(money(funding=funding).funded.minor, 300_00)
