@@ -10,7 +10,12 @@ from pydantic import Field, model_validator
 from core.model.record import Identifier, Label, MinorMoney, Name, Pieces, Record
 
 MOST_ENTRIES = 400
-LineKey = Annotated[str, Field(pattern=r"^[a-z0-9_-]{1,80}/[a-z0-9-]{1,80}(:[a-z0-9-]{1,80})?$")]
+PLACE, OF = "[a-z0-9_-]{1,80}", "[a-z0-9-]{1,80}(:[a-z0-9-]{1,80})?"
+LinePlace = Annotated[str, Field(pattern=f"^{PLACE}$")]
+"""A place of the chain, an extra, or a small item."""
+LineOf = Annotated[str, Field(pattern=f"^{OF}$")]
+"""What stands there: a part, with ':sim' for its plan of that name."""
+LineKey = Annotated[str, Field(pattern=f"^{PLACE}/{OF}$")]
 """Where a line stands and what it is of: 'monitor/pellworth-bystand', with ':sim' for its plan of that name.
 
 What is said of one part is not said of another that takes its place, and is there again when the first one returns.
@@ -120,6 +125,12 @@ class Ledger(Record):
     funding: Annotated[tuple[Funding, ...], Field(max_length=100)] = ()
     finished_on: date | None = None
     """When the build was called finished; what is added after it is told apart."""
+    kilowatt_hour_minor: MinorMoney | None = None
+    """What a kilowatt-hour of electricity costs."""
+    hire_hour_minor: MinorMoney | None = None
+    """What an hour in a hired bay costs."""
+    shots_an_hour: Annotated[Pieces, Field(ge=1, le=1000)] | None = None
+    """Balls struck in an hour of play."""
 
     def of(self, key: str) -> Entry | None:
         """What is known of a line."""

@@ -12,6 +12,7 @@ from core.quantities import Money
 RATE_DIGITS = Decimal("0.000001")
 AMOUNTS = ("up_front_cap_minor", "yearly_cap_minor", "outlet_minor")
 AMOUNTS_OF_PARTS = ("replacement_value_minor",)
+AMOUNTS_OF_LEDGER = ("kilowatt_hour_minor", "hire_hour_minor")
 AMOUNTS_OF_LINES = ("low_minor", "likely_minor", "high_minor", "quote_minor", "paid_minor")
 
 
@@ -54,7 +55,7 @@ def in_currency_of(build: Build, currency: str) -> Build:
                 update={"currency": currency, "exchange_rates": _rates_by_way_of(brief, rate)}
             ),
             "chain": {slot: converted(hung, AMOUNTS_OF_PARTS) for slot, hung in build.chain.items()},
-            "ledger": build.ledger.model_copy(
+            "ledger": converted(build.ledger, AMOUNTS_OF_LEDGER).model_copy(
                 update={
                     "entries": {key: converted(entry, AMOUNTS_OF_LINES) for key, entry in build.ledger.entries.items()},
                     "own": tuple(converted(line, AMOUNTS_OF_LINES) for line in build.ledger.own),
@@ -73,6 +74,7 @@ def has_amounts(build: Build) -> bool:
         (build.chain.values(), AMOUNTS_OF_PARTS),
         ((*ledger.entries.values(), *ledger.own), AMOUNTS_OF_LINES),
         (ledger.funding, ("minor",)),
+        ((ledger,), AMOUNTS_OF_LEDGER),
     )
     return any(
         getattr(record, field) is not None for records, fields in typed for record in records for field in fields

@@ -17,7 +17,7 @@ from core.formats.report_json.sheets import ListRowJson, PackRowJson, SheetFactJ
 from core.model.brief import Brief, Player, Stage
 from core.model.build import Build, Extra, HungPart, Slot, SmallDecision
 from core.model.filters import Sense
-from core.model.ledger import Category, Entry, Funding, OwnLine
+from core.model.ledger import Category, Entry, Funding, Ledger, OwnLine
 from core.model.modes import KeptClear, Mode
 from core.model.moves import LayoutMove
 from core.model.parts import Billing
@@ -160,6 +160,11 @@ class NewFunding(Change):
 @fields_of(Funding, leave_out=("id",))
 class FundingChange(Change):
     """What is known of money that comes in."""
+
+
+@fields_of(Ledger, leave_out=("entries", "own", "funding", "finished_on"))
+class RunningChange(Change):
+    """What electricity and a hired bay cost, and how many balls are struck in an hour."""
 
 
 class Finished(Change):

@@ -152,6 +152,25 @@ class ShellTests(TestCase):
         path.write_text(text)
         return path
 
+    def test_money_of_a_file_in_a_scope(self) -> None:
+        out = StringIO()
+        call_command("money", str(DEMO_BUILD), stdout=out)
+        whole = json.loads(out.getvalue())
+        self.assertEqual(whole["totals"]["cash"]["text"], "€7,463.00")
+        self.assertEqual(len(whole["over_years"]["years"]), 6)
+        out = StringIO()
+        call_command("money", str(DEMO_BUILD), "--category", "floor", stdout=out)
+        self.assertEqual([head["category"] for head in json.loads(out.getvalue())["heads"]], ["floor"])
+
+    def test_a_missing_rate_names_both_currencies(self) -> None:
+        document = json.loads(file_text())
+        document["parts"][0]["price"]["currency"] = "USD"
+        err = StringIO()
+        with TemporaryDirectory() as folder, self.assertRaises(SystemExit) as caught:
+            call_command("money", str(self.written(folder, json.dumps(document))), stderr=err)
+        self.assertEqual(caught.exception.code, 2)
+        self.assertIn("no rate from USD to EUR", err.getvalue())
+
     def test_something_blocked_is_one(self) -> None:
         code, out, err = self.evaluate(DEMO_BUILD)
         self.assertEqual((code, err), (1, ""))

@@ -47,7 +47,8 @@ def endpoints(build_id: int) -> Iterator[tuple[str, str]]:
     here = {
         "build_id": build_id, "slot": "mat", "part_id": "mat", "field": "thickness_m", "player_id": "ada",
         "club": "driver", "group": "things", "content_id": "beam", "room_id": "room", "item": "mat",
-        "extra_id": "extra", "check_id": "swing.ceiling", "kind": "ready-made",
+        "extra_id": "extra", "check_id": "swing.ceiling", "kind": "ready-made", "place": "mat", "of": "mat",
+        "line_id": "own", "funding_id": "funding",
     }  # fmt: skip
     for path, methods in api.get_openapi_schema()["paths"].items():
         for method, told in methods.items():

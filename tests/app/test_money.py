@@ -64,7 +64,7 @@ class EntryTests(MoneyTestCase):
 
     def test_a_line_that_is_not_there(self) -> None:
         self.assertEqual(self.send("patch", "/money/lines/display/ghost", paid_minor="1").status_code, 404)
-        self.assertEqual(self.send("patch", "/money/lines/nonsense", paid_minor="1").status_code, 422)
+        self.assertEqual(self.send("patch", "/money/lines/Display/x", paid_minor="1").status_code, 422)
 
     def test_it_is_kept_for_the_part_it_was_said_of(self) -> None:
         self.send("patch", self.PROJECTOR, quote_minor="820")

@@ -5,9 +5,11 @@ from dataclasses import dataclass
 from core.formats.report_json.costs import LineJson, line_json
 from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, text_of
 from core.model.ledger import Category
+from core.money.horizon import WEEKS
 from core.quantities import Money, Quantity, Unit, UnitSystem
 from core.quantities.money import DECIMALS_BY_CURRENCY
 from core.report.money import MoneyInScope, Swing
+from core.report.years import OverYears
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,6 +70,50 @@ class OddsJson:
 
 
 @dataclass(frozen=True, slots=True)
+class YearJson:
+    """One year, and all until its end."""
+
+    up_front: FigureJson
+    fees: FigureJson
+    used_up: FigureJson
+    electricity: FigureJson
+    total: FigureJson
+    so_far: FigureJson
+    hired: FigureJson | None
+    """What a hired bay had cost by then."""
+    so_far_share: float
+    hired_share: float | None
+    """Both as shares of the largest amount in the chart."""
+
+
+@dataclass(frozen=True, slots=True)
+class UsedUpJson:
+    """Something that wears or runs out, what one costs and how long it lasts."""
+
+    name: str
+    cost: FigureJson
+    lasts: str
+
+
+@dataclass(frozen=True, slots=True)
+class YearsJson:
+    """The build over its horizon."""
+
+    years: list[YearJson]
+    total: FigureJson
+    resale: FigureJson
+    later_year: FigureJson | None
+    a_month: FigureJson
+    an_hour: FigureJson | None
+    beats_hiring: str
+    """After how many hours of play; empty where nobody says what hiring costs."""
+    used_up: list[UsedUpJson]
+    shots_an_hour: str
+    asked: list[str]
+    """What nobody has said, and is in no sum."""
+
+
+@dataclass(frozen=True, slots=True)
 class MoneyJson:
     """The money of a build: totals and what they take in, heads, lines, and how certain it is."""
 
@@ -96,10 +142,11 @@ class MoneyJson:
     odds: OddsJson | None
     """Nothing while no line is guessed."""
     firm_up_first: list[str]
+    over_years: YearsJson
 
 
-def money_json(money: MoneyInScope, system: UnitSystem) -> MoneyJson:
-    """`money` for a reader of `system`."""
+def money_json(money: MoneyInScope, years: OverYears, system: UnitSystem) -> MoneyJson:
+    """`money`, and the same build over the years, for a reader of `system`."""
     totals = money.totals
     return MoneyJson(
         headline=money.headline.text(system),
@@ -135,7 +182,51 @@ def money_json(money: MoneyInScope, system: UnitSystem) -> MoneyJson:
         swings=_swings(money.swings, system),
         odds=_odds(money, system) if money.swings else None,
         firm_up_first=[line.label for line in money.firm_up_first],
+        over_years=_years(years, system),
     )
+
+
+def _years(found: OverYears, system: UnitSystem) -> YearsJson:
+    horizon, had, hired = found.horizon, found.had, found.hired
+    most = max(*(amount.minor for amount in (*had, *hired)), 1)
+    return YearsJson(
+        years=[
+            YearJson(
+                up_front=figure_json(year.up_front, system),
+                fees=figure_json(year.fees, system),
+                used_up=figure_json(year.used_up, system),
+                electricity=figure_json(year.electricity, system),
+                total=figure_json(year.total, system),
+                so_far=figure_json(had[number], system),
+                hired=figure_json(hired[number], system) if hired else None,
+                so_far_share=had[number].minor / most,
+                hired_share=hired[number].minor / most if hired else None,
+            )
+            for number, year in enumerate(horizon.years)
+        ],
+        total=figure_json(horizon.total, system),
+        resale=figure_json(horizon.resale, system),
+        later_year=maybe_figure_json(horizon.later_year, system),
+        a_month=figure_json(horizon.a_month, system),
+        an_hour=maybe_figure_json(horizon.an_hour, system),
+        beats_hiring=_beats_hiring(found),
+        used_up=[
+            UsedUpJson(item.name, figure_json(item.cost, system), f"{float(item.life_hours):,.0f} h of play")
+            for item in found.used_up
+        ],
+        shots_an_hour=f"{float(found.shots_an_hour):g}",
+        asked=list(found.asked),
+    )
+
+
+def _beats_hiring(found: OverYears) -> str:
+    if found.hire_an_hour is None or not found.horizon.hours:
+        return ""
+    hours = found.hours_to_beat_hiring
+    if hours is None:
+        return "Hiring at that price never costs more: an hour of your own costs as much to run."
+    years = float(hours / (found.horizon.hours_a_week * WEEKS))
+    return f"Hiring has cost as much after {float(hours):,.0f} hours, {years:.1f} years of your play."
 
 
 def _whole(money: MoneyInScope) -> int:

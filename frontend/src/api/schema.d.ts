@@ -936,7 +936,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/builds/{build_id}/money/lines/{key}": {
+    "/api/builds/{build_id}/money/lines/{place}/{of}": {
         parameters: {
             query?: never;
             header?: never;
@@ -951,7 +951,7 @@ export interface paths {
         head?: never;
         /**
          * Enter Amounts
-         * @description Enter what is known of the money of a line.
+         * @description Enter what is known of the money of a line: where it stands, and of which part or plan it is.
          */
         patch: operations["jungle_api_routers_money_enter_amounts"];
         trace?: never;
@@ -1074,6 +1074,26 @@ export interface paths {
         options?: never;
         head?: never;
         patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/money/running": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Say Running
+         * @description Say what electricity and a hired bay cost, and how many balls are struck in an hour.
+         */
+        patch: operations["jungle_api_routers_money_say_running"];
         trace?: never;
     };
     "/api/builds/{build_id}/money/finished": {
@@ -1928,7 +1948,10 @@ export interface components {
              *       "entries": {},
              *       "own": [],
              *       "funding": [],
-             *       "finished_on": null
+             *       "finished_on": null,
+             *       "kilowatt_hour_minor": null,
+             *       "hire_hour_minor": null,
+             *       "shots_an_hour": null
              *     }
              */
             ledger: components["schemas"]["Ledger"];
@@ -2662,6 +2685,21 @@ export interface components {
              * @description When the build was called finished; what is added after it is told apart.
              */
             finished_on?: string | null;
+            /**
+             * Kilowatt Hour Minor
+             * @description What a kilowatt-hour of electricity costs.
+             */
+            kilowatt_hour_minor?: number | null;
+            /**
+             * Hire Hour Minor
+             * @description What an hour in a hired bay costs.
+             */
+            hire_hour_minor?: number | null;
+            /**
+             * Shots An Hour
+             * @description Balls struck in an hour of play.
+             */
+            shots_an_hour?: number | null;
         } & {
             [key: string]: unknown;
         };
@@ -4905,6 +4943,7 @@ export interface components {
             odds: components["schemas"]["OddsJson"] | null;
             /** Firm Up First */
             firm_up_first: string[];
+            over_years: components["schemas"]["YearsJson"];
         };
         /**
          * MoneyStretchJson
@@ -4958,6 +4997,55 @@ export interface components {
             cash: components["schemas"]["FigureJson"];
             gifts_at_list: components["schemas"]["FigureJson"];
             newcomer: components["schemas"]["FigureJson"];
+        };
+        /**
+         * UsedUpJson
+         * @description Something that wears or runs out, what one costs and how long it lasts.
+         */
+        UsedUpJson: {
+            /** Name */
+            name: string;
+            cost: components["schemas"]["FigureJson"];
+            /** Lasts */
+            lasts: string;
+        };
+        /**
+         * YearJson
+         * @description One year, and all until its end.
+         */
+        YearJson: {
+            up_front: components["schemas"]["FigureJson"];
+            fees: components["schemas"]["FigureJson"];
+            used_up: components["schemas"]["FigureJson"];
+            electricity: components["schemas"]["FigureJson"];
+            total: components["schemas"]["FigureJson"];
+            so_far: components["schemas"]["FigureJson"];
+            hired: components["schemas"]["FigureJson"] | null;
+            /** So Far Share */
+            so_far_share: number;
+            /** Hired Share */
+            hired_share: number | null;
+        };
+        /**
+         * YearsJson
+         * @description The build over its horizon.
+         */
+        YearsJson: {
+            /** Years */
+            years: components["schemas"]["YearJson"][];
+            total: components["schemas"]["FigureJson"];
+            resale: components["schemas"]["FigureJson"];
+            later_year: components["schemas"]["FigureJson"] | null;
+            a_month: components["schemas"]["FigureJson"];
+            an_hour: components["schemas"]["FigureJson"] | null;
+            /** Beats Hiring */
+            beats_hiring: string;
+            /** Used Up */
+            used_up: components["schemas"]["UsedUpJson"][];
+            /** Shots An Hour */
+            shots_an_hour: string;
+            /** Asked */
+            asked: string[];
         };
         /**
          * EntryChange
@@ -5098,6 +5186,22 @@ export interface components {
             on?: string | null;
             /** Received */
             received?: boolean;
+        };
+        /**
+         * RunningChange
+         * @description What electricity and a hired bay cost, and how many balls are struck in an hour.
+         */
+        RunningChange: {
+            /** Revision */
+            revision: number;
+            /** Key */
+            key?: string;
+            /** Kilowatt Hour Minor */
+            kilowatt_hour_minor?: string | number | null;
+            /** Hire Hour Minor */
+            hire_hour_minor?: string | number | null;
+            /** Shots An Hour */
+            shots_an_hour?: string | number | null;
         };
         /**
          * Finished
@@ -8028,7 +8132,8 @@ export interface operations {
             header?: never;
             path: {
                 build_id: number;
-                key: string;
+                place: string;
+                of: string;
             };
             cookie?: never;
         };
@@ -8357,6 +8462,59 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_money_say_running: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunningChange"];
             };
         };
         responses: {

@@ -7,6 +7,7 @@
   import MoneyLines from '../components/money/MoneyLines.svelte'
   import NewLine from '../components/money/NewLine.svelte'
   import Scope from '../components/money/Scope.svelte'
+  import Years from '../components/money/Years.svelte'
   import { useBuild } from '../lib/build.svelte'
   import { panels } from '../lib/panels.svelte'
   import { Resource } from '../lib/resource.svelte'
@@ -62,6 +63,7 @@
       <div class="min-w-0">
         <MoneyLines {money} />
         <NewLine />
+        <Years years={money.over_years} />
       </div>
       <div class="grid content-start gap-6">
         <section aria-labelledby="totals">
@@ -83,8 +85,6 @@
             <dd class="py-1 text-right text-faint tabular-nums">{money.paid.text}</dd>
             <dt class="py-1 text-faint">Kept back</dt>
             <dd class="py-1 text-right text-faint tabular-nums">{money.contingency.text}</dd>
-            <dt class="py-1 text-faint">Over {costs.horizon_years} years, with fees</dt>
-            <dd class="py-1 text-right text-faint tabular-nums">{costs.horizon.text}</dd>
           </dl>
           {#if money.unpriced.length > 0}
             <p class="border-blocked mt-2 border-l-3 pl-2 text-sm">

@@ -5,8 +5,9 @@ from typing import Annotated, Any
 from ninja import Path, Query, Router
 
 from core.formats.report_json.money import MoneyJson, money_json
-from core.model.ledger import LineKey
+from core.model.ledger import LineOf, LinePlace
 from core.report.money import USUAL_SCOPE, money_in
+from core.report.years import over_years
 from jungle.api.changes import Change
 from jungle.api.replies import edit_on, show
 from jungle.api.requests import SignedIn
@@ -20,6 +21,7 @@ from jungle.api.schemas import (
     NewOwnLine,
     OwnLineChange,
     Problems,
+    RunningChange,
 )
 from jungle.builds.services import money
 from jungle.builds.services.editing import find_build
@@ -34,13 +36,19 @@ def read_money(request: SignedIn, build_id: int, scope: Annotated[MoneyScope, Qu
     judged = find_build(build_id, request.user).judged
     categories = frozenset(scope.categories) or USUAL_SCOPE
     found = money_in(judged.report.costs, judged.document.ledger, categories)
-    return money_json(found, units_of(request.user))
+    return money_json(found, over_years(judged.document, judged.report), units_of(request.user))
 
 
-@router.patch("/{int:build_id}/money/lines/{path:key}", response=EDIT_REPLIES)
-def enter_amounts(request: SignedIn, build_id: int, key: Annotated[LineKey, Path()], body: EntryChange) -> Any:
-    """Enter what is known of the money of a line."""
-    return show(request, money.enter_amounts(edit_on(request, build_id, body), key, body.changes()))
+@router.patch("/{int:build_id}/money/lines/{place}/{of}", response=EDIT_REPLIES)
+def enter_amounts(
+    request: SignedIn,
+    build_id: int,
+    place: Annotated[LinePlace, Path()],
+    of: Annotated[LineOf, Path()],
+    body: EntryChange,
+) -> Any:
+    """Enter what is known of the money of a line: where it stands, and of which part or plan it is."""
+    return show(request, money.enter_amounts(edit_on(request, build_id, body), f"{place}/{of}", body.changes()))
 
 
 @router.post("/{int:build_id}/money/own", response=EDIT_REPLIES)
@@ -77,6 +85,12 @@ def change_funding(request: SignedIn, build_id: int, funding_id: str, body: Fund
 def drop_funding(request: SignedIn, build_id: int, funding_id: str, body: Change) -> Any:
     """Money that does not come in after all."""
     return show(request, money.drop_funding(edit_on(request, build_id, body), funding_id))
+
+
+@router.patch("/{int:build_id}/money/running", response=EDIT_REPLIES)
+def say_running(request: SignedIn, build_id: int, body: RunningChange) -> Any:
+    """Say what electricity and a hired bay cost, and how many balls are struck in an hour."""
+    return show(request, money.say_running(edit_on(request, build_id, body), body.changes()))
 
 
 @router.post("/{int:build_id}/money/finished", response=EDIT_REPLIES)

@@ -107,6 +107,13 @@ def drop_funding(on: On, id: str) -> StoredBuild:
     return _edit(on, "Took funding out", change)
 
 
+def say_running(on: On, changes: Mapping[str, object]) -> StoredBuild:
+    """Say what electricity and a hired bay cost, and how many balls are struck in an hour."""
+    units = units_of(on.actor)
+    words = f"Running costs: {field_words(changes)}"
+    return _edit(on, words, lambda ledger, build: with_changes(ledger, changes, units, build.brief.currency))
+
+
 def call_finished(on: On, day: date | None) -> StoredBuild:
     """Call the build finished on a day, or open again."""
     words = "Called it finished" if day else "Open again"

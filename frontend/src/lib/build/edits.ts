@@ -17,6 +17,7 @@ import {
   type Problem,
   type Reached,
   type RoomChange,
+  type RunningChange,
   type RouteKind,
   type Slot,
   type SmallChange,
@@ -262,10 +263,14 @@ export abstract class Edits {
   }
 
   enterAmounts(key: string, what: string, change: EntryChange): Promise<Problem[]> {
-    const params = { path: { build_id: this.id, key } }
+    const [place = '', of = ''] = key.split('/')
+    const params = { path: { build_id: this.id, place, of } }
     return this.edit(what, (told) =>
       outcome(
-        api.PATCH('/api/builds/{build_id}/money/lines/{key}', { params, body: { ...told, ...change } }),
+        api.PATCH('/api/builds/{build_id}/money/lines/{place}/{of}', {
+          params,
+          body: { ...told, ...change },
+        }),
       ),
     )
   }
@@ -313,6 +318,14 @@ export abstract class Edits {
           params,
           body: { ...told, ...change },
         }),
+      ),
+    )
+  }
+
+  sayRunning(what: string, change: RunningChange): Promise<Problem[]> {
+    return this.edit(what, (told) =>
+      outcome(
+        api.PATCH('/api/builds/{build_id}/money/running', { ...this.path, body: { ...told, ...change } }),
       ),
     )
   }

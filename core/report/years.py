@@ -1,0 +1,92 @@
+"""A build over the years of its horizon: what it costs to have, and what hiring a bay would have cost."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from fractions import Fraction
+
+from core.checks.power import Load
+from core.model.build import Build
+from core.model.chain import Chain
+from core.model.kit import Kit
+from core.model.parts import Part
+from core.money.horizon import Horizon, UsedUp, horizon_of
+from core.money.line import Line
+from core.money.wear import SHOTS_AN_HOUR, resale_of, used_up_of
+from core.quantities import Money
+from core.report.report import Report
+
+
+@dataclass(frozen=True)
+class OverYears:
+    """The years of a build, as far as anybody knows."""
+
+    horizon: Horizon
+    used_up: tuple[UsedUp, ...]
+    shots_an_hour: Fraction
+    watts: float | None
+    """What all devices draw at play; `None` while one does not say."""
+    asked: tuple[str, ...]
+    """What nobody has said, and is in no sum."""
+    hire_an_hour: Money | None
+
+    @property
+    def hired(self) -> tuple[Money, ...]:
+        """What the same hours in a hired bay come to by the end of each year; none while nobody says what one costs."""
+        if self.hire_an_hour is None:
+            return ()
+        a_year = self.horizon.hours_a_week * 52
+        return tuple(self.hire_an_hour.scaled(a_year * (year + 1)) for year in range(len(self.horizon.years)))
+
+    @property
+    def had(self) -> tuple[Money, ...]:
+        """What it has cost by the end of each year, nothing sold yet."""
+        totals = [year.total for year in self.horizon.years]
+        return tuple(Money.total(totals[: number + 1], totals[0].currency) for number in range(len(totals)))
+
+    @property
+    def hours_to_beat_hiring(self) -> Fraction | None:
+        """Hours of play after which hiring had cost as much; `None` where it never does, or has no price."""
+        return None if self.hire_an_hour is None else self.horizon.hours_to_beat(self.hire_an_hour)
+
+
+def over_years(build: Build, report: Report) -> OverYears:
+    """`build` over the years of its brief; what nobody has said is named and in no sum."""
+    ledger, currency, costs = build.ledger, build.brief.currency, report.costs
+    load = report.evaluation.reading(Load)
+    shots = Fraction(str(ledger.shots_an_hour or SHOTS_AN_HOUR))
+    hours = Fraction(str(build.brief.hours_a_week or 0))
+    used_up = tuple(_used_up(report, costs.lines, shots))
+    price = ledger.kilowatt_hour_minor
+    horizon = horizon_of(
+        costs.up_front,
+        [costs.yearly] * costs.horizon_years,
+        used_up,
+        Fraction(str(load.total_w)) if load else Fraction(0),
+        Money(price or 0, currency),
+        hours,
+        Money.total([sold for line in costs.lines if (sold := resale_of(line, costs.horizon_years))], currency),
+    )
+    hire = None if ledger.hire_hour_minor is None else Money(ledger.hire_hour_minor, currency)
+    asked = (
+        *(() if build.brief.hours_a_week is not None else ("how many hours a week you play",)),
+        *(() if price is not None else ("what electricity costs",)),
+        *(() if load is not None else ("what every device draws",)),
+    )
+    return OverYears(horizon, used_up, shots, load.total_w if load else None, asked, hire)
+
+
+def _used_up(report: Report, lines: tuple[Line, ...], shots_an_hour: Fraction) -> Iterator[UsedUp]:
+    """Of every part that is bought or owned: what wears, at what one of it costs."""
+    parts = dict(_parts_by_id(report))
+    for line in lines:
+        part = parts.get(line.part)
+        if part is not None and not line.licence and line.newcomers is not None:
+            yield from used_up_of(part, line.newcomers.scaled(Fraction(1, line.quantity)), shots_an_hour)
+
+
+def _parts_by_id(report: Report) -> Iterator[tuple[str, Part]]:
+    chain, kit = report.evaluation.reading(Chain), report.evaluation.reading(Kit)
+    if chain is not None:
+        yield from ((hung.part.id, hung.part) for hung in chain)
+    if kit is not None:
+        yield from ((part.id, part) for part in kit.parts)
