@@ -136,6 +136,12 @@ class EntryChange(Change):
     """What is known of the money of a line; an amount that is given empty is not known any more."""
 
 
+class Ticked(Change):
+    """Whether a line is paid."""
+
+    paid: bool
+
+
 class NewOwnLine(Change):
     """A line of one's own to add."""
 

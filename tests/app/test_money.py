@@ -2,6 +2,8 @@
 
 from typing import Any
 
+from django.utils import timezone
+
 from jungle.builds.services import editing
 from tests.app.worlds import ApiTestCase, on
 
@@ -98,6 +100,34 @@ class OwnLineTests(MoneyTestCase):
 
     def categories(self) -> list[str]:
         return [*self.money()["categories"], "building works", "decoration"]
+
+
+class BuyListTests(MoneyTestCase):
+    def test_ticked_at_what_counts_and_taken_back(self) -> None:
+        self.send("patch", self.PROJECTOR, quote_minor="820")
+        self.send("post", f"{self.PROJECTOR}/paid", paid=True)
+        self.build.refresh_from_db()
+        entry = self.build.design.ledger.entries["display/projector"]
+        self.assertEqual((entry.paid_minor, entry.paid_on), (82_000, timezone.localdate()))
+        self.assertTrue(next(each for each in self.money()["to_buy"] if "Lamp" in each["label"])["paid"])
+        self.send("post", f"{self.PROJECTOR}/paid", paid=False)
+        self.build.refresh_from_db()
+        self.assertIsNone(self.build.design.ledger.entries["display/projector"].paid_minor)
+
+    def test_a_line_without_a_price_is_not_ticked(self) -> None:
+        self.send("post", "/money/own", name="Shelf", category="comfort")
+        self.assertEqual(self.refused("post", "/money/lines/own/own/paid", paid=True)[0]["field"], "paid_minor")
+        self.send("patch", "/money/own/own", likely_minor="40")
+        self.send("post", "/money/lines/own/own/paid", paid=True)
+        self.build.refresh_from_db()
+        self.assertEqual(self.build.design.ledger.own[0].paid_minor, 40_00)
+        self.assertEqual(self.send("post", "/money/lines/display/ghost/paid", paid=True).status_code, 404)
+
+    def test_as_a_table(self) -> None:
+        reply = self.client.get(self.url("/money/buy-list.csv"))
+        self.assertTrue(reply["Content-Type"].startswith("text/csv"))
+        self.assertIn("to-buy.csv", reply["Content-Disposition"])
+        self.assertIn("Maker Lamp,1,projected,900.00,EUR,once", reply.content.decode())
 
 
 class ScopeTests(MoneyTestCase):

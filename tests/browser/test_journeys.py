@@ -429,6 +429,7 @@ class KeyboardTests(BrowserTestCase):
         expect(page.get_by_label("Width", exact=True)).to_have_value("4.60 m")
         page.keyboard.press("m")
         expect(page.get_by_role("heading", name="One total, three ways of valuing it")).to_be_visible()
+        page.keyboard.press("r")
         page.keyboard.press("?")
         expect(page.get_by_role("dialog", name="Keys")).to_be_visible()
         page.get_by_label("Single keys are shortcuts").uncheck()

@@ -1,13 +1,16 @@
 """The money of a build in one scope, as JSON."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 from core.formats.report_json.costs import LineJson, line_json
 from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, text_of
+from core.model.brief import Stage
 from core.model.ledger import Category
 from core.money.horizon import WEEKS
 from core.quantities import Money, Quantity, Unit, UnitSystem
 from core.quantities.money import DECIMALS_BY_CURRENCY
+from core.report.buy_list import ToBuy
 from core.report.money import MoneyInScope, Swing
 from core.report.years import OverYears
 
@@ -114,6 +117,26 @@ class YearsJson:
 
 
 @dataclass(frozen=True, slots=True)
+class ToBuyJson:
+    """A line that is to be bought, or was."""
+
+    key: str
+    label: str
+    quantity: str
+    stage: Stage | None
+    amount: FigureJson | None
+    a_year: bool
+    """The amount is a fee of its first year, and in no running total."""
+    running: FigureJson
+    held: list[str]
+    """What is to be checked first; nothing where it is safe to buy."""
+    covered_by: str
+    paid: bool
+    from_shop: str
+    """Who quoted it, or was paid."""
+
+
+@dataclass(frozen=True, slots=True)
 class MoneyJson:
     """The money of a build: totals and what they take in, heads, lines, and how certain it is."""
 
@@ -143,10 +166,11 @@ class MoneyJson:
     """Nothing while no line is guessed."""
     firm_up_first: list[str]
     over_years: YearsJson
+    to_buy: list[ToBuyJson]
 
 
-def money_json(money: MoneyInScope, years: OverYears, system: UnitSystem) -> MoneyJson:
-    """`money`, and the same build over the years, for a reader of `system`."""
+def money_json(money: MoneyInScope, years: OverYears, to_buy: Iterable[ToBuy], system: UnitSystem) -> MoneyJson:
+    """`money`, the same build over the years, and what of it is to be bought, for a reader of `system`."""
     totals = money.totals
     return MoneyJson(
         headline=money.headline.text(system),
@@ -183,6 +207,24 @@ def money_json(money: MoneyInScope, years: OverYears, system: UnitSystem) -> Mon
         odds=_odds(money, system) if money.swings else None,
         firm_up_first=[line.label for line in money.firm_up_first],
         over_years=_years(years, system),
+        to_buy=[_to_buy(each, system) for each in to_buy],
+    )
+
+
+def _to_buy(each: ToBuy, system: UnitSystem) -> ToBuyJson:
+    line = each.line
+    return ToBuyJson(
+        key=line.key,
+        label=line.label,
+        quantity=f"{line.quantity} {line.unit}".strip(),
+        stage=each.stage,
+        amount=maybe_figure_json(each.amount, system),
+        a_year=bool(line.yearly and line.yearly.minor),
+        running=figure_json(each.running, system),
+        held=[reason.text(system) for reason in each.held],
+        covered_by=each.covered_by,
+        paid=each.is_paid,
+        from_shop=each.shop,
     )
 
 

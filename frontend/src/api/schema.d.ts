@@ -936,6 +936,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/money/buy-list.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Buy List
+         * @description What to buy, in its order, as a table for a spreadsheet.
+         */
+        get: operations["jungle_api_routers_money_read_buy_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/money/lines/{place}/{of}": {
         parameters: {
             query?: never;
@@ -954,6 +974,26 @@ export interface paths {
          * @description Enter what is known of the money of a line: where it stands, and of which part or plan it is.
          */
         patch: operations["jungle_api_routers_money_enter_amounts"];
+        trace?: never;
+    };
+    "/api/builds/{build_id}/money/lines/{place}/{of}/paid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mark Paid
+         * @description Tick a line as paid today at what counts of it, or take that back.
+         */
+        post: operations["jungle_api_routers_money_mark_paid"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/builds/{build_id}/money/own": {
@@ -4944,6 +4984,8 @@ export interface components {
             /** Firm Up First */
             firm_up_first: string[];
             over_years: components["schemas"]["YearsJson"];
+            /** To Buy */
+            to_buy: components["schemas"]["ToBuyJson"][];
         };
         /**
          * MoneyStretchJson
@@ -4988,6 +5030,31 @@ export interface components {
             likely_share: number;
             /** High Share */
             high_share: number;
+        };
+        /**
+         * ToBuyJson
+         * @description A line that is to be bought, or was.
+         */
+        ToBuyJson: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Quantity */
+            quantity: string;
+            stage: components["schemas"]["Stage"] | null;
+            amount: components["schemas"]["FigureJson"] | null;
+            /** A Year */
+            a_year: boolean;
+            running: components["schemas"]["FigureJson"];
+            /** Held */
+            held: string[];
+            /** Covered By */
+            covered_by: string;
+            /** Paid */
+            paid: boolean;
+            /** From Shop */
+            from_shop: string;
         };
         /**
          * TotalsJson
@@ -5089,6 +5156,18 @@ export interface components {
             nice?: boolean;
             /** Later */
             later?: boolean;
+        };
+        /**
+         * Ticked
+         * @description Whether a line is paid.
+         */
+        Ticked: {
+            /** Revision */
+            revision: number;
+            /** Key */
+            key?: string;
+            /** Paid */
+            paid: boolean;
         };
         /**
          * NewOwnLine
@@ -8126,6 +8205,37 @@ export interface operations {
             };
         };
     };
+    jungle_api_routers_money_read_buy_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     jungle_api_routers_money_enter_amounts: {
         parameters: {
             query?: never;
@@ -8140,6 +8250,61 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["EntryChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_money_mark_paid: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                place: string;
+                of: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Ticked"];
             };
         };
         responses: {

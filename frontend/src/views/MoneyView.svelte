@@ -1,5 +1,6 @@
 <script lang="ts">
   import { api, outcome, type Category, type Money } from '../api/client'
+  import BuyList from '../components/money/BuyList.svelte'
   import Certainty from '../components/money/Certainty.svelte'
   import Funding from '../components/money/Funding.svelte'
   import Heads from '../components/money/Heads.svelte'
@@ -63,6 +64,7 @@
       <div class="min-w-0">
         <MoneyLines {money} />
         <NewLine />
+        <BuyList toBuy={money.to_buy} />
         <Years years={money.over_years} />
       </div>
       <div class="grid content-start gap-6">

@@ -2,13 +2,17 @@
 
 from typing import Annotated, Any
 
+from django.utils import timezone
 from ninja import Path, Query, Router
 
+from core.formats.buy_list_csv import buy_list_csv
 from core.formats.report_json.money import MoneyJson, money_json
 from core.model.ledger import LineOf, LinePlace
+from core.report.buy_list import buy_list
 from core.report.money import USUAL_SCOPE, money_in
 from core.report.years import over_years
 from jungle.api.changes import Change
+from jungle.api.files import file_of
 from jungle.api.replies import edit_on, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
@@ -22,6 +26,7 @@ from jungle.api.schemas import (
     OwnLineChange,
     Problems,
     RunningChange,
+    Ticked,
 )
 from jungle.builds.services import money
 from jungle.builds.services.editing import find_build
@@ -36,7 +41,17 @@ def read_money(request: SignedIn, build_id: int, scope: Annotated[MoneyScope, Qu
     judged = find_build(build_id, request.user).judged
     categories = frozenset(scope.categories) or USUAL_SCOPE
     found = money_in(judged.report.costs, judged.document.ledger, categories)
-    return money_json(found, over_years(judged.document, judged.report), units_of(request.user))
+    years, to_buy = over_years(judged.document, judged.report), buy_list(judged.document, judged.report)
+    return money_json(found, years, to_buy, units_of(request.user))
+
+
+@router.get("/{int:build_id}/money/buy-list.csv", response={200: Any, 404: Problems})
+def read_buy_list(request: SignedIn, build_id: int) -> Any:
+    """What to buy, in its order, as a table for a spreadsheet."""
+    build = find_build(build_id, request.user)
+    judged = build.judged
+    table = buy_list_csv(buy_list(judged.document, judged.report), units_of(request.user))
+    return file_of(build, table, "text/csv; charset=utf-8", "-to-buy.csv")
 
 
 @router.patch("/{int:build_id}/money/lines/{place}/{of}", response=EDIT_REPLIES)
@@ -49,6 +64,19 @@ def enter_amounts(
 ) -> Any:
     """Enter what is known of the money of a line: where it stands, and of which part or plan it is."""
     return show(request, money.enter_amounts(edit_on(request, build_id, body), f"{place}/{of}", body.changes()))
+
+
+@router.post("/{int:build_id}/money/lines/{place}/{of}/paid", response=EDIT_REPLIES)
+def mark_paid(
+    request: SignedIn,
+    build_id: int,
+    place: Annotated[LinePlace, Path()],
+    of: Annotated[LineOf, Path()],
+    body: Ticked,
+) -> Any:
+    """Tick a line as paid today at what counts of it, or take that back."""
+    on = edit_on(request, build_id, body)
+    return show(request, money.mark_paid(on, f"{place}/{of}", timezone.localdate(), paid=body.paid))
 
 
 @router.post("/{int:build_id}/money/own", response=EDIT_REPLIES)

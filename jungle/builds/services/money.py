@@ -6,11 +6,13 @@ from typing import TypeVar
 
 from core.model.build import Build
 from core.model.free_ids import free_id
-from core.model.ledger import Category, Entry, Funding, Ledger, OwnLine
+from core.model.ledger import Category, Entry, Funding, Ledger, OwnLine, line_key
 from core.model.typed import FieldErrors, value_text, with_changes
+from core.money.line import OWN
 from core.quantities import UnitSystem
+from core.report.buy_list import buy_list
 from jungle.builds.models import StoredBuild
-from jungle.builds.services.editing import NothingThere, On, edit, field_words
+from jungle.builds.services.editing import NothingThere, On, edit, field_words, find_build
 from jungle.builds.services.people import units_of
 
 E = TypeVar("E", bound=Entry)
@@ -33,6 +35,30 @@ def enter_amounts(on: On, key: str, changes: Mapping[str, object]) -> StoredBuil
         return ledger.model_copy(update={"entries": rest if entry.says_nothing else {**rest, key: entry}})
 
     return _edit(on, f"Money: {field_words(changes)}", change)
+
+
+def mark_paid(on: On, key: str, day: date, *, paid: bool) -> StoredBuild:
+    """Tick a line as paid on `day`, at what counts of it; or take that back.
+
+    Raises `NothingThere` for a line that the build has not, and `FieldErrors` for one without a price.
+    """
+    judged = find_build(on.build_id, on.actor).judged
+    line = next((each.line for each in buy_list(judged.document, judged.report) if each.line.key == key), None)
+    if line is None:
+        raise NothingThere(f"There is no line '{key}' to pay for.")
+    owed = line.up_front if line.up_front is None or line.up_front.minor else line.yearly
+    if paid and owed is None:
+        raise FieldErrors([("paid_minor", "", "enter what was paid: the line has no price")])
+    changes = {"paid_minor": owed.minor if paid and owed else None, "paid_on": day if paid else None}
+
+    def change(ledger: Ledger, build: Build) -> Ledger:
+        own = [line.model_copy(update=changes) if key == line_key(line.id, OWN) else line for line in ledger.own]
+        if own != list(ledger.own):
+            return ledger.model_copy(update={"own": tuple(own)})
+        entry = (ledger.entries.get(key) or Entry()).model_copy(update=changes)
+        return ledger.model_copy(update={"entries": {**ledger.entries, key: entry}})
+
+    return _edit(on, f"{line.label}: {'paid' if paid else 'not paid'}", change)
 
 
 def add_own_line(on: On, name: str, category: Category) -> StoredBuild:

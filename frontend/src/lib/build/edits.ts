@@ -275,6 +275,16 @@ export abstract class Edits {
     )
   }
 
+  markPaid(key: string, name: string, paid: boolean): Promise<Problem[]> {
+    const [place = '', of = ''] = key.split('/')
+    const params = { path: { build_id: this.id, place, of } }
+    return this.edit(`${name}, paid or not`, (told) =>
+      outcome(
+        api.POST('/api/builds/{build_id}/money/lines/{place}/{of}/paid', { params, body: { ...told, paid } }),
+      ),
+    )
+  }
+
   addOwnLine(name: string, category: Category): Promise<Problem[]> {
     return this.edit(`a line for ${name}`, (told) =>
       outcome(

@@ -11,6 +11,7 @@ from core.formats.report_json.money import money_json
 from core.model.ledger import Category
 from core.quantities import UnitSystem
 from core.report import evaluate
+from core.report.buy_list import buy_list
 from core.report.money import USUAL_SCOPE, money_in
 from core.report.years import over_years
 from jungle.builds.management.build_files import BAD_FILE, BuildFileCommand
@@ -40,5 +41,5 @@ class Command(BuildFileCommand):
             raise SystemExit(BAD_FILE)
         scope = frozenset(map(Category, category)) if category else USUAL_SCOPE
         money = money_in(report.costs, content.build.ledger, scope)
-        told = money_json(money, over_years(content.build, report), UnitSystem(units))
+        told = money_json(money, over_years(content.build, report), buy_list(content.build, report), UnitSystem(units))
         self.stdout.write(json.dumps(asdict(told), ensure_ascii=False, indent=2))

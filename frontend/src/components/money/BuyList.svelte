@@ -1,0 +1,63 @@
+<script lang="ts">
+  import type { Money } from '../../api/client'
+  import { useBuild } from '../../lib/build.svelte'
+  import { STAGE_WORDS } from '../../lib/words'
+
+  /** What to buy, and when: what is safe first, with a running total; ticked when it is paid. */
+  let { toBuy }: { toBuy: Money['to_buy'] } = $props()
+  const build = $derived(useBuild()())
+  const first = $derived(toBuy.find(({ paid, held }) => !paid && held.length === 0))
+</script>
+
+<section class="mt-8" aria-labelledby="to-buy">
+  <div class="flex flex-wrap items-baseline justify-between gap-x-4">
+    <h2 id="to-buy" class="text-xl">What to buy, and when</h2>
+    {#if toBuy.length > 0}
+      <a class="text-sm" href="/api/builds/{build.id}/money/buy-list.csv" download>As a table (CSV)</a>
+    {/if}
+  </div>
+  {#if toBuy.length === 0}
+    <p class="text-sm text-faint">Nothing is to be bought: nothing is chosen that costs anything.</p>
+  {:else}
+    <p class="mt-1 text-sm">
+      {#if first}
+        First: <strong>{first.label}</strong>{first.amount ? `, ${first.amount.text}` : ', no price yet'}.
+      {:else if toBuy.every(({ paid }) => paid)}
+        All of it is paid.
+      {:else}
+        Nothing is safe to buy before what is open has been checked.
+      {/if}
+    </p>
+    <ol class="mt-1 divide-y divide-base-300">
+      {#each toBuy as each (each.key)}
+        <li class="grid grid-cols-[auto_minmax(0,1fr)_auto] items-start gap-x-3 py-1.5 text-sm">
+          <input
+            type="checkbox"
+            class="checkbox mt-0.5 checkbox-sm checkbox-primary"
+            aria-label="{each.label} is paid"
+            checked={each.paid}
+            disabled={!each.paid && !each.amount}
+            onchange={(event) => void build.markPaid(each.key, each.label, event.currentTarget.checked)}
+          />
+          <span class="min-w-0 {each.paid ? 'text-faint line-through' : ''}"
+            >{each.label}
+            <span class="text-xs text-faint"
+              >{each.quantity === '1' ? '' : `${each.quantity} · `}{each.stage
+                ? STAGE_WORDS[each.stage]
+                : 'no stage needs it'}{each.from_shop ? ` · ${each.from_shop}` : ''}</span
+            >
+            {#each each.held as reason (reason)}
+              <span class="text-blocked block text-xs">Check first: {reason}</span>
+            {/each}
+          </span>
+          <span class="text-right whitespace-nowrap tabular-nums"
+            >{each.amount?.text ?? 'no price'}{each.a_year ? ' a year' : ''}
+            <span class="block text-xs text-faint"
+              >{each.running.text} so far{each.covered_by ? `, from ${each.covered_by}` : ''}</span
+            ></span
+          >
+        </li>
+      {/each}
+    </ol>
+  {/if}
+</section>
