@@ -82,3 +82,19 @@ class MoneyOnAPhone(BrowserTestCase):
         page = self.open("money")
         page.get_by_text("Lumenhay Lantern Z").first.click()
         self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), PHONE["width"])
+
+
+class BuyListJourneys(BrowserTestCase):
+    def test_ticked_when_paid_and_taken_back(self) -> None:
+        page = self.open("money")
+        box = page.get_by_role("checkbox", name="Lumenhay Lantern Z is paid")
+        box.check()
+        self.saved()
+        expect(page.get_by_role("heading", name="Paid", exact=True)).to_be_visible()
+        expect(page.get_by_text("Check first: Needs plan tier 2").first).to_be_visible()
+        page.get_by_role("button", name=re.compile("^Undo: Lumenhay Lantern Z: paid")).click()
+        self.saved()
+        expect(box).not_to_be_checked()
+        with page.expect_download() as kept:
+            page.get_by_role("link", name="As a table (CSV)").click()
+        self.assertEqual(kept.value.suggested_filename, "boat-shed-by-the-lake-to-buy.csv")
