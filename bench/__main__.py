@@ -10,9 +10,11 @@ from random import Random
 from playwright.sync_api import sync_playwright
 
 from bench.catalogue import facts_in, find_everything, grown, largest_place, sample_parts
-from bench.clock import Times, seconds, times_of
+from bench.clock import seconds, times_of
 from bench.ground import bench_bulk, bench_history, bench_large, bench_many_builds
+from bench.money import bench_money
 from bench.server import DEMO_NAME, ROOT, Client, demo
+from bench.table import tell, tell_times
 from core.checks import GRAPH, MEMO
 from core.formats.build_file import read_build_file
 from core.formats.parts_pack import PartsPack, write_parts_pack
@@ -42,16 +44,6 @@ LARGE = 3000
 TABLED_PLACES = 3
 BUILD = ROOT / "jungle" / "demo" / "builds" / "boat-shed.json"
 DIST = ROOT / "frontend" / "dist"
-
-
-def tell(what: str, figure: str, aim: str) -> None:
-    """One row of the table."""
-    print(f"| {what} | {figure} | {aim} |", flush=True)
-
-
-def tell_times(what: str, times: Times, aim: str) -> None:
-    """One row of the table, for what was repeated."""
-    tell(f"{what}, median / p95", f"{times.median_ms:.1f} / {times.p95_ms:.1f} ms{times.note}", aim)
 
 
 def bench_core() -> None:
@@ -308,6 +300,7 @@ def bench_core_alone() -> None:
     """Everything that needs no server."""
     bench_core()
     bench_geometry()
+    bench_money()
     bench_catalogue()
     bench_why_not()
     bench_tables()

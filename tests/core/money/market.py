@@ -1,9 +1,12 @@
 """Shops, offers and buyers as tests want them."""
 
+from collections.abc import Sequence
 from datetime import date
+from random import Random
 from typing import Any
 
 from core.model.shops import Offer, Shop
+from core.money.basket import Need
 from core.money.order import Buyer, Item
 
 DAY = date(2026, 3, 14)
@@ -31,3 +34,41 @@ def shop(**terms: Any) -> Shop:
 def buyer(**facts: Any) -> Buyer:
     """Pays in euros, on one day."""
     return Buyer(currency="EUR", day=DAY, **facts)
+
+
+def random_shop(id: str, dice: Random, parts: Sequence[str]) -> Shop:
+    """With terms of all kinds that have to do with `parts`."""
+    terms: dict[str, Any] = {"id": id, "name": id.title(), "country": "Home"}
+    if dice.random() < 0.3:
+        terms |= {"currency": "USD", "tax_included": False}
+    shares = [{"id": f"c{n}", "share": f"0.{dice.randint(5, 30):02}"} for n in range(dice.choice((0, 0, 1, 2)))]
+    for code in shares:
+        code["least_spend_minor"] = dice.choice((0, 50_00, 100_00))  # type: ignore[assignment]
+    off = [{"id": "off", "off_minor": 700, "least_spend_minor": 60_00}] if dice.random() < 0.3 else []
+    terms |= {"codes": [*shares, *off], "codes_at_once": dice.choice((None, 1)), "codes_add_up": dice.random() < 0.3}
+    if dice.random() < 0.5:
+        members = dice.sample(list(parts), 2)
+        terms["bundles"] = [{"id": "pair", "name": "Pair", "members": members, "saving_minor": dice.randint(1, 2000)}]
+    weights = [{"most_kg": 6, "fee_minor": 390}, {"fee_minor": 990}]
+    terms["delivery"] = {
+        "bands": dice.choice(([], [{"fee_minor": 590}], weights)),
+        "bulky_minor": dice.choice((0, 1500)),
+        "free_from_minor": dice.choice((None, 80_00, 150_00)),
+    }
+    return Shop.model_validate(terms)
+
+
+def large_market() -> tuple[list[Need], list[Offer], list[Shop]]:
+    """Forty lines, six shops with all kinds of terms, three offers of each line in each."""
+    dice = Random(40)
+    parts = [f"p{number}" for number in range(40)]
+    shops = [random_shop(f"shop{number}", dice, parts) for number in range(6)]
+    needs = [Need(part, part, dice.randint(1, 2), float(dice.randint(1, 5)), dice.random() < 0.1) for part in parts]
+    offers = [
+        offer(part, int(worth * dice.uniform(0.8, 1.2)), at.id, id=f"{at.id}-{part}-{n}", currency=at.currency,
+              tax_included=at.currency == "EUR", sold_as="used" if n == 2 else "new")
+        for part, worth in ((part, dice.randint(5_00, 400_00)) for part in parts)
+        for at in shops
+        for n in range(3)
+    ]  # fmt: skip
+    return needs, offers, shops
