@@ -6,7 +6,7 @@ from typing import Annotated
 
 from core.checks.figures import share, stated_input
 from core.checks.limits import ENDLESS, State, Words, at_least, at_most
-from core.checks.places import IN_BUDGET, IN_ROOM, on
+from core.checks.places import IN_BRIEF, IN_ROOM, on
 from core.checks.readings import Filled, Tested, Today
 from core.checks.register import check, derive
 from core.checks.verdict import Answer, Basis, Input, press
@@ -257,7 +257,7 @@ def light_source(
     )
 
 
-@check("time.playable", title="Playable by the date", place=IN_BUDGET)
+@check("time.playable", title="Playable by the date", place=IN_BRIEF)
 def playable(deadline: Deadline, brief: Annotated[Brief, "build_hours_a_week"], works: Works) -> Answer:
     """Delivery and the household's own hours of work are done by the date at which it must be playable.
 
@@ -285,7 +285,7 @@ def playable(deadline: Deadline, brief: Annotated[Brief, "build_hours_a_week"], 
     )
 
 
-@check("money.movable", title="Value that moves with you", place=IN_BUDGET)
+@check("money.movable", title="Value that moves with you", place=IN_BRIEF)
 def movable(value: Moving) -> Answer:
     """Of what is spent, what is cut, laid or used up for this room stays in it; the rest goes along to the next home.
 

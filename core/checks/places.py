@@ -12,6 +12,7 @@ class Step(StrEnum):
     BRIEF = "brief"
     ROOM = "room"
     PARTS = "parts"
+    MONEY = "money"
 
 
 @dataclass(frozen=True)
@@ -23,7 +24,8 @@ class Place:
 
 
 IN_ROOM = Place(Step.ROOM)
-IN_BUDGET = Place(Step.BRIEF)
+IN_BRIEF = Place(Step.BRIEF)
+IN_BUDGET = Place(Step.MONEY)
 PARTS_STEP = Place(Step.PARTS)
 
 

@@ -3525,7 +3525,7 @@ export interface components {
          * @description A step of the work with a view of its own.
          * @enum {string}
          */
-        Step: "brief" | "room" | "parts";
+        Step: "brief" | "room" | "parts" | "money";
         /**
          * StepJson
          * @description A step of the work: its worst state, what is in the way there, and how many questions are open.

@@ -17,7 +17,12 @@ export const STATE_WORDS: Record<State, string> = {
   unknown: 'not known',
   blocked: 'blocked',
 }
-export const STEP_WORDS: Record<Step, string> = { brief: 'Brief', room: 'Room', parts: 'Parts' }
+export const STEP_WORDS: Record<Step, string> = {
+  brief: 'Brief',
+  room: 'Room',
+  parts: 'Parts',
+  money: 'Money',
+}
 export const PURPOSE_WORDS: Record<string, string> = {
   full_rounds: 'full rounds',
   swing_work: 'work on the swing',

@@ -9,8 +9,9 @@
   import NewLine from '../components/money/NewLine.svelte'
   import Scope from '../components/money/Scope.svelte'
   import Years from '../components/money/Years.svelte'
+  import QuantityField from '../components/QuantityField.svelte'
+  import VerdictRow from '../components/VerdictRow.svelte'
   import { useBuild } from '../lib/build.svelte'
-  import { panels } from '../lib/panels.svelte'
   import { Resource } from '../lib/resource.svelte'
   import { counted } from '../lib/words'
 
@@ -26,6 +27,7 @@
     ),
   )
   const money = $derived(asking.data)
+  const answers = $derived((build.report?.verdicts ?? []).filter(({ step }) => step === 'money'))
 
   $effect(() => {
     // Added up anew after every edit, and when the scope is another.
@@ -47,18 +49,33 @@
   {:else}
     <h1 class="text-2xl">{money.headline}</h1>
     <Measured {money} />
-    <p class="mt-3 max-w-prose text-sm text-faint">
-      {money.scope_words}
-      <button
-        class="cursor-pointer text-primary underline underline-offset-3"
-        onclick={() => panels.ask('money.up_front')}>Why this up-front answer</button
-      >
-      ·
-      <button
-        class="cursor-pointer text-primary underline underline-offset-3"
-        onclick={() => panels.ask('money.yearly')}>Why this yearly answer</button
-      >
-    </p>
+    <div class="mt-3 flex flex-wrap items-start justify-between gap-x-8 gap-y-2">
+      <p class="max-w-prose text-sm text-faint">
+        {money.scope_words}
+      </p>
+
+      <div class="flex flex-wrap items-end gap-x-6 gap-y-2">
+        <QuantityField
+          label="Cap up front"
+          showLabel
+          field="brief.up_front_cap_minor"
+          text={build.texts['brief.up_front_cap_minor'] ?? ''}
+          hint="none set"
+          commit={(typed) => build.changeBrief(`up-front cap ${typed}`, { up_front_cap_minor: typed })}
+        />
+        <QuantityField
+          label="Cap each year"
+          showLabel
+          field="brief.yearly_cap_minor"
+          text={build.texts['brief.yearly_cap_minor'] ?? ''}
+          hint="none set"
+          commit={(typed) => build.changeBrief(`yearly cap ${typed}`, { yearly_cap_minor: typed })}
+        />
+      </div>
+    </div>
+    <div class="mt-2 max-w-prose">
+      {#each answers as verdict (verdict.id)}<VerdictRow {verdict} advice />{/each}
+    </div>
 
     <div class="mt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_21rem]">
       <div class="min-w-0">

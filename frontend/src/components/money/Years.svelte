@@ -77,82 +77,84 @@
   {#if years.asked.length > 0}
     <p class="mt-2 text-sm text-faint">Nobody has said, and it is in no sum: {years.asked.join(', ')}.</p>
   {/if}
-  <figure class="mt-3" bind:clientWidth={room}>
-    <svg viewBox="0 0 {WIDE} {HIGH}" width={WIDE} height={HIGH} aria-hidden="true">
-      <line x1={LEFT} y1={BASE} x2={WIDE - LABELS} y2={BASE} stroke="currentColor" stroke-opacity="0.5" />
-      {#each years.years.keys() as number (number)}
-        {@const { x } = spot(number, 0)}
-        <line x1={x} y1={BASE} x2={x} y2={BASE + 4} stroke="currentColor" stroke-opacity="0.5" />
-        <text {x} y={BASE + 18} text-anchor="middle" class="fill-current text-[12px]"
-          >{WIDE < 480 ? '' : 'year '}{number + 1}</text
-        >
-      {/each}
-      <path d={path(own)} fill="none" stroke="currentColor" stroke-width="2" />
-      {#each own.slice(1) as { x, y } (x)}<circle cx={x} cy={y} r="3" class="fill-current" />{/each}
-      <text x={WIDE - LABELS + 8} y={ends.own - 2} class="fill-current text-[12px] font-semibold"
-        >your own</text
-      >
-      <text x={WIDE - LABELS + 8} y={ends.own + 12} class="fill-current text-[12px]"
-        >{last?.so_far.text ?? ''}</text
-      >
-      {#if hired.length > 0}
-        <path
-          d={path(hired)}
-          fill="none"
-          stroke="currentColor"
-          stroke-width="2"
-          stroke-dasharray="6 4"
-          class="text-primary"
-        />
-        {#each hired.slice(1) as { x, y } (x)}<rect
-            x={x - 3}
-            y={y - 3}
-            width="6"
-            height="6"
-            class="fill-primary"
-          />{/each}
-        <text x={WIDE - LABELS + 8} y={ends.hired - 2} class="fill-primary text-[12px] font-semibold"
-          >a hired bay</text
-        >
-        <text x={WIDE - LABELS + 8} y={ends.hired + 12} class="fill-primary text-[12px]"
-          >{last?.hired?.text ?? ''}</text
-        >
-      {/if}
-    </svg>
-    <figcaption class="sr-only">
-      What your own bay has cost by the end of each year, and a hired one.
-    </figcaption>
-  </figure>
-  <div class="overflow-x-auto">
-    <table class="mt-1 w-full max-w-3xl text-right text-sm tabular-nums">
-      <thead class="text-xs text-faint">
-        <tr class="border-b border-base-content">
-          <th class="py-1 text-left">Year</th>
-          <th class="pl-3">Up front</th>
-          <th class="pl-3">Fees</th>
-          <th class="pl-3">Used up</th>
-          <th class="pl-3">Electricity</th>
-          <th class="pl-3">Together</th>
-          <th class="pl-3">So far</th>
-          {#if hired.length > 0}<th class="pl-3">Hired, so far</th>{/if}
-        </tr>
-      </thead>
-      <tbody>
-        {#each years.years as year, number (number)}
-          <tr class="border-b border-base-300">
-            <td class="py-1 text-left">{number + 1}</td>
-            <td class="pl-3">{year.up_front.text}</td>
-            <td class="pl-3">{year.fees.text}</td>
-            <td class="pl-3">{year.used_up.text}</td>
-            <td class="pl-3">{year.electricity.text}</td>
-            <td class="pl-3">{year.total.text}</td>
-            <td class="pl-3">{year.so_far.text}</td>
-            {#if year.hired}<td class="pl-3">{year.hired.text}</td>{/if}
-          </tr>
+  {#if years.years.some(({ so_far, hired: other }) => so_far.value || other?.value)}
+    <figure class="mt-3" bind:clientWidth={room}>
+      <svg viewBox="0 0 {WIDE} {HIGH}" width={WIDE} height={HIGH} aria-hidden="true">
+        <line x1={LEFT} y1={BASE} x2={WIDE - LABELS} y2={BASE} stroke="currentColor" stroke-opacity="0.5" />
+        {#each years.years.keys() as number (number)}
+          {@const { x } = spot(number, 0)}
+          <line x1={x} y1={BASE} x2={x} y2={BASE + 4} stroke="currentColor" stroke-opacity="0.5" />
+          <text {x} y={BASE + 18} text-anchor="middle" class="fill-current text-[12px]"
+            >{WIDE < 480 ? '' : 'year '}{number + 1}</text
+          >
         {/each}
-      </tbody>
-    </table>
-  </div>
+        <path d={path(own)} fill="none" stroke="currentColor" stroke-width="2" />
+        {#each own.slice(1) as { x, y } (x)}<circle cx={x} cy={y} r="3" class="fill-current" />{/each}
+        <text x={WIDE - LABELS + 8} y={ends.own - 2} class="fill-current text-[12px] font-semibold"
+          >your own</text
+        >
+        <text x={WIDE - LABELS + 8} y={ends.own + 12} class="fill-current text-[12px]"
+          >{last?.so_far.text ?? ''}</text
+        >
+        {#if hired.length > 0}
+          <path
+            d={path(hired)}
+            fill="none"
+            stroke="currentColor"
+            stroke-width="2"
+            stroke-dasharray="6 4"
+            class="text-primary"
+          />
+          {#each hired.slice(1) as { x, y } (x)}<rect
+              x={x - 3}
+              y={y - 3}
+              width="6"
+              height="6"
+              class="fill-primary"
+            />{/each}
+          <text x={WIDE - LABELS + 8} y={ends.hired - 2} class="fill-primary text-[12px] font-semibold"
+            >a hired bay</text
+          >
+          <text x={WIDE - LABELS + 8} y={ends.hired + 12} class="fill-primary text-[12px]"
+            >{last?.hired?.text ?? ''}</text
+          >
+        {/if}
+      </svg>
+      <figcaption class="sr-only">
+        What your own bay has cost by the end of each year, and a hired one.
+      </figcaption>
+    </figure>
+    <div class="overflow-x-auto">
+      <table class="mt-1 w-full max-w-3xl text-right text-sm tabular-nums">
+        <thead class="text-xs text-faint">
+          <tr class="border-b border-base-content">
+            <th class="py-1 text-left">Year</th>
+            <th class="pl-3">Up front</th>
+            <th class="pl-3">Fees</th>
+            <th class="pl-3">Used up</th>
+            <th class="pl-3">Electricity</th>
+            <th class="pl-3">Together</th>
+            <th class="pl-3">So far</th>
+            {#if hired.length > 0}<th class="pl-3">Hired, so far</th>{/if}
+          </tr>
+        </thead>
+        <tbody>
+          {#each years.years as year, number (number)}
+            <tr class="border-b border-base-300">
+              <td class="py-1 text-left">{number + 1}</td>
+              <td class="pl-3">{year.up_front.text}</td>
+              <td class="pl-3">{year.fees.text}</td>
+              <td class="pl-3">{year.used_up.text}</td>
+              <td class="pl-3">{year.electricity.text}</td>
+              <td class="pl-3">{year.total.text}</td>
+              <td class="pl-3">{year.so_far.text}</td>
+              {#if year.hired}<td class="pl-3">{year.hired.text}</td>{/if}
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
+  {/if}
   <dl class="mt-2 flex flex-wrap gap-x-8 gap-y-1 text-sm">
     {#if years.later_year}<div class="flex gap-2">
         <dt class="text-faint">A later year</dt>

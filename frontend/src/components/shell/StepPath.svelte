@@ -35,22 +35,6 @@
       <span class="text-xs text-faint max-sm:sr-only">{summary(status)}</span>
     </a>
   {/each}
-  {#if build.report}
-    <a
-      href={p('/builds/:id/money', { params: { id: String(build.id) } })}
-      aria-current={route.pathname.endsWith('/money') ? 'page' : undefined}
-      class="flex flex-1 flex-col justify-center border-t-3 px-3 py-2 text-base-content no-underline hover:bg-base-200 max-sm:px-1.5 lg:flex-none lg:border-t-0 lg:border-l-3 {route.pathname.endsWith(
-        '/money',
-      )
-        ? 'border-primary bg-base-200'
-        : 'border-transparent'}"
-    >
-      <span class="flex items-center gap-2 font-display text-base font-semibold"
-        ><Mark state={build.report.costs.up_front.state} size={11} />Money</span
-      >
-      <span class="text-xs text-faint max-sm:sr-only">{build.report.costs.up_front.total.text} up front</span>
-    </a>
-  {/if}
   <a
     href={p('/builds/:id/catalogue', { params: { id: String(build.id) } })}
     aria-current={route.pathname.endsWith('/catalogue') ? 'page' : undefined}
