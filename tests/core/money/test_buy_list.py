@@ -48,7 +48,7 @@ class OrderTests(TestCase):
         self.assertEqual(found[-1].held, ())
 
     def test_over_random_builds(self) -> None:
-        for seed in seeds(40):
+        for seed in seeds(20):
             build = furnished_build(seed)
             report = evaluate(build, sample_parts())
             found = buy_list(build, report)

@@ -41,7 +41,7 @@ class HeadlineTests(TestCase):
 
 class TotalsTests(TestCase):
     def test_every_scope_is_the_sum_of_its_heads_and_lines(self) -> None:
-        for seed in seeds(25):
+        for seed in seeds(15):
             build = furnished_build(seed)
             costs = evaluate(build, sample_parts()).costs
             every = money_in(costs, build.ledger, frozenset(Category))
