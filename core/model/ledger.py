@@ -49,6 +49,8 @@ class CameAs(StrEnum):
 class Entry(Record):
     """All that is known of the money of one line; amounts are with tax and in the brief's currency.
 
+    Of a fee that comes again they are of one payment.
+
     The most certain amount counts: paid, quoted, guessed. None overwrites another.
     """
 

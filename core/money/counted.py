@@ -86,6 +86,7 @@ def settled(
     newcomers = found.worth or (None if isinstance(listed, MissingFact) else listed)
     return line._replace(
         payment=found.payment,
+        fees_a_year=fees_a_year,
         up_front=nothing if fees_a_year and amount is not None else amount,
         yearly=amount if fees_a_year else nothing,
         low=low,

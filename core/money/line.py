@@ -1,6 +1,7 @@
 """One line of the cost of a build, and where its amount comes from."""
 
 from enum import StrEnum
+from fractions import Fraction
 from typing import NamedTuple
 
 from core.model.build import Slot
@@ -56,11 +57,20 @@ class Line(NamedTuple):
     """Id of the plan that it is of; empty for a part itself."""
     stays_behind: bool = False
     """It is cut, laid or used up for this room, and does not go along to the next."""
+    fees_a_year: int = 0
+    """How often a year it is paid: what is known of its money is of one payment; 0 for what is paid once."""
     category: Category = Category.SMALL_ITEMS
     nice: bool = False
     """It would be nice; else it is essential."""
     later: bool = False
     """A wish, outside today's totals."""
+
+    @property
+    def payment_due(self) -> Money | None:
+        """What is paid at once: all of it, or of a fee one payment; `None` while nobody knows."""
+        if not self.fees_a_year or self.yearly is None:
+            return self.up_front
+        return self.yearly.scaled(Fraction(1, self.fees_a_year))
 
     @property
     def id(self) -> str:

@@ -114,6 +114,14 @@ class BuyListTests(MoneyTestCase):
         self.build.refresh_from_db()
         self.assertIsNone(self.build.design.ledger.entries["display/projector"].paid_minor)
 
+    def test_a_fee_is_ticked_at_one_payment(self) -> None:
+        """15.00 a month stay 180.00 a year when the first month is paid."""
+        before = self.money()["yearly"]["text"]
+        self.send("post", "/money/lines/title/title:monthly/paid", paid=True)
+        self.build.refresh_from_db()
+        self.assertEqual(self.build.design.ledger.entries["title/title:monthly"].paid_minor, 15_00)
+        self.assertEqual((before, self.money()["yearly"]["text"]), ("€180.00", "€180.00"))
+
     def test_a_line_without_a_price_is_not_ticked(self) -> None:
         self.send("post", "/money/own", name="Shelf", category="comfort")
         self.assertEqual(self.refused("post", "/money/lines/own/own/paid", paid=True)[0]["field"], "paid_minor")

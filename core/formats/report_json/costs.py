@@ -31,6 +31,8 @@ class LineJson:
     """Under what the ledger keeps what is known of its money."""
     category: Category
     nice: bool
+    fees_a_year: int
+    """How often a year it is paid, and what is known of its money is of one payment; 0 for what is paid once."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -138,4 +140,5 @@ def line_json(line: Line, system: UnitSystem) -> LineJson:
         key=line.key,
         category=line.category,
         nice=line.nice,
+        fees_a_year=line.fees_a_year,
     )

@@ -2189,6 +2189,8 @@ export interface components {
          * Entry
          * @description All that is known of the money of one line; amounts are with tax and in the brief's currency.
          *
+         *     Of a fee that comes again they are of one payment.
+         *
          *     The most certain amount counts: paid, quoted, guessed. None overwrites another.
          */
         Entry: {
@@ -2787,6 +2789,8 @@ export interface components {
             category: components["schemas"]["Category"];
             /** Nice */
             nice: boolean;
+            /** Fees A Year */
+            fees_a_year: number;
         };
         /**
          * LinkJson

@@ -46,7 +46,7 @@ def mark_paid(on: On, key: str, day: date, *, paid: bool) -> StoredBuild:
     line = next((each.line for each in buy_list(judged.document, judged.report) if each.line.key == key), None)
     if line is None:
         raise NothingThere(f"There is no line '{key}' to pay for.")
-    owed = line.up_front if line.up_front is None or line.up_front.minor else line.yearly
+    owed = line.payment_due
     if paid and owed is None:
         raise FieldErrors([("paid_minor", "", "enter what was paid: the line has no price")])
     changes = {"paid_minor": owed.minor if paid and owed else None, "paid_on": day if paid else None}

@@ -84,6 +84,11 @@
       <span class="text-right whitespace-nowrap tabular-nums">{amount}</span>
     </summary>
     <div class="grid gap-2 border-l-3 border-base-300 py-1 pb-3 pl-3 text-sm">
+      {#if line.fees_a_year > 0}
+        <p class="text-xs text-faint">
+          Paid {line.fees_a_year === 1 ? 'once' : `${line.fees_a_year} times`} a year: amounts here are of one payment.
+        </p>
+      {/if}
       <div class="flex flex-wrap items-end gap-x-4 gap-y-1">
         <span class="w-16 font-semibold">Guessed</span>
         {@render amountOf('At least', 'low_minor')}
