@@ -31,7 +31,7 @@ def buy_list_csv(to_buy: Iterable[ToBuy], system: UnitSystem) -> str:
                 each.stage.value if each.stage else "",
                 _decimal(each.amount),
                 each.running.currency,
-                "a year" if line.yearly and line.yearly.minor else "once",
+                "a year" if line.is_fee else "once",
                 _decimal(each.running),
                 "; ".join(reason.text(system) for reason in each.held),
                 each.shop,

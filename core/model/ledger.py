@@ -125,8 +125,6 @@ class Ledger(Record):
     entries: Annotated[dict[LineKey, Entry], Field(max_length=MOST_ENTRIES)] = {}
     own: Annotated[tuple[OwnLine, ...], Field(max_length=100)] = ()
     funding: Annotated[tuple[Funding, ...], Field(max_length=100)] = ()
-    finished_on: date | None = None
-    """When the build was called finished; what is added after it is told apart."""
     kilowatt_hour_minor: MinorMoney | None = None
     """What a kilowatt-hour of electricity costs."""
     hire_hour_minor: MinorMoney | None = None

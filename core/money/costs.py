@@ -128,6 +128,11 @@ class Costs:
         return tuple(sorted({field.removeprefix("rate_") for field in rates if field.startswith("rate_")}))
 
 
+def kept_back(counted: Money, share: float) -> Money:
+    """The contingency: its share of what counts against the cap."""
+    return counted.scaled(Decimal(str(share)))
+
+
 def costs_of(
     brief: Brief,
     book: PriceBook,
@@ -158,7 +163,7 @@ def costs_of(
     return Costs(
         lines=lines,
         up_front=up_front,
-        contingency=counted.scaled(Decimal(str(brief.contingency_share))),
+        contingency=kept_back(counted, brief.contingency_share),
         yearly=yearly,
         horizon=up_front + yearly * brief.horizon_years,
         newcomer=newcomer,

@@ -66,9 +66,14 @@ class Line(NamedTuple):
     """A wish, outside today's totals."""
 
     @property
+    def is_fee(self) -> bool:
+        """It is paid again and again."""
+        return self.fees_a_year > 0
+
+    @property
     def payment_due(self) -> Money | None:
         """What is paid at once: all of it, or of a fee one payment; `None` while nobody knows."""
-        if not self.fees_a_year or self.yearly is None:
+        if not self.is_fee or self.yearly is None:
             return self.up_front
         return self.yearly.scaled(Fraction(1, self.fees_a_year))
 

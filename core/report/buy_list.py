@@ -47,8 +47,7 @@ class ToBuy(NamedTuple):
     @property
     def amount(self) -> Money | None:
         """What is to be paid, or was: of a subscription its first year, which is in no running total."""
-        once, yearly = self.line.up_front, self.line.yearly
-        return yearly if yearly is not None and yearly.minor else once
+        return self.line.yearly if self.line.is_fee else self.line.up_front
 
     @property
     def is_paid(self) -> bool:
@@ -80,8 +79,8 @@ def buy_list(build: Build, report: Report) -> tuple[ToBuy, ...]:
 
 
 def _costs_something(line: Line) -> bool:
-    amounts = (line.up_front, line.yearly)
-    return line.payment not in FREE and any(amount is None or amount.minor > 0 for amount in amounts)
+    amount = line.yearly if line.is_fee else line.up_front
+    return line.payment not in FREE and (amount is None or amount.minor > 0)
 
 
 def _held(report: Report) -> Iterator[tuple[Slot, tuple[Sentence, ...]]]:

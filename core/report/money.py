@@ -2,12 +2,11 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from fractions import Fraction
 from functools import cached_property
 from typing import NamedTuple
 
 from core.model.ledger import Category, Funding, Ledger
-from core.money.costs import OUTSIDE, Costs
+from core.money.costs import OUTSIDE, Costs, kept_back
 from core.money.line import Line, Payment
 from core.money.odds import Odds, ThreePoint, odds_of, to_firm_up
 from core.quantities import Figure, Money, Quantity, Sentence, Unit, say
@@ -59,8 +58,9 @@ class MoneyInScope:
     scope: frozenset[Category]
     currency: str
     cap: Money | None
-    yearly_cap: Money | None
     contingency_share: float
+    counts_newcomer: bool
+    """What a newcomer would pay counts against the cap, by the brief."""
     funding: tuple[Funding, ...]
 
     @cached_property
@@ -82,13 +82,18 @@ class MoneyInScope:
 
     @property
     def contingency(self) -> Money:
-        """Kept back: its share of the cash total of the scope."""
-        return self.totals.cash.scaled(Fraction(str(self.contingency_share)))
+        """Kept back of what counts."""
+        return kept_back(self.counted, self.contingency_share)
+
+    @property
+    def counted(self) -> Money:
+        """What counts against the cap: cash, or what a newcomer would pay."""
+        return self.totals.newcomer if self.counts_newcomer else self.totals.cash
 
     @property
     def free(self) -> Money | None:
         """What is really free under the cap: neither spent, planned nor kept back; `None` without a cap."""
-        return None if self.cap is None else self.cap - self.totals.cash - self.contingency
+        return None if self.cap is None else self.cap - self.counted - self.contingency
 
     @property
     def unpriced(self) -> tuple[Line, ...]:
@@ -126,7 +131,7 @@ class MoneyInScope:
         found = [
             Swing(line, line.low, line.high)
             for line in self.lines
-            if line.low is not None and line.high is not None and line.low < line.high and not _is_fee(line)
+            if line.low is not None and line.high is not None and line.low < line.high and not line.is_fee
         ]
         return tuple(sorted(found, key=lambda swing: (swing.low.minor - swing.high.minor, swing.line.key)))
 
@@ -137,8 +142,13 @@ class MoneyInScope:
 
     @property
     def under_cap(self) -> float | None:
-        """The odds that the total stays under the cap; `None` without a cap, or while a line has no price."""
-        return None if self.cap is None or self.unpriced else self.odds.under(self.cap.minor)
+        """The odds that the cash stays under the cap.
+
+        `None` without a cap, while a line has no price, or where list prices count, which nobody guesses.
+        """
+        if self.cap is None or self.unpriced or self.counts_newcomer:
+            return None
+        return self.odds.under(self.cap.minor)
 
     @property
     def firm_up_first(self) -> tuple[Line, ...]:
@@ -192,14 +202,10 @@ def money_in(costs: Costs, ledger: Ledger, scope: frozenset[Category] = USUAL_SC
         scope=scope,
         currency=costs.up_front.currency,
         cap=costs.up_front_cap,
-        yearly_cap=costs.yearly_cap,
         contingency_share=costs.contingency_share,
+        counts_newcomer=costs.counts_owned,
         funding=ledger.funding,
     )
-
-
-def _is_fee(line: Line) -> bool:
-    return line.yearly is not None and line.yearly.minor > 0
 
 
 def _three_points(lines: Iterable[Line]) -> list[ThreePoint]:
@@ -211,6 +217,6 @@ def _three_point(line: Line) -> ThreePoint:
     if line.up_front is None:
         return ThreePoint(0, 0, 0)
     likely = line.up_front.minor
-    if line.low is None or line.high is None or _is_fee(line):
+    if line.low is None or line.high is None or line.is_fee:
         return ThreePoint(likely, likely, likely)
     return ThreePoint(line.low.minor, likely, line.high.minor)

@@ -9,7 +9,7 @@ from core.model.build import Build
 from core.model.chain import Chain
 from core.model.kit import Kit
 from core.model.parts import Part
-from core.money.horizon import Horizon, UsedUp, horizon_of
+from core.money.horizon import WEEKS, Horizon, UsedUp, horizon_of
 from core.money.line import Line
 from core.money.wear import SHOTS_AN_HOUR, resale_of, used_up_of
 from core.quantities import Money
@@ -34,7 +34,7 @@ class OverYears:
         """What the same hours in a hired bay come to by the end of each year; none while nobody says what one costs."""
         if self.hire_an_hour is None:
             return ()
-        a_year = self.horizon.hours_a_week * 52
+        a_year = self.horizon.hours_a_week * WEEKS
         return tuple(self.hire_an_hour.scaled(a_year * (year + 1)) for year in range(len(self.horizon.years)))
 
     @property

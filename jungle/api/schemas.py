@@ -168,15 +168,9 @@ class FundingChange(Change):
     """What is known of money that comes in."""
 
 
-@fields_of(Ledger, leave_out=("entries", "own", "funding", "finished_on"))
+@fields_of(Ledger, leave_out=("entries", "own", "funding"))
 class RunningChange(Change):
     """What electricity and a hired bay cost, and how many balls are struck in an hour."""
-
-
-class Finished(Change):
-    """The day on which the build was called finished; nothing to open it again."""
-
-    on: date | None = None
 
 
 class MoneyScope(Schema):

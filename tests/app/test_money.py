@@ -172,8 +172,3 @@ class FundingTests(MoneyTestCase):
         self.assertEqual(self.money()["funded"]["text"], "€0.00")
         self.assertEqual(self.refused("post", "/money/funding", name="X", amount="")[0]["field"], "minor")
         self.assertEqual(self.send("patch", "/money/funding/ghost", received=True).status_code, 404)
-
-    def test_finished_and_open_again(self) -> None:
-        reply = self.send("post", "/money/finished", on="2026-05-01").json()
-        self.assertEqual(reply["build"]["ledger"]["finished_on"], "2026-05-01")
-        self.assertIsNone(self.send("post", "/money/finished").json()["build"]["ledger"]["finished_on"])

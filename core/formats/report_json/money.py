@@ -147,6 +147,7 @@ class MoneyJson:
     scope_words: str
     categories: list[Category]
     """The categories that are in it."""
+    all_categories: list[Category]
     totals: TotalsJson
     yearly: FigureJson
     paid: FigureJson
@@ -178,6 +179,7 @@ def money_json(money: MoneyInScope, years: OverYears, to_buy: Iterable[ToBuy], s
         cap_share=money.cap.minor / _whole(money) if money.cap else 1.0,
         scope_words=money.scope_words,
         categories=[category for category in Category if category in money.scope],
+        all_categories=list(Category),
         totals=TotalsJson(
             figure_json(totals.cash, system),
             figure_json(totals.gifts_at_list, system),
@@ -219,7 +221,7 @@ def _to_buy(each: ToBuy, system: UnitSystem) -> ToBuyJson:
         quantity=f"{line.quantity} {line.unit}".strip(),
         stage=each.stage,
         amount=maybe_figure_json(each.amount, system),
-        a_year=bool(line.yearly and line.yearly.minor),
+        a_year=line.is_fee,
         running=figure_json(each.running, system),
         held=[reason.text(system) for reason in each.held],
         covered_by=each.covered_by,
@@ -273,17 +275,18 @@ def _beats_hiring(found: OverYears) -> str:
 
 def _whole(money: MoneyInScope) -> int:
     """What all of the measured line stands for, in minor units."""
-    return max(money.cap.minor if money.cap else 0, money.totals.cash.minor + money.contingency.minor, 1)
+    return max(money.cap.minor if money.cap else 0, money.counted.minor + money.contingency.minor, 1)
 
 
 def _stretches(money: MoneyInScope, system: UnitSystem) -> list[MoneyStretchJson]:
-    planned = money.totals.cash - money.paid
+    paid = Money(0, money.currency) if money.counts_newcomer else money.paid
+    planned = "at list prices" if money.counts_newcomer else "planned"
     free = money.free if money.free is not None and money.free.minor > 0 else Money(0, money.currency)
     stretches: list[MoneyStretchJson] = []
     begins = 0.0
     for words, amount in (
-        ("paid", money.paid),
-        ("planned", planned),
+        ("paid", paid),
+        (planned, money.counted - paid),
         ("kept back", money.contingency),
         ("free", free),
     ):

@@ -1136,26 +1136,6 @@ export interface paths {
         patch: operations["jungle_api_routers_money_say_running"];
         trace?: never;
     };
-    "/api/builds/{build_id}/money/finished": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Call Finished
-         * @description Call the build finished, or open it again.
-         */
-        post: operations["jungle_api_routers_money_call_finished"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/builds/{build_id}/verdicts/{check_id}/offers": {
         parameters: {
             query?: never;
@@ -1988,7 +1968,6 @@ export interface components {
              *       "entries": {},
              *       "own": [],
              *       "funding": [],
-             *       "finished_on": null,
              *       "kilowatt_hour_minor": null,
              *       "hire_hour_minor": null,
              *       "shots_an_hour": null
@@ -2722,11 +2701,6 @@ export interface components {
              * @default []
              */
             funding: components["schemas"]["Funding"][];
-            /**
-             * Finished On
-             * @description When the build was called finished; what is added after it is told apart.
-             */
-            finished_on?: string | null;
             /**
              * Kilowatt Hour Minor
              * @description What a kilowatt-hour of electricity costs.
@@ -4963,6 +4937,8 @@ export interface components {
             scope_words: string;
             /** Categories */
             categories: components["schemas"]["Category"][];
+            /** All Categories */
+            all_categories: components["schemas"]["Category"][];
             totals: components["schemas"]["TotalsJson"];
             yearly: components["schemas"]["FigureJson"];
             paid: components["schemas"]["FigureJson"];
@@ -5285,18 +5261,6 @@ export interface components {
             hire_hour_minor?: string | number | null;
             /** Shots An Hour */
             shots_an_hour?: string | number | null;
-        };
-        /**
-         * Finished
-         * @description The day on which the build was called finished; nothing to open it again.
-         */
-        Finished: {
-            /** Revision */
-            revision: number;
-            /** Key */
-            key?: string;
-            /** On */
-            on?: string | null;
         };
         /**
          * OfferJson
@@ -8684,59 +8648,6 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["RunningChange"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BuildReply"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problems"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Stale"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
-                };
-            };
-        };
-    };
-    jungle_api_routers_money_call_finished: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                build_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Finished"];
             };
         };
         responses: {

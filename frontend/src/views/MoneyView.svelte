@@ -80,7 +80,7 @@
     <div class="mt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_21rem]">
       <div class="min-w-0">
         <MoneyLines {money} />
-        <NewLine />
+        <NewLine categories={money.all_categories} />
         <BuyList toBuy={money.to_buy} />
         <Years years={money.over_years} />
       </div>
@@ -115,6 +115,7 @@
         </section>
         <Scope
           counted={money.categories}
+          all={money.all_categories}
           choose={(categories) => {
             scope = categories
           }}

@@ -18,7 +18,6 @@ from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
 from jungle.api.schemas import (
     EntryChange,
-    Finished,
     FundingChange,
     MoneyScope,
     NewFunding,
@@ -119,9 +118,3 @@ def drop_funding(request: SignedIn, build_id: int, funding_id: str, body: Change
 def say_running(request: SignedIn, build_id: int, body: RunningChange) -> Any:
     """Say what electricity and a hired bay cost, and how many balls are struck in an hour."""
     return show(request, money.say_running(edit_on(request, build_id, body), body.changes()))
-
-
-@router.post("/{int:build_id}/money/finished", response=EDIT_REPLIES)
-def call_finished(request: SignedIn, build_id: int, body: Finished) -> Any:
-    """Call the build finished, or open it again."""
-    return show(request, money.call_finished(edit_on(request, build_id, body), body.on))

@@ -140,12 +140,6 @@ def say_running(on: On, changes: Mapping[str, object]) -> StoredBuild:
     return _edit(on, words, lambda ledger, build: with_changes(ledger, changes, units, build.brief.currency))
 
 
-def call_finished(on: On, day: date | None) -> StoredBuild:
-    """Call the build finished on a day, or open again."""
-    words = "Called it finished" if day else "Open again"
-    return _edit(on, words, lambda ledger, _: ledger.model_copy(update={"finished_on": day}))
-
-
 def _edit(on: On, label: str, change: Callable[[Ledger, Build], Ledger]) -> StoredBuild:
     return edit(on, label, lambda build: build.model_copy(update={"ledger": change(build.ledger, build)}))
 
@@ -163,6 +157,7 @@ def _changed(entry: E, changes: Mapping[str, object], units: UnitSystem, currenc
     except FieldErrors as errors:
         if any(field for field, _, _ in errors.errors) or not typed:
             raise
-        told = ", ".join(value_text(type(entry), field, getattr(entry, field), units, currency) for field in GUESSES)
-        accepted = f"an estimate from low over likely to high (now {told or 'none'})"
+        told = [value_text(type(entry), field, getattr(entry, field), units, currency) for field in GUESSES]
+        now = ", ".join(filter(None, told)) or "nothing guessed"
+        accepted = f"an estimate from low over likely to high, the likely one first (now {now})"
         raise FieldErrors([(typed[0], changes[typed[0]], accepted)]) from errors

@@ -4,12 +4,14 @@ from itertools import combinations
 from typing import Any
 from unittest import TestCase
 
+from core.formats.report_json.money import money_json
 from core.model.ledger import Category, Ledger
 from core.money.costs import OUTSIDE
 from core.money.line import Payment
 from core.quantities import UnitSystem
 from core.report import evaluate
 from core.report.money import USUAL_SCOPE, MoneyInScope, money_in
+from core.report.years import over_years
 from tests.core import worlds
 from tests.core.random_builds import furnished_build, sample_parts, seeds
 
@@ -46,7 +48,12 @@ class TotalsTests(TestCase):
             costs = evaluate(build, sample_parts()).costs
             every = money_in(costs, build.ledger, frozenset(Category))
             self.assertEqual(money_in(costs, build.ledger).totals.cash, costs.up_front)
-            self.assertEqual(money_in(costs, build.ledger).totals.newcomer, costs.newcomer)
+            usual = money_in(costs, build.ledger)
+            self.assertEqual(usual.totals.newcomer, costs.newcomer)
+            self.assertEqual((usual.counted, usual.contingency), (costs.counted, costs.contingency))
+            stretches = money_json(usual, over_years(build, evaluate(build, sample_parts())), (), METRIC).stretches
+            self.assertTrue(all(stretch.share > 0 and stretch.begins >= 0 for stretch in stretches))
+            self.assertLessEqual(sum(stretch.share for stretch in stretches), 1 + 1e-9)
             for left_out in (set(), *({category} for category in Category), *combinations(OUTSIDE, 2)):
                 scope = frozenset(Category) - frozenset(left_out)
                 found = money_in(costs, build.ledger, scope)

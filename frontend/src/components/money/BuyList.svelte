@@ -32,7 +32,11 @@
   <div class="flex flex-wrap items-baseline justify-between gap-x-4">
     <h2 id="to-buy" class="text-xl">What to buy, and when</h2>
     {#if toBuy.length > 0}
-      <a class="text-sm" href="/api/builds/{build.id}/money/buy-list.csv" download>As a table (CSV)</a>
+      <a
+        class="inline-flex min-h-8 items-center text-sm"
+        href="/api/builds/{build.id}/money/buy-list.csv"
+        download>As a table (CSV)</a
+      >
     {/if}
   </div>
   {#if toBuy.length === 0}

@@ -17,7 +17,7 @@
   const entry = $derived(own ?? ledger?.entries[line.key])
   const path = $derived(own ? `ledger.own.${place}` : `ledger.entries.${line.key}`)
   const amount = $derived(
-    line.yearly?.value
+    line.fees_a_year > 0 && line.yearly
       ? `${line.yearly.text} a year`
       : (line.up_front?.text ?? line.yearly?.text ?? 'not known'),
   )

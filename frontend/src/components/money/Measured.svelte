@@ -6,6 +6,7 @@
   const FILLS: Record<string, string> = {
     paid: 'bg-base-content',
     planned: 'bg-base-content/70',
+    'at list prices': 'bg-base-content/70',
     'kept back': 'bg-base-content/30',
     free: '',
   }

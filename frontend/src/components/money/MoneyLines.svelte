@@ -1,17 +1,18 @@
 <script lang="ts">
   import type { Money } from '../../api/client'
-  import { CATEGORIES } from '../../lib/money'
   import { counted } from '../../lib/words'
   import LineRow from './LineRow.svelte'
 
   /** Every line, grouped by what it pays for; each opens into what is known of it. */
   let { money }: { money: Money } = $props()
   const groups = $derived(
-    CATEGORIES.map((category) => ({
-      category,
-      lines: money.lines.filter((line) => line.category === category),
-      sum: money.heads.find((head) => head.category === category)?.up_front.text ?? '',
-    })).filter(({ lines }) => lines.length > 0),
+    money.all_categories
+      .map((category) => ({
+        category,
+        lines: money.lines.filter((line) => line.category === category),
+        sum: money.heads.find((head) => head.category === category)?.up_front.text ?? '',
+      }))
+      .filter(({ lines }) => lines.length > 0),
   )
 </script>
 

@@ -1,9 +1,9 @@
 <script lang="ts">
   import type { Category } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
-  import { CATEGORIES } from '../../lib/money'
 
   /** A line of one's own: a carpenter, a skip, paint. */
+  let { categories }: { categories: Category[] } = $props()
   const build = $derived(useBuild()())
   let name = $state('')
   let category = $state<Category>('building works')
@@ -28,10 +28,10 @@
   >
   <label
     ><span class="block text-xs text-faint">Counts as</span><select
-      class="select w-36 select-sm"
+      class="select min-h-8 w-36 select-sm"
       bind:value={category}
     >
-      {#each CATEGORIES as each (each)}<option>{each}</option>{/each}
+      {#each categories as each (each)}<option>{each}</option>{/each}
     </select></label
   >
   <button class="btn btn-primary btn-sm" disabled={name.trim() === ''}>Add it</button>

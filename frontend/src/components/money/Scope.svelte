@@ -1,18 +1,18 @@
 <script lang="ts">
   import type { Category } from '../../api/client'
-  import { CATEGORIES } from '../../lib/money'
 
   interface Props {
     /** The categories that are in the totals. */
     counted: Category[]
+    all: Category[]
     choose: (categories: Category[]) => void
   }
 
   /** What the totals take in, switched in place. */
-  let { counted, choose }: Props = $props()
+  let { counted, all, choose }: Props = $props()
 
   function toggle(category: Category, on: boolean): void {
-    const wanted = CATEGORIES.filter((one) => (one === category ? on : counted.includes(one)))
+    const wanted = all.filter((one) => (one === category ? on : counted.includes(one)))
     if (wanted.length > 0) choose(wanted)
   }
 </script>
@@ -20,7 +20,7 @@
 <fieldset>
   <legend class="mb-1 font-display text-base font-semibold">What is counted</legend>
   <div class="grid grid-cols-2 gap-x-3 text-sm">
-    {#each CATEGORIES as category (category)}
+    {#each all as category (category)}
       {@const on = counted.includes(category)}
       <label class="flex min-h-8 items-center gap-2">
         <input
