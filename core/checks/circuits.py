@@ -9,8 +9,8 @@ from core.checks.limits import Limit, at_most, tightest
 from core.checks.places import IN_ROOM
 from core.checks.power import Load
 from core.checks.register import check, derive_from_known
-from core.checks.verdict import Answer, Basis, Input
-from core.model.facts import Missing, MissingFact, known, not_stated
+from core.checks.verdict import Answer, Basis, Input, find_out
+from core.model.facts import FactAt, Missing, MissingFact, known, not_stated
 from core.model.room import Room
 from core.quantities import Quantity, Unit, say
 
@@ -91,7 +91,10 @@ def circuit(circuits: Circuits, room: Annotated[Room, "breaker_a", "circuits", "
         ),
         cures=lambda: (
             say("Put the heater, or the computer, at a socket of another circuit."),
-            say("Have a licensed electrician add a circuit for the bay; local codes come first."),
+            find_out(
+                FactAt("room", "circuits"),
+                "Have a licensed electrician add a circuit for the bay; local codes come first.",
+            ),
         ),
         basis=Basis.STANDARD,
     )

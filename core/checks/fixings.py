@@ -9,13 +9,13 @@ from core.checks.limits import State, Words, at_most
 from core.checks.places import IN_ROOM, on
 from core.checks.register import check
 from core.checks.space import Glass, Sockets
-from core.checks.verdict import Answer, Basis, Cure, Input, press
+from core.checks.verdict import Answer, Basis, Cure, Input, find_out, press
 from core.geometry.cable_route import route_over_ceiling
 from core.geometry.ceiling import Ceiling
 from core.geometry.shadow import Lens
 from core.model import acts
 from core.model.build import Slot
-from core.model.facts import known
+from core.model.facts import FactAt, known
 from core.model.kit import Beside
 from core.model.parts import Mount, Projector
 from core.model.room import Layout
@@ -91,7 +91,9 @@ def projector_socket(
     runs = {name: route_over_ceiling(at, here, ceiling).path_m for name, at in sockets.places}
     nearest = min(runs, key=lambda name: runs[name])
     limit = at_most(runs[nearest], CABLE_MOST_M, CABLE_USUAL_M)
-    new_socket = say("Have a licensed electrician add a socket by the projector; local codes come first.")
+    new_socket = find_out(
+        FactAt("room", "sockets"), "Have a licensed electrician add a socket by the projector; local codes come first."
+    )
     longer = say("A fixed lead of the right rating does up to {most}; never chain leads.", most=metres(CABLE_MOST_M))
     return Answer(
         limit,

@@ -13,10 +13,10 @@ from core.checks.power import Load
 from core.checks.readings import BallPlaces, MonitorSpot
 from core.checks.register import check, derive, derive_from_known
 from core.checks.space import Sockets
-from core.checks.verdict import Answer, Basis, Input
+from core.checks.verdict import Answer, Basis, Input, find_out
 from core.geometry.cable_route import route_along_floor
 from core.geometry.swing_disc import Point3
-from core.model.facts import known
+from core.model.facts import FactAt, known
 from core.model.kit import Beside
 from core.model.parts import FloorStanding, Machine, PowerStrip, SideCamera, StandingDisplay
 from core.model.room import Layout, Room
@@ -150,7 +150,10 @@ def leads(feeds: Feeds) -> Answer:
         ),
         cures=lambda: (
             say("Lay one lead along the walls, fixed down and in one piece, long enough for the whole way."),
-            say("Have a licensed electrician add a socket where it stands; local codes come first."),
+            find_out(
+                FactAt("room", "sockets"),
+                "Have a licensed electrician add a socket where it stands; local codes come first.",
+            ),
         ),
         basis=Basis.TRADE,
     )

@@ -23,11 +23,11 @@ from core.checks.readings import (
 from core.checks.register import check, derive
 from core.checks.space import OverheadSpot
 from core.checks.speeds import FastestBall
-from core.checks.verdict import Answer, Basis, Cure, Input, Inputs, press
+from core.checks.verdict import Answer, Basis, Cure, Input, Inputs, find_out, press
 from core.model import acts
 from core.model.brief import Brief, Handedness, Player
 from core.model.build import Slot
-from core.model.facts import known, known_players
+from core.model.facts import PLAYERS, known, known_players
 from core.model.parts import BehindTheBall, FloorStanding, LaunchMonitor, Mat, OverheadCamera, SideCamera, Supply
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
@@ -373,5 +373,5 @@ def ball_speed(monitor: Annotated[LaunchMonitor, "ball_speed_max_m_s"], fastest:
             Input("Greatest ball speed", limit.has, Basis.SPEC),
             Input(f"Ball speed, {fastest.who}", Quantity(fastest.speed_m_s, Unit.METRE_PER_SECOND), Basis.TRADE),
         ),
-        cures=lambda: (say("Measure {who}'s ball speed; the band is a guess.", who=fastest.who),),
+        cures=lambda: (find_out(PLAYERS, "Measure {who}'s ball speed; the band is a guess.", who=fastest.who),),
     )

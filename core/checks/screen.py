@@ -11,12 +11,12 @@ from core.checks.places import between, on
 from core.checks.readings import BallPlaces, BayMiddle
 from core.checks.register import check
 from core.checks.speeds import FastestBall
-from core.checks.verdict import Answer, Basis, Cure, Input, press
+from core.checks.verdict import Answer, Basis, Cure, Input, find_out, press
 from core.geometry.ceiling import Ceiling
 from core.model import acts
 from core.model.brief import Brief, Stage
 from core.model.build import Slot
-from core.model.facts import MissingFact, known, not_stated
+from core.model.facts import PLAYERS, MissingFact, known, not_stated
 from core.model.kit import Beside
 from core.model.parts import Display, Edge, Enclosure, ImpactScreen, MaskingCloth, Net, StandingDisplay, Surface
 from core.model.room import Layout, Room
@@ -70,7 +70,7 @@ def rating(
         ),
         cures=lambda: (
             say("Choose a surface rated for {more} of ball speed.", more=limit._replace(least=limit.comfortable).wants),
-            say("Measure {who}'s ball speed; the band is a guess.", who=fastest.who),
+            find_out(PLAYERS, "Measure {who}'s ball speed; the band is a guess.", who=fastest.who),
         ),
     )
 

@@ -1,11 +1,11 @@
 """How near a swing may come, by what it is known, and the slow test swing that tells more."""
 
 from core.checks.limits import Limit, at_least
-from core.checks.verdict import Basis
+from core.checks.verdict import Basis, Cure, find_out
 from core.geometry.swing_disc import COMFORT_M
 from core.model.brief import Player
+from core.model.facts import FactAt
 from core.model.reaches import Direction
-from core.quantities import Sentence, say
 from core.quantities.tolerances import ROUNDING
 
 
@@ -19,9 +19,10 @@ def swing_basis(doubt_m: float) -> Basis:
     return Basis.TRADE if doubt_m > ROUNDING else Basis.MEASURED
 
 
-def slow_swing(player: Player, to_measure: Direction | None) -> tuple[Sentence, ...]:
+def slow_swing(player: Player, to_measure: Direction | None) -> tuple[Cure, ...]:
     """The slow test swing as a cure, where it would tell more and was not made."""
     if to_measure is None:
         return ()
     words = "Do a slow test swing with the {club} and measure how {far} it reaches."
-    return (say(words, club=player.longest_club.value, far=to_measure.words),)
+    at = FactAt(f"players/{player.id}", "measured_reaches")
+    return (find_out(at, words, club=player.longest_club.value, far=to_measure.words),)

@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from core.checks.limits import Comparison, Limit, State, Words, tightest
 from core.model.acts import Act
-from core.model.facts import Missing
+from core.model.facts import FactAt, Missing
 from core.quantities import Figure, Sentence, say
 
 
@@ -35,11 +35,18 @@ class Cure(NamedTuple):
     act: Act | None = None
     promise: State | None = State.CLEAR
     """How the verdict comes out at worst once it is done; `None` where that hangs on more than this."""
+    at: FactAt | None = None
+    """Where what a person found out, or agreed on, is entered: of what no press can do."""
 
 
 def press(act: Act, template: str, promise: State | None = State.CLEAR, /, **figures: Figure) -> Cure:
     """A cure that a press carries out; braces in the template name the figures that follow."""
     return Cure(say(template, **figures), act, promise)
+
+
+def find_out(at: FactAt, template: str, /, **figures: Figure) -> Cure:
+    """A cure that a person carries out, and that tells once its outcome is entered at `at`."""
+    return Cure(say(template, **figures), at=at)
 
 
 Inputs = Callable[[], tuple[Input, ...]]

@@ -8,10 +8,10 @@ from core.checks.figures import stated_input
 from core.checks.limits import State, Words
 from core.checks.places import on
 from core.checks.register import check
-from core.checks.verdict import Answer, Basis, Input
+from core.checks.verdict import Answer, Basis, Input, find_out
 from core.model.brief import Brief
 from core.model.build import Slot
-from core.model.facts import MissingFact, known
+from core.model.facts import FactAt, MissingFact, known
 from core.model.household import Subscriptions
 from core.model.parts import (
     Billing,
@@ -73,7 +73,9 @@ def _drilled(brief: Brief, name: str) -> Answer:
             (say("Agree in writing on what is made good when you leave."),)
             if state is State.TIGHT
             else (
-                say("Ask the owner of the home; fixings can be made good afterwards."),
+                find_out(
+                    FactAt("brief", "may_drill"), "Ask the owner of the home; fixings can be made good afterwards."
+                ),
                 say("Choose one that stands on the floor, or the stage with net or tablet."),
             )
         ),

@@ -21,8 +21,14 @@ class FactAt(NamedTuple):
     """`brief`, `room`, `layout`, `parts/<id>`, or a thing in the room such as `openings/<id>`; empty where nowhere."""
     field: str
 
+    @property
+    def path(self) -> str:
+        """As one text: `brief.may_drill`; empty for nowhere."""
+        return f"{self.record}.{self.field}" if self.record else ""
+
 
 NOWHERE = FactAt("", "")
+PLAYERS = FactAt("brief", "players")
 
 
 class Missing(NamedTuple):
@@ -162,7 +168,7 @@ class NobodySwings(MissingFact):
     """No player is named, and the answer depends on who swings."""
 
     def __init__(self) -> None:
-        super().__init__("Who will swing here", "Add the players to the brief.", FactAt("brief", "players"))
+        super().__init__("Who will swing here", "Add the players to the brief.", PLAYERS)
 
 
 def known_players(brief: Brief) -> tuple[Player, ...]:

@@ -18,11 +18,13 @@ from core.checks.verdict import Cure, Verdict
 from core.model import acts
 from core.model.build import Build, Slot, slot_for
 from core.model.chain import plans_of
+from core.model.facts import NOWHERE, FactAt
 from core.model.parts import Flooring, Part
 from core.quantities import Sentence, say
 from core.report.alternatives import build_with
 from core.report.consequence import Consequence, consequence, ruled_out
 from core.report.evaluation_of import evaluation_of
+from core.report.goes_on import goes_on_at
 from core.report.small_items import bought, options_for
 from core.report.why_not.changes import dearness
 
@@ -40,6 +42,8 @@ class Offer:
     state: State | None = None
     """How the verdict comes out then; `None` where it is no longer asked, or nothing is carried out."""
     does: Consequence | None = None
+    at: FactAt = NOWHERE
+    """Without a build: where somebody goes on."""
 
 
 def offers_about(
@@ -84,12 +88,15 @@ class _Offers:
 
     def _of_cure(self, cure: Cure) -> Offer:
         if cure.act is None:
-            return Offer(cure.words)
+            return self._said(cure)
         after = cure.act(self.build)
         there = self._evaluated(after)
         if after == self.build or (cure.promise is not None and not self._keeps(cure.promise, there)):
-            return Offer(cure.words)
+            return self._said(cure)
         return self._offer(cure.words, after, there)
+
+    def _said(self, cure: Cure) -> Offer:
+        return Offer(cure.words, at=goes_on_at(cure, self.verdict, self.now.reading(SmallItems)))
 
     def _keeps(self, promise: State, there: Evaluation) -> bool:
         after = there.by_key.get(self.verdict.key)

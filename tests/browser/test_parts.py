@@ -51,6 +51,18 @@ class KeyboardTests(BrowserTestCase):
 
 
 class MissingTests(BrowserTestCase):
+    def test_what_a_person_has_to_do_leads_to_where_it_goes_on(self) -> None:
+        """A test swing to its fields, with the player chosen; another part to its place, which opens."""
+        page = self.open("room")
+        page.get_by_role("button", name=re.compile("Eskil's driver needs")).first.click()
+        page.get_by_role("button", name=re.compile("^Enter it: Do a slow test swing")).click()
+        expect(page.get_by_label("Who swings")).to_be_focused()
+        page.goto(f"{self.live_server_url}/builds/{self.build.pk}/parts")
+        page.get_by_role("button", name=re.compile("Picture uses")).first.click()
+        page.get_by_role("button", name=re.compile("^Open Screen or net: ")).first.click()
+        expect(page.locator("[data-place=screen]")).to_be_focused()
+        expect(page.locator("[data-place=screen]")).to_have_attribute("aria-expanded", "true")
+
     def test_a_fact_that_is_not_known_leads_to_its_field(self) -> None:
         """Of the brief, and of a sheet: the view that has it opens, and the field is ready to be typed in."""
         page = self.open("brief")

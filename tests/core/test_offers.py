@@ -8,17 +8,21 @@ from core.checks import GRAPH
 from core.checks.budget import CAPS
 from core.checks.limits import State
 from core.checks.needs import ITEMS, Need, SmallItems
+from core.checks.places import Step
 from core.checks.spots import HittingSpot, Spots
 from core.checks.verdict import Verdict
 from core.geometry.hitting_region import Area
 from core.model import acts
+from core.model.brief import Brief
 from core.model.build import Build, Slot, SmallDecision
-from core.model.facts import MissingFact
+from core.model.facts import GROUPS, MissingFact
 from core.model.kit import Beside
-from core.model.room import Room
+from core.model.record import Record
+from core.model.room import Layout, Room
 from core.model.things import Looked
 from core.report.alternatives import build_with
 from core.report.evaluation_of import evaluation_of, known_costs
+from core.report.goes_on import CHAIN, SMALL_ITEMS, goes_on_at
 from core.report.offers import offers_about, spots_offered
 from core.report.routes import Route, routes_to
 from core.report.routes.ways import ITEMS_OF_WAY
@@ -263,6 +267,35 @@ class OfferTests(TestCase):
         self.assertGreater(tried["Choose {other} in place of {part}."], 20, tried)
         self.assertGreater(tried["Choose {part}: {item}."], 5, tried)
         self.assertGreater(sum(tried.values()), 70, tried)
+
+    def test_what_a_person_has_to_do_says_where_it_is_gone_on_with(self) -> None:
+        """In a field of a record that the build has, at a place of the chain, or at a small item that it asks for."""
+        records: dict[str, type[Record]] = {"brief": Brief, "room": Room, "layout": Layout}
+        seen: Counter[str] = Counter()
+        for seed in seeds(40):
+            build = furnished_build(seed)
+            now = evaluation_of(build, sample_parts())
+            small = now.reading(SmallItems)
+            contents = {f"players/{player.id}" for player in build.brief.players}
+            contents |= {f"parts/{part}" for part in build.parts_named}
+            contents |= {f"{group}/{thing.id}" for group in GROUPS.values() for thing in getattr(build.room, group)}
+            for verdict in now.verdicts:
+                for cure in now.told(verdict).cures:
+                    if cure.act is None:
+                        record, field = goes_on_at(cure, verdict, small)
+                        seen[record.split("/")[0]] += 1
+                        with self.subTest(seed=seed, check=verdict.id, record=record, field=field):
+                            if record == CHAIN:
+                                self.assertIn(field, list(Slot))
+                            elif record == SMALL_ITEMS:
+                                self.assertTrue(small and field in small.by_id)
+                            elif "/" in record:
+                                self.assertIn(record, contents)
+                            elif field:
+                                self.assertIn(field, records[record].model_fields)
+                            else:
+                                self.assertIn(record, list(Step))
+        self.assertLessEqual({CHAIN, SMALL_ITEMS, "players", "brief", "room", "parts"}, seen.keys())
 
     def test_a_spot_is_offered_with_what_it_does(self) -> None:
         offered = 0

@@ -28,6 +28,8 @@ class OfferJson:
     state: State | None
     """How the verdict comes out then; empty where it is no longer asked."""
     does: ConsequenceJson | None
+    at: str
+    """Where a person goes on, such as `brief.may_drill`, `chain.mat` or `small.mount`; empty where it is pressed."""
 
 
 def consequence_json(found: Consequence, system: UnitSystem) -> ConsequenceJson:
@@ -43,4 +45,4 @@ def consequence_json(found: Consequence, system: UnitSystem) -> ConsequenceJson:
 def offer_json(offer: Offer, system: UnitSystem) -> OfferJson:
     """`offer` for a reader of `system`."""
     does = consequence_json(offer.does, system) if offer.does else None
-    return OfferJson(offer.words.text(system), offer.state, does)
+    return OfferJson(offer.words.text(system), offer.state, does, offer.at.path)

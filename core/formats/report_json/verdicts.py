@@ -111,7 +111,7 @@ def verdict_json(told: Told, system: UnitSystem, doubts: Sequence[str] = ()) -> 
         margin=margin.text(system) if margin else "",
         changes=[cure.words.text(system) for cure in told.cures],
         doubts=list(doubts),
-        missing=f"{verdict.missing.at.record}.{verdict.missing.at.field}" if verdict.missing else "",
+        missing=verdict.missing.at.path if verdict.missing else "",
     )
 
 

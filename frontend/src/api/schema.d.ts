@@ -5271,6 +5271,8 @@ export interface components {
             words: string;
             state: components["schemas"]["State"] | null;
             does: components["schemas"]["ConsequenceJson"] | null;
+            /** At */
+            at: string;
         };
         /**
          * Offers

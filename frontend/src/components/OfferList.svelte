@@ -1,6 +1,7 @@
 <script lang="ts">
   import { api, outcome, type Offers, type Verdict } from '../api/client'
   import { useBuild } from '../lib/build.svelte'
+  import { enter, placeWords } from '../lib/missing'
   import { Resource } from '../lib/resource.svelte'
   import Does from './Does.svelte'
 
@@ -18,7 +19,7 @@
     return () => asking.stop()
   })
   const offers = $derived(
-    asking.data?.offers ?? verdict.changes.map((words) => ({ words, state: null, does: null })),
+    asking.data?.offers ?? verdict.changes.map((words) => ({ words, state: null, does: null, at: verdict.missing })),
   )
 
   async function press(words: string): Promise<void> {
@@ -29,7 +30,7 @@
 </script>
 
 <ul class="divide-y divide-base-300">
-  {#each offers as { words, state, does } (words)}
+  {#each offers as { words, state, does, at } (words)}
     <li class="flex items-start gap-3 py-1.5">
       <span class="min-w-0 flex-1 leading-snug">
         {words}
@@ -41,6 +42,12 @@
           aria-label="Do it: {words}"
           disabled={pressed !== ''}
           onclick={() => void press(words)}>Do it</button
+        >
+      {:else if at}
+        <button
+          class="btn shrink-0 btn-outline btn-primary btn-xs"
+          aria-label="{placeWords(at)}: {words}"
+          onclick={() => void enter(at, build.id)}>{placeWords(at)}</button
         >
       {/if}
     </li>

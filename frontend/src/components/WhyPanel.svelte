@@ -1,7 +1,6 @@
 <script lang="ts">
   import { api, outcome, type Verdict, type Workings } from '../api/client'
   import { useBuild } from '../lib/build.svelte'
-  import { enter } from '../lib/missing'
   import { Resource } from '../lib/resource.svelte'
   import { BASIS_WORDS, STATE_WORDS } from '../lib/words'
   import Mark from './Mark.svelte'
@@ -58,12 +57,6 @@
     <section>
       <h3 class="mb-1">What would change it</h3>
       <OfferList {verdict} />
-      {#if verdict.missing}
-        <button
-          class="btn mt-2 btn-outline btn-primary btn-sm"
-          onclick={() => void enter(verdict.missing, build.id)}>Enter it</button
-        >
-      {/if}
     </section>
   {/if}
   {#if workings?.formula}

@@ -1,6 +1,6 @@
 /** How the drawing is looked at: which layout, which layers, what is chosen on it, and how near. */
 import { SvelteSet } from 'svelte/reactivity'
-import type { Layer } from '../api/client'
+import type { Layer, Slot } from '../api/client'
 
 /** `playing`, `stowed`, or the id of another use of the room. */
 export type LayoutName = string
@@ -24,10 +24,23 @@ class View {
   chosen = $state('')
   /** The field of the room or layout that is being measured, such as `room.width_m`; empty for none. */
   measuring = $state('')
+  /** The place of the chain that is open; empty for none. */
+  place = $state<Slot | ''>('')
+  /** The small item that is open; empty for none. */
+  item = $state('')
+  /** Whose test swing is told; empty for the first player. */
+  swinging = $state('')
   zoom = $state.raw<Zoom>(WHOLE)
   readonly hidden = new SvelteSet<Layer>()
   /** Players whose swings are not drawn. */
   readonly hiddenPlayers = new SvelteSet<string>()
+
+  /** Nothing is open any more. */
+  closed(): void {
+    this.place = ''
+    this.item = ''
+    this.swinging = ''
+  }
 
   toggle(layer: Layer): void {
     if (!this.hidden.delete(layer)) this.hidden.add(layer)

@@ -16,6 +16,7 @@
   import { preferences } from '../lib/preferences.svelte'
   import { session } from '../lib/session.svelte'
   import { steps } from '../lib/steps'
+  import { view } from '../lib/view.svelte'
   import { navigate, route } from '../router'
   import NotFound from './NotFound.svelte'
 
@@ -25,6 +26,11 @@
   const build = $derived(new BuildState(id))
   provideBuild(() => build)
   $effect(() => void build.load())
+
+  // What was open of another build is none of this one's.
+  $effect.pre(() => {
+    if (id) untrack(() => view.closed())
+  })
 
   let scrolled = $state<HTMLElement | null>(null)
   // What scrolls is not the window, which the router sees to: another view begins at its top.

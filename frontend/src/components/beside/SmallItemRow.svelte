@@ -17,6 +17,7 @@
   <button
     class="flex w-full cursor-pointer items-start gap-2 px-1 py-1 text-left leading-snug hover:bg-base-200"
     aria-expanded={open}
+    data-field="small.{item.id}"
     onclick={toggle}
   >
     <span class="mt-1"><Mark state={item.state ?? 'unknown'} size={12} /></span>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { useBuild } from '../../lib/build.svelte'
+  import { view } from '../../lib/view.svelte'
   import { counted } from '../../lib/words'
   import SmallItemRow from './SmallItemRow.svelte'
 
@@ -7,7 +8,6 @@
   const build = $derived(useBuild()())
   const items = $derived(build.report?.small_items ?? [])
   const open = $derived(items.filter((item) => item.choice === ''))
-  let shown = $state('')
 </script>
 
 <div class="mt-4 mb-1 flex flex-wrap items-baseline justify-between gap-2">
@@ -28,6 +28,10 @@
 </p>
 <ul class="divide-y divide-base-300">
   {#each items as item (item.id)}
-    <SmallItemRow {item} open={shown === item.id} toggle={() => (shown = shown === item.id ? '' : item.id)} />
+    <SmallItemRow
+      {item}
+      open={view.item === item.id}
+      toggle={() => (view.item = view.item === item.id ? '' : item.id)}
+    />
   {/each}
 </ul>

@@ -2,13 +2,13 @@
   import { tick } from 'svelte'
   import type { Slot } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
+  import { view } from '../../lib/view.svelte'
   import { SLOT_WORDS } from '../../lib/words'
   import ChainLink from './ChainLink.svelte'
   import ChainSlot from './ChainSlot.svelte'
 
   const build = $derived(useBuild()())
   const slots = $derived(build.report?.slots ?? [])
-  let open = $state<Slot | null>(null)
   let list = $state<HTMLOListElement>()
   let said = $state('')
 
@@ -18,10 +18,10 @@
 
   /** A place that is opened begins at the top: what could be chosen for it has the room below. */
   async function toggle(slot: Slot): Promise<void> {
-    open = open === slot ? null : slot
-    if (open === null) return
+    view.place = view.place === slot ? '' : slot
+    if (!view.place) return
     await tick()
-    placeIn(open)?.scrollIntoView({ block: 'start' })
+    placeIn(view.place)?.scrollIntoView({ block: 'start' })
   }
 
   /** Once a part is chosen the work goes on at the next place that is open; where none is, at the place itself. */
@@ -30,10 +30,10 @@
     const at = slots.findIndex((status) => status.slot === slot)
     const after = [...slots.slice(at + 1), ...slots.slice(0, at)]
     const next = after.find((status) => status.state === null && !status.optional)
-    open = next?.slot ?? slot
+    view.place = next?.slot ?? slot
     said = next ? `Next: ${SLOT_WORDS[next.slot].toLowerCase()}.` : 'Every place that is needed has its part.'
     await tick()
-    const place = placeIn(open)
+    const place = placeIn(view.place)
     place?.scrollIntoView({ block: 'start' })
     place?.focus()
   }
@@ -47,7 +47,7 @@
     <li>
       <ChainSlot
         {status}
-        open={open === status.slot}
+        open={view.place === status.slot}
         toggle={() => void toggle(status.slot)}
         chosen={() => void goOn(status.slot)}
       />

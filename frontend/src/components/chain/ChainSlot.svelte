@@ -35,6 +35,7 @@
     class="flex w-full cursor-pointer items-center gap-2.5 px-2.5 py-1 text-left hover:bg-base-200"
     aria-expanded={open}
     data-place={status.slot}
+    data-field="chain.{status.slot}"
     onclick={toggle}
   >
     {#if part || !status.optional}

@@ -1,5 +1,7 @@
 <script lang="ts">
   import { useBuild } from '../../lib/build.svelte'
+  import { TEST_SWING } from '../../lib/missing'
+  import { view } from '../../lib/view.svelte'
   import { CLUBS } from '../../lib/words'
   import Choice from '../Choice.svelte'
   import QuantityField from '../QuantityField.svelte'
@@ -21,13 +23,13 @@
     { field: 'ahead_m', label: 'Furthest ahead of the ball', words: 'ahead' },
   ] as const
   let step = $state(0)
-  let chosen = $state('')
+  let open = $state(false)
   let club = $state<(typeof CLUBS)[number]>('driver')
 
   const index = $derived(
     Math.max(
       0,
-      players.findIndex(({ id }) => id === chosen),
+      players.findIndex(({ id }) => id === view.swinging),
     ),
   )
   const player = $derived(players[index])
@@ -49,8 +51,12 @@
       .join(', ')
   }
 
+  $effect(() => {
+    if (view.swinging) open = true
+  })
+
   function choosePlayer(id: string): void {
-    chosen = id
+    view.swinging = id
   }
 
   function chooseClub(name: (typeof CLUBS)[number]): void {
@@ -59,7 +65,7 @@
 </script>
 
 {#if player}
-  <details class="mt-3 border-t border-base-300 pt-2">
+  <details bind:open class="mt-3 border-t border-base-300 pt-2">
     <summary class="min-h-[24px] cursor-pointer text-primary">Slow test swing, measured with a tape</summary>
     <ol class="my-2 list-decimal space-y-1 pl-5 text-sm max-sm:hidden">
       {#each STEPS as words (words)}<li>{words}</li>{/each}
@@ -75,7 +81,7 @@
       </div>
     </div>
     <p class="leading-9">
-      <Choice label="Who swings" value={player.id} options={names} choose={choosePlayer} />
+      <Choice label="Who swings" value={player.id} options={names} choose={choosePlayer} field={TEST_SWING} />
       with the
       <Choice label="Club of the test swing" value={club} options={clubs} choose={chooseClub} />
       reaches
