@@ -51,6 +51,7 @@ INSTALLED_APPS = [
     "csp",
     "django_vite",
     "jungle.catalogue",
+    "jungle.market",
     "jungle.builds",
     "jungle.demo",
     "jungle.web",

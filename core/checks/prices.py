@@ -40,6 +40,7 @@ def costs(
         "contingency_share",
         "currency",
         "exchange_rates",
+        "exchange_fee_share",
         "horizon_years",
         "outlet_minor",
         "tax_share",

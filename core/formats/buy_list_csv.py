@@ -24,7 +24,7 @@ def buy_list_csv(to_buy: Iterable[ToBuy], system: UnitSystem) -> str:
     for each in to_buy:
         line = each.line
         table.writerow(
-            _plain(cell)
+            harmless(cell)
             for cell in (
                 line.label,
                 f"{line.quantity} {line.unit}".strip(),
@@ -42,7 +42,8 @@ def buy_list_csv(to_buy: Iterable[ToBuy], system: UnitSystem) -> str:
     return out.getvalue()
 
 
-def _plain(cell: str) -> str:
+def harmless(cell: str) -> str:
+    """`cell` as a spreadsheet shows it and does not run it."""
     return f"'{cell}" if cell.startswith(FORMULA_BEGINS) else cell
 
 

@@ -7,8 +7,8 @@ from typing import NamedTuple
 from core.checks import GRAPH
 from core.checks.doubts import doubts_of
 from core.checks.needs import items_reading
+from core.model.forms import record_of
 from core.model.parts import Part
-from core.model.parts.sheets import record_of
 from core.model.parts.words import NOT_STATED, fact_text, fact_words
 from core.quantities import UnitSystem, figure_text
 

@@ -130,6 +130,8 @@ class Brief(Record):
     outlet_minor: MinorMoney | None = None
     """What a licensed electrician asks for one more outlet, in the brief's currency."""
     exchange_rates: Annotated[tuple[ExchangeRate, ...], Field(max_length=20)] = ()
+    exchange_fee_share: Annotated[Number, In(Unit.SHARE), Field(ge=0, le=0.2)] = 0.0
+    """What the card or the bank takes on top of the rate for another currency."""
     may_drill: bool | None = True
     """Whether walls and ceiling may be drilled into; often not in a rented home. `None` until it has been asked."""
     subscriptions: Subscriptions | None = Subscriptions.FINE

@@ -34,6 +34,7 @@ class Category(StrEnum):
     COMFORT = "comfort"
     SMALL_ITEMS = "small items"
     TOOLS = "tools"
+    DELIVERY = "delivery"
     WORKS = "building works"
     DECORATION = "decoration"
 
@@ -70,6 +71,8 @@ class Entry(Record):
     quoted_on: date | None = None
     quote_until: date | None = None
     """How long it stands."""
+    offer: Identifier | None = None
+    """The offer that the quote is of; empty for one that was typed."""
     paid_minor: MinorMoney | None = None
     """What was paid for all of the line."""
     paid_to: Label = ""

@@ -1,5 +1,7 @@
 """Prices as amounts in the currency of the brief, with tax or without, as it is counted."""
 
+from dataclasses import dataclass
+from datetime import date
 from fractions import Fraction
 
 from core.model.brief import Brief
@@ -8,6 +10,8 @@ from core.model.household import TaxTreatment
 from core.model.parts import Part, Price
 from core.money.price_book import PriceBook
 from core.quantities import Money
+
+ONE = Fraction(1)
 
 
 class MissingRate(MissingFact):
@@ -21,28 +25,68 @@ class MissingRate(MissingFact):
         )
 
 
+@dataclass(frozen=True)
+class Buyer:
+    """What of a household the amount of a price depends on: its currency, its tax, and what other money costs it."""
+
+    currency: str
+    day: date | None = None
+    """On which it is bought; nothing is over yet where nobody says."""
+    tax_share: Fraction = Fraction(0)
+    """What is added to a price without tax."""
+    reclaims_tax: bool = False
+    rates: tuple[tuple[str, Fraction], ...] = ()
+    """What one unit of another currency costs in the buyer's."""
+    exchange_fee: Fraction = Fraction(0)
+    """What a card takes on top for another currency, as a share."""
+
+    def tax_factor(self, *, included: bool) -> Fraction:
+        """What an amount is multiplied by for what is asked at the till: tax is added where it comes on top."""
+        return ONE if included else 1 + self.tax_share
+
+    def factor_from(self, currency: str) -> Fraction:
+        """What an amount of `currency` is multiplied by. Raises `MissingRate`."""
+        if currency == self.currency:
+            return ONE
+        rate = dict(self.rates).get(currency)
+        if rate is None:
+            raise MissingRate(currency, self.currency)
+        return rate * (1 + self.exchange_fee)
+
+    def at_till(self, minor: Fraction, currency: str, *, tax_included: bool) -> Money:
+        """What is asked for so many minor units of `currency`, rounded once. Raises `MissingRate`."""
+        factor = self.tax_factor(included=tax_included) * self.factor_from(currency)
+        return Money.rounded(minor * factor, self.currency, currency)
+
+    def counts(self, paid: Money) -> Money:
+        """What of an amount that was paid counts: tax that is reclaimed comes off it."""
+        return paid.scaled(1 / (1 + self.tax_share)) if self.reclaims_tax else paid
+
+
+def buyer_of(brief: Brief, day: date | None = None) -> Buyer:
+    """The household of `brief` as it buys on `day`."""
+    return Buyer(
+        currency=brief.currency,
+        day=day,
+        tax_share=Fraction(str(brief.tax_share)),
+        reclaims_tax=brief.tax_treatment is TaxTreatment.RECLAIMED,
+        rates=tuple((known.currency, Fraction(known.rate)) for known in brief.exchange_rates),
+        exchange_fee=Fraction(str(brief.exchange_fee_share)),
+    )
+
+
 def in_currency(price: Price, brief: Brief) -> Money:
     """`price` in the brief's currency, tax added, or taken off where it is reclaimed.
 
     Raises `MissingFact` where the brief has no rate for it.
     """
-    amount = price.money
-    if price.tax_included is (brief.tax_treatment is TaxTreatment.RECLAIMED):
-        with_tax = 1 + Fraction(str(brief.tax_share))
-        amount = amount.scaled(Fraction(1) / with_tax if price.tax_included else with_tax)
-    if price.currency == brief.currency:
-        return amount
-    rate = next((rate.rate for rate in brief.exchange_rates if rate.currency == price.currency), None)
-    if rate is None:
-        raise MissingRate(price.currency, brief.currency)
-    return amount.converted(rate, brief.currency)
+    buyer = buyer_of(brief)
+    return buyer.counts(buyer.at_till(Fraction(price.minor), price.currency, tax_included=price.tax_included))
 
 
 def untaxed(quote: Money | None, brief: Brief) -> Money | None:
     """A quote is what is paid at the till: where tax is reclaimed, that much comes off it."""
-    if quote is None or brief.tax_treatment is not TaxTreatment.RECLAIMED:
-        return quote
-    return quote.scaled(1 / (1 + Fraction(str(brief.tax_share))))
+    return None if quote is None else buyer_of(brief).counts(quote)
 
 
 def cost_of(part: Part, quantity: int, brief: Brief, book: PriceBook) -> Money:

@@ -4,28 +4,18 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from fractions import Fraction
-from itertools import chain, combinations, product
+from itertools import product
 from typing import Any, NamedTuple
 
 import highspy
 
-from core.model.shops import Bundle, Code, Offer, Shop, SoldAs
-from core.money.order import Buyer, Item, Order, is_good_for, is_over, order_of, share_kept, shared_out
+from core.model.shops import Bundle, Code, DeliveryFee, Offer, Shop, SoldAs
+from core.money.amounts import Buyer
+from core.money.order import Item, Need, Order, is_good_for, is_over, order_of, sets_of_codes, share_kept, shared_out
 from core.quantities import Money
 
 Watch = Callable[[float], bool]
 """Told now and then how much the best basket found may still be too dear, as a share; answers whether to go on."""
-
-
-class Need(NamedTuple):
-    """A part that a build needs, and how many."""
-
-    line: str
-    part: str
-    quantity: int = 1
-    weight_kg: float | None = None
-    """Of all of them; `None` where nobody says."""
-    bulky: bool = False
 
 
 @dataclass(frozen=True)
@@ -44,8 +34,6 @@ class Basket:
     """An order for each shop that something is bought in."""
 
     orders: tuple[Order, ...]
-    codes: tuple[tuple[str, tuple[str, ...]], ...]
-    """Codes that are used, by shop."""
     currency: str
 
     @property
@@ -81,7 +69,7 @@ def best_basket(
     `Cancelled`, `MissingFact` for a rate.
     """
     usable = [offer for offer in offers if _keeps_to(offer, limits, buyer.day)]
-    items = {need.line: [_item(need, offer) for offer in usable if offer.part == need.part] for need in needs}
+    items = {need.line: [need.met_by(offer) for offer in usable if offer.part == need.part] for need in needs}
     programme = _Programme(buyer, limits)
     for shop in shops:
         at_shop = [item for found in items.values() for item in found if item.offer.shop == shop.id]
@@ -94,21 +82,17 @@ def best_basket(
     return programme.solved(watch)
 
 
-def _keeps_to(offer: Offer, limits: Limits, day: date) -> bool:
+def _keeps_to(offer: Offer, limits: Limits, day: date | None) -> bool:
     if is_over(offer.good_until, day) or (limits.new_only and offer.sold_as is not SoldAs.NEW):
         return False
     if limits.here_by is None:
         return True
-    return offer.lead_days is not None and day + timedelta(days=offer.lead_days) <= limits.here_by
-
-
-def _item(need: Need, offer: Offer) -> Item:
-    return Item(need.line, offer, need.quantity, need.weight_kg, need.bulky)
+    return offer.lead_days is not None and day is not None and day + timedelta(days=offer.lead_days) <= limits.here_by
 
 
 def _weight_is_known(shop: Shop, item: Item) -> bool:
-    weightless = all(band.most_kg is None for band in shop.delivery.bands)
-    return weightless or shop.delivery.collection or item.weight_kg is not None
+    weightless = all(fee.most_kg is None for fee in shop.delivery)
+    return weightless or shop.may_collect or item.weight_kg is not None
 
 
 class _Pick(NamedTuple):
@@ -162,25 +146,23 @@ class _Programme:
 
     def add_shop(self, shop: Shop, items: Sequence[Item]) -> None:
         """What may be bought of `items` at `shop`, under each set of its codes."""
-        currency = self.buyer.factor_from(shop.currency)
-        ways = [self._way(shop, codes, items, currency) for codes in _sets_of_codes(shop, self.buyer.day)]
+        ways = [self._way(shop, codes, items) for codes in sets_of_codes(shop, self.buyer.day)]
         opened = sum(way.variable for way in ways)
         self.solver.addConstr(opened <= 1)
         self.opened.append(opened)
         self.ways += [(shop, way) for way in ways]
-        self._deliver(shop, ways, opened, currency)
+        self._deliver(shop, ways, opened)
 
     def _binary(self, cost_minor: int = 0) -> Any:
         return self.solver.addBinary(obj=float(cost_minor))
 
-    def _way(self, shop: Shop, codes: tuple[Code, ...], items: Sequence[Item], currency: Fraction) -> _Way:
-        fees = self.buyer.tax_factor(included=shop.tax_included) * currency
-        off = sum(self._told(-Fraction(code.off_minor or 0), fees, shop) for code in codes)
+    def _way(self, shop: Shop, codes: tuple[Code, ...], items: Sequence[Item]) -> _Way:
+        off = sum(self._told(-Fraction(code.off_minor or 0), shop, shop.tax_included) for code in codes)
         variable = self._binary(off)
         picks = []
         for item in items:
             kept = share_kept(shop, item, codes)
-            pick = _Pick(item, self._binary(self._cost(shop, item, kept, 0, currency)), kept)
+            pick = _Pick(item, self._binary(self._cost(shop, item, kept, 0)), kept)
             picks.append(pick)
             self.by_line.setdefault(item.line, []).append(pick.variable)
             self.solver.addConstr(pick.variable <= variable)
@@ -189,19 +171,18 @@ class _Programme:
             good = [pick for pick in picks if is_good_for(code, pick.item)]
             spent = sum((float(pick.item.goods_minor) * pick.variable for pick in good), start=0.0 * variable)
             self.solver.addConstr(spent >= max(code.least_spend_minor, 1) * variable)
-        way = _Way(codes, variable, tuple(picks), tuple(self._bundles(shop, picks, currency)))
+        way = _Way(codes, variable, tuple(picks), tuple(self._bundles(shop, picks)))
         if way.off_minor:
             self.solver.addConstr(way.goods >= 0)
         return way
 
-    def _cost(self, shop: Shop, item: Item, kept: Fraction, saved: int, currency: Fraction) -> int:
-        factor = self.buyer.tax_factor(included=item.offer.price.tax_included) * currency
-        return self._told(item.goods_minor * kept - saved, factor, shop)
+    def _cost(self, shop: Shop, item: Item, kept: Fraction, saved: int) -> int:
+        return self._told(item.goods_minor * kept - saved, shop, item.offer.price.tax_included)
 
-    def _told(self, minor: Fraction, factor: Fraction, shop: Shop) -> int:
-        return Money.rounded(minor * factor, self.buyer.currency, shop.currency).minor
+    def _told(self, minor: Fraction, shop: Shop, tax_included: bool) -> int:
+        return self.buyer.counts(self.buyer.at_till(minor, shop.currency, tax_included=tax_included)).minor
 
-    def _bundles(self, shop: Shop, picks: Sequence[_Pick], currency: Fraction) -> Iterator[tuple[Any, int]]:
+    def _bundles(self, shop: Shop, picks: Sequence[_Pick]) -> Iterator[tuple[Any, int]]:
         """A variable for each way in which a bundle can be whole, worth what its lines then come to less."""
         for bundle in shop.bundles:
             if is_over(bundle.until, self.buyer.day):
@@ -210,8 +191,8 @@ class _Programme:
                 prices = {pick.item.line: pick.item.offer.price.minor * pick.kept for pick in members}
                 shares = shared_out(bundle.saving_minor, prices)
                 less = sum(
-                    self._cost(shop, pick.item, pick.kept, shares[pick.item.line], currency)
-                    - self._cost(shop, pick.item, pick.kept, 0, currency)
+                    self._cost(shop, pick.item, pick.kept, shares[pick.item.line])
+                    - self._cost(shop, pick.item, pick.kept, 0)
                     for pick in members
                 )
                 whole = self._binary(less)
@@ -221,26 +202,21 @@ class _Programme:
                 self.solver.addConstr(whole >= sum(pick.variable for pick in members) - (len(members) - 1))
                 yield whole, sum(shares.values())
 
-    def _deliver(self, shop: Shop, ways: Sequence[_Way], opened: Any, currency: Fraction) -> None:
+    def _deliver(self, shop: Shop, ways: Sequence[_Way], opened: Any) -> None:
         """One of the ways of delivery is taken where something is bought; each is open to what its terms allow."""
-        terms = shop.delivery
-        if terms.collection:
+        if shop.may_collect:
             return
-        fees = self.buyer.tax_factor(included=shop.tax_included) * currency
-        bands = [(band.most_kg, band.fee_minor) for band in terms.bands] or [(None, 0)]
         heaviest = sum(pick.item.weight_kg or 0.0 for way in ways[:1] for pick in way.picks)
         taken = []
-        for bulky, (most_kg, fee) in product((False, True), [*bands, (None, None)]):
-            if fee is None and terms.free_from_minor is None:
-                continue
-            minor = (fee or 0) + (terms.bulky_minor if bulky else 0)
-            option = self._binary(self._told(Fraction(minor), fees, shop))
+        for bulky, fee in product((False, True), shop.delivery or (DeliveryFee(fee_minor=0),)):
+            minor = fee.fee_minor + (shop.bulky_minor if bulky else 0)
+            option = self._binary(self._told(Fraction(minor), shop, shop.tax_included))
             taken.append(option)
-            if fee is None:
-                self.solver.addConstr(sum(way.goods for way in ways) >= (terms.free_from_minor or 0) * option)
-            elif most_kg is not None:
+            if fee.from_minor:
+                self.solver.addConstr(sum(way.goods for way in ways) >= fee.from_minor * option)
+            if fee.most_kg is not None:
                 weight = sum((p.item.weight_kg or 0.0) * p.variable for way in ways for p in way.picks)
-                self.solver.addConstr(weight <= most_kg + heaviest * (1 - option))
+                self.solver.addConstr(weight <= fee.most_kg + heaviest * (1 - option))
             if not bulky:
                 for pick in (pick for way in ways for pick in way.picks if pick.item.bulky):
                     self.solver.addConstr(pick.variable <= 1 - option)
@@ -259,12 +235,11 @@ class _Programme:
         if self.solver.getModelStatus() != highspy.HighsModelStatus.kOptimal:
             raise NoBasket(())
         taken = [(shop, way) for shop, way in self.ways if self.solver.val(way.variable) > 0.5]
-        orders, codes = [], []
+        orders = []
         for shop, way in taken:
             items = [pick.item for pick in way.picks if self.solver.val(pick.variable) > 0.5]
             orders.append(order_of(shop, items, self.buyer, way.codes))
-            codes.append((shop.id, tuple(code.id for code in way.codes)))
-        return Basket(tuple(orders), tuple(codes), self.buyer.currency)
+        return Basket(tuple(orders), self.buyer.currency)
 
     def _watched_by(self, watch: Watch | None) -> list[bool]:
         """Fills when `watch` wants no more."""
@@ -279,13 +254,6 @@ class _Programme:
             self.solver.HandleUserInterrupt = True
             self.solver.cbMipInterrupt.subscribe(asked)
         return cancelled
-
-
-def _sets_of_codes(shop: Shop, day: date) -> Iterator[tuple[Code, ...]]:
-    """Every set of codes that one order may use, in the shop's order; none of them first."""
-    codes = [code for code in shop.codes if not is_over(code.until, day)]
-    most = len(codes) if shop.codes_at_once is None else min(shop.codes_at_once, len(codes))
-    return chain.from_iterable(combinations(codes, count) for count in range(most + 1))
 
 
 def _whole(bundle: Bundle, picks: Sequence[_Pick]) -> Iterator[tuple[_Pick, ...]]:

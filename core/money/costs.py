@@ -25,7 +25,7 @@ from core.quantities import Money, Quantity, Sentence, Unit, say
 
 COSTS_SCOPE = (
     "Parts on the chain and their plans, extras, and the small items that are chosen, tax included. "
-    "Left out: small items still open, delivery, electricity, building works, resale."
+    "Left out: small items still open, delivery but of offers that were taken, electricity, building works, resale."
 )
 
 

@@ -5,45 +5,16 @@ from dataclasses import dataclass
 from datetime import date
 from fractions import Fraction
 from functools import cached_property
+from itertools import chain, combinations
 from typing import NamedTuple
 
 from core.model.facts import FactAt, MissingFact
-from core.model.shops import Bundle, Code, Offer, Rebate, Shop, SoldAs
-from core.money.amounts import MissingRate
-from core.quantities import Money, Sentence, say
+from core.model.shops import Bundle, Code, DeliveryFee, Offer, Rebate, Shop, SoldAs
+from core.money.amounts import ONE, Buyer
+from core.quantities import Money, Quantity, Sentence, Unit, say
 
-ONE = Fraction(1)
-
-
-@dataclass(frozen=True)
-class Buyer:
-    """What of a household an order depends on."""
-
-    currency: str
-    day: date
-    tax_share: Fraction = Fraction(0)
-    """What is added to a price without tax."""
-    reclaims_tax: bool = False
-    rates: tuple[tuple[str, Fraction], ...] = ()
-    """What one unit of another currency costs in the buyer's."""
-    exchange_fee: Fraction = Fraction(0)
-    """What a card takes on top for another currency, as a share."""
-
-    def tax_factor(self, *, included: bool) -> Fraction:
-        """What an amount is multiplied by: tax is added where it is paid, and taken off where it is reclaimed."""
-        if included is not self.reclaims_tax:
-            return ONE
-        with_tax = 1 + self.tax_share
-        return ONE / with_tax if included else with_tax
-
-    def factor_from(self, currency: str) -> Fraction:
-        """What an amount of `currency` is multiplied by. Raises `MissingRate`."""
-        if currency == self.currency:
-            return ONE
-        rate = dict(self.rates).get(currency)
-        if rate is None:
-            raise MissingRate(currency, self.currency)
-        return rate * (1 + self.exchange_fee)
+DELIVERY = "delivery"
+OFF_THE_ORDER = "code:"
 
 
 class Item(NamedTuple):
@@ -63,6 +34,21 @@ class Item(NamedTuple):
         return self.offer.price.minor * self.quantity
 
 
+class Need(NamedTuple):
+    """A part that a build needs, and how many."""
+
+    line: str
+    part: str
+    quantity: int = 1
+    weight_kg: float | None = None
+    """Of all of them; `None` where nobody says."""
+    bulky: bool = False
+
+    def met_by(self, offer: Offer) -> Item:
+        """So many of what `offer` offers."""
+        return Item(self.line, offer, self.quantity, self.weight_kg, self.bulky)
+
+
 class Step(NamedTuple):
     """One step on the way from list to delivered: what it adds, or takes off, in whole minor units."""
 
@@ -74,9 +60,12 @@ class OrderLine(NamedTuple):
     """A line of an order: its steps in the shop's currency, and what it comes to in the buyer's."""
 
     key: str
-    """The line of a build, else 'delivery', or 'code/' with its id."""
+    """The line of a build, else `DELIVERY`, or `OFF_THE_ORDER` with a code."""
     steps: tuple[Step, ...]
+    at_till: Money
+    """What is paid, with tax, in the buyer's currency: what a quote says."""
     total: Money
+    """What of it counts: without the tax that is reclaimed."""
 
 
 class Pending(NamedTuple):
@@ -92,12 +81,49 @@ class Order:
 
     shop: Shop
     lines: tuple[OrderLine, ...]
+    codes: tuple[Code, ...]
+    """Those that are used, in the shop's order."""
     refused: tuple[tuple[Code, Sentence], ...]
     """Codes that were tried and are not good for it, and why."""
     pending: tuple[Pending, ...]
     goods_minor: Fraction
-    """What counts toward free delivery: goods after codes and bundles, in the shop's currency."""
-    currency: str
+    """What counts toward cheaper delivery: goods after codes and bundles, in the shop's currency."""
+    weight_kg: float | None
+    """Of all of it; `None` where nobody says."""
+    buyer: Buyer
+
+    @property
+    def currency(self) -> str:
+        """The buyer's."""
+        return self.buyer.currency
+
+    @property
+    def reclaims_tax(self) -> bool:
+        """The total leaves out tax that is reclaimed."""
+        return self.buyer.reclaims_tax
+
+    @property
+    def exchanged(self) -> Sentence | None:
+        """At which rate it comes from the shop's currency; `None` where it is the buyer's."""
+        if self.shop.currency == self.currency:
+            return None
+        rate = float(dict(self.buyer.rates)[self.shop.currency])
+        words = "1 {theirs} at {rate} {ours}" + (" and {fee} for the exchange" if self.buyer.exchange_fee else "")
+        fee = Quantity(float(self.buyer.exchange_fee), Unit.SHARE)
+        return say(words, theirs=self.shop.currency, rate=f"{rate:g}", ours=self.currency, fee=fee)
+
+    @property
+    def quotes(self) -> Mapping[str, Money]:
+        """What is paid for each line of the build: amounts off the order are shared out over them by what they cost."""
+        paid = {line.key: line.at_till.minor for line in self.lines if not _is_fee(line)}
+        off = -sum(line.at_till.minor for line in self.lines if line.key.startswith(OFF_THE_ORDER))
+        less = shared_out(off, {key: Fraction(minor) for key, minor in paid.items()}) if off else {}
+        return {key: Money(minor - less.get(key, 0), self.currency) for key, minor in paid.items()}
+
+    @property
+    def delivery(self) -> Money:
+        """What is paid for bringing it."""
+        return Money.total([line.at_till for line in self.lines if line.key == DELIVERY], self.currency)
 
     @cached_property
     def total(self) -> Money:
@@ -106,11 +132,13 @@ class Order:
 
     @property
     def short_of_free(self) -> Money | None:
-        """How much more would be brought for nothing; `None` where it is already, or never is."""
-        free_from = self.shop.delivery.free_from_minor
-        if free_from is None or self.goods_minor >= free_from or not self.lines:
+        """How much more would make delivery cheaper; `None` where nothing would."""
+        fees = _fees_for(self.shop, self.weight_kg)
+        now = min((fee.fee_minor for fee in fees if fee.from_minor <= self.goods_minor), default=None)
+        if now is None or not self.lines or self.shop.may_collect:
             return None
-        return Money.rounded(free_from - self.goods_minor, self.shop.currency)
+        cheaper = [fee.from_minor for fee in fees if fee.fee_minor < now]
+        return Money.rounded(min(cheaper) - self.goods_minor, self.shop.currency) if cheaper else None
 
 
 def order_of(shop: Shop, items: Sequence[Item], buyer: Buyer, codes: Iterable[Code] = ()) -> Order:
@@ -121,23 +149,35 @@ def order_of(shop: Shop, items: Sequence[Item], buyer: Buyer, codes: Iterable[Co
     """
     used, refused = _sorted_out(shop, items, tuple(codes), buyer.day)
     saved = _saved_in_bundles(shop, items, used, buyer.day)
-    currency = buyer.factor_from(shop.currency)
-    lines = [_line(shop, item, used, saved[item.line], buyer, currency) for item in items]
+    lines = [_line(shop, item, used, saved[item.line], buyer) for item in items]
     goods = sum((_after_codes(shop, item, used) - saved[item.line] for item in items), Fraction(0))
-    fees = buyer.tax_factor(included=shop.tax_included) * currency
     for code in (code for code in used if code.off_minor is not None):
         off = Fraction(code.off_minor or 0)
         if off > goods:
             refused.append((code, say("is more than the order comes to")))
             continue
         goods -= off
-        words = say("code {code} off the order", code=code.id)
-        lines.append(_fee_line(f"code/{code.id}", words, -off, shop, fees, buyer))
+        words = say("code {code} off the order", code=code.code)
+        lines.append(_fee_line(f"{OFF_THE_ORDER}{code.code}", words, -off, shop, buyer))
+    used = tuple(code for code in used if code not in [refusal for refusal, _ in refused])
     fee = _delivery_minor(shop, items, goods)
     if fee:
-        lines.append(_fee_line("delivery", say("delivery"), Fraction(fee), shop, fees, buyer))
-    pending = tuple(_pending(shop, items, used, saved, fees, buyer))
-    return Order(shop, tuple(lines), tuple(refused), pending, goods, buyer.currency)
+        lines.append(_fee_line(DELIVERY, say("delivery"), Fraction(fee), shop, buyer))
+    pending = tuple(_pending(shop, items, used, saved, buyer))
+    return Order(shop, tuple(lines), used, tuple(refused), pending, goods, _weight_kg(items), buyer)
+
+
+def cheapest_order(shop: Shop, items: Sequence[Item], buyer: Buyer) -> Order:
+    """The order with those of the shop's codes that make it cheapest. Raises `MissingFact`."""
+    orders = (order_of(shop, items, buyer, codes) for codes in sets_of_codes(shop, buyer.day))
+    return min(orders, key=lambda order: order.total.minor)
+
+
+def sets_of_codes(shop: Shop, day: date | None) -> Iterator[tuple[Code, ...]]:
+    """Every set of codes that one order may use, in the shop's order; none of them first."""
+    codes = [code for code in shop.codes if not is_over(code.until, day)]
+    most = len(codes) if shop.codes_at_once is None else min(shop.codes_at_once, len(codes))
+    return chain.from_iterable(combinations(codes, count) for count in range(most + 1))
 
 
 def is_good_for(code: Code, item: Item) -> bool:
@@ -148,7 +188,7 @@ def is_good_for(code: Code, item: Item) -> bool:
 
 def share_kept(shop: Shop, item: Item, used: Iterable[Code]) -> Fraction:
     """The share of its price that is left by `used` codes: 20 % and 10 % leave 72 %, or 70 % where they add up."""
-    shares = [Fraction(code.share) for code in used if code.share is not None and is_good_for(code, item)]
+    shares = [Fraction(str(code.share)) for code in used if code.share is not None and is_good_for(code, item)]
     if shop.codes_add_up:
         return 1 - sum(shares, Fraction(0))
     kept = ONE
@@ -157,7 +197,7 @@ def share_kept(shop: Shop, item: Item, used: Iterable[Code]) -> Fraction:
     return kept
 
 
-def bundled(shop: Shop, items: Sequence[Item], day: date) -> Iterator[tuple[Bundle, list[Item]]]:
+def bundled(shop: Shop, items: Sequence[Item], day: date | None) -> Iterator[tuple[Bundle, list[Item]]]:
     """The bundles that are whole among `items`, with the items they are made of. Each saves once."""
     by_part = {item.offer.part: item for item in items if item.offer.sold_as is SoldAs.NEW}
     for bundle in shop.bundles:
@@ -184,13 +224,13 @@ def shared_out(saving_minor: int, prices: Mapping[str, Fraction]) -> dict[str, i
     return shares
 
 
-def is_over(until: date | None, day: date) -> bool:
+def is_over(until: date | None, day: date | None) -> bool:
     """What was good until then is good no more."""
-    return until is not None and until < day
+    return until is not None and day is not None and until < day
 
 
 def _sorted_out(
-    shop: Shop, items: Sequence[Item], tried: tuple[Code, ...], day: date
+    shop: Shop, items: Sequence[Item], tried: tuple[Code, ...], day: date | None
 ) -> tuple[tuple[Code, ...], list[tuple[Code, Sentence]]]:
     """Which of the codes count, in the shop's order, and why the others do not."""
     used: list[Code] = []
@@ -215,7 +255,7 @@ def _after_codes(shop: Shop, item: Item, used: Iterable[Code]) -> Fraction:
     return item.goods_minor * share_kept(shop, item, used)
 
 
-def _saved_in_bundles(shop: Shop, items: Sequence[Item], used: Iterable[Code], day: date) -> dict[str, int]:
+def _saved_in_bundles(shop: Shop, items: Sequence[Item], used: Iterable[Code], day: date | None) -> dict[str, int]:
     """What each line saves in bundles, by its id, in whole minor units: one of each member counts."""
     saved = dict.fromkeys((item.line for item in items), 0)
     for bundle, members in bundled(shop, items, day):
@@ -225,25 +265,30 @@ def _saved_in_bundles(shop: Shop, items: Sequence[Item], used: Iterable[Code], d
     return saved
 
 
-def _line(shop: Shop, item: Item, used: Sequence[Code], saved: int, buyer: Buyer, currency: Fraction) -> OrderLine:
+def _line(shop: Shop, item: Item, used: Sequence[Code], saved: int, buyer: Buyer) -> OrderLine:
     offer = item.offer
     listed = (offer.price.minor if offer.regular_minor is None else offer.regular_minor) * item.quantity
     running = [(say("list price"), Fraction(listed)), (say("sale"), Fraction(item.goods_minor))]
     for count, code in enumerate(used, start=1):
         if code.share is not None and is_good_for(code, item):
             kept = item.goods_minor * share_kept(shop, item, used[:count])
-            running.append((say("code {code}", code=code.id), kept))
+            running.append((say("code {code}", code=code.code), kept))
     after = running[-1][1] - saved
     running.append((say("bundle"), after))
-    taxed = after * buyer.tax_factor(included=offer.price.tax_included)
-    running.append((say("tax"), taxed))
+    running.append((say("tax"), after * buyer.tax_factor(included=offer.price.tax_included)))
     steps = tuple(_steps(running, shop.currency))
-    return OrderLine(item.line, steps, Money.rounded(taxed * currency, buyer.currency, shop.currency))
+    at_till = buyer.at_till(after, shop.currency, tax_included=offer.price.tax_included)
+    return OrderLine(item.line, steps, at_till, buyer.counts(at_till))
 
 
-def _fee_line(key: str, words: Sentence, minor: Fraction, shop: Shop, factor: Fraction, buyer: Buyer) -> OrderLine:
-    step = Step(words, Money.rounded(minor, shop.currency))
-    return OrderLine(key, (step,), Money.rounded(minor * factor, buyer.currency, shop.currency))
+def _fee_line(key: str, words: Sentence, minor: Fraction, shop: Shop, buyer: Buyer) -> OrderLine:
+    running = [(words, minor), (say("tax"), minor * buyer.tax_factor(included=shop.tax_included))]
+    at_till = buyer.at_till(minor, shop.currency, tax_included=shop.tax_included)
+    return OrderLine(key, tuple(_steps(running, shop.currency)), at_till, buyer.counts(at_till))
+
+
+def _is_fee(line: OrderLine) -> bool:
+    return line.key == DELIVERY or line.key.startswith(OFF_THE_ORDER)
 
 
 def _steps(running: Iterable[tuple[Sentence, Fraction]], currency: str) -> Iterator[Step]:
@@ -257,44 +302,49 @@ def _steps(running: Iterable[tuple[Sentence, Fraction]], currency: str) -> Itera
 
 
 def _delivery_minor(shop: Shop, items: Sequence[Item], goods: Fraction) -> int:
-    terms = shop.delivery
-    if not items or terms.collection:
+    if not items or shop.may_collect:
         return 0
-    bulky = terms.bulky_minor if any(item.bulky for item in items) else 0
-    if terms.free_from_minor is not None and goods >= terms.free_from_minor:
+    bulky = shop.bulky_minor if any(item.bulky for item in items) else 0
+    if not shop.delivery:
         return bulky
-    return bulky + _by_weight(shop, items)
-
-
-def _by_weight(shop: Shop, items: Sequence[Item]) -> int:
-    bands = shop.delivery.bands
-    if len(bands) == 1 and bands[0].most_kg is None:
-        return bands[0].fee_minor
-    if not bands:
-        return 0
-    unweighed = next((item for item in items if item.weight_kg is None), None)
-    if unweighed is not None:
+    weight_kg = _weight_kg(items)
+    fees = [fee.fee_minor for fee in _fees_for(shop, weight_kg) if fee.from_minor <= goods]
+    fee = min(fees, default=None)
+    if weight_kg is None and any(_is_less(other, fee) for other in shop.delivery if other.from_minor <= goods):
+        part = next(item.offer.part for item in items if item.weight_kg is None)
         raise MissingFact(
-            f"What {unweighed.offer.part} weighs",
+            f"What {part} weighs",
             f"{shop.name} brings by weight: look in its sheet.",
-            FactAt(f"parts/{unweighed.offer.part}", "weight_kg"),
+            FactAt(f"parts/{part}", "weight_kg"),
         )
-    weight_kg = sum(item.weight_kg or 0.0 for item in items)
-    for band in bands:
-        if band.most_kg is None or weight_kg <= band.most_kg:
-            return band.fee_minor
-    raise MissingFact(f"What {shop.name} takes for {weight_kg:g} kg", "Ask it: its list ends before.")
+    if fee is None:
+        raise MissingFact(f"What {shop.name} takes for {weight_kg or 0:g} kg", "Ask it: its list says nothing of that.")
+    return bulky + fee
+
+
+def _is_less(other: DeliveryFee, fee_minor: int | None) -> bool:
+    return fee_minor is None or other.fee_minor < fee_minor
+
+
+def _fees_for(shop: Shop, weight_kg: float | None) -> list[DeliveryFee]:
+    """The fees for an order of that weight; those for every weight, where nobody says how heavy it is."""
+    return [fee for fee in shop.delivery if fee.most_kg is None or (weight_kg is not None and weight_kg <= fee.most_kg)]
+
+
+def _weight_kg(items: Sequence[Item]) -> float | None:
+    known = [item.weight_kg for item in items if item.weight_kg is not None]
+    return sum(known) if len(known) == len(items) else None
 
 
 def _pending(
-    shop: Shop, items: Sequence[Item], used: Sequence[Code], saved: Mapping[str, int], fees: Fraction, buyer: Buyer
+    shop: Shop, items: Sequence[Item], used: Sequence[Code], saved: Mapping[str, int], buyer: Buyer
 ) -> Iterator[Pending]:
     for rebate in shop.rebates:
         named = [item for item in items if not rebate.parts or item.offer.part in rebate.parts]
         basis = sum((_after_codes(shop, item, used) - saved[item.line] for item in named), Fraction(0))
         if not named or basis < rebate.least_spend_minor or is_over(rebate.until, buyer.day):
             continue
-        amount = (
-            Fraction(rebate.amount_minor) if rebate.amount_minor is not None else basis * Fraction(rebate.share or 0)
-        )
-        yield Pending(rebate, Money.rounded(min(amount, basis) * fees, buyer.currency, shop.currency))
+        share = basis * Fraction(str(rebate.share or 0))
+        amount = share if rebate.amount_minor is None else Fraction(rebate.amount_minor)
+        back = buyer.at_till(min(amount, basis), shop.currency, tax_included=shop.tax_included)
+        yield Pending(rebate, buyer.counts(back))

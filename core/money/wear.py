@@ -31,6 +31,7 @@ RESALE: dict[Category, tuple[Fraction, Fraction]] = {
     Category.COMFORT: (Fraction(40, 100), Fraction(80, 100)),
     Category.SMALL_ITEMS: (Fraction(20, 100), Fraction(70, 100)),
     Category.TOOLS: (Fraction(60, 100), Fraction(90, 100)),
+    Category.DELIVERY: (Fraction(0), Fraction(0)),
     Category.WORKS: (Fraction(0), Fraction(0)),
     Category.DECORATION: (Fraction(0), Fraction(0)),
 }

@@ -179,7 +179,7 @@ class MoneyInScope:
         """What the totals take in, and what they leave out."""
         inside = ", ".join(category.value for category in Category if category in self.scope)
         outside = [category.value for category in Category if category not in self.scope]
-        told = f"In it: {inside}; tax included where it is not reclaimed, licences paid once, no delivery."
+        told = f"In it: {inside}; tax included where it is not reclaimed, licences paid once."
         left = f" Left out: {', '.join(outside)}." if outside else ""
         return told + left + (f" For later: {len(self.later)}." if self.later else "")
 

@@ -4,7 +4,21 @@ from ninja.security import django_auth
 
 from jungle.api.errors import register_errors
 from jungle.api.parser import BoundedAPI, BoundedParser
-from jungle.api.routers import brief, builds, catalogue, contents, drawings, money, offers, parts, room, rooms, session
+from jungle.api.routers import (
+    brief,
+    builds,
+    catalogue,
+    contents,
+    drawings,
+    money,
+    offers,
+    parts,
+    room,
+    rooms,
+    session,
+    shopping,
+    shops,
+)
 
 api = BoundedAPI(parser=BoundedParser(), title="Jungle", version="1", auth=django_auth, docs_url=None, openapi_url=None)
 register_errors(api)
@@ -17,5 +31,7 @@ api.add_router("/builds", rooms.router)
 api.add_router("/builds", drawings.router)
 api.add_router("/builds", parts.router)
 api.add_router("/builds", money.router)
+api.add_router("/builds", shopping.router)
 api.add_router("/builds", offers.router)
 api.add_router("/catalogue", catalogue.router)
+api.add_router("/shops", shops.router)

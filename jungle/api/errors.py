@@ -26,6 +26,7 @@ from jungle.builds.services.parts import PartsInUse, StaleCatalogue
 from jungle.builds.services.people import units_of
 from jungle.catalogue.history import ChangedSince, NothingToUndo
 from jungle.catalogue.sheets import NoSuchPart, StaleEntry
+from jungle.market.services import NoSuchTerm, NothingToStep, StaleMarket
 from jungle.trouble import trouble_of
 from jungle.web.trace import request_id
 
@@ -80,7 +81,7 @@ def _in_use(request: HttpRequest, error: PartsInUse) -> HttpResponse:
     return send(InUse(message=str(error), builds=losses), 409)
 
 
-def _stale_catalogue(request: HttpRequest, error: StaleCatalogue) -> HttpResponse:
+def _stale_whole(request: HttpRequest, error: StaleCatalogue | StaleMarket) -> HttpResponse:
     return send(Problems(message=str(error), errors=[]), 409)
 
 
@@ -163,11 +164,14 @@ HANDLERS: dict[type[Exception], Callable[..., HttpResponse]] = {
     NoSuchPart: _nothing_there,
     NothingToUndo: _nothing_there,
     NothingThere: _nothing_there,
+    NoSuchTerm: _nothing_there,
+    NothingToStep: _nothing_there,
     ChangedSince: _not_now,
     CannotBeShown: _not_now,
     Locked: _not_now,
     PartsInUse: _in_use,
-    StaleCatalogue: _stale_catalogue,
+    StaleCatalogue: _stale_whole,
+    StaleMarket: _stale_whole,
     StaleEntry: _stale_part,
     StaleRevision: _stale,
     UnreadableBuild: _unreadable,

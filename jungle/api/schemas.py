@@ -131,7 +131,7 @@ class ExtraChange(Change):
     """What was decided about an extra."""
 
 
-@fields_of(Entry)
+@fields_of(Entry, leave_out=("offer",))
 class EntryChange(Change):
     """What is known of the money of a line; an amount that is given empty is not known any more."""
 
@@ -149,7 +149,7 @@ class NewOwnLine(Change):
     category: Category
 
 
-@fields_of(OwnLine, leave_out=("id",))
+@fields_of(OwnLine, leave_out=("id", "offer"))
 class OwnLineChange(Change):
     """What is known of a line of one's own."""
 
@@ -394,14 +394,19 @@ class NamedParts(Schema):
     title: list[tuple[str, str]]
 
 
-class PartFacts(Schema):
-    """Facts as a person types them, by field; an empty text clears one."""
+class TypedForm(Schema):
+    """A form as a person types it, by field; an empty text clears one."""
 
     model_config = ConfigDict(extra="forbid")
 
     facts: dict[FactName, Annotated[str, Field(max_length=500)]]
     rows: dict[FactName, Annotated[list[dict[FactName, FactText]], Field(max_length=60)]] = {}
     """Lists of records, whole, each row by field: plans, links, needs."""
+
+
+class PartFacts(TypedForm):
+    """Facts of a part."""
+
     build: Annotated[int, Field(ge=0)] = 0
     """The build that is open: bare amounts are in its currency."""
 

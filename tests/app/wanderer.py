@@ -16,8 +16,9 @@ from core.contents.changes import KINDS_BY_GROUP
 from core.formats.build_file import read_build_file
 from core.model.brief import SpeedBand, Stage
 from core.model.build import Slot
+from core.model.forms import FieldKind
 from core.model.parts import KINDS
-from core.model.parts.sheets import FieldKind, sheet_fields
+from core.model.parts.sheets import sheet_fields
 from core.model.room import CeilingShape
 from core.quantities import Unit
 from jungle.builds.models import StoredBuild

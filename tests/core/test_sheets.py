@@ -8,9 +8,10 @@ from hypothesis import strategies as st
 
 from core.formats.parts_pack import read_parts_pack
 from core.formats.spec_sheet import read_by, spec_rows
+from core.model.forms import FieldKind, FormField, typed_rows, typed_text
 from core.model.parts import KINDS, SHEET, Price, TitlePlan
 from core.model.parts.price import price_text, read_price
-from core.model.parts.sheets import FieldKind, SheetField, sheet_fields, sheet_from, typed_rows, typed_text
+from core.model.parts.sheets import sheet_fields, sheet_from
 from core.model.typed import FieldErrors, field_texts
 from core.quantities import Quantity, UnitSystem
 from core.quantities.money import DECIMALS_BY_CURRENCY, MoneyError
@@ -24,7 +25,7 @@ SAMPLES = [part for pack in PACKS for part in read_parts_pack(pack.read_text()).
 NAMES = {"maker": "Maker", "name": "Thing"}
 
 
-def typed(field: SheetField) -> str:
+def typed(field: FormField) -> str:
     """Something that a person might type into it."""
     if field.refers_to:
         return "another-part"

@@ -1,13 +1,15 @@
 """Spec sheets, packs and price lists as JSON."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date
 
 from core.formats.pack_preview import PackRow, Standing, usual_choice
 from core.formats.price_list import ListRow
 from core.formats.spec_sheet import read_by, spec_rows
+from core.model.forms import FieldKind, FormField, typed_rows, typed_text
 from core.model.parts import KINDS, Part, kind_of
-from core.model.parts.sheets import FieldKind, SheetField, sheet_fields, typed_rows, typed_text
+from core.model.parts.sheets import sheet_fields
 from core.model.typed import field_texts, value_text
 from core.quantities import UnitSystem, figure_text
 
@@ -86,6 +88,11 @@ def kind_json(kind: str) -> SheetKindJson:
     return SheetKindJson(kind, meaning, [_field(part, field) for field in sheet_fields(kind)])
 
 
+def form_json(fields: Iterable[FormField]) -> list[SheetFieldJson]:
+    """The fields of a form that no check reads."""
+    return [_field(None, field) for field in fields]
+
+
 def facts_json(part: Part, system: UnitSystem, today: date) -> list[SheetFactJson]:
     """The facts of `part`, as they are read and as they are typed."""
     currency = part.price.currency if part.price else "EUR"
@@ -141,7 +148,7 @@ def list_row_json(row: ListRow) -> ListRowJson:
     )
 
 
-def _field(part: type[Part], field: SheetField, *, row: bool = False) -> SheetFieldJson:
+def _field(part: type[Part] | None, field: FormField) -> SheetFieldJson:
     return SheetFieldJson(
         name=field.name,
         label=field.label,
@@ -150,6 +157,6 @@ def _field(part: type[Part], field: SheetField, *, row: bool = False) -> SheetFi
         unit=field.unit.value if field.unit else "",
         options=[[value, words] for value, words in field.options],
         refers_to=field.refers_to,
-        read_by=[] if row else read_by(part, field.name),
-        fields=[_field(part, inner, row=True) for inner in field.fields],
+        read_by=[] if part is None else read_by(part, field.name),
+        fields=[_field(None, inner) for inner in field.fields],
     )

@@ -1136,6 +1136,66 @@ export interface paths {
         patch: operations["jungle_api_routers_money_say_running"];
         trace?: never;
     };
+    "/api/builds/{build_id}/money/lines/{place}/{of}/offers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Offers
+         * @description What every shop asks for a line, delivered by itself, the cheapest first.
+         */
+        get: operations["jungle_api_routers_shopping_list_offers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/money/taken": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Taken
+         * @description The orders that the offers taken make now, and which quotes do not hold any more.
+         */
+        get: operations["jungle_api_routers_shopping_list_taken"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/money/offers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Offers
+         * @description Take offers onto lines as their quotes, or take them back.
+         */
+        post: operations["jungle_api_routers_shopping_take_offers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/verdicts/{check_id}/offers": {
         parameters: {
             query?: never;
@@ -1520,6 +1580,246 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shops": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Shops
+         * @description Every shop with its terms in words.
+         */
+        get: operations["jungle_api_routers_shops_list_shops"];
+        put?: never;
+        /**
+         * Add Shop
+         * @description A shop.
+         */
+        post: operations["jungle_api_routers_shops_add_shop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shops/forms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Forms
+         * @description What the forms of a shop and of an offer ask.
+         */
+        get: operations["jungle_api_routers_shops_list_forms"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shops/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Parts
+         * @description Every part of the catalogue by id and name: what an offer may be of.
+         */
+        get: operations["jungle_api_routers_shops_list_parts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shops/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo
+         * @description Take the newest edit of shops and offers back.
+         */
+        post: operations["jungle_api_routers_shops_undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shops/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Redo
+         * @description Make the edit again that was undone last.
+         */
+        post: operations["jungle_api_routers_shops_redo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shops/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Write File
+         * @description All shops and offers, as a shops file.
+         */
+        get: operations["jungle_api_routers_shops_write_file"];
+        put?: never;
+        /**
+         * Take File
+         * @description Take in what nothing is wrong with of a shops file, or a table of offers.
+         */
+        post: operations["jungle_api_routers_shops_take_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shops/offers.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Write Offers
+         * @description All offers, as a table.
+         */
+        get: operations["jungle_api_routers_shops_write_offers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shops/file/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview File
+         * @description What a shops file, or a table of offers, would do; nothing is stored.
+         */
+        post: operations["jungle_api_routers_shops_preview_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shops/{shop_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Shop
+         * @description A shop with its terms as they are typed, and all that it offers.
+         */
+        get: operations["jungle_api_routers_shops_read_shop"];
+        put?: never;
+        post?: never;
+        /**
+         * Drop Shop
+         * @description Take a shop out, with all that it offers.
+         */
+        delete: operations["jungle_api_routers_shops_drop_shop"];
+        options?: never;
+        head?: never;
+        /**
+         * Change Shop
+         * @description Other terms for a shop.
+         */
+        patch: operations["jungle_api_routers_shops_change_shop"];
+        trace?: never;
+    };
+    "/api/shops/{shop_id}/offers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Offer
+         * @description An offer of a shop.
+         */
+        post: operations["jungle_api_routers_shops_add_offer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shops/{shop_id}/offers/{offer_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Drop Offer
+         * @description Take an offer out.
+         */
+        delete: operations["jungle_api_routers_shops_drop_offer"];
+        options?: never;
+        head?: never;
+        /**
+         * Change Offer
+         * @description Other facts for an offer.
+         */
+        patch: operations["jungle_api_routers_shops_change_offer"];
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1706,6 +2006,12 @@ export interface components {
              */
             exchange_rates: components["schemas"]["ExchangeRate"][];
             /**
+             * Exchange Fee Share
+             * @description What the card or the bank takes on top of the rate for another currency.
+             * @default 0
+             */
+            exchange_fee_share: number;
+            /**
              * May Drill
              * @description Whether walls and ceiling may be drilled into; often not in a rented home. `None` until it has been asked.
              * @default true
@@ -1844,6 +2150,7 @@ export interface components {
              *       "tax_share": 0,
              *       "outlet_minor": null,
              *       "exchange_rates": [],
+             *       "exchange_fee_share": 0,
              *       "may_drill": true,
              *       "subscriptions": "fine",
              *       "visitors": false,
@@ -2029,7 +2336,7 @@ export interface components {
          * @description What kind of thing a line pays for.
          * @enum {string}
          */
-        Category: "monitor" | "software" | "computing" | "picture" | "enclosure" | "floor" | "comfort" | "small items" | "tools" | "building works" | "decoration";
+        Category: "monitor" | "software" | "computing" | "picture" | "enclosure" | "floor" | "comfort" | "small items" | "tools" | "delivery" | "building works" | "decoration";
         /**
          * CeilingShape
          * @description Flat; sloping, named by the wall it is high at; or ridged, named by how the ridge runs to the target line.
@@ -2218,6 +2525,11 @@ export interface components {
              * @description How long it stands.
              */
             quote_until?: string | null;
+            /**
+             * Offer
+             * @description The offer that the quote is of; empty for one that was typed.
+             */
+            offer?: string | null;
             /**
              * Paid Minor
              * @description What was paid for all of the line.
@@ -2993,6 +3305,11 @@ export interface components {
              * @description How long it stands.
              */
             quote_until?: string | null;
+            /**
+             * Offer
+             * @description The offer that the quote is of; empty for one that was typed.
+             */
+            offer?: string | null;
             /**
              * Paid Minor
              * @description What was paid for all of the line.
@@ -3896,6 +4213,8 @@ export interface components {
             outlet_minor?: string | number | null;
             /** Exchange Rates */
             exchange_rates?: components["schemas"]["ExchangeRate"][];
+            /** Exchange Fee Share */
+            exchange_fee_share?: string | number;
             /** May Drill */
             may_drill?: boolean | null;
             subscriptions?: components["schemas"]["Subscriptions"] | null;
@@ -4908,7 +5227,7 @@ export interface components {
              * Categories
              * @default []
              */
-            categories: ("monitor" | "software" | "computing" | "picture" | "enclosure" | "floor" | "comfort" | "small items" | "tools" | "building works" | "decoration")[];
+            categories: ("monitor" | "software" | "computing" | "picture" | "enclosure" | "floor" | "comfort" | "small items" | "tools" | "delivery" | "building works" | "decoration")[];
         };
         /**
          * HeadJson
@@ -5261,6 +5580,134 @@ export interface components {
             hire_hour_minor?: string | number | null;
             /** Shots An Hour */
             shots_an_hour?: string | number | null;
+        };
+        /**
+         * OfferedJson
+         * @description What a shop asks for a line, ordered by itself.
+         */
+        OfferedJson: {
+            offer: components["schemas"]["ShopOfferJson"];
+            /** Shop */
+            shop: string;
+            order: components["schemas"]["OrderJson"] | null;
+            /** Missing */
+            missing: string;
+            /** Taken */
+            taken: boolean;
+        };
+        /**
+         * OfferedLines
+         * @description What every shop asks for a line.
+         */
+        OfferedLines: {
+            /** Offers */
+            offers: components["schemas"]["OfferedJson"][];
+        };
+        /**
+         * OrderJson
+         * @description An order at one shop.
+         */
+        OrderJson: {
+            /** Shop */
+            shop: string;
+            /** Name */
+            name: string;
+            /** Lines */
+            lines: components["schemas"]["OrderLineJson"][];
+            /** Codes */
+            codes: string[];
+            /** Refused */
+            refused: string[];
+            total: components["schemas"]["FigureJson"];
+            /** Reclaimed */
+            reclaimed: boolean;
+            /** Exchanged */
+            exchanged: string;
+            /** Pending */
+            pending: string[];
+            short_of_free: components["schemas"]["FigureJson"] | null;
+        };
+        /**
+         * OrderLineJson
+         * @description A line of an order: its steps, and what it comes to.
+         */
+        OrderLineJson: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Steps */
+            steps: components["schemas"]["StepJson"][];
+            at_till: components["schemas"]["FigureJson"];
+            total: components["schemas"]["FigureJson"];
+        };
+        /**
+         * ShopOfferJson
+         * @description What a shop asks for a part: as it is read, and as it is typed.
+         */
+        ShopOfferJson: {
+            /** Id */
+            id: string;
+            /** Shop */
+            shop: string;
+            /** Part */
+            part: string;
+            /** Name */
+            name: string;
+            /** Known */
+            known: boolean;
+            /** Price */
+            price: string;
+            /** Regular */
+            regular: string;
+            /** Facts */
+            facts: string[];
+            /** Seen */
+            seen: string;
+            /** Is Over */
+            is_over: boolean;
+            /** Typed */
+            typed: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * TakenOffers
+         * @description The orders that the offers taken make now, and which quotes do not hold any more.
+         */
+        TakenOffers: {
+            /** Orders */
+            orders: components["schemas"]["OrderJson"][];
+            /** Changed */
+            changed: components["schemas"]["TakenPriceJson"][];
+            /** Missing */
+            missing: string;
+        };
+        /**
+         * TakenPriceJson
+         * @description A quote that was taken from an offer and does not hold any more.
+         */
+        TakenPriceJson: {
+            /** Line */
+            line: string;
+            /** Label */
+            label: string;
+            was: components["schemas"]["FigureJson"];
+            now: components["schemas"]["FigureJson"] | null;
+        };
+        /**
+         * OffersTaken
+         * @description Offers to take, by line; none to take one back. Those taken before are told as they are now.
+         */
+        OffersTaken: {
+            /** Revision */
+            revision: number;
+            /** Key */
+            key?: string;
+            /** Choices */
+            choices?: {
+                [key: string]: string | null;
+            };
         };
         /**
          * OfferJson
@@ -5736,6 +6183,149 @@ export interface components {
             };
             /** Asked */
             asked: components["schemas"]["AskedFact"][];
+        };
+        /**
+         * ShopJson
+         * @description A shop as a list tells of it.
+         */
+        ShopJson: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Country */
+            country: string;
+            /** Currency */
+            currency: string;
+            /** Terms */
+            terms: string[];
+            /** Offers */
+            offers: number;
+        };
+        /**
+         * ShopsList
+         * @description Every shop, and what undo would take back and redo make again.
+         */
+        ShopsList: {
+            /** Shops */
+            shops: components["schemas"]["ShopJson"][];
+            /** Offers */
+            offers: number;
+            /** Undo */
+            undo: string;
+            /** Redo */
+            redo: string;
+            /** Revision */
+            revision: number;
+        };
+        /**
+         * ShopDetail
+         * @description A shop, and the revision of all of them.
+         */
+        ShopDetail: {
+            detail: components["schemas"]["ShopDetailJson"];
+            /** Revision */
+            revision: number;
+        };
+        /**
+         * ShopDetailJson
+         * @description A shop with its terms as they are typed, and all that it offers.
+         */
+        ShopDetailJson: {
+            shop: components["schemas"]["ShopJson"];
+            /** Typed */
+            typed: {
+                [key: string]: string;
+            };
+            /** Rows */
+            rows: {
+                [key: string]: {
+                    [key: string]: string;
+                }[];
+            };
+            /** Offers */
+            offers: components["schemas"]["ShopOfferJson"][];
+        };
+        /**
+         * ShopChange
+         * @description What was typed into the form of a shop, or of an offer.
+         */
+        ShopChange: {
+            /** Revision */
+            revision: number;
+            /** Facts */
+            facts: {
+                [key: string]: string;
+            };
+            /**
+             * Rows
+             * @default {}
+             */
+            rows: {
+                [key: string]: {
+                    [key: string]: string;
+                }[];
+            };
+        };
+        /**
+         * ShopFormsJson
+         * @description What the forms of a shop and of an offer ask.
+         */
+        ShopFormsJson: {
+            /** Shop */
+            shop: components["schemas"]["SheetFieldJson"][];
+            /** Offer */
+            offer: components["schemas"]["SheetFieldJson"][];
+        };
+        /**
+         * ShopsStep
+         * @description A change of shops and offers.
+         */
+        ShopsStep: {
+            /** Revision */
+            revision: number;
+        };
+        /**
+         * ShopsTaken
+         * @description How many shops and offers were taken in.
+         */
+        ShopsTaken: {
+            /** Taken */
+            taken: number;
+        };
+        /**
+         * ShopRow
+         * @description What a shop or an offer of a file does, or what is wrong with it.
+         */
+        ShopRow: {
+            /** Line */
+            line: number;
+            /** Name */
+            name: string;
+            /** Price */
+            price: string;
+            /** Does */
+            does: string;
+            /** Problem */
+            problem: string;
+        };
+        /**
+         * ShopsPreview
+         * @description What a file would do.
+         */
+        ShopsPreview: {
+            /** Revision */
+            revision: number;
+            /** Rows */
+            rows: components["schemas"]["ShopRow"][];
+        };
+        /**
+         * AtRevision
+         * @description Shops and offers as they were at `revision`.
+         */
+        AtRevision: {
+            /** Revision */
+            revision: number;
         };
     };
     responses: never;
@@ -8136,7 +8726,7 @@ export interface operations {
     jungle_api_routers_money_read_money: {
         parameters: {
             query?: {
-                categories?: ("monitor" | "software" | "computing" | "picture" | "enclosure" | "floor" | "comfort" | "small items" | "tools" | "building works" | "decoration")[];
+                categories?: ("monitor" | "software" | "computing" | "picture" | "enclosure" | "floor" | "comfort" | "small items" | "tools" | "delivery" | "building works" | "decoration")[];
             };
             header?: never;
             path: {
@@ -8650,6 +9240,141 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["RunningChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shopping_list_offers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                place: string;
+                of: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OfferedLines"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shopping_list_taken: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenOffers"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shopping_take_offers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OffersTaken"];
             };
         };
         responses: {
@@ -9794,6 +10519,668 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MachineRead"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_list_shops: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopsList"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_add_shop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShopChange"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_list_forms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopFormsJson"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_list_parts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": [
+                        string,
+                        string
+                    ][];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShopsStep"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopsList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_redo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShopsStep"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopsList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_write_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_take_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /** Revision */
+                    revision?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopsTaken"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_write_offers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_preview_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopsPreview"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_read_shop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                shop_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_drop_shop: {
+        parameters: {
+            query: {
+                revision: number;
+            };
+            header?: never;
+            path: {
+                shop_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_change_shop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                shop_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShopChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_add_offer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                shop_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShopChange"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_drop_offer: {
+        parameters: {
+            query: {
+                revision: number;
+            };
+            header?: never;
+            path: {
+                shop_id: string;
+                offer_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_change_offer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                shop_id: string;
+                offer_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShopChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
                 };
             };
             /** @description Unprocessable Entity */

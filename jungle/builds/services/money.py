@@ -31,6 +31,9 @@ def enter_amounts(on: On, key: str, changes: Mapping[str, object]) -> StoredBuil
         if known is None and key not in build.line_keys:
             raise NothingThere(f"There is no line '{key}'.")
         entry = _changed(known or Entry(), changes, units, build.brief.currency)
+        if any(field.startswith("quote") for field in changes):
+            # A quote that was typed is of no offer any more.
+            entry = entry.model_copy(update={"offer": None})
         rest = {id: each for id, each in ledger.entries.items() if id != key}
         return ledger.model_copy(update={"entries": rest if entry.says_nothing else {**rest, key: entry}})
 

@@ -1,4 +1,4 @@
-"""Whoever comes for the first time finds preferences, and the sample parts in their catalogue."""
+"""Whoever comes for the first time finds preferences, and the sample parts and shops."""
 
 from django.contrib.auth.models import User
 from django.contrib.auth.signals import user_logged_in
@@ -7,6 +7,7 @@ from django.dispatch import receiver
 from jungle.builds.models import Profile
 from jungle.builds.services.parts import adopt_samples
 from jungle.catalogue.models import Entry
+from jungle.market.adoption import adopt_sample_shops
 
 OWNER_NAME = "owner"
 
@@ -21,10 +22,11 @@ def local_owner() -> User:
 
 
 def welcome(person: User) -> None:
-    """Preferences, and the sample parts where the catalogue is empty."""
+    """Preferences, the sample parts where the catalogue is empty, and the sample shops where none were ever known."""
     Profile.objects.get_or_create(user=person)
     if not Entry.objects.visible_to(person.pk).exists():
         adopt_samples(person)
+    adopt_sample_shops(person)
 
 
 @receiver(user_logged_in)

@@ -6,8 +6,8 @@ from random import Random
 from typing import Any
 
 from core.model.shops import Offer, Shop
-from core.money.basket import Need
-from core.money.order import Buyer, Item
+from core.money.amounts import Buyer
+from core.money.order import Item, Need
 
 DAY = date(2026, 3, 14)
 
@@ -41,20 +41,20 @@ def random_shop(id: str, dice: Random, parts: Sequence[str]) -> Shop:
     terms: dict[str, Any] = {"id": id, "name": id.title(), "country": "Home"}
     if dice.random() < 0.3:
         terms |= {"currency": "USD", "tax_included": False}
-    shares = [{"id": f"c{n}", "share": f"0.{dice.randint(5, 30):02}"} for n in range(dice.choice((0, 0, 1, 2)))]
+    shares = [{"code": f"c{n}", "share": dice.randint(5, 30) / 100} for n in range(dice.choice((0, 0, 1, 2)))]
     for code in shares:
-        code["least_spend_minor"] = dice.choice((0, 50_00, 100_00))  # type: ignore[assignment]
-    off = [{"id": "off", "off_minor": 700, "least_spend_minor": 60_00}] if dice.random() < 0.3 else []
+        code["least_spend_minor"] = dice.choice((0, 50_00, 100_00))
+    off = [{"code": "off", "off_minor": 700, "least_spend_minor": 60_00}] if dice.random() < 0.3 else []
     terms |= {"codes": [*shares, *off], "codes_at_once": dice.choice((None, 1)), "codes_add_up": dice.random() < 0.3}
     if dice.random() < 0.5:
         members = dice.sample(list(parts), 2)
-        terms["bundles"] = [{"id": "pair", "name": "Pair", "members": members, "saving_minor": dice.randint(1, 2000)}]
+        terms["bundles"] = [{"name": "Pair", "members": members, "saving_minor": dice.randint(1, 2000)}]
     weights = [{"most_kg": 6, "fee_minor": 390}, {"fee_minor": 990}]
-    terms["delivery"] = {
-        "bands": dice.choice(([], [{"fee_minor": 590}], weights)),
-        "bulky_minor": dice.choice((0, 1500)),
-        "free_from_minor": dice.choice((None, 80_00, 150_00)),
-    }
+    free = dice.choice(([], [{"from_minor": 80_00, "fee_minor": 0}], [{"from_minor": 150_00, "fee_minor": 190}]))
+    terms["delivery"] = [*dice.choice(([], [{"fee_minor": 590}], weights)), *free]
+    if free and len(terms["delivery"]) == 1:
+        terms["delivery"] = []
+    terms["bulky_minor"] = dice.choice((0, 1500))
     return Shop.model_validate(terms)
 
 

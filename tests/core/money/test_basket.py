@@ -9,8 +9,9 @@ from typing import Any
 from unittest import TestCase
 
 from core.model.shops import Offer, Shop
-from core.money.basket import Basket, Cancelled, Limits, Need, NoBasket, best_basket
-from core.money.order import Buyer, Item, order_of
+from core.money.amounts import Buyer
+from core.money.basket import Basket, Cancelled, Limits, NoBasket, best_basket
+from core.money.order import Item, Need, order_of
 from tests.core.money.market import DAY, buyer, large_market, offer, random_shop, shop
 from tests.core.random_builds import SEARCHED
 
@@ -134,7 +135,7 @@ class LimitTests(TestCase):
 
     def test_a_lower_price_can_lose_free_delivery(self) -> None:
         """60.00 and 40.00 are brought for nothing; with 39.00 for the other, 99.00 and 4.90 are 103.90."""
-        at = shop(delivery={"bands": [{"fee_minor": 490}], "free_from_minor": 100_00})
+        at = shop(delivery=[{"fee_minor": 490}, {"fee_minor": 0, "from_minor": 100_00}])
         dear, low = offer("b", 40_00), offer("b", 39_00, id="low")
         together = [offer("a", 60_00), dear, low]
         basket = best_basket(self.NEEDS, together, [at], buyer())

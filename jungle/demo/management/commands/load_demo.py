@@ -10,6 +10,7 @@ from jungle.builds.models import StoredBuild
 from jungle.builds.services.builds import import_build
 from jungle.builds.services.parts import adopt_samples
 from jungle.builds.services.welcome import local_owner
+from jungle.market.adoption import adopt_sample_shops, forget_market
 
 BUILDS = Path(__file__).resolve().parents[2] / "builds"
 
@@ -33,7 +34,9 @@ class Command(BaseCommand):
             StoredBuild.objects.visible_to(owner.pk).delete()
             owner.entries.all().delete()
             owner.catalogue_edits.all().delete()
+            forget_market(owner)
         adopt_samples(owner)
+        adopt_sample_shops(owner)
         if not StoredBuild.objects.visible_to(owner.pk).exists():
             for file in sorted(BUILDS.glob("*.json")):
                 import_build(owner, file.read_bytes())

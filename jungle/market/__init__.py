@@ -1,0 +1,1 @@
+"""Shops and what they offer, each as its owner knows them."""

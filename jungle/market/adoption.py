@@ -1,0 +1,46 @@
+"""The sample world's shops and offers, as if they had been seen today."""
+
+from datetime import date, timedelta
+from pathlib import Path
+
+from django.contrib.auth.models import User
+from django.utils import timezone
+
+from core.formats.offers_csv import offer_rows
+from core.formats.price_list import read_table
+from core.formats.shops_file import read_shops_file
+from core.model.shops import Market, Offer
+from jungle.market.models import KnownMarket, What
+from jungle.market.terms import revision_of, store
+
+DEMO = Path(__file__).resolve().parent.parent / "demo"
+
+
+def adopt_sample_shops(actor: User) -> None:
+    """Put the sample shops and offers into what somebody knows, where nothing was ever known."""
+    if revision_of(actor.pk) == 0:
+        market = sample_market(timezone.localdate())
+        shops = {(What.SHOP, shop.id): shop.model_dump_json() for shop in market.shops}
+        offers = {(What.OFFER, offer.id): offer.model_dump_json() for offer in market.offers}
+        store(actor.pk, 0, {}, {**shops, **offers}, None)
+
+
+def forget_market(actor: User) -> None:
+    """Leave nothing of what somebody knows of shops, as if it had never been known."""
+    actor.terms.all().delete()
+    actor.market_edits.all().delete()
+    KnownMarket.objects.filter(pk=actor.pk).delete()
+
+
+def sample_market(today: date) -> Market:
+    """The sample shops and offers, seen so much later that the newest was seen `today`."""
+    shops = read_shops_file((DEMO / "shops.json").read_bytes()).shops
+    rows = offer_rows(read_table((DEMO / "offers.csv").read_bytes()), {shop.id: shop for shop in shops})
+    offers = [row.offer for row in rows if row.offer is not None]
+    later = today - max(offer.seen for offer in offers)
+    return Market(shops, tuple(_moved(offer, later) for offer in offers))
+
+
+def _moved(offer: Offer, later: timedelta) -> Offer:
+    until = offer.good_until + later if offer.good_until else None
+    return offer.model_copy(update={"seen": offer.seen + later, "good_until": until})
