@@ -84,6 +84,8 @@ def sample_market() -> ShopsFile:
 
 
 def _is_offered(shop: dict[str, Any], part: Part, dice: Random) -> bool:
+    if shop["id"] != USED and part.name.endswith(("(used)", "(refurbished)")):
+        return False
     bundled = any(part.id in bundle["members"] for bundle in shop.get("bundles", ()))
     if shop["id"] == ABROAD and isinstance(part, Weighed) and part.weight_kg is None:
         return False

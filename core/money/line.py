@@ -28,6 +28,9 @@ class Payment(StrEnum):
     FREE = "free"
 
 
+STILL_TO_BUY = (Payment.LIST_PRICE, Payment.ESTIMATE, Payment.QUOTE)
+
+
 class Line(NamedTuple):
     """One line of the cost. An amount that is not known is `None`, and `missing` says why."""
 
@@ -69,6 +72,11 @@ class Line(NamedTuple):
     def is_fee(self) -> bool:
         """It is paid again and again."""
         return self.fees_a_year > 0
+
+    @property
+    def may_be_bought(self) -> bool:
+        """A shop may sell it: a part that nobody has yet, and no plan or fee."""
+        return bool(self.part) and self.payment in STILL_TO_BUY and not self.licence and not self.is_fee
 
     @property
     def payment_due(self) -> Money | None:

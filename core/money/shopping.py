@@ -4,10 +4,9 @@ from collections.abc import Iterable, Mapping
 
 from core.model.parts import Carpet, Enclosure, FrameMaterial, Mat, Part, Television, Turf
 from core.model.parts.base import Weighed
-from core.money.line import Line, Payment
+from core.money.line import Line
 from core.money.order import Need
 
-STILL_TO_BUY = (Payment.LIST_PRICE, Payment.ESTIMATE, Payment.QUOTE)
 BULKY = (Carpet, Enclosure, FrameMaterial, Mat, Television, Turf)
 """Longer than a parcel service takes, as they are usually sent (trade)."""
 
@@ -17,8 +16,7 @@ def needs_of(lines: Iterable[Line], parts: Mapping[str, Part]) -> tuple[Need, ..
     return tuple(
         _need(line, parts[line.part])
         for line in lines
-        if line.part in parts and line.payment in STILL_TO_BUY and not line.licence and not line.is_fee
-        if _amount_is_known(line, parts[line.part])
+        if line.may_be_bought and line.part in parts and _amount_is_known(line, parts[line.part])
     )
 
 

@@ -41,13 +41,14 @@ def _delivery(shop: Shop) -> Iterator[Sentence]:
 def _fee(shop: Shop, fee: DeliveryFee) -> Sentence:
     weight = Quantity(fee.most_kg, Unit.KILOGRAM) if fee.most_kg is not None else None
     amount, least = _money(shop, fee.fee_minor), _money(shop, fee.from_minor)
+    words = "Delivery {amount}" if fee.fee_minor else "Free delivery"
     if weight is not None and fee.from_minor:
-        return say("Delivery {amount} up to {weight}, from {least}", amount=amount, weight=weight, least=least)
+        return say(words + " up to {weight}, from {least}", amount=amount, weight=weight, least=least)
     if weight is not None:
-        return say("Delivery {amount} up to {weight}", amount=amount, weight=weight)
+        return say(words + " up to {weight}", amount=amount, weight=weight)
     if fee.from_minor:
-        return say("Delivery {amount} from {least}", amount=amount, least=least)
-    return say("Delivery {amount}", amount=amount)
+        return say(words + " from {least}", amount=amount, least=least)
+    return say(words, amount=amount)
 
 
 def _codes(shop: Shop) -> Iterator[Sentence]:

@@ -10,6 +10,7 @@ import NotFound from './views/NotFound.svelte'
 import PartsView from './views/PartsView.svelte'
 import PrintView from './views/PrintView.svelte'
 import RoomsView from './views/RoomsView.svelte'
+import ShopsView from './views/ShopsView.svelte'
 import RoomView from './views/RoomView.svelte'
 
 export const { p, navigate, route } = createRouter({
@@ -23,6 +24,7 @@ export const { p, navigate, route } = createRouter({
     '/parts': PartsView,
     '/money': MoneyView,
     '/catalogue': CatalogueView,
+    '/shops': ShopsView,
     '/print': PrintView,
     layout: BuildShell,
   },

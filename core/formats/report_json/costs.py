@@ -31,6 +31,8 @@ class LineJson:
     """Under what the ledger keeps what is known of its money."""
     category: Category
     nice: bool
+    may_be_bought: bool
+    """A shop may sell it, so that there may be offers for it."""
     fees_a_year: int
     """How often a year it is paid, and what is known of its money is of one payment; 0 for what is paid once."""
 
@@ -140,5 +142,6 @@ def line_json(line: Line, system: UnitSystem) -> LineJson:
         key=line.key,
         category=line.category,
         nice=line.nice,
+        may_be_bought=line.may_be_bought,
         fees_a_year=line.fees_a_year,
     )

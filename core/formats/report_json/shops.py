@@ -68,7 +68,7 @@ class ShopFormsJson:
 
 
 @dataclass(frozen=True, slots=True)
-class StepJson:
+class OrderStepJson:
     """A step on the way to what a line comes to, in the shop's currency."""
 
     words: str
@@ -81,7 +81,7 @@ class OrderLineJson:
 
     key: str
     label: str
-    steps: list[StepJson]
+    steps: list[OrderStepJson]
     at_till: FigureJson
     total: FigureJson
 
@@ -179,7 +179,8 @@ def _facts(offer: Offer) -> list[str]:
     if offer.lead_days is None:
         told.append("does not say when it comes")
     else:
-        told.append(f"here in {offer.lead_days} days" if offer.lead_days else "in stock")
+        days = "1 day" if offer.lead_days == 1 else f"{offer.lead_days} days"
+        told.append(f"here in {days}" if offer.lead_days else "in stock")
     if offer.good_until is not None:
         told.append(f"until {offer.good_until.isoformat()}")
     return told
@@ -225,6 +226,6 @@ def taken_price_json(price: TakenPrice, labels: Mapping[str, str], system: UnitS
 
 
 def _line_json(line: OrderLine, labels: Mapping[str, str], system: UnitSystem) -> OrderLineJson:
-    steps = [StepJson(step.words.text(system), figure_json(step.amount, system)) for step in line.steps]
+    steps = [OrderStepJson(step.words.text(system), figure_json(step.amount, system)) for step in line.steps]
     label = labels.get(line.key, line.steps[0].words.text(system) if line.steps else line.key)
     return OrderLineJson(line.key, label, steps, figure_json(line.at_till, system), figure_json(line.total, system))

@@ -68,6 +68,15 @@ export type Money = Schemas['MoneyJson']
 export type CostLine = Schemas['LineJson']
 export type Category = Schemas['Category']
 export type CameAs = Schemas['CameAs']
+export type ShopsList = Schemas['ShopsList']
+export type Shop = Schemas['ShopJson']
+export type ShopDetail = Schemas['ShopDetail']
+export type ShopForms = Schemas['ShopFormsJson']
+export type ShopOffer = Schemas['ShopOfferJson']
+export type ShopsPreview = Schemas['ShopsPreview']
+export type OfferedLines = Schemas['OfferedLines']
+export type Order = Schemas['OrderJson']
+export type TakenOffers = Schemas['TakenOffers']
 
 /** What a change says of itself. */
 type Aside = 'revision' | 'key'

@@ -3075,6 +3075,8 @@ export interface components {
             category: components["schemas"]["Category"];
             /** Nice */
             nice: boolean;
+            /** May Be Bought */
+            may_be_bought: boolean;
             /** Fees A Year */
             fees_a_year: number;
         };
@@ -5637,9 +5639,18 @@ export interface components {
             /** Label */
             label: string;
             /** Steps */
-            steps: components["schemas"]["StepJson"][];
+            steps: components["schemas"]["OrderStepJson"][];
             at_till: components["schemas"]["FigureJson"];
             total: components["schemas"]["FigureJson"];
+        };
+        /**
+         * OrderStepJson
+         * @description A step on the way to what a line comes to, in the shop's currency.
+         */
+        OrderStepJson: {
+            /** Words */
+            words: string;
+            amount: components["schemas"]["FigureJson"];
         };
         /**
          * ShopOfferJson

@@ -19,7 +19,8 @@
     return () => asking.stop()
   })
   const offers = $derived(
-    asking.data?.offers ?? verdict.changes.map((words) => ({ words, state: null, does: null, at: verdict.missing })),
+    asking.data?.offers ??
+      verdict.changes.map((words) => ({ words, state: null, does: null, at: verdict.missing })),
   )
 
   async function press(words: string): Promise<void> {

@@ -1,6 +1,6 @@
-/** In which order builds and the catalogue were changed, so that one key undoes what was done last. */
+/** In which order builds, the catalogue and shops were changed, so that one key undoes what was done last. */
 
-export type Changed = 'build' | 'catalogue'
+export type Changed = 'build' | 'catalogue' | 'shops'
 
 class Steps {
   #done: Changed[] = []

@@ -15,7 +15,8 @@
   import { panels } from '../lib/panels.svelte'
   import { preferences } from '../lib/preferences.svelte'
   import { session } from '../lib/session.svelte'
-  import { steps } from '../lib/steps'
+  import { shops } from '../lib/shops.svelte'
+  import { type Changed, steps } from '../lib/steps'
   import { view } from '../lib/view.svelte'
   import { navigate, route } from '../router'
   import NotFound from './NotFound.svelte'
@@ -44,6 +45,16 @@
     if (await session.toggleUnits()) await build.load()
   }
 
+  const undone: Record<Changed, () => Promise<unknown>> = {
+    build: () => build.undo(),
+    catalogue: () => catalogue.undo().then(() => build.refresh()),
+    shops: () => shops.undo(),
+  }
+  const redone: Record<Changed, () => Promise<unknown>> = {
+    build: () => build.redo(),
+    catalogue: () => catalogue.redo().then(() => build.refresh()),
+    shops: () => shops.redo(),
+  }
   const actions: Record<string, () => void> = {
     b: () => void navigate('/builds/:id/brief', { params: { id: String(id) } }),
     r: () => void navigate('/builds/:id/room', { params: { id: String(id) } }),
@@ -52,10 +63,9 @@
     m: () => void navigate('/builds/:id/money', { params: { id: String(id) } }),
     u: () => void toggleUnits(),
     '?': () => (panels.shortcuts = true),
-    undo: () =>
-      void (steps.back() === 'catalogue' ? catalogue.undo().then(() => build.refresh()) : build.undo()),
-    redo: () =>
-      void (steps.forth() === 'catalogue' ? catalogue.redo().then(() => build.refresh()) : build.redo()),
+    s: () => void navigate('/builds/:id/shops', { params: { id: String(id) } }),
+    undo: () => void undone[steps.back()](),
+    redo: () => void redone[steps.forth()](),
   }
 
   function onkeydown(event: KeyboardEvent): void {

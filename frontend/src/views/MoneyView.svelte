@@ -7,6 +7,7 @@
   import Measured from '../components/money/Measured.svelte'
   import MoneyLines from '../components/money/MoneyLines.svelte'
   import NewLine from '../components/money/NewLine.svelte'
+  import TakenOrders from '../components/money/TakenOrders.svelte'
   import Scope from '../components/money/Scope.svelte'
   import Years from '../components/money/Years.svelte'
   import QuantityField from '../components/QuantityField.svelte'
@@ -81,6 +82,7 @@
       <div class="min-w-0">
         <MoneyLines {money} />
         <NewLine categories={money.all_categories} />
+        <TakenOrders />
         <BuyList toBuy={money.to_buy} />
         <Years years={money.over_years} />
       </div>

@@ -10,10 +10,12 @@
     problem?: string
     /** It stands in a row of a list, which says what reads it. */
     nested?: boolean
+    /** What reads it is told. */
+    readBy?: boolean
     change: (value: string) => void
   }
 
-  let { field, value, problem = '', nested = false, change }: Props = $props()
+  let { field, value, problem = '', nested = false, readBy = true, change }: Props = $props()
   const id = $props.id()
   const chosen = $derived(
     value
@@ -53,7 +55,7 @@
       <label for={id}>{field.label}</label>
     {/if}
     <p id="{id}-meaning" class="text-xs text-faint">{field.meaning}</p>
-    {#if !nested}<ReadBy {field} />{/if}
+    {#if readBy && !nested}<ReadBy {field} />{/if}
   </div>
   <div class="min-w-0">
     {#if field.typed_as === 'choices'}

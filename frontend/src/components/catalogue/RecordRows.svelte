@@ -8,10 +8,12 @@
     field: SheetField
     rows: Record<string, string>[]
     problems: Problem[]
+    /** What reads it is told. */
+    readBy?: boolean
     change: (rows: Record<string, string>[]) => void
   }
 
-  let { field, rows, problems, change }: Props = $props()
+  let { field, rows, problems, readBy = true, change }: Props = $props()
 
   function set(number: number, name: string, value: string): void {
     change(rows.map((row, at) => (at === number ? { ...row, [name]: value } : row)))
@@ -25,7 +27,7 @@
 
 <section class="border-b border-base-300 py-2" aria-label={field.label}>
   <p>{field.label} <span class="block text-xs text-faint">{field.meaning}</span></p>
-  <ReadBy {field} />
+  {#if readBy}<ReadBy {field} />{/if}
   {#each rows as row, number (number)}
     <fieldset class="mt-2 border-l-3 border-base-300 pl-3">
       <legend class="sr-only">{field.label}, {number + 1}</legend>

@@ -8,7 +8,7 @@
 
   /** A spec sheet as a form, made from the same description that the core reads it by. */
   interface Props {
-    sheet: SheetKind
+    sheet: Pick<SheetKind, 'fields'>
     /** What the draft is of: what was typed and not kept is there again when somebody comes back. */
     draft: string
     /** What stands in each field before anything is typed. */
@@ -18,6 +18,8 @@
     price?: string
     /** Only these fields, in this order; all of them otherwise. */
     only?: string[]
+    /** Checks read it: what does is told of each field. */
+    readBy?: boolean
     words: string
     /**
      * What was typed; what was not is left as it was. Answers what is wrong with it, or `null` where it was not made
@@ -29,7 +31,17 @@
     ) => Promise<Problem[] | null>
   }
 
-  let { sheet, draft, start = {}, startRows = {}, price = '', only, words, commit }: Props = $props()
+  let {
+    sheet,
+    draft,
+    start = {},
+    startRows = {},
+    price = '',
+    only,
+    readBy = true,
+    words,
+    commit,
+  }: Props = $props()
   const before = untrack(() => draftOf(draft))
   const typed = new SvelteMap<string, string>(Object.entries(before.facts))
   const typedRows = new SvelteMap<string, Record<string, string>[]>(Object.entries(before.rows))
@@ -56,7 +68,7 @@
   ])
 
   function value(name: string): string {
-    return typed.get(name) ?? (name === 'price_minor' ? price : (start[name] ?? ''))
+    return typed.get(name) ?? start[name] ?? (name === 'price_minor' ? price : '')
   }
 
   function problem(name: string): string {
@@ -83,11 +95,13 @@
         {field}
         rows={typedRows.get(field.name) ?? startRows[field.name] ?? []}
         {problems}
+        {readBy}
         change={(rows) => typedRows.set(field.name, rows)}
       />
     {:else}
       <FactInput
         {field}
+        {readBy}
         value={value(field.name)}
         problem={problem(field.name)}
         change={(value) => typed.set(field.name, value)}

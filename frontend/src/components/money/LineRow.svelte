@@ -4,11 +4,13 @@
   import { CAME_AS } from '../../lib/money'
   import Choice from '../Choice.svelte'
   import QuantityField from '../QuantityField.svelte'
+  import LineOffers from './LineOffers.svelte'
   import DayField from './DayField.svelte'
 
   /** One line: what counts of it, and opened what was guessed, quoted and paid, side by side. */
   let { line }: { line: CostLine } = $props()
   const build = $derived(useBuild()())
+  let open = $state(false)
   const ledger = $derived(build.reply?.build.ledger)
   const place = $derived(
     ledger?.own.findIndex(({ id }) => id === line.beside && line.key.endsWith('/own')) ?? -1,
@@ -68,7 +70,7 @@
 {/snippet}
 
 <li>
-  <details>
+  <details bind:open>
     <summary
       class="grid min-h-8 cursor-pointer grid-cols-[minmax(0,1fr)_auto] items-center gap-x-3 py-1 text-sm"
     >
@@ -84,6 +86,7 @@
       <span class="text-right whitespace-nowrap tabular-nums">{amount}</span>
     </summary>
     <div class="grid gap-2 border-l-3 border-base-300 py-1 pb-3 pl-3 text-sm">
+      {#if open && line.may_be_bought}<LineOffers {line} />{/if}
       {#if line.fees_a_year > 0}
         <p class="text-xs text-faint">
           Paid {line.fees_a_year === 1 ? 'once' : `${line.fees_a_year} times`} a year: amounts here are of one payment.

@@ -35,15 +35,17 @@
       <span class="text-xs text-faint max-sm:sr-only">{summary(status)}</span>
     </a>
   {/each}
-  <a
-    href={p('/builds/:id/catalogue', { params: { id: String(build.id) } })}
-    aria-current={route.pathname.endsWith('/catalogue') ? 'page' : undefined}
-    class="flex flex-col justify-center border-t-3 px-3 py-2 text-sm text-base-content no-underline hover:bg-base-200 max-sm:px-1.5 lg:border-t-0 lg:border-l-3 {route.pathname.endsWith(
-      '/catalogue',
-    )
-      ? 'border-primary bg-base-200'
-      : 'border-transparent'}">Catalogue</a
-  >
+  {#each [['catalogue', 'Catalogue'], ['shops', 'Shops']] as const as [view, words] (view)}
+    <a
+      href={p(`/builds/:id/${view}`, { params: { id: String(build.id) } })}
+      aria-current={route.pathname.endsWith(`/${view}`) ? 'page' : undefined}
+      class="flex flex-col justify-center border-t-3 px-3 py-2 text-sm text-base-content no-underline hover:bg-base-200 max-sm:px-1.5 lg:border-t-0 lg:border-l-3 {route.pathname.endsWith(
+        `/${view}`,
+      )
+        ? 'border-primary bg-base-200'
+        : 'border-transparent'}">{words}</a
+    >
+  {/each}
   {#if next}
     <a
       href={p(`/builds/:id/${next.step}`, { params: { id: String(build.id) } })}

@@ -275,6 +275,12 @@ export abstract class Edits {
     )
   }
 
+  takeOffers(what: string, choices: Record<string, string | null>): Promise<Problem[]> {
+    return this.edit(what, (told) =>
+      outcome(api.POST('/api/builds/{build_id}/money/offers', { ...this.path, body: { ...told, choices } })),
+    )
+  }
+
   markPaid(key: string, name: string, paid: boolean): Promise<Problem[]> {
     const [place = '', of = ''] = key.split('/')
     const params = { path: { build_id: this.id, place, of } }
