@@ -8,7 +8,7 @@ from bench.server import ROOT
 from bench.table import tell, tell_times
 from core.formats.build_file import read_build_file
 from core.formats.report_json.money import money_json
-from core.money.basket import best_basket
+from core.money.best_basket import best_basket
 from core.money.odds import ThreePoint, odds_of
 from core.money.order import Item, order_of
 from core.quantities import UnitSystem

@@ -53,6 +53,9 @@ INSTALLED_APPS = [
     "jungle.catalogue",
     "jungle.market",
     "jungle.builds",
+    "django_tasks",
+    "django_tasks_db",
+    "jungle.worker",
     "jungle.demo",
     "jungle.web",
 ]
@@ -102,6 +105,8 @@ DATABASES = {
         "TEST": {"NAME": DATA_DIR / "test.sqlite3"},
     }
 }
+TASKS = {"default": {"BACKEND": "django_tasks_db.DatabaseBackend"}}
+"""Tasks wait in the same database, so that asking for one and what it is asked for are stored together."""
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 AUTHENTICATION_BACKENDS = [

@@ -10,6 +10,7 @@ from jungle.api.routers import (
     catalogue,
     contents,
     drawings,
+    jobs,
     money,
     offers,
     parts,
@@ -35,3 +36,4 @@ api.add_router("/builds", shopping.router)
 api.add_router("/builds", offers.router)
 api.add_router("/catalogue", catalogue.router)
 api.add_router("/shops", shops.router)
+api.add_router("", jobs.router)

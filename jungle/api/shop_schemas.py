@@ -1,15 +1,19 @@
 """What goes in and out of the endpoints of shops and of what they offer."""
 
+from datetime import date
 from typing import Annotated
 
 from ninja import Schema
-from pydantic import ConfigDict, Field
+from pydantic import ConfigDict, Field, TypeAdapter
 
+from core.formats.report_json.baskets import BasketsJson
 from core.formats.report_json.shops import OfferedJson, OrderJson, ShopDetailJson, ShopJson, TakenPriceJson
+from core.formats.shops_file import MOST_SHOPS
 from core.model.ledger import MOST_ENTRIES, LineKey
 from core.model.record import Identifier
 from jungle.api.changes import Change, Revision
 from jungle.api.schemas import TypedForm
+from jungle.worker.models import JobState
 
 
 class AtRevision(Schema):
@@ -89,3 +93,39 @@ class OffersTaken(Change):
     """Offers to take, by line; none to take one back. Those taken before are told as they are now."""
 
     choices: Annotated[dict[LineKey, Identifier | None], Field(max_length=MOST_ENTRIES)] = {}
+
+
+class BasketsAsked(Schema):
+    """What baskets must keep to."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    most_shops: Annotated[int, Field(strict=True, ge=1, le=20)] | None = None
+    new_only: bool = False
+    here_by: date | None = None
+    not_shops: Annotated[list[Identifier], Field(max_length=MOST_SHOPS)] = []
+
+
+class JobNow(Schema):
+    """How far long work is."""
+
+    id: str
+    state: JobState
+    words: str
+    share_done: float
+    revision: int
+    """Of the build that it is, or was, worked out for."""
+    nobody_works: bool
+    """It waits, and no worker is there to do it."""
+
+
+class BasketsJob(Schema):
+    """Baskets, or how far they are; neither where none were asked for yet."""
+
+    job: JobNow | None
+    baskets: BasketsJson | None
+
+    @staticmethod
+    def found_in(result: str) -> BasketsJson:
+        """The baskets that a job found."""
+        return TypeAdapter(BasketsJson).validate_json(result)

@@ -77,6 +77,8 @@ export type ShopsPreview = Schemas['ShopsPreview']
 export type OfferedLines = Schemas['OfferedLines']
 export type Order = Schemas['OrderJson']
 export type TakenOffers = Schemas['TakenOffers']
+export type BasketsJob = Schemas['BasketsJob']
+export type BasketsAsked = Schemas['BasketsAsked']
 
 /** What a change says of itself. */
 type Aside = 'revision' | 'key'

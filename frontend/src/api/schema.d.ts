@@ -1820,6 +1820,50 @@ export interface paths {
         patch: operations["jungle_api_routers_shops_change_offer"];
         trace?: never;
     };
+    "/api/builds/{build_id}/money/baskets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Baskets
+         * @description The baskets that were asked for last, or how far they are.
+         */
+        get: operations["jungle_api_routers_jobs_read_baskets"];
+        put?: never;
+        /**
+         * Ask Baskets
+         * @description Have the best baskets worked out, for the build as it is now.
+         */
+        post: operations["jungle_api_routers_jobs_ask_baskets"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/cancel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cancel
+         * @description Work on it no more.
+         */
+        post: operations["jungle_api_routers_jobs_cancel"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -6337,6 +6381,85 @@ export interface components {
         AtRevision: {
             /** Revision */
             revision: number;
+        };
+        /**
+         * BasketJson
+         * @description A basket: an order for each shop, what it comes to, and the offers that taking it takes.
+         */
+        BasketJson: {
+            /** Title */
+            title: string;
+            /** Orders */
+            orders: components["schemas"]["OrderJson"][];
+            total: components["schemas"]["FigureJson"];
+            more: components["schemas"]["FigureJson"];
+            /** Choices */
+            choices: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * BasketsJob
+         * @description Baskets, or how far they are; neither where none were asked for yet.
+         */
+        BasketsJob: {
+            job: components["schemas"]["JobNow"] | null;
+            baskets: components["schemas"]["BasketsJson"] | null;
+        };
+        /**
+         * BasketsJson
+         * @description The best basket, and those beside it.
+         */
+        BasketsJson: {
+            /** Baskets */
+            baskets: components["schemas"]["BasketJson"][];
+            /** Without */
+            without: string[];
+            /** Notes */
+            notes: string[];
+        };
+        /**
+         * JobNow
+         * @description How far long work is.
+         */
+        JobNow: {
+            /** Id */
+            id: string;
+            state: components["schemas"]["JobState"];
+            /** Words */
+            words: string;
+            /** Share Done */
+            share_done: number;
+            /** Revision */
+            revision: number;
+            /** Nobody Works */
+            nobody_works: boolean;
+        };
+        /**
+         * JobState
+         * @description How far a job is.
+         * @enum {string}
+         */
+        JobState: "waiting" | "running" | "done" | "failed" | "cancelled";
+        /**
+         * BasketsAsked
+         * @description What baskets must keep to.
+         */
+        BasketsAsked: {
+            /** Most Shops */
+            most_shops?: number | null;
+            /**
+             * New Only
+             * @default false
+             */
+            new_only: boolean;
+            /** Here By */
+            here_by?: string | null;
+            /**
+             * Not Shops
+             * @default []
+             */
+            not_shops: string[];
         };
     };
     responses: never;
@@ -11187,6 +11310,130 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_jobs_read_baskets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BasketsJob"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_jobs_ask_baskets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BasketsAsked"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BasketsJob"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_jobs_cancel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobNow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { api, outcome, type Category, type Money } from '../api/client'
+  import Baskets from '../components/money/Baskets.svelte'
   import BuyList from '../components/money/BuyList.svelte'
   import Certainty from '../components/money/Certainty.svelte'
   import Funding from '../components/money/Funding.svelte'
@@ -83,6 +84,7 @@
         <MoneyLines {money} />
         <NewLine categories={money.all_categories} />
         <TakenOrders />
+        <Baskets />
         <BuyList toBuy={money.to_buy} />
         <Years years={money.over_years} />
       </div>

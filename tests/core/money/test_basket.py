@@ -10,7 +10,8 @@ from unittest import TestCase
 
 from core.model.shops import Offer, Shop
 from core.money.amounts import Buyer
-from core.money.basket import Basket, Cancelled, Limits, NoBasket, best_basket
+from core.money.basket import Basket, Cancelled, Limits, NoBasket
+from core.money.best_basket import best_basket
 from core.money.order import Item, Need, order_of
 from tests.core.money.market import DAY, buyer, large_market, offer, random_shop, shop
 from tests.core.random_builds import SEARCHED

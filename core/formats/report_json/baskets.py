@@ -1,0 +1,57 @@
+"""Baskets as JSON."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from core.formats.report_json.figures import FigureJson, figure_json, signed_money_json
+from core.formats.report_json.shops import OrderJson, order_json
+from core.money.basket import Basket, Baskets
+from core.quantities import UnitSystem
+
+
+@dataclass(frozen=True, slots=True)
+class BasketJson:
+    """A basket: an order for each shop, what it comes to, and the offers that taking it takes."""
+
+    title: str
+    orders: list[OrderJson]
+    total: FigureJson
+    more: FigureJson
+    """By how much it is dearer than the best."""
+    choices: dict[str, str]
+    """Offers by line."""
+
+
+@dataclass(frozen=True, slots=True)
+class BasketsJson:
+    """The best basket, and those beside it."""
+
+    baskets: list[BasketJson]
+    without: list[str]
+    """What the lines are called that no offer is there for."""
+    notes: list[str]
+    """Shops that could not be looked at, and why; and that none has everything."""
+
+
+def baskets_json(found: Baskets, labels: Mapping[str, str], system: UnitSystem) -> BasketsJson:
+    """`found` for a reader; `labels` are those of the lines by key."""
+    titled = {"The best basket": found.best, "One shop fewer": found.one_fewer, "All from one shop": found.one_shop}
+    return BasketsJson(
+        baskets=[
+            _basket_json(title, basket, found.best, labels, system)
+            for title, basket in titled.items()
+            if basket is not None and found.best is not None
+        ],
+        without=[labels.get(line, line) for line in found.without],
+        notes=[words.text(system) for words in found.notes],
+    )
+
+
+def _basket_json(title: str, basket: Basket, best: Basket, labels: Mapping[str, str], system: UnitSystem) -> BasketJson:
+    return BasketJson(
+        title=title,
+        orders=[order_json(order, labels, system) for order in basket.orders],
+        total=figure_json(basket.total, system),
+        more=signed_money_json(basket.total - best.total),
+        choices=dict(basket.choices),
+    )

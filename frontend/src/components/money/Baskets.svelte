@@ -1,0 +1,177 @@
+<script lang="ts">
+  import { onDestroy } from 'svelte'
+  import type { BasketsJob } from '../../api/client'
+  import { Baskets } from '../../lib/baskets.svelte'
+  import { useBuild } from '../../lib/build.svelte'
+  import { shops } from '../../lib/shops.svelte'
+  import { counted } from '../../lib/words'
+  import DayField from './DayField.svelte'
+  import OrderSteps from './OrderSteps.svelte'
+
+  type Basket = NonNullable<BasketsJob['baskets']>['baskets'][number]
+
+  /** Which offer of which shop for each line comes to least in all, delivered; worked out outside the page. */
+  const build = $derived(useBuild()())
+  const baskets = $derived(new Baskets(build.id))
+  const job = $derived(baskets.job)
+  let most_shops = $state('')
+  let new_only = $state(false)
+  let here_by = $state<string | null>(null)
+  let left_out = $state<string[]>([])
+  const known = $derived(shops.list?.shops ?? [])
+  const isOlder = $derived(job !== null && build.reply !== null && job.revision !== build.reply.revision)
+
+  void shops.load()
+  $effect(() => {
+    const looked = baskets
+    void looked.look()
+    return () => looked.stop()
+  })
+  onDestroy(() => baskets.stop())
+
+  function ask(): void {
+    void baskets.ask({
+      most_shops: most_shops ? Number(most_shops) : null,
+      new_only,
+      here_by,
+      not_shops: left_out,
+    })
+  }
+
+  function leaveOut(id: string, out: boolean): void {
+    left_out = out ? [...left_out, id] : left_out.filter((other) => other !== id)
+  }
+
+  function take(basket: Basket): void {
+    void build.takeOffers(`${basket.title.toLowerCase()}, ${basket.total.text}`, basket.choices)
+  }
+</script>
+
+<section class="mt-8" aria-labelledby="baskets">
+  <h2 id="baskets" class="text-xl">The best basket</h2>
+  {#if known.length === 0}
+    <p class="text-sm text-faint">No shop is known yet: enter shops and what they offer under Shops.</p>
+  {:else}
+    <p class="max-w-prose text-sm text-faint">
+      Which offer of which of {counted(known.length, 'shop')} for each line comes to least in all: sales, codes,
+      bundles, delivery, tax and exchange counted.
+    </p>
+    <div class="mt-2 flex flex-wrap items-end gap-x-5 gap-y-2 text-sm">
+      <label class="flex flex-col"
+        ><span class="text-xs text-faint">At most so many shops</span>
+        <select class="blank" bind:value={most_shops}>
+          <option value="">any number</option>
+          {#each known as shop, number (shop.id)}<option value={String(number + 1)}>{number + 1}</option
+            >{/each}
+        </select></label
+      >
+      <DayField
+        label="Here by"
+        day={here_by}
+        commit={(day) => {
+          here_by = day
+          return Promise.resolve([])
+        }}
+      />
+      <label class="flex min-h-8 items-center gap-2"
+        ><input type="checkbox" class="checkbox checkbox-sm checkbox-primary" bind:checked={new_only} /> only new</label
+      >
+      <details class="relative">
+        <summary class="min-h-8 cursor-pointer leading-8 text-primary"
+          >Leave shops out{left_out.length ? `: ${left_out.length}` : ''}</summary
+        >
+        <div class="flex flex-wrap gap-x-4">
+          {#each known as shop (shop.id)}
+            <label class="flex min-h-8 items-center gap-2"
+              ><input
+                type="checkbox"
+                class="checkbox checkbox-sm checkbox-primary"
+                checked={left_out.includes(shop.id)}
+                onchange={(event) => leaveOut(shop.id, event.currentTarget.checked)}
+              />
+              {shop.name}</label
+            >
+          {/each}
+        </div>
+      </details>
+      <button class="btn btn-primary btn-sm" disabled={baskets.isOpen} onclick={ask}>Work it out</button>
+    </div>
+  {/if}
+  {#if baskets.message}<p role="alert" class="text-sm text-error">{baskets.message}</p>{/if}
+  {#if job && baskets.isOpen}
+    <div class="mt-2 flex flex-wrap items-center gap-3 text-sm" role="status">
+      <progress class="progress progress-primary w-40" max="1" value={job.share_done}></progress>
+      <span
+        >{job.nobody_works
+          ? 'It waits: nothing is running that works it out. Start it with manage.py work.'
+          : job.state === 'waiting'
+            ? 'Waiting for its turn'
+            : `Looking at ${job.words || 'the shops'}`}</span
+      >
+      <button class="btn btn-outline btn-xs" onclick={() => void baskets.cancel()}>Cancel</button>
+    </div>
+  {:else if job?.state === 'failed'}
+    <p role="alert" class="mt-2 text-sm text-error">It could not be worked out. {job.words}</p>
+  {:else if job?.state === 'cancelled'}
+    <p role="status" class="mt-2 text-sm text-faint">It was cancelled.</p>
+  {/if}
+  {#if baskets.found && job}
+    {#if isOlder}
+      <p class="mt-2 border-l-3 border-warning pl-2 text-sm">
+        This was worked out for the build as it was before later edits. Work it out again before you rely on
+        it.
+      </p>
+    {/if}
+    {#if baskets.found.baskets.length === 0}
+      <p class="mt-2 text-sm">No basket keeps to that: no offers for what is still to be bought.</p>
+    {/if}
+    {#each baskets.found.baskets as basket (basket.title)}
+      <section class="mt-3 border-t border-base-content pt-1" aria-label={basket.title}>
+        <div class="grid grid-cols-[minmax(0,1fr)_auto_auto] items-center gap-x-3">
+          <h3 class="text-base">
+            {basket.title}
+            <span class="text-xs font-normal text-faint"
+              >{counted(basket.orders.length, 'shop')}{basket.more.text.startsWith('+')
+                ? ` · ${basket.more.text}`
+                : ''}</span
+            >
+          </h3>
+          <strong class="tabular-nums">{basket.total.text}</strong>
+          <button
+            class="btn min-h-8 btn-primary btn-xs"
+            aria-label="Take it: {basket.title}"
+            onclick={() => take(basket)}>Take it</button
+          >
+        </div>
+        {#each basket.orders as order (order.shop)}
+          <details class="border-b border-base-300">
+            <summary
+              class="grid min-h-8 cursor-pointer grid-cols-[minmax(0,1fr)_auto] items-center gap-x-3 py-1 text-sm"
+            >
+              <span
+                >{order.name}
+                <span class="text-xs text-faint"
+                  >{counted(order.lines.filter(({ key }) => key.includes('/')).length, 'line')}{order.codes
+                    .length
+                    ? ` · ${order.codes.join(', ')}`
+                    : ''}{order.short_of_free
+                    ? ` · ${order.short_of_free.text} short of cheaper delivery`
+                    : ''}</span
+                ></span
+              >
+              <span class="tabular-nums">{order.total.text}</span>
+            </summary>
+            <div class="pb-2 pl-3"><OrderSteps {order} labelled /></div>
+          </details>
+        {/each}
+      </section>
+    {/each}
+    {#if baskets.found.without.length > 0}
+      <p class="mt-2 text-sm">
+        In none of them, since nobody offers {baskets.found.without.length === 1 ? 'it' : 'them'}:
+        {baskets.found.without.join(', ')}.
+      </p>
+    {/if}
+    {#each baskets.found.skipped as words (words)}<p class="text-blocked text-sm">{words}</p>{/each}
+  {/if}
+</section>

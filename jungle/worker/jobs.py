@@ -1,0 +1,141 @@
+"""Asking for long work, looking at it, cancelling it; and doing it, once, wherever a worker was killed."""
+
+import json
+import logging
+import time
+from collections.abc import Callable, Mapping
+from functools import partial
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.db import transaction
+from django_tasks import task
+from django_tasks.base import TaskResultStatus
+from django_tasks_db.models import DBTaskResult
+
+from core.model.facts import MissingFact
+from jungle.builds.models import UnreadableBuild
+from jungle.builds.services.editing import NothingThere, find_build
+from jungle.worker.models import Job, JobKind, JobState
+
+KEPT = 20
+"""Jobs of one build that are kept when they are over."""
+MOST_ATTEMPTS = 3
+"""A job whose worker was killed so often is what kills them."""
+TOLD_EVERY_S = 0.3
+log = logging.getLogger(__name__)
+
+Report = Callable[[float, str], bool]
+"""Told the share that is done and what is looked at; answers whether to go on."""
+Work = Callable[[Job, Report], Mapping[str, Any]]
+"""Works out a job. Raises `Stopped` where it was told to go on no more."""
+WORKS: dict[JobKind, Callable[[], Work]] = {}
+"""By kind: what imports the work, in the worker alone."""
+
+
+class Stopped(Exception):
+    """Nobody wants it any more."""
+
+
+def ask(actor: User, build_id: int, kind: JobKind, asked: Mapping[str, Any]) -> Job:
+    """Have something worked out for a build as it is now; what was asked of it before is cancelled."""
+    build = find_build(build_id, actor)
+    with transaction.atomic():
+        build.jobs.open().filter(kind=kind).update(state=JobState.CANCELLED)
+        over = build.jobs.order_by("-asked_at").values_list("pk", flat=True)[KEPT:]
+        Job.objects.filter(pk__in=list(over)).delete()
+        job = Job.objects.create(
+            owner=actor, kind=kind, build=build, revision=build.revision, asked=json.dumps(dict(asked))
+        )
+        _queue(job)
+    return job
+
+
+def find_job(actor: User, job_id: str) -> Job:
+    """A job of one's own. Raises `NothingThere`."""
+    job = Job.objects.visible_to(actor.pk).filter(pk=job_id).first()
+    if job is None:
+        raise NothingThere("There is no such job.")
+    return job
+
+
+def latest_job(actor: User, build_id: int, kind: JobKind) -> Job | None:
+    """What was asked last of a build; `None` where nothing was."""
+    return find_build(build_id, actor).jobs.filter(kind=kind).first()
+
+
+def cancel(actor: User, job_id: str) -> Job:
+    """Stop working on it, or do not begin; one that is over stays as it is. Raises `NothingThere`."""
+    job = find_job(actor, job_id)
+    Job.objects.open().filter(pk=job.pk).update(state=JobState.CANCELLED, words="")
+    job.refresh_from_db()
+    return job
+
+
+def recover() -> int:
+    """Take up what a worker left when it was killed; answers how many. For a worker that is alone, as it starts."""
+    DBTaskResult.objects.filter(status=TaskResultStatus.RUNNING).delete()
+    left = list(Job.objects.filter(state=JobState.RUNNING))
+    for job in left:
+        if job.attempts >= MOST_ATTEMPTS:
+            words = f"Begun {job.attempts} times, and each time its worker ended."
+            Job.objects.filter(pk=job.pk).update(state=JobState.FAILED, words=words)
+        else:
+            with transaction.atomic():
+                Job.objects.filter(pk=job.pk, state=JobState.RUNNING).update(state=JobState.WAITING, share_done=0.0)
+                _queue(job)
+    return len(left)
+
+
+@task()
+def do(job_id: str) -> None:
+    """Work out a job, unless it is over, or somebody else is at it."""
+    waiting = Job.objects.filter(pk=job_id, state=JobState.WAITING)
+    job = waiting.select_related("owner").first()
+    if job is None or not waiting.update(state=JobState.RUNNING, attempts=job.attempts + 1):
+        return
+    report = _Reporter(job)
+    try:
+        result = WORKS[JobKind(job.kind)]()(job, report)
+    except Stopped:
+        return
+    except (MissingFact, NothingThere, UnreadableBuild) as refusal:
+        report.over(JobState.FAILED, str(refusal))
+    except Exception:
+        report.over(JobState.FAILED, "Something went wrong in it; the log of the worker says what.")
+        log.exception("Job %s failed", job_id)
+    else:
+        report.over(JobState.DONE, "", json.dumps(dict(result)))
+
+
+class _Reporter:
+    """Writes down how far a job is, now and then, and asks whether it is still wanted."""
+
+    def __init__(self, job: Job) -> None:
+        self.running = Job.objects.filter(pk=job.pk, state=JobState.RUNNING)
+        self.told_at = 0.0
+        self.wanted = True
+
+    def __call__(self, share_done: float, words: str) -> bool:
+        if self.wanted and time.monotonic() - self.told_at > TOLD_EVERY_S:
+            self.told_at = time.monotonic()
+            self.wanted = bool(self.running.update(share_done=share_done, words=words[:200]))
+        return self.wanted
+
+    def over(self, state: JobState, words: str, result: str = "") -> None:
+        """Nothing is written of one that was cancelled meanwhile."""
+        self.running.update(state=state, words=words[:200], result=result, share_done=1.0)
+
+
+def _queue(job: Job) -> None:
+    do.enqueue(str(job.pk))
+
+
+def _imported(name: str) -> Work:
+    from importlib import import_module
+
+    module, function = name.rsplit(".", 1)
+    return getattr(import_module(module), function)  # type: ignore[no-any-return]
+
+
+WORKS[JobKind.BASKETS] = partial(_imported, "jungle.worker.baskets.work_out")
