@@ -20,6 +20,7 @@ from core.model.kit import Beside
 from core.model.record import Record
 from core.model.room import Layout, Room
 from core.model.things import Looked
+from core.quantities.money import DECIMALS_BY_CURRENCY
 from core.report.alternatives import build_with
 from core.report.evaluation_of import evaluation_of, known_costs
 from core.report.goes_on import CHAIN, SMALL_ITEMS, goes_on_at
@@ -291,6 +292,8 @@ class OfferTests(TestCase):
                                 self.assertTrue(small and field in small.by_id)
                             elif "/" in record:
                                 self.assertIn(record, contents)
+                            elif field.startswith("rate_"):
+                                self.assertIn(field.removeprefix("rate_"), DECIMALS_BY_CURRENCY)
                             elif field:
                                 self.assertIn(field, records[record].model_fields)
                             else:

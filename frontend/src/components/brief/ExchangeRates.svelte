@@ -33,6 +33,7 @@
     1 {currency} costs
     <QuantityField
       label="Rate from {currency} to {brief.currency}"
+      field="brief.rate_{currency}"
       text={rate?.rate ?? ''}
       hint="not known"
       width="5rem"
@@ -41,3 +42,14 @@
     {brief.currency}{rate?.dated ? `, as of ${rate.dated}` : ''}.
   </p>
 {/each}
+{#if currencies.length > 0}
+  <p>
+    On top of a rate the card or bank takes
+    <QuantityField
+      label="Fee for an exchange"
+      text={build.texts['brief.exchange_fee_share'] ?? ''}
+      width="4rem"
+      commit={(typed) => build.changeBrief(`exchange fee ${typed}`, { exchange_fee_share: typed })}
+    />.
+  </p>
+{/if}

@@ -172,6 +172,6 @@
         {baskets.found.without.join(', ')}.
       </p>
     {/if}
-    {#each baskets.found.skipped as words (words)}<p class="text-blocked text-sm">{words}</p>{/each}
+    {#each baskets.found.notes as words (words)}<p class="mt-1 text-sm text-faint">{words}</p>{/each}
   {/if}
 </section>
