@@ -1,6 +1,7 @@
 """Shops' terms and offers as documents of their owner, and every edit of them."""
 
 from enum import StrEnum
+from uuid import uuid4
 
 from django.conf import settings
 from django.db import models
@@ -50,6 +51,8 @@ class KnownMarket(models.Model):
         settings.AUTH_USER_MODEL, on_delete=models.CASCADE, primary_key=True, related_name="market"
     )
     revision = models.PositiveIntegerField(default=0)
+    stamp = models.UUIDField(default=uuid4)
+    """Another with every change, so that what was read before is known by it, in whichever database it is."""
 
     def __str__(self) -> str:
         return f"{self.owner}: {self.revision}"

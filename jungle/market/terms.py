@@ -3,6 +3,7 @@
 import logging
 from collections.abc import Iterable, Mapping
 from functools import lru_cache
+from uuid import UUID, uuid4
 
 from django.db import transaction
 
@@ -33,7 +34,8 @@ def revision_of(owner_id: int) -> int:
 
 def market_of(owner_id: int) -> Market:
     """The shops and offers of an owner; one that cannot be read is left out, and logged."""
-    return _market_at(owner_id, revision_of(owner_id))
+    stamp = KnownMarket.objects.filter(pk=owner_id).values_list("stamp", flat=True).first()
+    return _market_at(owner_id, stamp) if stamp else Market()
 
 
 def documents_of(owner_id: int, keys: Iterable[Key]) -> dict[Key, str]:
@@ -51,7 +53,7 @@ def store(owner_id: int, revision: int, before: Documents, after: Documents, lab
     """
     if revision == 0:
         KnownMarket.objects.get_or_create(owner_id=owner_id)
-    if not KnownMarket.objects.filter(pk=owner_id, revision=revision).update(revision=revision + 1):
+    if not KnownMarket.objects.filter(pk=owner_id, revision=revision).update(revision=revision + 1, stamp=uuid4()):
         raise MarketMoved
     terms = Term.objects.visible_to(owner_id)
     for what in What:
@@ -75,7 +77,7 @@ def _record(owner_id: int, label: str, before: Documents, after: Documents) -> N
 
 
 @lru_cache(maxsize=MARKETS_KEPT)
-def _market_at(owner_id: int, revision: int) -> Market:
+def _market_at(owner_id: int, stamp: UUID) -> Market:
     shops: list[Shop] = []
     offers: list[Offer] = []
     for what, id, document in _rows(owner_id):

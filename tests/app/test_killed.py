@@ -8,7 +8,7 @@ import signal
 import sqlite3
 import threading
 import time
-from contextlib import closing
+from contextlib import closing, suppress
 from http.client import HTTPException
 from pathlib import Path
 from random import Random
@@ -22,6 +22,18 @@ ROUNDS = int(os.environ.get("JUNGLE_KILL_ROUNDS", "1"))
 WRITES = 200
 KILLS_OF_A_ROUND = 3
 LONGEST_WAIT_S = 20
+
+
+def processes(first: int, running: str) -> list[int]:
+    """The processes that `first` began, and theirs, whose command names what is `running`."""
+    found, begun = [], [first]
+    while begun:
+        parent = begun.pop()
+        with suppress(OSError):
+            children = [int(pid) for pid in Path(f"/proc/{parent}/task/{parent}/children").read_text().split()]
+            begun += children
+            found += [pid for pid in children if running in Path(f"/proc/{pid}/cmdline").read_text()]
+    return found
 
 
 class KilledTests(SimpleTestCase):
@@ -69,9 +81,9 @@ class KilledTests(SimpleTestCase):
         for _ in range(KILLS_OF_A_ROUND):
             if done.wait(chance.uniform(0.2, 2.5)):
                 return
-            children = Path(f"/proc/{first}/task/{first}/children").read_text().split()
-            if children:
-                os.kill(int(chance.choice(children)), signal.SIGKILL)
+            answering = processes(first, "gunicorn")
+            if answering:
+                os.kill(chance.choice(answering), signal.SIGKILL)
 
     def patient(self, port: int, ask: Any) -> Any:
         """What `ask` answers, once somebody does."""
@@ -83,3 +95,34 @@ class KilledTests(SimpleTestCase):
                 if time.monotonic() > deadline:
                     raise
                 time.sleep(0.2)
+
+
+class KilledWorkerTests(SimpleTestCase):
+    """What works outside of requests is killed at any moment: what it was at is taken up again, and done once."""
+
+    def test_a_job_whose_worker_is_killed_is_done_all_the_same(self) -> None:
+        with demo() as (port, first, data):
+            client = Client(port)
+            path = f"/api/builds/{client.build_named(DEMO_NAME)}/money/baskets"
+            for number in range(ROUNDS):
+                chance = Random(number)
+                client.call("POST", path, {})
+                time.sleep(chance.uniform(0.3, 2.0))
+                for worker in processes(first, "work"):
+                    with suppress(OSError):
+                        os.kill(worker, signal.SIGKILL)
+                told = self.when_over(client, path)
+                self.assertEqual(told["job"]["state"], "done", told)
+                self.assertGreater(len(told["baskets"]["baskets"]), 0)
+            with closing(sqlite3.connect(data / "jungle.sqlite3")) as database:
+                states = database.execute("SELECT state, count(*) FROM worker_job GROUP BY state").fetchall()
+                self.assertEqual(states, [("done", ROUNDS)])
+
+    def when_over(self, client: Client, path: str) -> Any:
+        deadline = time.monotonic() + 2 * LONGEST_WAIT_S
+        while time.monotonic() < deadline:
+            told = client.call("GET", path)
+            if told["job"]["state"] not in ("waiting", "running"):
+                return told
+            time.sleep(0.3)
+        raise TimeoutError("the job is not over")

@@ -24,11 +24,11 @@ class Command(BaseCommand):
     help = __doc__
 
     def add_arguments(self, parser: ArgumentParser) -> None:
-        parser.add_argument("--with-parent", action="store_true", help="stop as soon as who started it has ended")
+        parser.add_argument("--while-alive", type=int, metavar="PID", help="stop as soon as that process has ended")
 
-    def handle(self, *args: object, with_parent: bool, **options: object) -> None:
-        if with_parent:
-            threading.Thread(target=_stop_with, args=(os.getppid(),), daemon=True).start()
+    def handle(self, *args: object, while_alive: int | None, **options: object) -> None:
+        if while_alive is not None:
+            threading.Thread(target=_stop_with, args=(while_alive,), daemon=True).start()
         for attempt in count():
             try:
                 with alone():
@@ -42,10 +42,18 @@ class Command(BaseCommand):
                 return
 
 
-def _stop_with(parent: int) -> None:
-    while os.getppid() == parent:
+def _stop_with(process: int) -> None:
+    while _lives(process):
         time.sleep(LOOKS_EVERY_S)
     # Twice: the first lets a job end, the second does not wait for it.
     os.kill(os.getpid(), signal.SIGTERM)
     time.sleep(LOOKS_EVERY_S)
     os.kill(os.getpid(), signal.SIGTERM)
+
+
+def _lives(process: int) -> bool:
+    try:
+        os.kill(process, 0)
+    except OSError:
+        return False
+    return True
