@@ -10,6 +10,7 @@ from pydantic import BaseModel
 from core.formats.build_file import BuildFile
 from core.formats.parts_pack import PartsPack, read_parts_pack
 from core.formats.report_json import checks_json
+from core.formats.shops_file import ShopsFile
 from core.model.build import Build
 
 ROOT = Path(__file__).resolve().parent.parent
@@ -58,5 +59,6 @@ if __name__ == "__main__":
     write_openapi()
     write_schema(BuildFile, "build-file.schema.json")
     write_schema(PartsPack, "parts-pack.schema.json")
+    write_schema(ShopsFile, "shops-file.schema.json")
     write_manual()
     write_demo_builds()

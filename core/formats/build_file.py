@@ -11,8 +11,10 @@ from core.formats.versions import CURRENT, Version, upgraded_build
 from core.model.build import Build
 from core.model.chain import UnknownPart, resolve_chain
 from core.model.kit import resolve_kit
+from core.model.ledger import MOST_ENTRIES
 from core.model.parts import AnyPart, Part
 from core.model.record import Record
+from core.model.shops import MOST_SHOPS, Offer, Shop
 
 
 class BuildFile(Record):
@@ -22,6 +24,9 @@ class BuildFile(Record):
     version: Version = CURRENT  # type: ignore[assignment]
     build: Build
     parts: tuple[AnyPart, ...] = Field(default=(), max_length=500)
+    shops: tuple[Shop, ...] = Field(default=(), max_length=MOST_SHOPS)
+    offers: tuple[Offer, ...] = Field(default=(), max_length=MOST_ENTRIES)
+    """Those that quotes were taken from, and the shops that they are of."""
 
     @property
     def parts_by_id(self) -> dict[str, Part]:

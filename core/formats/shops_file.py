@@ -7,9 +7,7 @@ from pydantic import Field, ValidationError, model_validator
 from core.formats.errors import bad_file
 from core.formats.reading import read_json
 from core.model.record import Record
-from core.model.shops import MOST_OFFERS, Market, Offer, Shop
-
-MOST_SHOPS = 200
+from core.model.shops import MOST_OFFERS, MOST_SHOPS, Market, Offer, Shop
 
 
 class ShopsFile(Record):

@@ -33,6 +33,7 @@ PartId = Annotated[Identifier, RefersTo("part")]
 ShopId = Annotated[Identifier, RefersTo("shop")]
 Days = Annotated[Whole, Field(ge=0, le=3_650)]
 MOST_OFFERS = 5000
+MOST_SHOPS = 200
 
 
 class SoldAs(StrEnum):

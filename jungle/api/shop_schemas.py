@@ -8,9 +8,9 @@ from pydantic import ConfigDict, Field, TypeAdapter
 
 from core.formats.report_json.baskets import BasketsJson
 from core.formats.report_json.shops import OfferedJson, OrderJson, ShopDetailJson, ShopJson, TakenPriceJson
-from core.formats.shops_file import MOST_SHOPS
 from core.model.ledger import MOST_ENTRIES, LineKey
 from core.model.record import Identifier
+from core.model.shops import MOST_SHOPS
 from jungle.api.changes import Change, Revision
 from jungle.api.schemas import TypedForm
 from jungle.worker.models import JobState

@@ -1,5 +1,6 @@
 """The sample world's shops and offers, as if they had been seen today."""
 
+from contextlib import suppress
 from datetime import date, timedelta
 from pathlib import Path
 
@@ -11,8 +12,9 @@ from core.formats.price_list import read_table
 from core.formats.shops_file import read_shops_file
 from core.model.shops import Market, Offer
 from jungle.market.models import KnownMarket, What
-from jungle.market.terms import revision_of, store
+from jungle.market.terms import MarketMoved, market_of, revision_of, store
 
+ATTEMPTS = 3
 DEMO = Path(__file__).resolve().parent.parent / "demo"
 
 
@@ -23,6 +25,20 @@ def adopt_sample_shops(actor: User) -> None:
         shops = {(What.SHOP, shop.id): shop.model_dump_json() for shop in market.shops}
         offers = {(What.OFFER, offer.id): offer.model_dump_json() for offer in market.offers}
         store(actor.pk, 0, {}, {**shops, **offers}, None)
+
+
+def adopt_terms(actor: User, brought: Market) -> None:
+    """Shops and offers that came with a build, where nothing of that id is known: what is known stays as it is."""
+    for _ in range(ATTEMPTS):
+        revision, known = revision_of(actor.pk), market_of(actor.pk)
+        shops = [shop for shop in brought.shops if shop.id not in known.shop_by_id]
+        offers = [offer for offer in brought.offers if offer.id not in known.offer_by_id]
+        told = {(What.SHOP, shop.id): shop.model_dump_json() for shop in shops}
+        told |= {(What.OFFER, offer.id): offer.model_dump_json() for offer in offers}
+        with suppress(MarketMoved):
+            if told:
+                store(actor.pk, revision, {}, told, "Shops that came with a build")
+            return
 
 
 def forget_market(actor: User) -> None:

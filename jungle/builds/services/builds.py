@@ -13,8 +13,10 @@ from core.formats.stored import write_stored
 from core.formats.versions import CURRENT
 from core.model.build import Build
 from core.model.free_ids import copy_name
+from core.model.shops import Market
 from core.model.typed import with_changes
 from core.quantities import UnitSystem
+from core.report.shopping import taken_offers
 from jungle.builds.history import record
 from jungle.builds.judging import judge
 from jungle.builds.models import StoredBuild, UnreadableBuild
@@ -32,6 +34,8 @@ from jungle.builds.ties import tie
 from jungle.catalogue.adoption import Adoption, adoption_of
 from jungle.catalogue.entries import CatalogueMoved, hold, revision_of, store_states
 from jungle.catalogue.models import Entry
+from jungle.market.adoption import adopt_terms
+from jungle.market.terms import market_of
 
 SUMMARISED_AT_ONCE = 25
 """Builds whose summary is of another day are judged anew when somebody looks at the list, so many at a time."""
@@ -96,23 +100,39 @@ def restore_build(build_id: int, actor: User) -> None:
 
 
 def build_file(build: StoredBuild) -> BuildFile:
-    """The build and the spec sheets it hangs, as a file holds them. Raises `UnreadableBuild`."""
-    sheets = build.judged.sheets
+    """The build, the spec sheets it hangs and the offers it took, as a file holds them. Raises `UnreadableBuild`."""
+    sheets, market = build.judged.sheets, market_of(build.owner_id)
+    taken = set(taken_offers(build.design.ledger).values())
+    offers = [offer for id, offer in market.offer_by_id.items() if id in taken]
+    shops = {offer.shop: market.shop_by_id[offer.shop] for offer in offers}
     return BuildFile.model_validate(
-        {"build": build.design.model_dump(), "parts": [sheet.model_dump() for sheet in sheets.values()]}
+        {
+            "build": build.design.model_dump(),
+            "parts": [sheet.model_dump() for sheet in sheets.values()],
+            "shops": [shop.model_dump() for shop in shops.values()],
+            "offers": [offer.model_dump() for offer in offers],
+        }
     )
 
 
 def import_build(actor: User, text: bytes, answer: Answer = None) -> StoredBuild:
-    """A new build from a build file; its parts join the catalogue. Raises `BadFile`, storing nothing."""
+    """A new build from a build file; its parts join the catalogue, and shops that are not known yet what is known.
+
+    Raises `BadFile`, storing nothing.
+    """
     file = read_build_file(text)
     document = validated_document(file.build)
 
     def decided() -> tuple[Build, Adoption]:
         adoption = adoption_of(actor.pk, file.parts)
+        kept_as.update(adoption.kept_as)
         return document.with_parts_named(adoption.kept_as), adoption
 
-    return _begun(actor, decided, "Read from a file", answer)
+    kept_as: dict[str, str] = {}
+    begun = _begun(actor, decided, "Read from a file", answer)
+    offers = (offer.model_copy(update={"part": kept_as.get(offer.part, offer.part)}) for offer in file.offers)
+    adopt_terms(actor, Market(file.shops, tuple(offers)))
+    return begun
 
 
 def _keep_summary(build: StoredBuild) -> None:
