@@ -63,6 +63,12 @@ def open_money(page: Page) -> None:
     page.get_by_text("Lumenhay Lantern Z").first.click()
 
 
+def open_a_shop(page: Page) -> None:
+    """Every shop with its terms."""
+    page.keyboard.press("s")
+    page.get_by_text("6 shops").wait_for()
+
+
 def stow(page: Page) -> None:
     """The stowed layout, with the dinghy chosen."""
     page.get_by_role("button", name="stowed").click()
@@ -74,15 +80,6 @@ def face_the_screen(page: Page) -> None:
     """The view toward the screen."""
     page.get_by_role("button", name="toward the screen").click()
     page.get_by_text("TOWARD THE SCREEN · from the ball").wait_for()
-
-
-def watch_films(page: Page) -> None:
-    """Another use of the room: seats for films, kept clear."""
-    page.get_by_label("What to add: Other uses of the room").select_option("films")
-    page.get_by_role("button", name="Add to: Other uses of the room").click()
-    page.get_by_role("checkbox", name="dinghy on its trolley").check()
-    page.wait_for_timeout(SETTLE_MS)
-    page.get_by_role("heading", name="Other uses of the room").scroll_into_view_if_needed()
 
 
 def measure_the_beam(page: Page) -> None:
@@ -109,8 +106,8 @@ PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = 
     ("catalogue-sheet", "/builds/{id}/catalogue", DESK, open_a_sheet),
     ("why", "/builds/{id}/parts", DESK, ask_why),
     ("money", "/builds/{id}/parts", DESK, open_money),
+    ("shops", "/builds/{id}/parts", DESK, open_a_shop),
     ("print", "/builds/{id}/print", DESK, stay),
-    ("room-films", "/builds/{id}/room", DESK, watch_films),
 )
 
 

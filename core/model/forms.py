@@ -1,6 +1,7 @@
 """Records as forms: what each field asks, in which unit, and a record from what was typed into one."""
 
 from collections.abc import Iterable, Iterator, Mapping
+from datetime import date
 from enum import StrEnum
 from types import UnionType
 from typing import Annotated, Any, Literal, NamedTuple, TypeVar, Union, get_args, get_origin
@@ -33,8 +34,13 @@ class FieldKind(StrEnum):
     WORDS = "words"
     TEXT = "text"
     MONEY = "money"
+    DAY = "day"
     RECORDS = "records"
     """Rows of a form of their own."""
+
+
+AS_THEY_ARE = (FieldKind.QUANTITY, FieldKind.TEXT, FieldKind.CHOICE, FieldKind.DAY)
+"""What is read from text where the record is made."""
 
 
 class FormField(NamedTuple):
@@ -212,7 +218,7 @@ def read_fact(kind: type[Record], name: str, value: object) -> object:
     field = _field(kind, name)
     if value in ("", None):
         return _empty(kind, name)
-    if not isinstance(value, str) or field.typed_as in (FieldKind.QUANTITY, FieldKind.TEXT, FieldKind.CHOICE):
+    if not isinstance(value, str) or field.typed_as in AS_THEY_ARE:
         return value
     if field.typed_as is FieldKind.YES_NO:
         return {"yes": True, "no": False}.get(value.lower(), value)
@@ -253,6 +259,8 @@ def _field(kind: type[Record], name: str) -> FormField:
         typed_as = FieldKind.TEXT
     elif inner is bool:
         typed_as = FieldKind.YES_NO
+    elif inner is date:
+        typed_as = FieldKind.DAY
     elif get_origin(inner) is tuple:
         items = _inner(get_args(inner)[0])
         options = _options(items)

@@ -54,7 +54,7 @@ class Offer(Record):
     price: Price
     """For one, as it stands in the shop: of a sale, the lower one."""
     regular_minor: MinorMoney | None = None
-    """What it asks when there is no sale, in the same currency and with tax as `price`; empty where there is none."""
+    """What it asks when there is no sale, with tax or before it like the price; empty where there is no sale."""
     sold_as: SoldAs = SoldAs.NEW
     warranty_months: Annotated[Whole, Field(ge=0, le=240)] | None = None
     lead_days: Days | None = None
@@ -75,7 +75,9 @@ class Code(Record):
     """What is typed at the till for less: a share of each line, or an amount off the order."""
 
     code: Word
+    """As it is typed."""
     share: Share | None = None
+    """Of each line that it is good for; else it is an amount off the order."""
     off_minor: Annotated[MinorMoney, Field(gt=0)] | None = None
     least_spend_minor: MinorMoney = 0
     """What the lines it is good for come to before any code."""
@@ -111,6 +113,7 @@ class Rebate(Record):
 
     name: Name
     share: Share | None = None
+    """Of what its lines come to; else it is an amount."""
     amount_minor: Annotated[MinorMoney, Field(gt=0)] | None = None
     least_spend_minor: MinorMoney = 0
     parts: Several[PartId] = ()
@@ -143,6 +146,7 @@ class Shop(Record):
     id: Identifier
     name: Name
     country: Name
+    """Where it sends from."""
     currency: Currency = "EUR"
     tax_included: bool = True
     """Its fees, amounts off and savings are told with tax; each offer says so for itself."""

@@ -11,7 +11,7 @@ from core.model.forms import FieldKind, FormField, typed_rows, typed_text
 from core.model.parts import KINDS, Part, kind_of
 from core.model.parts.sheets import sheet_fields
 from core.model.typed import field_texts, value_text
-from core.quantities import UnitSystem, figure_text
+from core.quantities import Unit, UnitSystem, figure_text
 
 
 @dataclass(frozen=True, slots=True)
@@ -154,7 +154,7 @@ def _field(part: type[Part] | None, field: FormField) -> SheetFieldJson:
         label=field.label,
         meaning=field.meaning,
         typed_as=field.typed_as,
-        unit=field.unit.value if field.unit else "",
+        unit=field.unit.value if field.unit not in (None, Unit.MINOR_MONEY) else "",
         options=[[value, words] for value, words in field.options],
         refers_to=field.refers_to,
         read_by=[] if part is None else read_by(part, field.name),

@@ -5801,7 +5801,7 @@ export interface components {
          * @description How a fact is typed.
          * @enum {string}
          */
-        FieldKind: "quantity" | "number" | "yes_no" | "choice" | "choices" | "words" | "text" | "money" | "records";
+        FieldKind: "quantity" | "number" | "yes_no" | "choice" | "choices" | "words" | "text" | "money" | "day" | "records";
         /**
          * SheetFieldJson
          * @description One fact that a kind's sheet asks: what it means, how it is typed, and what reads it.

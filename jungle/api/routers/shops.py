@@ -13,6 +13,7 @@ from core.formats.offers_csv import offers_csv
 from core.formats.price_list import read_table
 from core.formats.report_json.shops import ShopFormsJson, forms_json, shop_detail_json, shop_json
 from core.formats.shops_file import ShopsFile, read_shops_file, write_shops_file
+from core.model.shops import Offer, Shop
 from jungle.api.replies import send
 from jungle.api.requests import SignedIn
 from jungle.api.routers.catalogue import FormRevision
@@ -187,8 +188,8 @@ def _rows(request: SignedIn, file: UploadedFile) -> tuple[FileRow, ...]:
 
 
 def _row(row: FileRow) -> ShopRow:
-    name = "" if row.term is None else getattr(row.term, "name", "") or f"{row.term.id}"
-    price = "" if row.term is None or not hasattr(row.term, "price") else row.term.price.told
+    name = row.term.name if isinstance(row.term, Shop) else row.term.part if row.term else ""
+    price = row.term.price.told if isinstance(row.term, Offer) else ""
     return ShopRow(line=row.line, name=name, price=price, does=row.standing or "", problem=row.problem)
 
 

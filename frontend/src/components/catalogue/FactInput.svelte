@@ -93,6 +93,7 @@
           data-field={nested ? undefined : field.name}
           class="blank min-w-0 flex-1"
           {value}
+          type={field.typed_as === 'day' ? 'date' : 'text'}
           placeholder="not stated"
           autocomplete="off"
           aria-invalid={problem !== ''}

@@ -25,11 +25,11 @@
     <a
       href={p(`/builds/:id/${step}`, { params: { id: String(build.id) } })}
       aria-current={here ? 'page' : undefined}
-      class="flex flex-1 flex-col justify-center border-t-3 px-3 py-2 text-base-content no-underline hover:bg-base-200 max-sm:px-1.5 lg:flex-none lg:border-t-0 lg:border-l-3 {here
+      class="flex flex-1 flex-col justify-center border-t-3 px-3 py-2 text-base-content no-underline hover:bg-base-200 max-sm:px-1 lg:flex-none lg:border-t-0 lg:border-l-3 {here
         ? 'border-primary bg-base-200'
         : 'border-transparent'}"
     >
-      <span class="flex items-center gap-2 font-display text-base font-semibold"
+      <span class="flex items-center gap-2 font-display text-base font-semibold max-sm:gap-1 max-sm:text-sm"
         ><Mark state={status.state} size={11} />{STEP_WORDS[step]}</span
       >
       <span class="text-xs text-faint max-sm:sr-only">{summary(status)}</span>
@@ -39,7 +39,7 @@
     <a
       href={p(`/builds/:id/${view}`, { params: { id: String(build.id) } })}
       aria-current={route.pathname.endsWith(`/${view}`) ? 'page' : undefined}
-      class="flex flex-col justify-center border-t-3 px-3 py-2 text-sm text-base-content no-underline hover:bg-base-200 max-sm:px-1.5 lg:border-t-0 lg:border-l-3 {route.pathname.endsWith(
+      class="flex flex-col justify-center border-t-3 px-3 py-2 text-sm text-base-content no-underline hover:bg-base-200 max-sm:px-1 max-sm:text-xs lg:border-t-0 lg:border-l-3 {route.pathname.endsWith(
         `/${view}`,
       )
         ? 'border-primary bg-base-200'
