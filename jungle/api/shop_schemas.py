@@ -4,12 +4,13 @@ from datetime import date
 from typing import Annotated
 
 from ninja import Schema
-from pydantic import ConfigDict, Field, TypeAdapter
+from pydantic import ConfigDict, Field
 
 from core.formats.report_json.baskets import BasketsJson
+from core.formats.report_json.licences import LicencesJson
 from core.formats.report_json.shops import OfferedJson, OrderJson, ShopDetailJson, ShopJson, TakenPriceJson
 from core.model.ledger import MOST_ENTRIES, LineKey
-from core.model.record import Identifier
+from core.model.record import Identifier, Several
 from core.model.shops import MOST_SHOPS
 from jungle.api.changes import Change, Revision
 from jungle.api.schemas import TypedForm
@@ -125,7 +126,18 @@ class BasketsJob(Schema):
     job: JobNow | None
     baskets: BasketsJson | None
 
-    @staticmethod
-    def found_in(result: str) -> BasketsJson:
-        """The baskets that a job found."""
-        return TypeAdapter(BasketsJson).validate_json(result)
+
+class LicencesJob(Schema):
+    """Sets of licences, or how far they are; neither where none were asked for yet."""
+
+    job: JobNow | None
+    licences: LicencesJson | None
+    """Nothing where neither monitor nor software hangs."""
+
+
+class LicencesTaken(Change):
+    """A set of licences to take."""
+
+    monitor_plan: Identifier | None = None
+    title_plan: Identifier | None = None
+    add_ons: Several[Identifier] = ()

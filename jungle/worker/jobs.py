@@ -139,3 +139,4 @@ def _imported(name: str) -> Work:
 
 
 WORKS[JobKind.BASKETS] = partial(_imported, "jungle.worker.baskets.work_out")
+WORKS[JobKind.LICENCES] = partial(_imported, "jungle.worker.licences.work_out")

@@ -26,6 +26,7 @@ class JobKind(StrEnum):
     """What is worked out."""
 
     BASKETS = "baskets"
+    LICENCES = "licences"
 
 
 class JobQuerySet(models.QuerySet["Job"]):

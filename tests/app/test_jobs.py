@@ -7,6 +7,7 @@ from django.core.management import CommandError, call_command
 from django_tasks.base import TaskResultStatus
 from django_tasks_db.models import DBTaskResult
 
+from core.model.build import Slot
 from jungle.worker import jobs
 from jungle.worker.alone import alone, somebody_works
 from jungle.worker.models import Job, JobKind, JobState
@@ -58,6 +59,28 @@ class BasketJobTests(JobTestCase):
         states = dict(Job.objects.values_list("pk", "state"))
         self.assertEqual(sorted(states.values()), ["cancelled", "done"])
         self.assertEqual(Job.objects.get(pk=first["id"]).state, "cancelled")
+
+
+class LicenceJobTests(JobTestCase):
+    def test_a_set_is_found_and_taken_in_one_edit(self) -> None:
+        reply = self.client.post(self.url("/money/licences"))
+        self.assertEqual(reply.status_code, 202, reply.content)
+        self.work()
+        told = self.client.get(self.url("/money/licences")).json()
+        self.assertEqual(told["job"]["state"], "done", told)
+        sets = told["licences"]["sets"]
+        wanted = next(each for each in sets if each["monitor_plan"] == "full")
+        before = self.client.get(self.url("/money")).json()["yearly"]["text"]
+        taken = self.send("post", "/money/licences/taken", **{
+            field: wanted[field] for field in ("monitor_plan", "title_plan", "add_ons")})  # fmt: skip
+        self.assertEqual(taken.status_code, 200, taken.content)
+        self.assertNotEqual(self.client.get(self.url("/money")).json()["yearly"]["text"], before)
+        self.build.refresh_from_db()
+        self.assertEqual(self.build.design.chain[Slot.MONITOR].plan, "full")
+
+    def test_what_is_gone_is_refused(self) -> None:
+        for body in ({"monitor_plan": "gone"}, {"monitor_plan": "base", "title_plan": "monthly", "add_ons": ["gone"]}):
+            self.assertEqual(self.send("post", "/money/licences/taken", **body).status_code, 404)
 
 
 class WorkTests(JobTestCase):

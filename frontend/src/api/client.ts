@@ -79,6 +79,8 @@ export type Order = Schemas['OrderJson']
 export type TakenOffers = Schemas['TakenOffers']
 export type BasketsJob = Schemas['BasketsJob']
 export type BasketsAsked = Schemas['BasketsAsked']
+export type LicencesJob = Schemas['LicencesJob']
+export type JobNow = Schemas['JobNow']
 
 /** What a change says of itself. */
 type Aside = 'revision' | 'key'

@@ -1844,6 +1844,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/money/licences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Licences
+         * @description The sets of licences that were asked for last, or how far they are.
+         */
+        get: operations["jungle_api_routers_jobs_read_licences"];
+        put?: never;
+        /**
+         * Ask Licences
+         * @description Have the sets of licences worked out, for the build as it is now.
+         */
+        post: operations["jungle_api_routers_jobs_ask_licences"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/money/licences/taken": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Licences
+         * @description Take a set of licences: plans and add-ons in one edit.
+         */
+        post: operations["jungle_api_routers_jobs_take_licences"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/cancel": {
         parameters: {
             query?: never;
@@ -6460,6 +6504,88 @@ export interface components {
              * @default []
              */
             not_shops: string[];
+        };
+        /**
+         * LicenceSetJson
+         * @description One way to decide about licences, made, judged and priced.
+         */
+        LicenceSetJson: {
+            /** Names */
+            names: string[];
+            up_front: components["schemas"]["FigureJson"] | null;
+            yearly: components["schemas"]["FigureJson"] | null;
+            horizon: components["schemas"]["FigureJson"] | null;
+            more: components["schemas"]["FigureJson"] | null;
+            /** Locked */
+            locked: string[];
+            /** Adds */
+            adds: string[];
+            /** Held */
+            held: boolean;
+            /** Monitor Plan */
+            monitor_plan: string | null;
+            /** Title Plan */
+            title_plan: string | null;
+            /** Add Ons */
+            add_ons: string[];
+        };
+        /**
+         * LicencesJob
+         * @description Sets of licences, or how far they are; neither where none were asked for yet.
+         */
+        LicencesJob: {
+            job: components["schemas"]["JobNow"] | null;
+            licences: components["schemas"]["LicencesJson"] | null;
+        };
+        /**
+         * LicencesJson
+         * @description The sets of a build, the best first, and what other monitors cost with theirs.
+         */
+        LicencesJson: {
+            /** Headline */
+            headline: string;
+            /** Years */
+            years: number;
+            /** Sets */
+            sets: components["schemas"]["LicenceSetJson"][];
+            /** Tried */
+            tried: number;
+            /** Cut Short */
+            cut_short: boolean;
+            /** Monitors */
+            monitors: components["schemas"]["MonitorPriceJson"][];
+        };
+        /**
+         * MonitorPriceJson
+         * @description Another monitor with its least set.
+         */
+        MonitorPriceJson: {
+            /** Part */
+            part: string;
+            /** Name */
+            name: string;
+            device: components["schemas"]["FigureJson"] | null;
+            /** Licences */
+            licences: string[];
+            total: components["schemas"]["FigureJson"] | null;
+            /** Locked */
+            locked: string[];
+        };
+        /**
+         * LicencesTaken
+         * @description A set of licences to take.
+         */
+        LicencesTaken: {
+            /** Revision */
+            revision: number;
+            /** Key */
+            key?: string;
+            /** Monitor Plan */
+            monitor_plan?: string | null;
+            /** Title Plan */
+            title_plan?: string | null;
+            /** Add Ons */
+            add_ons?: string[];
         };
     };
     responses: never;
@@ -11408,6 +11534,139 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_jobs_read_licences: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LicencesJob"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_jobs_ask_licences: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LicencesJob"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_jobs_take_licences: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LicencesTaken"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
                 };
             };
         };

@@ -5,6 +5,7 @@
   import Certainty from '../components/money/Certainty.svelte'
   import Funding from '../components/money/Funding.svelte'
   import Heads from '../components/money/Heads.svelte'
+  import Licences from '../components/money/Licences.svelte'
   import Measured from '../components/money/Measured.svelte'
   import MoneyLines from '../components/money/MoneyLines.svelte'
   import NewLine from '../components/money/NewLine.svelte'
@@ -85,6 +86,7 @@
         <NewLine categories={money.all_categories} />
         <TakenOrders />
         <Baskets />
+        <Licences />
         <BuyList toBuy={money.to_buy} />
         <Years years={money.over_years} />
       </div>

@@ -1,19 +1,27 @@
 """Long work: asked for, looked at, cancelled."""
 
-from typing import Any
+from typing import Any, TypeVar
 from uuid import UUID
 
 from ninja import Router
+from pydantic import TypeAdapter
 
-from jungle.api.replies import send
+from core.formats.report_json.baskets import BasketsJson
+from core.formats.report_json.licences import LicencesJson
+from core.report.licences import Choice
+from jungle.api.replies import edit_on, send, show
 from jungle.api.requests import SignedIn
+from jungle.api.routers.builds import EDIT_REPLIES
 from jungle.api.schemas import Problems
-from jungle.api.shop_schemas import BasketsAsked, BasketsJob, JobNow
+from jungle.api.shop_schemas import BasketsAsked, BasketsJob, JobNow, LicencesJob, LicencesTaken
+from jungle.builds.services import licences
 from jungle.worker import jobs
 from jungle.worker.alone import somebody_works
 from jungle.worker.models import OPEN, Job, JobKind, JobState
 
 router = Router(tags=["jobs"])
+T = TypeVar("T")
+NOTHING = "{}"
 NOT_THERE: dict[int, Any] = {404: Problems, 422: Problems}
 
 
@@ -21,13 +29,35 @@ NOT_THERE: dict[int, Any] = {404: Problems, 422: Problems}
 def ask_baskets(request: SignedIn, build_id: int, body: BasketsAsked) -> Any:
     """Have the best baskets worked out, for the build as it is now."""
     job = jobs.ask(request.user, build_id, JobKind.BASKETS, body.model_dump(mode="json"))
-    return send(_told(job), 202)
+    return send(BasketsJob.model_construct(job=_now(job), baskets=None), 202)
 
 
 @router.get("/builds/{int:build_id}/money/baskets", response={200: BasketsJob, **NOT_THERE})
 def read_baskets(request: SignedIn, build_id: int) -> Any:
     """The baskets that were asked for last, or how far they are."""
-    return send(_told(jobs.latest_job(request.user, build_id, JobKind.BASKETS)))
+    job = jobs.latest_job(request.user, build_id, JobKind.BASKETS)
+    return send(BasketsJob.model_construct(job=_now(job) if job else None, baskets=_found(job, BasketsJson)))
+
+
+@router.post("/builds/{int:build_id}/money/licences", response={202: LicencesJob, **NOT_THERE})
+def ask_licences(request: SignedIn, build_id: int) -> Any:
+    """Have the sets of licences worked out, for the build as it is now."""
+    job = jobs.ask(request.user, build_id, JobKind.LICENCES, {})
+    return send(LicencesJob.model_construct(job=_now(job), licences=None), 202)
+
+
+@router.get("/builds/{int:build_id}/money/licences", response={200: LicencesJob, **NOT_THERE})
+def read_licences(request: SignedIn, build_id: int) -> Any:
+    """The sets of licences that were asked for last, or how far they are."""
+    job = jobs.latest_job(request.user, build_id, JobKind.LICENCES)
+    return send(LicencesJob.model_construct(job=_now(job) if job else None, licences=_found(job, LicencesJson)))
+
+
+@router.post("/builds/{int:build_id}/money/licences/taken", response=EDIT_REPLIES)
+def take_licences(request: SignedIn, build_id: int, body: LicencesTaken) -> Any:
+    """Take a set of licences: plans and add-ons in one edit."""
+    choice = Choice(body.monitor_plan, body.title_plan, tuple(sorted(set(body.add_ons))))
+    return show(request, licences.take_licences(edit_on(request, build_id, body), choice))
 
 
 @router.post("/jobs/{job_id}/cancel", response={200: JobNow, **NOT_THERE})
@@ -36,11 +66,11 @@ def cancel(request: SignedIn, job_id: UUID) -> Any:
     return send(_now(jobs.cancel(request.user, str(job_id))))
 
 
-def _told(job: Job | None) -> BasketsJob:
-    if job is None:
-        return BasketsJob.model_construct(job=None, baskets=None)
-    found = BasketsJob.found_in(job.result) if job.state == JobState.DONE else None
-    return BasketsJob.model_construct(job=_now(job), baskets=found)
+def _found(job: Job | None, kind: type[T]) -> T | None:
+    """What a job found, as it was told then; nothing of one that is not done, or found nothing."""
+    if job is None or job.state != JobState.DONE or job.result == NOTHING:
+        return None
+    return TypeAdapter(kind).validate_json(job.result)
 
 
 def _now(job: Job) -> JobNow:

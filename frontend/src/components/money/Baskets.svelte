@@ -1,41 +1,48 @@
 <script lang="ts">
   import { onDestroy } from 'svelte'
-  import type { BasketsJob } from '../../api/client'
-  import { Baskets } from '../../lib/baskets.svelte'
+  import { api, type BasketsJob, outcome } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import { shops } from '../../lib/shops.svelte'
+  import { Work } from '../../lib/work.svelte'
   import { counted } from '../../lib/words'
   import DayField from './DayField.svelte'
   import OrderSteps from './OrderSteps.svelte'
+  import WorkProgress from './WorkProgress.svelte'
 
   type Basket = NonNullable<BasketsJob['baskets']>['baskets'][number]
 
   /** Which offer of which shop for each line comes to least in all, delivered; worked out outside the page. */
   const build = $derived(useBuild()())
-  const baskets = $derived(new Baskets(build.id))
-  const job = $derived(baskets.job)
+  const params = $derived({ path: { build_id: build.id } })
+  const work = $derived.by(() => {
+    const asked = { params }
+    return new Work<BasketsJob>((signal) =>
+      outcome(api.GET('/api/builds/{build_id}/money/baskets', { ...asked, signal })),
+    )
+  })
+  const found = $derived(work.told?.baskets)
   let most_shops = $state('')
   let new_only = $state(false)
   let here_by = $state<string | null>(null)
   let left_out = $state<string[]>([])
   const known = $derived(shops.list?.shops ?? [])
-  const isOlder = $derived(job !== null && build.reply !== null && job.revision !== build.reply.revision)
 
   void shops.load()
   $effect(() => {
-    const looked = baskets
+    const looked = work
     void looked.look()
     return () => looked.stop()
   })
-  onDestroy(() => baskets.stop())
+  onDestroy(() => work.stop())
 
   function ask(): void {
-    void baskets.ask({
+    const body = {
       most_shops: most_shops ? Number(most_shops) : null,
       new_only,
       here_by,
       not_shops: left_out,
-    })
+    }
+    void work.begin(outcome(api.POST('/api/builds/{build_id}/money/baskets', { params, body })))
   }
 
   function leaveOut(id: string, out: boolean): void {
@@ -94,38 +101,15 @@
           {/each}
         </div>
       </details>
-      <button class="btn btn-primary btn-sm" disabled={baskets.isOpen} onclick={ask}>Work it out</button>
+      <button class="btn btn-primary btn-sm" disabled={work.isOpen} onclick={ask}>Work it out</button>
     </div>
   {/if}
-  {#if baskets.message}<p role="alert" class="text-sm text-error">{baskets.message}</p>{/if}
-  {#if job && baskets.isOpen}
-    <div class="mt-2 flex flex-wrap items-center gap-3 text-sm" role="status">
-      <progress class="progress progress-primary w-40" max="1" value={job.share_done}></progress>
-      <span
-        >{job.nobody_works
-          ? 'It waits: nothing is running that works it out. Start it with manage.py work.'
-          : job.state === 'waiting'
-            ? 'Waiting for its turn'
-            : `Looking at ${job.words || 'the shops'}`}</span
-      >
-      <button class="btn btn-outline btn-xs" onclick={() => void baskets.cancel()}>Cancel</button>
-    </div>
-  {:else if job?.state === 'failed'}
-    <p role="alert" class="mt-2 text-sm text-error">It could not be worked out. {job.words}</p>
-  {:else if job?.state === 'cancelled'}
-    <p role="status" class="mt-2 text-sm text-faint">It was cancelled.</p>
-  {/if}
-  {#if baskets.found && job}
-    {#if isOlder}
-      <p class="mt-2 border-l-3 border-warning pl-2 text-sm">
-        This was worked out for the build as it was before later edits. Work it out again before you rely on
-        it.
-      </p>
-    {/if}
-    {#if baskets.found.baskets.length === 0}
+  <WorkProgress {work} />
+  {#if found}
+    {#if found.baskets.length === 0}
       <p class="mt-2 text-sm">No basket keeps to that: no offers for what is still to be bought.</p>
     {/if}
-    {#each baskets.found.baskets as basket (basket.title)}
+    {#each found.baskets as basket (basket.title)}
       <section class="mt-3 border-t border-base-content pt-1" aria-label={basket.title}>
         <div class="grid grid-cols-[minmax(0,1fr)_auto_auto] items-center gap-x-3">
           <h3 class="text-base">
@@ -166,12 +150,12 @@
         {/each}
       </section>
     {/each}
-    {#if baskets.found.without.length > 0}
+    {#if found.without.length > 0}
       <p class="mt-2 text-sm">
-        In none of them, since nobody offers {baskets.found.without.length === 1 ? 'it' : 'them'}:
-        {baskets.found.without.join(', ')}.
+        In none of them, since nobody offers {found.without.length === 1 ? 'it' : 'them'}:
+        {found.without.join(', ')}.
       </p>
     {/if}
-    {#each baskets.found.notes as words (words)}<p class="mt-1 text-sm text-faint">{words}</p>{/each}
+    {#each found.notes as words (words)}<p class="mt-1 text-sm text-faint">{words}</p>{/each}
   {/if}
 </section>

@@ -281,6 +281,20 @@ export abstract class Edits {
     )
   }
 
+  takeLicences(
+    what: string,
+    taken: { monitor_plan: string | null; title_plan: string | null; add_ons: string[] },
+  ): Promise<Problem[]> {
+    return this.edit(`licences: ${what}`, (told) =>
+      outcome(
+        api.POST('/api/builds/{build_id}/money/licences/taken', {
+          ...this.path,
+          body: { ...told, ...taken },
+        }),
+      ),
+    )
+  }
+
   markPaid(key: string, name: string, paid: boolean): Promise<Problem[]> {
     const [place = '', of = ''] = key.split('/')
     const params = { path: { build_id: this.id, place, of } }
