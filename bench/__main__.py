@@ -13,7 +13,7 @@ from bench.catalogue import facts_in, find_everything, grown, largest_place, sam
 from bench.clock import seconds, times_of
 from bench.ground import bench_bulk, bench_history, bench_large, bench_many_builds
 from bench.money import bench_money
-from bench.server import DEMO_NAME, ROOT, Client, demo
+from bench.server import DEMO_NAME, ROOT, Client, demo, processes
 from bench.table import tell, tell_times
 from core.checks import GRAPH, MEMO
 from core.formats.build_file import read_build_file
@@ -251,19 +251,24 @@ def bench_large_catalogue(client: Client, build_id: int) -> None:
 
 def bench_memory(first: int) -> None:
     """Resident memory of all processes of the demo, shared pages counted once to each half-share (PSS)."""
-    children = Path(f"/proc/{first}/task/{first}/children").read_text().split()
+    for what, running, aim in (
+        ("resident memory of what answers", "gunicorn", "250 MB (180 MB PSS)"),
+        ("resident memory of the worker, with nothing to do", "work", "in a process of its own"),
+    ):
+        at_work = [first] if running == "gunicorn" else []
+        resident, proportional = _memory_kb(at_work + processes(first, running))
+        tell(what, f"{resident / 1024:.0f} MB ({proportional / 1024:.0f} MB PSS)", aim)
+
+
+def _memory_kb(processes: list[int]) -> tuple[int, int]:
     resident = proportional = 0
-    for pid in (str(first), *children):
+    for pid in processes:
         for line in Path(f"/proc/{pid}/smaps_rollup").read_text().splitlines():
             if line.startswith("Rss:"):
                 resident += int(line.split()[1])
             elif line.startswith("Pss:"):
                 proportional += int(line.split()[1])
-    tell(
-        "resident memory of the running demo",
-        f"{resident / 1024:.0f} MB ({proportional / 1024:.0f} MB PSS)",
-        "250 MB (180 MB PSS)",
-    )
+    return resident, proportional
 
 
 def bench_script() -> None:

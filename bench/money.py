@@ -3,20 +3,22 @@
 from fractions import Fraction
 from random import Random
 
+from bench.catalogue import sample_parts
 from bench.clock import seconds, times_of
 from bench.server import ROOT
 from bench.table import tell, tell_times
 from core.formats.build_file import read_build_file
 from core.formats.report_json.money import money_json
+from core.model.parts import LaunchMonitor
 from core.money.best_basket import best_basket
 from core.money.odds import ThreePoint, odds_of
 from core.money.order import Item, order_of
 from core.quantities import UnitSystem
 from core.report import evaluate
-from core.report.buy_list import buy_list
-from core.report.money import money_in
-from core.report.years import over_years
-from tests.core.money.market import buyer, large_market
+from core.report.licences import licences_for, monitors_with_licences
+from core.report.money import USUAL_SCOPE
+from core.report.whole_money import whole_money
+from tests.core.money.market import DAY, buyer, large_market
 
 BUILD = ROOT / "jungle" / "demo" / "builds" / "boat-shed.json"
 REPEATS = 100
@@ -40,8 +42,16 @@ def bench_money() -> None:
     report = evaluate(file.build, file.parts_by_id)
 
     def viewed(_: int) -> None:
-        money = money_in(report.costs, file.build.ledger)
-        years, to_buy = over_years(file.build, report), buy_list(file.build, report)
-        money_json(money, years, to_buy, UnitSystem.METRIC)
+        whole = whole_money(file.build, report, file.parts_by_id, USUAL_SCOPE, DAY)
+        money_json(whole, UnitSystem.METRIC)
 
     tell_times("all of the Money view beside the report, in the core", times_of(viewed, REPEATS), "15 ms")
+    parts = sample_parts()
+    monitors = [part for part in parts.values() if isinstance(part, LaunchMonitor)]
+    took = seconds(lambda: licences_for(file.build, parts))
+    others = seconds(lambda: monitors_with_licences(file.build, parts, monitors))
+    tell(
+        "sets of licences, and other monitors with theirs, in the worker",
+        f"{took:.2f} s, {others:.2f} s",
+        "in the worker",
+    )

@@ -7,7 +7,7 @@ import subprocess
 import tempfile
 import time
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from http.client import HTTPConnection
 from pathlib import Path
 from typing import Any
@@ -91,3 +91,19 @@ def _wait_for(port: int) -> None:
         else:
             return
     raise TimeoutError("the demo did not start")
+
+
+def processes(first: int, running: str) -> list[int]:
+    """The processes that `first` began, and theirs, whose command has the word `running`."""
+    found, begun = [], [first]
+    while begun:
+        parent = begun.pop()
+        with suppress(OSError):
+            children = [int(pid) for pid in Path(f"/proc/{parent}/task/{parent}/children").read_text().split()]
+            begun += children
+            found += [pid for pid in children if running in _words_of(pid)]
+    return found
+
+
+def _words_of(pid: int) -> list[str]:
+    return [Path(word).name for word in Path(f"/proc/{pid}/cmdline").read_text().split("\0")]

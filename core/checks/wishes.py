@@ -26,6 +26,7 @@ from core.model.parts import (
 )
 from core.money.amounts import in_currency
 from core.money.licences import yearly_fee
+from core.money.once import break_even_years
 from core.money.price_book import price_book_of
 from core.quantities import Money, Sentence, say
 
@@ -148,7 +149,7 @@ def _paid_once(brief: Brief, part: Part, plan: Plan, plans: tuple[Plan, ...]) ->
                 yearly = yearly_fee(part, plan, brief, book)
                 once = in_currency(book.plan_price(part, other), brief)
                 if yearly.minor:
-                    yield other, once, once.minor / yearly.minor
+                    yield other, once, break_even_years(once, yearly)
 
 
 def _told(plan: Plan) -> str:

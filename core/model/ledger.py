@@ -78,6 +78,8 @@ class Entry(Record):
     paid_to: Label = ""
     paid_on: date | None = None
     receipt_seen: bool = False
+    notice_days: Annotated[Pieces, Field(le=400)] | None = None
+    """Of a fee: how many days before it comes again it must be stopped."""
     came_as: CameAs | None = None
     """Empty for what is bought."""
     nice: bool = False

@@ -10,34 +10,17 @@ import threading
 import time
 from contextlib import closing, suppress
 from http.client import HTTPException
-from pathlib import Path
 from random import Random
 from typing import Any
 
 from django.test import SimpleTestCase
 
-from bench.server import DEMO_NAME, Client, demo
+from bench.server import DEMO_NAME, Client, demo, processes
 
 ROUNDS = int(os.environ.get("JUNGLE_KILL_ROUNDS", "1"))
 WRITES = 200
 KILLS_OF_A_ROUND = 3
 LONGEST_WAIT_S = 20
-
-
-def processes(first: int, running: str) -> list[int]:
-    """The processes that `first` began, and theirs, whose command has the word `running`."""
-    found, begun = [], [first]
-    while begun:
-        parent = begun.pop()
-        with suppress(OSError):
-            children = [int(pid) for pid in Path(f"/proc/{parent}/task/{parent}/children").read_text().split()]
-            begun += children
-            found += [pid for pid in children if running in _words_of(pid)]
-    return found
-
-
-def _words_of(pid: int) -> list[str]:
-    return [Path(word).name for word in Path(f"/proc/{pid}/cmdline").read_text().split("\0")]
 
 
 class KilledTests(SimpleTestCase):

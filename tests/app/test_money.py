@@ -172,3 +172,19 @@ class FundingTests(MoneyTestCase):
         self.assertEqual(self.money()["funded"]["text"], "€0.00")
         self.assertEqual(self.refused("post", "/money/funding", name="X", amount="")[0]["field"], "minor")
         self.assertEqual(self.send("patch", "/money/funding/ghost", received=True).status_code, 404)
+
+
+class WrittenTests(MoneyTestCase):
+    def test_a_workbook_and_a_calendar_are_files_of_the_build(self) -> None:
+        self.send("patch", "/money/lines/title/title:monthly", paid_minor="15", paid_on="2026-01-31", notice_days="14")
+        told = self.money()["renewals"]
+        self.assertEqual([each["every"] for each in told], ["every month"])
+        self.assertTrue(told[0]["next"] > told[0]["cancel_by"] > "")
+        book = self.client.get(self.url("/money/money.xlsx?categories=picture"))
+        self.assertEqual(book.content[:2], b"PK")
+        self.assertIn("-money.xlsx", book["Content-Disposition"])
+        calendar = self.client.get(self.url("/money/renewals.ics"))
+        self.assertIn(b"RRULE:FREQ=MONTHLY", calendar.content)
+        self.assertEqual(
+            self.refused("patch", "/money/lines/title/title:monthly", notice_days="soon")[0]["field"], "notice_days"
+        )

@@ -1,6 +1,5 @@
 """The money of a build in one scope, as JSON."""
 
-from collections.abc import Iterable
 from dataclasses import dataclass
 
 from core.formats.report_json.costs import LineJson, line_json
@@ -8,11 +7,16 @@ from core.formats.report_json.figures import FigureJson, figure_json, maybe_figu
 from core.model.brief import Stage
 from core.model.ledger import Category
 from core.money.horizon import WEEKS
+from core.money.once import AtOdds
+from core.money.renewals import Renewal
 from core.quantities import Money, Quantity, Unit, UnitSystem
 from core.quantities.money import DECIMALS_BY_CURRENCY
 from core.report.buy_list import ToBuy
 from core.report.money import MoneyInScope, Swing
+from core.report.whole_money import OnceOrAgain, WholeMoney
 from core.report.years import OverYears
+
+EVERY = {1: "every month", 12: "every year"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -137,6 +141,47 @@ class ToBuyJson:
 
 
 @dataclass(frozen=True, slots=True)
+class RenewalJson:
+    """A fee that comes again."""
+
+    key: str
+    label: str
+    amount: FigureJson | None
+    every: str
+    begun: str
+    next: str
+    """The day on which it comes again; empty until somebody says when it was paid first."""
+    cancel_by: str
+
+
+@dataclass(frozen=True, slots=True)
+class AtOddsJson:
+    """What a licence paid once, and one paid again, are expected to cost at such odds of changing."""
+
+    odds: str
+    once: FigureJson
+    again: FigureJson
+    cheaper: str
+    """`once`, `again`, or `same`."""
+
+
+@dataclass(frozen=True, slots=True)
+class OnceOrAgainJson:
+    """Two plans of one part: one paid once, one paid again."""
+
+    part: str
+    once: str
+    again: str
+    once_costs: FigureJson
+    a_year: FigureJson
+    years: int
+    pays_after: str
+    turns_at: str
+    """The yearly odds of changing at which the answer turns; empty where it never does."""
+    at_odds: list[AtOddsJson]
+
+
+@dataclass(frozen=True, slots=True)
 class MoneyJson:
     """The money of a build: totals and what they take in, heads, lines, and how certain it is."""
 
@@ -168,10 +213,15 @@ class MoneyJson:
     firm_up_first: list[str]
     over_years: YearsJson
     to_buy: list[ToBuyJson]
+    renewals: list[RenewalJson]
+    once_or_again: list[OnceOrAgainJson]
+    wasted: list[str]
+    """Plans that fees were paid for, and that nothing is under any more."""
 
 
-def money_json(money: MoneyInScope, years: OverYears, to_buy: Iterable[ToBuy], system: UnitSystem) -> MoneyJson:
-    """`money`, the same build over the years, and what of it is to be bought, for a reader of `system`."""
+def money_json(whole: WholeMoney, system: UnitSystem) -> MoneyJson:
+    """All of the money of a build, for a reader of `system`."""
+    money, years, to_buy = whole.in_scope, whole.years, whole.to_buy
     totals = money.totals
     return MoneyJson(
         headline=money.headline.text(system),
@@ -210,6 +260,9 @@ def money_json(money: MoneyInScope, years: OverYears, to_buy: Iterable[ToBuy], s
         firm_up_first=[line.label for line in money.firm_up_first],
         over_years=_years(years, system),
         to_buy=[_to_buy(each, system) for each in to_buy],
+        renewals=[_renewal_json(each, system) for each in whole.renewals],
+        once_or_again=[_once_json(each, system) for each in whole.once_or_again],
+        wasted=list(whole.wasted),
     )
 
 
@@ -336,3 +389,36 @@ def _odds(money: MoneyInScope, system: UnitSystem) -> OddsJson:
         figure_json(reached[0], system),
         figure_json(reached[1], system),
     )
+
+
+def _renewal_json(each: Renewal, system: UnitSystem) -> RenewalJson:
+    return RenewalJson(
+        key=each.line.key,
+        label=each.line.label,
+        amount=maybe_figure_json(each.amount, system),
+        every=EVERY.get(each.months, f"every {each.months} months"),
+        begun=each.begun.isoformat() if each.begun else "",
+        next=each.next.isoformat() if each.next else "",
+        cancel_by=each.cancel_by.isoformat() if each.cancel_by else "",
+    )
+
+
+def _once_json(each: OnceOrAgain, system: UnitSystem) -> OnceOrAgainJson:
+    return OnceOrAgainJson(
+        part=each.part.name,
+        once=each.once.name,
+        again=each.again.name,
+        once_costs=figure_json(each.once_costs, system),
+        a_year=figure_json(each.a_year, system),
+        years=each.years,
+        pays_after=f"{each.pays_after_years:.1f} years",
+        turns_at="" if each.turns_at is None else text_of(Quantity(each.turns_at, Unit.SHARE), system),
+        at_odds=[_at_odds_json(at, system) for at in each.at_odds],
+    )
+
+
+def _at_odds_json(at: AtOdds, system: UnitSystem) -> AtOddsJson:
+    once, again = at.once.minor, at.again.minor
+    cheaper = "same" if once == again else "once" if once < again else "again"
+    odds = text_of(Quantity(at.odds, Unit.SHARE), system)
+    return AtOddsJson(odds, figure_json(at.once, system), figure_json(at.again, system), cheaper)

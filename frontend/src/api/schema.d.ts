@@ -956,6 +956,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/money/money.xlsx": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Workbook
+         * @description The same as a workbook, with its scope in words and formulas that recompute.
+         */
+        get: operations["jungle_api_routers_money_read_workbook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/money/renewals.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Renewals
+         * @description When fees come again, and until when they can be stopped, for a calendar.
+         */
+        get: operations["jungle_api_routers_money_read_renewals"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/money/lines/{place}/{of}": {
         parameters: {
             query?: never;
@@ -2635,6 +2675,11 @@ export interface components {
              * @default false
              */
             receipt_seen: boolean;
+            /**
+             * Notice Days
+             * @description Of a fee: how many days before it comes again it must be stopped.
+             */
+            notice_days?: number | null;
             /** @description Empty for what is bought. */
             came_as?: components["schemas"]["CameAs"] | null;
             /**
@@ -3417,6 +3462,11 @@ export interface components {
              * @default false
              */
             receipt_seen: boolean;
+            /**
+             * Notice Days
+             * @description Of a fee: how many days before it comes again it must be stopped.
+             */
+            notice_days?: number | null;
             /** @description Empty for what is bought. */
             came_as?: components["schemas"]["CameAs"] | null;
             /**
@@ -5320,6 +5370,18 @@ export interface components {
             categories: ("monitor" | "software" | "computing" | "picture" | "enclosure" | "floor" | "comfort" | "small items" | "tools" | "delivery" | "building works" | "decoration")[];
         };
         /**
+         * AtOddsJson
+         * @description What a licence paid once, and one paid again, are expected to cost at such odds of changing.
+         */
+        AtOddsJson: {
+            /** Odds */
+            odds: string;
+            once: components["schemas"]["FigureJson"];
+            again: components["schemas"]["FigureJson"];
+            /** Cheaper */
+            cheaper: string;
+        };
+        /**
          * HeadJson
          * @description What a category comes to, and its share of all.
          */
@@ -5375,6 +5437,12 @@ export interface components {
             over_years: components["schemas"]["YearsJson"];
             /** To Buy */
             to_buy: components["schemas"]["ToBuyJson"][];
+            /** Renewals */
+            renewals: components["schemas"]["RenewalJson"][];
+            /** Once Or Again */
+            once_or_again: components["schemas"]["OnceOrAgainJson"][];
+            /** Wasted */
+            wasted: string[];
         };
         /**
          * MoneyStretchJson
@@ -5400,6 +5468,47 @@ export interface components {
             under_cap_text: string;
             likely: components["schemas"]["FigureJson"];
             nine_in_ten: components["schemas"]["FigureJson"];
+        };
+        /**
+         * OnceOrAgainJson
+         * @description Two plans of one part: one paid once, one paid again.
+         */
+        OnceOrAgainJson: {
+            /** Part */
+            part: string;
+            /** Once */
+            once: string;
+            /** Again */
+            again: string;
+            once_costs: components["schemas"]["FigureJson"];
+            a_year: components["schemas"]["FigureJson"];
+            /** Years */
+            years: number;
+            /** Pays After */
+            pays_after: string;
+            /** Turns At */
+            turns_at: string;
+            /** At Odds */
+            at_odds: components["schemas"]["AtOddsJson"][];
+        };
+        /**
+         * RenewalJson
+         * @description A fee that comes again.
+         */
+        RenewalJson: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            amount: components["schemas"]["FigureJson"] | null;
+            /** Every */
+            every: string;
+            /** Begun */
+            begun: string;
+            /** Next */
+            next: string;
+            /** Cancel By */
+            cancel_by: string;
         };
         /**
          * SwingJson
@@ -5540,6 +5649,8 @@ export interface components {
             paid_on?: string | null;
             /** Receipt Seen */
             receipt_seen?: boolean;
+            /** Notice Days */
+            notice_days?: string | number | null;
             came_as?: components["schemas"]["CameAs"] | null;
             /** Nice */
             nice?: boolean;
@@ -5608,6 +5719,8 @@ export interface components {
             paid_on?: string | null;
             /** Receipt Seen */
             receipt_seen?: boolean;
+            /** Notice Days */
+            notice_days?: string | number | null;
             came_as?: components["schemas"]["CameAs"] | null;
             /** Nice */
             nice?: boolean;
@@ -9026,6 +9139,70 @@ export interface operations {
         };
     };
     jungle_api_routers_money_read_buy_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_money_read_workbook: {
+        parameters: {
+            query?: {
+                categories?: ("monitor" | "software" | "computing" | "picture" | "enclosure" | "floor" | "comfort" | "small items" | "tools" | "delivery" | "building works" | "decoration")[];
+            };
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_money_read_renewals: {
         parameters: {
             query?: never;
             header?: never;

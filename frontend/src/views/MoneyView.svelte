@@ -12,6 +12,8 @@
   import TakenOrders from '../components/money/TakenOrders.svelte'
   import Scope from '../components/money/Scope.svelte'
   import Years from '../components/money/Years.svelte'
+  import OnceOrAgain from '../components/money/OnceOrAgain.svelte'
+  import Renewals from '../components/money/Renewals.svelte'
   import QuantityField from '../components/QuantityField.svelte'
   import VerdictRow from '../components/VerdictRow.svelte'
   import { useBuild } from '../lib/build.svelte'
@@ -30,6 +32,9 @@
     ),
   )
   const money = $derived(asking.data)
+  const workbook = $derived(
+    `/api/builds/${build.id}/money/money.xlsx?${scope.map((category) => `categories=${encodeURIComponent(category)}`).join('&')}`,
+  )
   const answers = $derived((build.report?.verdicts ?? []).filter(({ step }) => step === 'money'))
 
   $effect(() => {
@@ -55,6 +60,7 @@
     <div class="mt-3 flex flex-wrap items-start justify-between gap-x-8 gap-y-2">
       <p class="max-w-prose text-sm text-faint">
         {money.scope_words}
+        <a class="inline-flex min-h-8 items-center" href={workbook} download>As a workbook (XLSX)</a>
       </p>
 
       <div class="flex flex-wrap items-end gap-x-6 gap-y-2">
@@ -87,6 +93,8 @@
         <TakenOrders />
         <Baskets />
         <Licences />
+        <OnceOrAgain pairs={money.once_or_again} />
+        <Renewals renewals={money.renewals} wasted={money.wasted} />
         <BuyList toBuy={money.to_buy} />
         <Years years={money.over_years} />
       </div>

@@ -9,8 +9,8 @@ from core.formats.buy_list_csv import buy_list_csv
 from core.formats.report_json.money import MoneyJson, money_json
 from core.model.ledger import LineOf, LinePlace
 from core.report.buy_list import buy_list
-from core.report.money import USUAL_SCOPE, money_in
-from core.report.years import over_years
+from core.report.money import USUAL_SCOPE
+from core.report.whole_money import WholeMoney, whole_money
 from jungle.api.changes import Change
 from jungle.api.files import file_of
 from jungle.api.replies import edit_on, show
@@ -27,6 +27,7 @@ from jungle.api.schemas import (
     RunningChange,
     Ticked,
 )
+from jungle.builds.models import StoredBuild
 from jungle.builds.services import money
 from jungle.builds.services.editing import find_build
 from jungle.builds.services.people import units_of
@@ -37,11 +38,7 @@ router = Router(tags=["money"])
 @router.get("/{int:build_id}/money", response={200: MoneyJson, 404: Problems, 422: Problems})
 def read_money(request: SignedIn, build_id: int, scope: Annotated[MoneyScope, Query()]) -> Any:
     """Totals, heads and lines of the categories that are asked for."""
-    judged = find_build(build_id, request.user).judged
-    categories = frozenset(scope.categories) or USUAL_SCOPE
-    found = money_in(judged.report.costs, judged.document.ledger, categories)
-    years, to_buy = over_years(judged.document, judged.report), buy_list(judged.document, judged.report)
-    return money_json(found, years, to_buy, units_of(request.user))
+    return money_json(_whole(find_build(build_id, request.user), scope), units_of(request.user))
 
 
 @router.get("/{int:build_id}/money/buy-list.csv", response={200: Any, 404: Problems})
@@ -51,6 +48,27 @@ def read_buy_list(request: SignedIn, build_id: int) -> Any:
     judged = build.judged
     table = buy_list_csv(buy_list(judged.document, judged.report), units_of(request.user))
     return file_of(build, table, "text/csv; charset=utf-8", "-to-buy.csv")
+
+
+@router.get("/{int:build_id}/money/money.xlsx", response={200: Any, 404: Problems})
+def read_workbook(request: SignedIn, build_id: int, scope: Annotated[MoneyScope, Query()]) -> Any:
+    """The same as a workbook, with its scope in words and formulas that recompute."""
+    # Loaded when it is asked for: it takes some megabytes that every other request does without.
+    from core.formats.money_xlsx import money_xlsx
+
+    build = find_build(build_id, request.user)
+    told = money_xlsx(build.name, _whole(build, scope), units_of(request.user))
+    return file_of(build, told, "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "-money.xlsx")
+
+
+@router.get("/{int:build_id}/money/renewals.ics", response={200: Any, 404: Problems})
+def read_renewals(request: SignedIn, build_id: int) -> Any:
+    """When fees come again, and until when they can be stopped, for a calendar."""
+    from core.formats.renewals_ics import renewals_ics
+
+    build = find_build(build_id, request.user)
+    told = renewals_ics(build.name, _whole(build, MoneyScope()).renewals, f"build-{build.pk}", timezone.now())
+    return file_of(build, told, "text/calendar; charset=utf-8", "-renewals.ics")
 
 
 @router.patch("/{int:build_id}/money/lines/{place}/{of}", response=EDIT_REPLIES)
@@ -118,3 +136,8 @@ def drop_funding(request: SignedIn, build_id: int, funding_id: str, body: Change
 def say_running(request: SignedIn, build_id: int, body: RunningChange) -> Any:
     """Say what electricity and a hired bay cost, and how many balls are struck in an hour."""
     return show(request, money.say_running(edit_on(request, build_id, body), body.changes()))
+
+
+def _whole(build: StoredBuild, scope: MoneyScope) -> WholeMoney:
+    judged, categories = build.judged, frozenset(scope.categories) or USUAL_SCOPE
+    return whole_money(judged.document, judged.report, judged.sheets, categories, timezone.localdate())

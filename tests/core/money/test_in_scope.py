@@ -11,8 +11,9 @@ from core.money.line import Payment
 from core.quantities import UnitSystem
 from core.report import evaluate
 from core.report.money import USUAL_SCOPE, MoneyInScope, money_in
-from core.report.years import over_years
+from core.report.whole_money import whole_money
 from tests.core import worlds
+from tests.core.matrix.case import TODAY
 from tests.core.random_builds import furnished_build, sample_parts, seeds
 
 METRIC = UnitSystem.METRIC
@@ -45,13 +46,15 @@ class TotalsTests(TestCase):
     def test_every_scope_is_the_sum_of_its_heads_and_lines(self) -> None:
         for seed in seeds(15):
             build = furnished_build(seed)
-            costs = evaluate(build, sample_parts()).costs
+            report = evaluate(build, sample_parts())
+            costs = report.costs
             every = money_in(costs, build.ledger, frozenset(Category))
             self.assertEqual(money_in(costs, build.ledger).totals.cash, costs.up_front)
             usual = money_in(costs, build.ledger)
             self.assertEqual(usual.totals.newcomer, costs.newcomer)
             self.assertEqual((usual.counted, usual.contingency), (costs.counted, costs.contingency))
-            stretches = money_json(usual, over_years(build, evaluate(build, sample_parts())), (), METRIC).stretches
+            whole = whole_money(build, report, sample_parts(), USUAL_SCOPE, TODAY)
+            stretches = money_json(whole, METRIC).stretches
             self.assertTrue(all(stretch.share > 0 and stretch.begins >= 0 for stretch in stretches))
             self.assertLessEqual(sum(stretch.share for stretch in stretches), 1 + 1e-9)
             for left_out in (set(), *({category} for category in Category), *combinations(OUTSIDE, 2)):

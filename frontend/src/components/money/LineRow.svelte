@@ -126,6 +126,15 @@
         {@render wordOf('To shop', 'paid_to')}
         <DayField label="On" day={entry?.paid_on} commit={(day) => enter('paid on', { paid_on: day })} />
         {@render tickOf('receipt seen', 'receipt_seen')}
+        {#if line.fees_a_year > 0}
+          <QuantityField
+            label="Stop it so many days before it comes again"
+            showLabel
+            text={said('notice_days')}
+            width="4rem"
+            commit={(typed) => enter('days to stop it', { notice_days: typed })}
+          />
+        {/if}
       </div>
       <div class="flex flex-wrap items-end gap-x-4 gap-y-1">
         <Choice

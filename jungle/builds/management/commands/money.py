@@ -11,9 +11,8 @@ from core.formats.report_json.money import money_json
 from core.model.ledger import Category
 from core.quantities import UnitSystem
 from core.report import evaluate
-from core.report.buy_list import buy_list
-from core.report.money import USUAL_SCOPE, money_in
-from core.report.years import over_years
+from core.report.money import USUAL_SCOPE
+from core.report.whole_money import whole_money
 from jungle.builds.management.build_files import BAD_FILE, BuildFileCommand
 
 
@@ -40,6 +39,6 @@ class Command(BuildFileCommand):
         if report.costs.missing_rates:
             raise SystemExit(BAD_FILE)
         scope = frozenset(map(Category, category)) if category else USUAL_SCOPE
-        money = money_in(report.costs, content.build.ledger, scope)
-        told = money_json(money, over_years(content.build, report), buy_list(content.build, report), UnitSystem(units))
+        whole = whole_money(content.build, report, content.parts_by_id, scope, timezone.localdate())
+        told = money_json(whole, UnitSystem(units))
         self.stdout.write(json.dumps(asdict(told), ensure_ascii=False, indent=2))
