@@ -1,16 +1,12 @@
-/** Addresses and the views behind them. */
+/** Addresses and the views behind them; those that few sessions begin with are fetched when they are opened. */
 import { createRouter } from 'sv-router'
 import BriefView from './views/BriefView.svelte'
 import BuildShell from './views/BuildShell.svelte'
 import BuildsView from './views/BuildsView.svelte'
-import CatalogueView from './views/CatalogueView.svelte'
 import MeasureView from './views/MeasureView.svelte'
-import MoneyView from './views/MoneyView.svelte'
 import NotFound from './views/NotFound.svelte'
 import PartsView from './views/PartsView.svelte'
-import PrintView from './views/PrintView.svelte'
 import RoomsView from './views/RoomsView.svelte'
-import ShopsView from './views/ShopsView.svelte'
 import RoomView from './views/RoomView.svelte'
 
 export const { p, navigate, route } = createRouter({
@@ -22,10 +18,10 @@ export const { p, navigate, route } = createRouter({
     '/rooms': RoomsView,
     '/room/measure': MeasureView,
     '/parts': PartsView,
-    '/money': MoneyView,
-    '/catalogue': CatalogueView,
-    '/shops': ShopsView,
-    '/print': PrintView,
+    '/money': () => import('./views/MoneyView.svelte'),
+    '/catalogue': () => import('./views/CatalogueView.svelte'),
+    '/shops': () => import('./views/ShopsView.svelte'),
+    '/print': () => import('./views/PrintView.svelte'),
     layout: BuildShell,
   },
   '*': NotFound,
