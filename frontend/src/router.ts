@@ -19,6 +19,7 @@ export const { p, navigate, route } = createRouter({
     '/room/measure': MeasureView,
     '/parts': PartsView,
     '/money': () => import('./views/MoneyView.svelte'),
+    '/money/print': () => import('./views/MoneyPrintView.svelte'),
     '/catalogue': () => import('./views/CatalogueView.svelte'),
     '/shops': () => import('./views/ShopsView.svelte'),
     '/print': () => import('./views/PrintView.svelte'),

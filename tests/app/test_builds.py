@@ -123,7 +123,8 @@ class DemoTests(TestCase):
         with patch("builtins.input", return_value="y"):
             self.load("--afresh")
         self.assertEqual(
-            {build.name for build in StoredBuild.objects.all()}, {"Boat shed by the lake", "Box room in the flat"}
+            {build.name for build in StoredBuild.objects.all()},
+            {"Boat shed by the lake", "Box room in the flat", "Hay loft, in use"},
         )
 
     def test_afresh_leaves_other_people_alone(self) -> None:

@@ -46,6 +46,6 @@ class ContractTests(ApiTestCase):
                     if "build_id" in case.path_parameters:
                         case.path_parameters["build_id"] = self.build.pk
                     reply = case.call(app=application, headers=headers, cookies=cookies)
-                    self.assertLess(reply.status_code, 500, reply.text[:1500])
+                    self.assertLess(reply.status_code, 500, repr(reply.content[:1500]))
 
                 answers()

@@ -19,6 +19,7 @@
   import { useBuild } from '../lib/build.svelte'
   import { Resource } from '../lib/resource.svelte'
   import { counted } from '../lib/words'
+  import { p } from '../router'
 
   const build = $derived(useBuild()())
   const costs = $derived(build.report?.costs)
@@ -60,7 +61,11 @@
     <div class="mt-3 flex flex-wrap items-start justify-between gap-x-8 gap-y-2">
       <p class="max-w-prose text-sm text-faint">
         {money.scope_words}
-        <a class="inline-flex min-h-8 items-center" href={workbook} download>As a workbook (XLSX)</a>
+        <a class="inline-flex min-h-8 items-center" href={workbook} download>As a workbook (XLSX)</a>,
+        <a
+          class="inline-flex min-h-8 items-center"
+          href={p('/builds/:id/money/print', { params: { id: String(build.id) } })}>as a page to print</a
+        >
       </p>
 
       <div class="flex flex-wrap items-end gap-x-6 gap-y-2">
