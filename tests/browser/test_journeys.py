@@ -411,7 +411,7 @@ class FileTests(BrowserTestCase):
         page.get_by_role("button", name="Undo: bring Boat shed by the lake back").click()
         expect(shed).to_be_visible()
         expect(page.get_by_text("It can be brought back")).to_have_count(0)
-        for name in ("Boat shed by the lake", "Box room in the flat"):
+        for name in ("Boat shed by the lake", "Box room in the flat", "Hay loft, in use"):
             page.get_by_role("button", name=f"Delete {name}").click()
         expect(page.get_by_text("You have no build yet.")).to_be_visible()
 
