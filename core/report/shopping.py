@@ -1,6 +1,6 @@
 """What shops ask for the lines of a build, delivered, and offers taken onto them as quotes."""
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Container, Iterable, Mapping, Sequence
 from datetime import date
 from typing import NamedTuple
 
@@ -94,7 +94,7 @@ def taking(
             quote = _quote(market.offer_by_id[wanted[line]], order.shop, paid, buyer.day)
             entries[line] = (entries.get(line) or Entry()).model_copy(update=quote)
     said = {key: entry for key, entry in entries.items() if not entry.says_nothing}
-    own = _with_delivery(build.ledger.own, orders, buyer.day)
+    own = _with_delivery(build.ledger.own, orders, _paid_at(said, market), buyer.day)
     return build.model_copy(update={"ledger": build.ledger.model_copy(update={"entries": said, "own": own})})
 
 
@@ -134,19 +134,39 @@ def _quote(offer: Offer, shop: Shop, paid: Money, day: date | None) -> dict[str,
     }
 
 
-def _with_delivery(own: Iterable[OwnLine], orders: Iterable[Order], day: date | None) -> tuple[OwnLine, ...]:
-    """The lines of one's own, with what each order costs to bring in place of what was there of that before."""
-    kept = [line for line in own if not line.id.startswith(DELIVERY_FROM)]
-    for order in orders:
+def _paid_at(entries: Mapping[str, Entry], market: Market) -> frozenset[str]:
+    """Shops that something taken from them has been paid at: what bringing it cost is no plan any more."""
+    paid = (entry.offer for entry in entries.values() if entry.offer and entry.paid_minor is not None)
+    return frozenset(market.offer_by_id[offer].shop for offer in paid if offer in market.offer_by_id)
+
+
+def _with_delivery(
+    own: Iterable[OwnLine], orders: Iterable[Order], paid_at: Container[str], day: date | None
+) -> tuple[OwnLine, ...]:
+    """The lines of one's own, with what each order costs to bring as its quote; what was paid of that stays.
+
+    Delivery of an order that there is no more is left out, unless it, or something of it, was paid.
+    """
+    brought = {_delivery_id(order.shop.id): order for order in orders}
+    told: list[OwnLine] = []
+    for line in own:
+        order = brought.pop(line.id, None)
+        if not line.id.startswith(DELIVERY_FROM) or line.paid_minor is not None:
+            told.append(line)
+        elif order is not None and order.delivery.minor:
+            told.append(line.model_copy(update=_delivery_quote(order, day)))
+        elif order is None and line.id.removeprefix(DELIVERY_FROM) in paid_at:
+            told.append(line)
+    for id, order in brought.items():
         if order.delivery.minor:
-            kept.append(
-                OwnLine(
-                    id=f"{DELIVERY_FROM}{order.shop.id}"[:MOST_OF_AN_ID],
-                    name=f"Delivery, {order.shop.name}"[:120],
-                    category=Category.DELIVERY,
-                    quote_minor=order.delivery.minor,
-                    quote_from=order.shop.name,
-                    quoted_on=day,
-                )
-            )
-    return tuple(kept)
+            line = OwnLine(id=id, name=f"Delivery, {order.shop.name}"[:120], category=Category.DELIVERY)
+            told.append(line.model_copy(update=_delivery_quote(order, day)))
+    return tuple(told)
+
+
+def _delivery_id(shop_id: str) -> str:
+    return f"{DELIVERY_FROM}{shop_id}"[:MOST_OF_AN_ID]
+
+
+def _delivery_quote(order: Order, day: date | None) -> dict[str, object]:
+    return {"quote_minor": order.delivery.minor, "quote_from": order.shop.name, "quoted_on": day}

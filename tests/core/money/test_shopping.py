@@ -142,6 +142,19 @@ class TakingTests(TestCase):
         swapped = changed_since(both.ledger, self.NEEDS[:1], at, buyer())
         self.assertEqual([(price.was.minor, price.now and price.now.minor) for price in swapped], [(54_00, 60_00)])
 
+    def test_what_was_paid_of_an_order_stays(self) -> None:
+        """Its delivery too, whether that was ticked itself or something that it brought; taken back, it goes."""
+        once = self.taken(built(), {"display/part": "shop-a"})
+        for paid in (
+            {"entries": {"display/part": once.ledger.entries["display/part"].model_copy(update={"paid_minor": 60_00})}},
+            {"own": (once.ledger.own[0].model_copy(update={"paid_minor": 5_00}),)},
+        ):
+            build = once.model_copy(update={"ledger": once.ledger.model_copy(update=paid)})
+            # What is paid is no need any more: the order is of nothing.
+            after = taking(build, (), self.MARKET, buyer(), {})
+            self.assertEqual(after.ledger.own, build.ledger.own)
+        self.assertEqual(taking(once, self.NEEDS, self.MARKET, buyer(), {"display/part": None}).ledger.own, ())
+
     def test_prices_that_moved_are_told_and_taken_as_they_are(self) -> None:
         taken = self.taken(built(), {"display/part": "shop-a", "screen/part": "shop-b"})
         self.assertEqual(changed_since(taken.ledger, self.NEEDS, self.MARKET, buyer()), ())

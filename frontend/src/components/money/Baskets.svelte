@@ -107,7 +107,7 @@
   <WorkProgress {work} />
   {#if found}
     {#if found.baskets.length === 0}
-      <p class="mt-2 text-sm">No basket keeps to that: no offers for what is still to be bought.</p>
+      <p class="mt-2 text-sm">No basket keeps to that, with the offers that are known.</p>
     {/if}
     {#each found.baskets as basket (basket.title)}
       <section class="mt-3 border-t border-base-content pt-1" aria-label={basket.title}>
