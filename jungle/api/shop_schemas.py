@@ -9,6 +9,7 @@ from pydantic import ConfigDict, Field
 from core.formats.report_json.baskets import BasketsJson
 from core.formats.report_json.licences import LicencesJson
 from core.formats.report_json.shops import OfferedJson, OrderJson, ShopDetailJson, ShopJson, TakenPriceJson
+from core.model.brief import ExchangeRate
 from core.model.ledger import MOST_ENTRIES, LineKey
 from core.model.record import Identifier, Several
 from core.model.shops import MOST_SHOPS
@@ -88,6 +89,12 @@ class TakenOffers(Schema):
     orders: list[OrderJson]
     changed: list[TakenPriceJson]
     missing: str
+
+
+class SampleRates(Schema):
+    """Dated rates into the build's currency, to begin with."""
+
+    rates: list[ExchangeRate]
 
 
 class OffersTaken(Change):

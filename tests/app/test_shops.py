@@ -1,14 +1,17 @@
 """Shops and offers over HTTP: entered, changed, undone, taken in; and taken onto the lines of a build."""
 
 import json
+from decimal import Decimal
 from typing import Any
 from uuid import uuid4
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 
+from core.quantities.money import DECIMALS_BY_CURRENCY
 from jungle.builds.services import editing
 from jungle.market.adoption import forget_market
 from jungle.market.models import KnownMarket, Term
+from jungle.market.rates import sample_rates
 from jungle.market.terms import revision_of
 from tests.app.worlds import ApiTestCase, on, person
 
@@ -189,3 +192,15 @@ class TakingTests(ShopsTestCase):
         )
         refused = self.take(offer, 422)
         self.assertIn("from USD to EUR", refused["errors"][0]["accepted"])
+
+
+class SampleRateTests(ShopsTestCase):
+    def test_every_currency_has_a_dated_rate_into_the_brief_s(self) -> None:
+        """A dollar is 0.92 euros; from dollars a euro is 1 / 0.92 = 1.086957, a pound 1.17 / 0.92 = 1.271739."""
+        told = self.client.get(self.url("/money/sample-rates")).json()["rates"]
+        self.assertEqual({rate["currency"] for rate in told} | {"EUR"}, set(DECIMALS_BY_CURRENCY))
+        self.assertEqual(next(rate["rate"] for rate in told if rate["currency"] == "USD"), "0.920000")
+        dollars = {rate.currency: rate.rate for rate in sample_rates("USD")}
+        self.assertEqual((dollars["EUR"], dollars["GBP"]), (Decimal("1.086957"), Decimal("1.271739")))
+        taken = self.send("patch", "/brief", exchange_rates=told)
+        self.assertEqual(taken.status_code, 200, taken.content)

@@ -23,6 +23,7 @@ from tests.core.worlds import left_hander, player
 METRIC = UnitSystem.METRIC
 TODAY = date(2026, 11, 25)
 
+EUROS = ({"currency": "EUR", "rate": "1.1"},)
 ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "purposes": (
         {"purposes": {}},
@@ -44,7 +45,11 @@ ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "valuation": ({"up_front_cap_minor": 300_000}, {"up_front_cap_minor": 300_000, "valuation": "newcomer"}),
     "exchange_rates": (
         {"currency": "USD"},
-        {"currency": "USD", "exchange_rates": ({"currency": "EUR", "rate": "1.1"},)},
+        {"currency": "USD", "exchange_rates": EUROS},
+    ),
+    "exchange_fee_share": (
+        {"currency": "USD", "exchange_rates": EUROS},
+        {"currency": "USD", "exchange_rates": EUROS, "exchange_fee_share": 0.05},
     ),
     "may_drill": ({}, {"may_drill": False}),
     "subscriptions": ({}, {"subscriptions": "rather_not"}),

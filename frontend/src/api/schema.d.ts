@@ -1196,6 +1196,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/money/sample-rates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Sample Rates
+         * @description What other money costs in the build's, by a dated list that ships with the application.
+         */
+        get: operations["jungle_api_routers_shopping_list_sample_rates"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/money/taken": {
         parameters: {
             query?: never;
@@ -5884,6 +5904,14 @@ export interface components {
             };
         };
         /**
+         * SampleRates
+         * @description Dated rates into the build's currency, to begin with.
+         */
+        SampleRates: {
+            /** Rates */
+            rates: components["schemas"]["ExchangeRate"][];
+        };
+        /**
          * TakenOffers
          * @description The orders that the offers taken make now, and which quotes do not hold any more.
          */
@@ -9751,6 +9779,37 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_shopping_list_sample_rates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SampleRates"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -12,10 +12,11 @@ from jungle.api.replies import edit_on, send, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
 from jungle.api.schemas import Problems
-from jungle.api.shop_schemas import OfferedLines, OffersTaken, TakenOffers
+from jungle.api.shop_schemas import OfferedLines, OffersTaken, SampleRates, TakenOffers
 from jungle.builds.services import shopping
 from jungle.builds.services.editing import find_build
 from jungle.builds.services.people import units_of
+from jungle.market.rates import sample_rates
 
 router = Router(tags=["shopping"])
 
@@ -35,6 +36,13 @@ def list_offers(
     return send(
         OfferedLines.model_construct(offers=[offered_json(offer, names, taken, today, units) for offer in offers])
     )
+
+
+@router.get("/{int:build_id}/money/sample-rates", response={200: SampleRates, 404: Problems})
+def list_sample_rates(request: SignedIn, build_id: int) -> Any:
+    """What other money costs in the build's, by a dated list that ships with the application."""
+    currency = find_build(build_id, request.user).design.brief.currency
+    return send(SampleRates.model_construct(rates=list(sample_rates(currency))))
 
 
 @router.get("/{int:build_id}/money/taken", response={200: TakenOffers, 404: Problems, 422: Problems})

@@ -1,6 +1,7 @@
 <script lang="ts">
-  import type { BuildReply } from '../../api/client'
+  import { api, type BuildReply, outcome, type SampleRates } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
+  import { Resource } from '../../lib/resource.svelte'
   import QuantityField from '../QuantityField.svelte'
 
   /** What foreign money costs, for every currency that a part is priced in. */
@@ -18,9 +19,22 @@
     ...new Set([...kept.map(({ currency }) => currency), ...missing, ...(wanted ? [wanted] : [])]),
   ])
 
-  function setRate(currency: string, rate: string) {
+  const sampling = new Resource<SampleRates>((signal) =>
+    outcome(
+      api.GET('/api/builds/{build_id}/money/sample-rates', {
+        params: { path: { build_id: build.id } },
+        signal,
+      }),
+    ),
+  )
+  const sampled = $derived(sampling.data?.rates ?? [])
+  $effect(() => {
+    if (currencies.length > 0 && brief.currency) void sampling.load()
+    return () => sampling.stop()
+  })
+
+  function setRate(currency: string, rate: string, dated = new Date().toISOString().slice(0, 10)) {
     const others = brief.exchange_rates.filter((known) => known.currency !== currency)
-    const dated = new Date().toISOString().slice(0, 10)
     const exchange_rates =
       rate === '' ? others : [...others, { currency, rate: rate.replace(',', '.'), dated }]
     return build.changeBrief(`rate of ${currency} ${rate}`, { exchange_rates })
@@ -29,6 +43,7 @@
 
 {#each currencies as currency (currency)}
   {@const rate = kept.find((known) => known.currency === currency)}
+  {@const sample = sampled.find((known) => known.currency === currency)}
   <p>
     1 {currency} costs
     <QuantityField
@@ -40,6 +55,13 @@
       commit={(typed) => setRate(currency, typed)}
     />
     {brief.currency}{rate?.dated ? `, as of ${rate.dated}` : ''}.
+    {#if !rate && sample}
+      <button
+        class="btn btn-outline btn-primary btn-xs"
+        onclick={() => void setRate(currency, sample.rate, sample.dated)}
+        >Take {sample.rate}, of {sample.dated}</button
+      >
+    {/if}
   </p>
 {/each}
 {#if currencies.length > 0}
