@@ -130,6 +130,8 @@ class Ledger(Record):
     entries: Annotated[dict[LineKey, Entry], Field(max_length=MOST_ENTRIES)] = {}
     own: Annotated[tuple[OwnLine, ...], Field(max_length=100)] = ()
     funding: Annotated[tuple[Funding, ...], Field(max_length=100)] = ()
+    finished_on: date | None = None
+    """The day on which the build was called finished; what comes after it re-opens its total, and is told apart."""
     kilowatt_hour_minor: MinorMoney | None = None
     """What a kilowatt-hour of electricity costs."""
     hire_hour_minor: MinorMoney | None = None

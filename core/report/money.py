@@ -6,6 +6,7 @@ from functools import cached_property
 from typing import NamedTuple
 
 from core.model.ledger import Category, Funding, Ledger
+from core.money.contingency import Used, used_of
 from core.money.costs import OUTSIDE, Costs, kept_back
 from core.money.line import Line, Payment
 from core.money.odds import Odds, ThreePoint, odds_of, to_firm_up
@@ -62,6 +63,8 @@ class MoneyInScope:
     counts_newcomer: bool
     """What a newcomer would pay counts against the cap, by the brief."""
     funding: tuple[Funding, ...]
+    used: Used
+    """What of the contingency is used."""
 
     @cached_property
     def totals(self) -> Totals:
@@ -205,6 +208,7 @@ def money_in(costs: Costs, ledger: Ledger, scope: frozenset[Category] = USUAL_SC
         contingency_share=costs.contingency_share,
         counts_newcomer=costs.counts_owned,
         funding=ledger.funding,
+        used=used_of([line for line in every if line.category in scope], ledger, costs.up_front.currency),
     )
 
 

@@ -197,6 +197,11 @@ class MoneyJson:
     yearly: FigureJson
     paid: FigureJson
     contingency: FigureJson
+    used: FigureJson
+    """Of the contingency: paid beyond guesses, and what came after the build was called finished."""
+    since_finished: FigureJson | None
+    """What came after that day; nothing where there is no such day, or nothing came."""
+    late: list[str]
     cap: FigureJson | None
     free: FigureJson | None
     funded: FigureJson
@@ -238,6 +243,9 @@ def money_json(whole: WholeMoney, system: UnitSystem) -> MoneyJson:
         yearly=figure_json(money.yearly, system),
         paid=figure_json(money.paid, system),
         contingency=figure_json(money.contingency, system),
+        used=figure_json(money.used.total, system),
+        since_finished=figure_json(money.used.since, system) if money.used.late else None,
+        late=[line.label for line in money.used.late],
         cap=maybe_figure_json(money.cap, system),
         free=maybe_figure_json(money.free, system),
         funded=figure_json(money.funded, system),

@@ -2423,6 +2423,7 @@ export interface components {
              *       "entries": {},
              *       "own": [],
              *       "funding": [],
+             *       "finished_on": null,
              *       "kilowatt_hour_minor": null,
              *       "hire_hour_minor": null,
              *       "shots_an_hour": null
@@ -3166,6 +3167,11 @@ export interface components {
              * @default []
              */
             funding: components["schemas"]["Funding"][];
+            /**
+             * Finished On
+             * @description The day on which the build was called finished; what comes after it re-opens its total, and is told apart.
+             */
+            finished_on?: string | null;
             /**
              * Kilowatt Hour Minor
              * @description What a kilowatt-hour of electricity costs.
@@ -5434,6 +5440,10 @@ export interface components {
             yearly: components["schemas"]["FigureJson"];
             paid: components["schemas"]["FigureJson"];
             contingency: components["schemas"]["FigureJson"];
+            used: components["schemas"]["FigureJson"];
+            since_finished: components["schemas"]["FigureJson"] | null;
+            /** Late */
+            late: string[];
             cap: components["schemas"]["FigureJson"] | null;
             free: components["schemas"]["FigureJson"] | null;
             funded: components["schemas"]["FigureJson"];
@@ -5797,6 +5807,8 @@ export interface components {
             revision: number;
             /** Key */
             key?: string;
+            /** Finished On */
+            finished_on?: string | null;
             /** Kilowatt Hour Minor */
             kilowatt_hour_minor?: string | number | null;
             /** Hire Hour Minor */

@@ -3,6 +3,7 @@
   import Baskets from '../components/money/Baskets.svelte'
   import BuyList from '../components/money/BuyList.svelte'
   import Certainty from '../components/money/Certainty.svelte'
+  import DayField from '../components/money/DayField.svelte'
   import Funding from '../components/money/Funding.svelte'
   import Heads from '../components/money/Heads.svelte'
   import Licences from '../components/money/Licences.svelte'
@@ -123,7 +124,21 @@
             <dd class="py-1 text-right text-faint tabular-nums">{money.paid.text}</dd>
             <dt class="py-1 text-faint">Kept back</dt>
             <dd class="py-1 text-right text-faint tabular-nums">{money.contingency.text}</dd>
+            <dt class="py-1 text-faint">Used of what was kept back</dt>
+            <dd class="py-1 text-right text-faint tabular-nums">{money.used.text}</dd>
+            {#if money.since_finished}
+              <dt class="py-1 text-faint">Since it was playable</dt>
+              <dd class="py-1 text-right text-faint tabular-nums">{money.since_finished.text}</dd>
+            {/if}
           </dl>
+          {#if money.late.length > 0}<p class="text-xs text-faint">
+              Added since: {money.late.join(', ')}
+            </p>{/if}
+          <DayField
+            label="Called finished on"
+            day={build.reply?.build.ledger.finished_on}
+            commit={(day) => build.sayRunning('called finished', { finished_on: day })}
+          />
           {#if money.unpriced.length > 0}
             <p class="border-blocked mt-2 border-l-3 pl-2 text-sm">
               {counted(money.unpriced.length, 'line')} without a price, in no total: {money.unpriced.join(

@@ -5,10 +5,11 @@ from typing import Any
 from unittest import TestCase
 
 from core.formats.report_json.money import money_json
-from core.model.ledger import Category, Ledger
+from core.model.ledger import Category, Entry, Ledger
+from core.money.contingency import used_of
 from core.money.costs import OUTSIDE
-from core.money.line import Payment
-from core.quantities import UnitSystem
+from core.money.line import Line, Payment
+from core.quantities import Money, UnitSystem
 from core.report import evaluate
 from core.report.money import USUAL_SCOPE, MoneyInScope, money_in
 from core.report.whole_money import whole_money
@@ -90,3 +91,26 @@ class CertaintyTests(TestCase):
         funding = [{"id": "bike", "name": "Bike", "minor": 300_00, "sold": True}]
         self.assertEqual(money(funding=funding).totals, money().totals)
         self.assertEqual(money(funding=funding).funded.minor, 300_00)
+
+
+class UsedTests(TestCase):
+    def used(self, finished_on: str | None, **entries: dict[str, Any]) -> tuple[int, int]:
+        """What of the contingency is used: overruns, and what came late, of two lines of a thousand each."""
+        lines = [Line(None, key, up_front=Money(1000, "EUR"), beside=key, part=key) for key in ("a", "b")]
+        told = {f"{key}/{key}": Entry.model_validate(entry) for key, entry in entries.items()}
+        ledger = Ledger.model_validate({"entries": told, "finished_on": finished_on})
+        found = used_of(lines, ledger, "EUR")
+        return found.overruns.minor, found.since.minor
+
+    def test_what_was_paid_beyond_its_guess_uses_it(self) -> None:
+        """700 guessed and 900 paid is 200; 700 and 500 is nothing, and saves nothing elsewhere."""
+        over = {"likely_minor": 700, "paid_minor": 900, "paid_on": "2026-01-01"}
+        under = {"likely_minor": 700, "paid_minor": 500, "paid_on": "2026-01-01"}
+        self.assertEqual(self.used(None, a=over, b=under), (200, 0))
+        self.assertEqual(self.used(None, a={"paid_minor": 900}), (0, 0), "nobody guessed")
+
+    def test_what_came_after_it_was_finished_is_counted_whole(self) -> None:
+        late = {"likely_minor": 700, "paid_minor": 900, "guessed_on": "2026-02-01", "paid_on": "2026-02-02"}
+        self.assertEqual(self.used("2026-01-31", a=late), (0, 1000))
+        self.assertEqual(self.used("2026-02-01", a=late), (200, 0), "it was guessed by then")
+        self.assertEqual(self.used("2026-01-31", a={"paid_minor": 900}), (0, 0), "nobody says when")
