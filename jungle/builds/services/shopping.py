@@ -45,12 +45,9 @@ class Shopping(NamedTuple):
         """What the part of each line is called, by the part's id."""
         return {need.part: self.labels[need.line] for need in self.needs}
 
-    def need(self, line: str) -> Need:
-        """What is needed for `line`. Raises `NothingThere` for one that is not still to be bought."""
-        found = next((need for need in self.needs if need.line == line), None)
-        if found is None:
-            raise NothingThere(f"There is no line '{line}' that is still to be bought.")
-        return found
+    def need(self, line: str) -> Need | None:
+        """What is needed for `line`; `None` for one that is not still to be bought."""
+        return next((need for need in self.needs if need.line == line), None)
 
 
 class TakenNow(NamedTuple):
@@ -71,8 +68,9 @@ def shopping_for(actor: User, build: Build, sheets: Mapping[str, Part]) -> Shopp
 
 
 def offers_of(shopping: Shopping, line: str) -> tuple[OfferedLine, ...]:
-    """Every offer for a line, delivered by itself. Raises `NothingThere`."""
-    return offers_for(shopping.need(line), shopping.market, shopping.buyer)
+    """Every offer for a line, delivered by itself; none for one that is not still to be bought."""
+    need = shopping.need(line)
+    return offers_for(need, shopping.market, shopping.buyer) if need else ()
 
 
 def taken_now(shopping: Shopping, build: Build) -> TakenNow:
