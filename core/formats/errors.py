@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from pydantic import ValidationError
 
-from core.model.text import unwritable
+from core.model.text import plain_words, unwritable
 
 MOST_ERRORS = 20
 """Told at once; whoever mends these sees the next."""
@@ -54,11 +54,3 @@ def _file_error(place: tuple[str | int, ...], value: object, problem: str) -> Fi
         else repr(value)[:80]
     )
     return FileError(".".join(map(str, steps)) or "file", shown, plain_words(problem))
-
-
-def plain_words(problem: str) -> str:
-    """What validation says, as somebody reads it who did not write the program."""
-    if problem.startswith("Input should be a valid dictionary"):
-        return "must be an object in braces, with a name before each value"
-    words = problem.removeprefix("Value error, ").replace("Input should be a valid", "must be a")
-    return "is missing" if words == "Field required" else words.replace("Input should be", "must be")

@@ -13,7 +13,7 @@ from core.model.parts.base import Plan, RefersTo
 from core.model.parts.price import ACCEPTED_PRICE, Price, price_text, read_price
 from core.model.parts.words import fact_words
 from core.model.record import Record
-from core.model.typed import FieldErrors, field_texts, read_value, unit_of, with_changes
+from core.model.typed import FieldErrors, field_texts, read_value, unit_of, value_text, with_changes
 from core.quantities import Unit, UnitSystem
 from core.quantities.money import MoneyError
 
@@ -86,6 +86,16 @@ def facts_from(kind: type[Record], typed: Mapping[str, object], system: UnitSyst
 def changed(record: R, typed: Mapping[str, object], system: UnitSystem, currency: str) -> R:
     """`record` with what was typed into its form; an empty text clears a field. Raises `FieldErrors`."""
     return with_changes(record, facts_from(type(record), typed, system, currency), system, currency)
+
+
+def usual_form(kind: type[Record], currency: str) -> dict[str, str]:
+    """What stands in the form of a `kind` that is new: what holds where nothing else is said."""
+    usual = {name: field.default for name, field in kind.model_fields.items() if not field.is_required()}
+    return {
+        name: value_text(kind, name, value, UnitSystem.METRIC, currency) if unit_of(kind, name) else typed_text(value)
+        for name, value in usual.items()
+        if value not in (None, "", ())
+    }
 
 
 def typed_form(record: Record, system: UnitSystem, currency: str) -> dict[str, str]:

@@ -4,6 +4,7 @@ import re
 
 _UNWRITABLE = re.compile("[\x00-\x1f\x7f-\x9f\u2028-\u202e\u2066-\u2069\ud800-\udfff\ufffe\uffff]")
 """Control characters, halves of characters, and marks that turn the direction of what follows (Unicode Cc, Cs, Cf)."""
+_LENGTH = re.compile(r"String should have at (least|most) (\d+) characters?")
 LINE_BREAKS = frozenset("\t\n\r")
 
 
@@ -21,3 +22,17 @@ def one_line(text: str) -> str:
     if found := unwritable(text):
         raise ValueError(f"must hold no control characters ({found} is one)")
     return text
+
+
+def plain_words(problem: str) -> str:
+    """What validation says, as somebody reads it who did not write the program."""
+    if problem.startswith("Input should be a valid dictionary"):
+        return "must be an object in braces, with a name before each value"
+    if length := _LENGTH.match(problem):
+        return (
+            "must not be empty"
+            if length[1] == "least" and length[2] == "1"
+            else f"at {length[1]} {length[2]} characters"
+        )
+    words = problem.removeprefix("Value error, ").replace("Input should be a valid", "must be a")
+    return "is missing" if words == "Field required" else words.replace("Input should be", "must be")

@@ -7,6 +7,7 @@ from typing import Annotated, Any, TypeVar, get_args, get_origin
 from pydantic import ValidationError
 
 from core.model.record import In, Record
+from core.model.text import plain_words
 from core.quantities import LengthError, Money, Unit, UnitSystem, format_length, parse_length
 from core.quantities.length import ACCEPTED_LENGTHS
 from core.quantities.money import ACCEPTED_MONEY, MoneyError, parse_minor
@@ -152,7 +153,7 @@ def _bound_error(
     found: Any, kind: type[Record], changes: Mapping[str, object], system: UnitSystem, currency: str
 ) -> tuple[str, object, str]:
     field = str(found["loc"][0]) if found["loc"] else ""
-    accepted = found["msg"].removeprefix("Value error, ")
+    accepted = plain_words(found["msg"])
     unit = unit_of(kind, field) if field in kind.model_fields else None
     for bound, words in _BOUNDS.items():
         if bound in found.get("ctx", {}) and unit is not None:

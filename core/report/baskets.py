@@ -18,20 +18,26 @@ def baskets_for(
     needs: Sequence[Need], market: Market, buyer: Buyer, limits: Limits, progress: Progress = lambda share, words: True
 ) -> Baskets:
     """The best basket of all that can be had, and what leaving shops out would cost. Raises `Cancelled`."""
+    if not needs:
+        return Baskets(None, None, None, (), (say("Nothing is still to be bought."),))
     shops, skipped = _payable(market, buyer)
     offers = [offer for offer in market.offer_by_id.values() if offer.shop in {shop.id for shop in shops}]
     found = _Search(market, shops, buyer, limits, progress)
     served = tuple(needs)
     without: tuple[str, ...] = ()
     if not offers:
-        return Baskets(None, None, None, tuple(need.line for need in needs), skipped)
+        nothing = say("No shop that can be paid offers anything.")
+        return Baskets(None, None, None, tuple(need.line for need in needs), (*skipped, nothing))
     try:
         best: Basket | None = found.best(served, limits, 0.0, say("the best of all shops"))
-    except NoBasket as none:
-        without = none.lines
+    except NoBasket as refused:
+        without = refused.lines
         served = tuple(need for need in needs if need.line not in without)
         best = found.best_or_none(served, limits, 0.0, say("the best of all shops"))
-    if best is None or len(best.orders) < 2:
+    if best is None:
+        none = say("No basket keeps to that, with the offers that are known.")
+        return Baskets(None, None, None, without, (*skipped, none))
+    if len(best.orders) < 2:
         return Baskets(best, None, None, without, skipped)
     one_fewer = None
     if len(best.orders) > 2:

@@ -18,6 +18,7 @@ from core.money.line import Line
 from core.quantities import Money, Sentence, say
 from core.report.alternatives import build_with
 from core.report.evaluation_of import evaluation_of, known_costs
+from core.report.why_not.changes import dearness
 
 UNLOCKED_BY = (
     "title.monitor",
@@ -248,16 +249,16 @@ def _choices(build: Build, parts: Mapping[str, Part]) -> Iterator[Choice]:
         [p for p in parts.values() if isinstance(p, CoursePack) and title and title.id in (p.titles or ())],
         [p for p in parts.values() if isinstance(p, Connector) and _connects(p, monitor, title)],
     )
-    ways = [list(_subsets(kind)) for kind in kinds]
+    ways = [list(_subsets(kind, build.brief.currency)) for kind in kinds]
     for plan, other in product(_plans(monitor), _plans(title)):
         for add_ons in product(*ways):
             chosen = {part.id for part in chain.from_iterable(add_ons)} | set(owned)
             yield Choice(plan, other, tuple(sorted(chosen)))
 
 
-def _subsets(parts: Sequence[Part]) -> Iterator[tuple[Part, ...]]:
+def _subsets(parts: Sequence[Part], currency: str) -> Iterator[tuple[Part, ...]]:
     """Every way to take some of them, none first; of many the first by price and name."""
-    cheapest = sorted(parts, key=lambda part: (part.price.minor if part.price else 0, part.id))[:MOST_OF_A_KIND]
+    cheapest = sorted(parts, key=lambda part: dearness(part, currency))[:MOST_OF_A_KIND]
     return chain.from_iterable(combinations(cheapest, count) for count in range(len(cheapest) + 1))
 
 

@@ -12,9 +12,10 @@ from ninja.errors import HttpError, ValidationError
 
 from core.contents.changes import NotInRoom
 from core.drawing.dragging import NoHandle
-from core.formats.errors import MOST_ERRORS, BadFile, plain_words
+from core.formats.errors import MOST_ERRORS, BadFile
 from core.model.candidates import NoSuchRoom
 from core.model.chain import UnknownPart
+from core.model.text import plain_words
 from core.model.typed import FieldErrors
 from jungle.api.replies import build_reply, part_detail, send
 from jungle.api.requests import SignedIn

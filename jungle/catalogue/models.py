@@ -160,20 +160,26 @@ class Catalogue(models.Model):
         return f"{self.owner}: {self.revision}"
 
 
-class CatalogueEdit(models.Model):
-    """One edit of a catalogue: what was done, and the entries that it touched."""
+class RecordedEdit(models.Model):
+    """One edit that can be undone and made again: what was done, and when."""
 
-    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="catalogue_edits")
     label = models.CharField(max_length=200)
     """What was done, as the undo button says it."""
     undone = models.BooleanField(default=False)
     at = models.DateTimeField(auto_now_add=True)
 
     class Meta:
+        abstract = True
         ordering = ["pk"]
 
     def __str__(self) -> str:
         return self.label
+
+
+class CatalogueEdit(RecordedEdit):
+    """One edit of a catalogue, and the entries that it touched."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="catalogue_edits")
 
 
 class TouchedEntry(models.Model):

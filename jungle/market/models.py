@@ -6,6 +6,8 @@ from uuid import uuid4
 from django.conf import settings
 from django.db import models
 
+from jungle.catalogue.models import RecordedEdit
+
 ID_LENGTH = 80
 
 
@@ -58,20 +60,10 @@ class KnownMarket(models.Model):
         return f"{self.owner}: {self.revision}"
 
 
-class MarketEdit(models.Model):
-    """One edit of shops and offers: what was done, and the documents that it touched."""
+class MarketEdit(RecordedEdit):
+    """One edit of shops and offers, and the documents that it touched."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="market_edits")
-    label = models.CharField(max_length=200)
-    """What was done, as the undo button says it."""
-    undone = models.BooleanField(default=False)
-    at = models.DateTimeField(auto_now_add=True)
-
-    class Meta:
-        ordering = ["pk"]
-
-    def __str__(self) -> str:
-        return self.label
 
 
 class TouchedTerm(models.Model):

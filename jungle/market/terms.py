@@ -9,10 +9,9 @@ from django.db import transaction
 
 from core.model.shops import Market, Offer, Shop
 from jungle.catalogue.bulk import write_rows
+from jungle.catalogue.history import EDITS_KEPT, LABEL_LENGTH
 from jungle.market.models import KnownMarket, MarketEdit, Term, TouchedTerm, What
 
-EDITS_KEPT = 100
-LABEL_LENGTH = 200
 MARKETS_KEPT = 4
 """Some two megabytes each, with six hundred offers."""
 

@@ -202,7 +202,7 @@ class BadInputTests(ApiTestCase):
             ("patch", "/money/lines/mat/mat", {"quote_minor": "cheap"}, "quote_minor", "cheap", "an amount such as"),
             ("patch", "/chain/title", {"plan": "gold"}, "chain.title", "", "has no plan 'gold'"),
             ("patch", "/room", {"colour": "red"}, "colour", "red", "Extra inputs"),
-            ("patch", "", {"name": ""}, "name", "", "at least 1 character"),
+            ("patch", "", {"name": ""}, "name", "", "must not be empty"),
         ):
             with self.subTest(body=body):
                 (error,) = self.refused(method, path, **body)

@@ -24,6 +24,7 @@ class ShopJourneys(BrowserTestCase):
         page.get_by_label("fee", exact=True).fill("much")
         page.get_by_role("button", name="Enter it").click()
         expect(page.get_by_role("alert").first).to_contain_text("much is not accepted: an amount such as")
+        expect(page.get_by_label("fee", exact=True)).to_be_focused()
         page.get_by_label("fee", exact=True).fill("5")
         page.get_by_role("button", name="Enter it").click()
         shop = page.get_by_role("dialog", name="Harbour Store")

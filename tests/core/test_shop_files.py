@@ -131,6 +131,19 @@ class FormTests(TestCase):
                 self.assertTrue(field.fields, field.name)
         self.assertEqual([field.name for field in forms.offer][:2], ["part", "price_minor"])
 
+    def test_a_new_form_says_what_holds_where_nothing_is_said(self) -> None:
+        """Kept as it opens, with a name and a country, it is the shop that nobody said anything else of."""
+        forms = forms_json()
+        self.assertEqual((forms.new_shop["tax_included"], forms.new_offer["sold_as"]), ("yes", "new"))
+        typed = {**forms.new_shop, "name": "Shop", "country": "Home"}
+        self.assertEqual(shop_from("shop", typed, None, METRIC), shop())
+
+    def test_an_empty_name_is_told_in_plain_words(self) -> None:
+        with self.assertRaisesRegex(FieldErrors, "name: ''; accepted: must not be empty"):
+            shop_from("shop", {"name": "", "country": "Home"}, None, METRIC)
+        with self.assertRaisesRegex(FieldErrors, "accepted: at most 120 characters"):
+            shop_from("shop", {"name": "x" * 121, "country": "Home"}, None, METRIC)
+
 
 class WordsTests(TestCase):
     def test_terms_are_told_as_people_tell_them(self) -> None:

@@ -6,7 +6,7 @@ from datetime import date
 
 from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json
 from core.formats.report_json.sheets import SheetFieldJson, form_json
-from core.model.forms import FieldKind, form_fields, typed_form, typed_rows
+from core.model.forms import FieldKind, form_fields, typed_form, typed_rows, usual_form
 from core.model.shop_forms import OF_AN_OFFER
 from core.model.shops import Market, Offer, Shop
 from core.money.order import Order, OrderLine, is_over
@@ -65,6 +65,9 @@ class ShopFormsJson:
 
     shop: list[SheetFieldJson]
     offer: list[SheetFieldJson]
+    new_shop: dict[str, str]
+    """What stands in the form of a shop that nobody has entered yet: what is so where nothing else is said."""
+    new_offer: dict[str, str]
 
 
 @dataclass(frozen=True, slots=True)
@@ -129,7 +132,12 @@ class TakenPriceJson:
 
 def forms_json() -> ShopFormsJson:
     """What the forms of a shop and of an offer ask."""
-    return ShopFormsJson(form_json(form_fields(Shop, NOT_ASKED)), form_json(form_fields(Offer, OF_AN_OFFER)))
+    return ShopFormsJson(
+        form_json(form_fields(Shop, NOT_ASKED)),
+        form_json(form_fields(Offer, OF_AN_OFFER)),
+        new_shop=usual_form(Shop, "EUR"),
+        new_offer=usual_form(Offer, "EUR"),
+    )
 
 
 def shop_json(shop: Shop, market: Market, system: UnitSystem) -> ShopJson:

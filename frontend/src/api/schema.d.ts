@@ -6528,6 +6528,14 @@ export interface components {
             shop: components["schemas"]["SheetFieldJson"][];
             /** Offer */
             offer: components["schemas"]["SheetFieldJson"][];
+            /** New Shop */
+            new_shop: {
+                [key: string]: string;
+            };
+            /** New Offer */
+            new_offer: {
+                [key: string]: string;
+            };
         };
         /**
          * ShopsStep

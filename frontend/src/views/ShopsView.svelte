@@ -43,6 +43,7 @@
       <ShopForm
         fields={shops.forms.shop}
         draft="new shop"
+        start={shops.forms.new_shop}
         words="Enter it"
         commit={(facts, rows) => shops.add(facts, rows)}
         done={() => (task = null)}

@@ -241,6 +241,10 @@ class BasketsTests(TestCase):
         self.assertIn("The rate from USD to EUR", f"{found.notes[0]}")
         nothing = baskets_for([need("display", "a")], Market((), ()), buyer(), NO_LIMITS)
         self.assertEqual((nothing.best, nothing.without), (None, ("display/part",)))
+        bought = baskets_for([], Market(shops, offers), buyer(), NO_LIMITS)
+        self.assertEqual([note.template for note in bought.notes], ["Nothing is still to be bought."])
+        late = baskets_for([need("display", "a")], Market(shops, offers), buyer(), Limits(here_by=DAY))
+        self.assertEqual(late.without, ("display/part",))
 
     def test_limits_are_kept_to_and_progress_can_stop_it(self) -> None:
         shops = (shop(), shop(id="far", name="Far"))

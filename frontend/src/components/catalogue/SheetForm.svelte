@@ -1,7 +1,7 @@
 <script lang="ts">
   import { SvelteMap } from 'svelte/reactivity'
   import type { Problem, SheetKind } from '../../api/client'
-  import { onDestroy, untrack } from 'svelte'
+  import { onDestroy, tick, untrack } from 'svelte'
   import { draftOf, keepDraft } from '../../lib/drafts'
   import FactInput from './FactInput.svelte'
   import RecordRows from './RecordRows.svelte'
@@ -50,6 +50,7 @@
   })
   let problems = $state.raw<Problem[]>([])
   let busy = $state(false)
+  let form = $state<HTMLFormElement>()
   const PRICE = {
     name: 'price_minor',
     label: 'list price',
@@ -82,13 +83,18 @@
     const found = await commit(Object.fromEntries(typed), Object.fromEntries(typedRows))
     busy = false
     problems = found ?? []
+    if (problems.length > 0) {
+      // The work goes on at the first field that was not accepted, wherever the press was.
+      await tick()
+      form?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus()
+    }
     if (found === null || found.length > 0) return
     typed.clear()
     typedRows.clear()
   }
 </script>
 
-<form onsubmit={(event) => void finish(event)}>
+<form bind:this={form} onsubmit={(event) => void finish(event)}>
   {#each fields as field (field.name)}
     {#if field.typed_as === 'records'}
       <RecordRows

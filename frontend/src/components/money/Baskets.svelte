@@ -106,9 +106,6 @@
   {/if}
   <WorkProgress {work} />
   {#if found}
-    {#if found.baskets.length === 0}
-      <p class="mt-2 text-sm">No basket keeps to that, with the offers that are known.</p>
-    {/if}
     {#each found.baskets as basket (basket.title)}
       <section class="mt-3 border-t border-base-content pt-1" aria-label={basket.title}>
         <div class="grid grid-cols-[minmax(0,1fr)_auto_auto] items-center gap-x-3">

@@ -34,6 +34,7 @@
     <ShopForm
       fields={shops.forms.offer}
       draft="offer of {shop.id}"
+      start={shops.forms.new_offer}
       words="Add it"
       commit={(facts) => shops.addOffer(shop.id, facts)}
       done={() => (adding = false)}
