@@ -16,8 +16,8 @@ class BasketJson:
     title: str
     orders: list[OrderJson]
     total: FigureJson
-    more: FigureJson
-    """By how much it is dearer than the best."""
+    more: FigureJson | None
+    """By how much it is dearer than the best; nothing for one that is as cheap."""
     choices: dict[str, str]
     """Offers by line."""
 
@@ -52,6 +52,6 @@ def _basket_json(title: str, basket: Basket, best: Basket, labels: Mapping[str, 
         title=title,
         orders=[order_json(order, labels, system) for order in basket.orders],
         total=figure_json(basket.total, system),
-        more=signed_money_json(basket.total - best.total),
+        more=signed_money_json(basket.total - best.total) if basket.total != best.total else None,
         choices=dict(basket.choices),
     )

@@ -96,6 +96,8 @@ class OrderJson:
     shop: str
     name: str
     lines: list[OrderLineJson]
+    bought: int
+    """How many lines of the build are in it."""
     codes: list[str]
     refused: list[str]
     total: FigureJson
@@ -214,6 +216,7 @@ def order_json(order: Order, labels: Mapping[str, str], system: UnitSystem) -> O
         shop=order.shop.id,
         name=order.shop.name,
         lines=[_line_json(line, labels, system) for line in order.lines],
+        bought=len(order.quotes),
         codes=[code.code for code in order.codes],
         refused=[f"{code.code} {why.text(system)}" for code, why in order.refused],
         total=figure_json(order.total, system),

@@ -5849,6 +5849,8 @@ export interface components {
             name: string;
             /** Lines */
             lines: components["schemas"]["OrderLineJson"][];
+            /** Bought */
+            bought: number;
             /** Codes */
             codes: string[];
             /** Refused */
@@ -6597,7 +6599,7 @@ export interface components {
             /** Orders */
             orders: components["schemas"]["OrderJson"][];
             total: components["schemas"]["FigureJson"];
-            more: components["schemas"]["FigureJson"];
+            more: components["schemas"]["FigureJson"] | null;
             /** Choices */
             choices: {
                 [key: string]: string;

@@ -112,9 +112,7 @@
           <h3 class="text-base">
             {basket.title}
             <span class="text-xs font-normal text-faint"
-              >{counted(basket.orders.length, 'shop')}{basket.more.text.startsWith('+')
-                ? ` · ${basket.more.text}`
-                : ''}</span
+              >{counted(basket.orders.length, 'shop')}{basket.more ? ` · ${basket.more.text}` : ''}</span
             >
           </h3>
           <strong class="tabular-nums">{basket.total.text}</strong>
@@ -132,8 +130,7 @@
               <span
                 >{order.name}
                 <span class="text-xs text-faint"
-                  >{counted(order.lines.filter(({ key }) => key.includes('/')).length, 'line')}{order.codes
-                    .length
+                  >{counted(order.bought, 'line')}{order.codes.length
                     ? ` · ${order.codes.join(', ')}`
                     : ''}{order.short_of_free
                     ? ` · ${order.short_of_free.text} short of cheaper delivery`
