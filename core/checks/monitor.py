@@ -27,7 +27,7 @@ from core.checks.verdict import Answer, Basis, Cure, Input, Inputs, find_out, pr
 from core.model import acts
 from core.model.brief import Brief, Handedness, Player
 from core.model.build import Slot
-from core.model.facts import PLAYERS, known, known_players
+from core.model.facts import PLAYERS, at_place, known, known_players
 from core.model.parts import BehindTheBall, FloorStanding, LaunchMonitor, Mat, OverheadCamera, SideCamera, Supply
 from core.model.room import Layout, Room
 from core.quantities import Quantity, Sentence, Unit, say
@@ -336,7 +336,7 @@ def level(
             placed_input("Pad under the monitor", layout.monitor_pad_m),
         ),
         cures=lambda: (
-            say("Lay the same floor under both of its places, one for each hand.")
+            find_out(at_place(Slot.FLOOR), "Lay the same floor under both of its places, one for each hand.")
             if foot.uneven_m > limit.comfortable
             else press(
                 acts.laid_out(monitor_pad_m=layout.monitor_pad_m - step_m),
@@ -346,7 +346,11 @@ def level(
             if step_m < 0
             else press(acts.moved(monitor_pad_m=-step_m), "Lower its pad by {less}.", less=metres(step_m))
             if step_m <= layout.monitor_pad_m + ROUNDING
-            else say("Raise the mat by {more}, and take its pad away.", more=metres(step_m - layout.monitor_pad_m)),
+            else find_out(
+                at_place(Slot.MAT),
+                "Raise the mat by {more}, and take its pad away.",
+                more=metres(step_m - layout.monitor_pad_m),
+            ),
         ),
     )
 

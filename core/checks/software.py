@@ -8,10 +8,10 @@ from core.checks.figures import in_a_row, stated_input
 from core.checks.limits import Limit, State, Words, at_least, tightest
 from core.checks.places import between
 from core.checks.register import check, derive
-from core.checks.verdict import Answer, Basis, Input
+from core.checks.verdict import Answer, Basis, Input, find_out
 from core.model.brief import Brief
 from core.model.build import Slot
-from core.model.facts import FactAt, MissingFact, known, known_some
+from core.model.facts import FactAt, MissingFact, at_place, known, known_some
 from core.model.household import Approach
 from core.model.parts import Display, LaunchMonitor, Machine, MonitorPlan, ResolutionNeeds, Title, link_to
 from core.model.parts.software import MachineNeeds
@@ -71,7 +71,9 @@ def title_listens(
             if link is None
             else (say("Software with a native link is supported by its maker."),)
             if deciding is connected
-            else (say("Plans that unlock it: {names}.", names=_enough(monitor, link.tier)),)
+            else (
+                find_out(at_place(Slot.MONITOR), "Plans that unlock it: {names}.", names=_enough(monitor, link.tier)),
+            )
         ),
     )
 

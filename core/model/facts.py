@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from typing import Any, NamedTuple
 
 from core.model.brief import Brief, Player
+from core.model.build import Slot
 from core.model.parts import Part, Plan
 from core.model.parts.words import fact_words
 from core.model.record import Record
@@ -29,6 +30,12 @@ class FactAt(NamedTuple):
 
 NOWHERE = FactAt("", "")
 PLAYERS = FactAt("brief", "players")
+CHAIN = "chain"
+
+
+def at_place(slot: Slot) -> FactAt:
+    """Where a part of the chain is chosen, with its plan."""
+    return FactAt(CHAIN, slot.value)
 
 
 class Missing(NamedTuple):

@@ -3,9 +3,8 @@
 from core.checks import GRAPH
 from core.checks.needs import ITEMS, SmallItems
 from core.checks.verdict import Cure, Verdict
-from core.model.facts import FactAt
+from core.model.facts import FactAt, at_place
 
-CHAIN = "chain"
 SMALL_ITEMS = "small"
 
 
@@ -24,7 +23,7 @@ def goes_on_at(cure: Cure, verdict: Verdict, small: SmallItems | None) -> FactAt
         return FactAt(SMALL_ITEMS, item)
     place = GRAPH[verdict.id].place
     if place.slots:
-        return FactAt(CHAIN, place.slots[-1].value)
+        return at_place(place.slots[-1])
     return FactAt(place.step.value, "")
 
 

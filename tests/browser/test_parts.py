@@ -62,6 +62,9 @@ class MissingTests(BrowserTestCase):
         page.get_by_role("button", name=re.compile("^Open Screen or net: ")).first.click()
         expect(page.locator("[data-place=screen]")).to_be_focused()
         expect(page.locator("[data-place=screen]")).to_have_attribute("aria-expanded", "true")
+        page.get_by_role("button", name=re.compile("Needs plan tier 2")).first.click()
+        page.get_by_role("button", name="Open Launch monitor: Plans that unlock it: Complete.").click()
+        expect(page.locator("[data-place=monitor]")).to_be_focused()
 
     def test_a_fact_that_is_not_known_leads_to_its_field(self) -> None:
         """Of the brief, and of a sheet: the view that has it opens, and the field is ready to be typed in."""

@@ -15,7 +15,7 @@ from core.geometry.hitting_region import Area
 from core.model import acts
 from core.model.brief import Brief
 from core.model.build import Build, Slot, SmallDecision
-from core.model.facts import GROUPS, MissingFact
+from core.model.facts import CHAIN, GROUPS, MissingFact
 from core.model.kit import Beside
 from core.model.record import Record
 from core.model.room import Layout, Room
@@ -23,7 +23,7 @@ from core.model.things import Looked
 from core.quantities.money import DECIMALS_BY_CURRENCY
 from core.report.alternatives import build_with
 from core.report.evaluation_of import evaluation_of, known_costs
-from core.report.goes_on import CHAIN, SMALL_ITEMS, goes_on_at
+from core.report.goes_on import SMALL_ITEMS, goes_on_at
 from core.report.offers import offers_about, spots_offered
 from core.report.routes import Route, routes_to
 from core.report.routes.ways import ITEMS_OF_WAY
