@@ -1,15 +1,16 @@
 """One evaluation: readings and verdicts that follow from what a build gives, each worked out when it is asked for."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Mapping
 from functools import cached_property
 from typing import TypeVar
 
 from core.checks.declared import Check, Derivation
-from core.checks.graph import Graph
+from core.checks.graph import Changed, Graph
 from core.checks.memo import Memo
 from core.checks.verdict import Answer, Told, Verdict, tell, verdict_of
 from core.model.brief import Player
 from core.model.facts import Missing, MissingFact
+from core.model.record import Record
 
 T = TypeVar("T")
 Readings = Mapping[type, object]
@@ -40,6 +41,7 @@ class Evaluation:
         self._before = before
         changed = _changed(given, before.given, players, before.players) if before else None
         self._touched = graph.touched_by(changed) if changed is not None else None
+        self._retold = graph.touched_by(dict.fromkeys(changed)) if changed is not None else frozenset()
         self._readings: dict[type, object] = dict(given)
         self._of_player: list[dict[type, object]] = [{Player: player} for player in players]
         self._verdicts: dict[str, tuple[Verdict, ...]] = {}
@@ -91,10 +93,13 @@ class Evaluation:
         return self.players[self._numbers[verdict.subject_id]].name if verdict.subject_id else ""
 
     def may_be_told_otherwise(self, id: str) -> bool:
-        """Whether check `id` reads anything that is not the very same in the evaluation before."""
+        """Whether check `id` reads anything that is not the very same in the evaluation before.
+
+        Words may tell more of a record than the facts that its answer comes from, so any other record counts.
+        """
         if self._before is None or self._touched is None or self.players != self._before.players:
             return True
-        if id not in self._touched:
+        if id not in self._retold:
             return False
         check, before = self.graph[id], self._before
         numbers = range(len(self.players)) if check.per_player else (None,)
@@ -210,11 +215,26 @@ class Evaluation:
 
 def _changed(
     given: Readings, before: Readings, players: tuple[Player, ...], players_before: tuple[Player, ...]
-) -> Iterable[type]:
-    """The types of what is given now and is not the very same as before, and of what was and is not now."""
+) -> Changed:
+    """What is given now and is not the very same as before, and what was given before and is not now."""
+    changed: dict[type, frozenset[str] | None] = dict.fromkeys(before.keys() - given.keys())
     if players is not players_before and players != players_before:
-        yield Player
-    yield from before.keys() - given.keys()
+        changed[Player] = None
+    # A part is given as each of the kinds that it is; what differs of it is found out once.
+    known: dict[int, frozenset[str] | None] = {}
     for kind, value in given.items():
-        if value is not before.get(kind):
-            yield kind
+        was = before.get(kind)
+        if value is not was:
+            if id(value) not in known:
+                known[id(value)] = _fields_changed(value, was)
+            changed[kind] = known[id(value)]
+    return changed
+
+
+def _fields_changed(value: object, before: object) -> frozenset[str] | None:
+    """The fields in which two records of one kind differ; `None` where they are no such records."""
+    if not isinstance(value, Record) or type(value) is not type(before):
+        return None
+    now, was = value.__dict__, before.__dict__
+    fields = type(value).model_fields
+    return frozenset(name for name in fields if now[name] is not was[name] and now[name] != was[name])

@@ -15,6 +15,10 @@ from core.model.record import Record
 Fact = tuple[type[Record], str]
 PLAN_PLACES: Mapping[type, Slot] = {MonitorPlan: Slot.MONITOR, TitlePlan: Slot.TITLE}
 Node = Check | Derivation
+Changed = Mapping[type, frozenset[str] | None]
+"""The types of readings that are not the very same as before: of a record the fields that differ, else `None`."""
+THERE_ALONE = ""
+"""In place of a field: it is read for being there, which a record that only differs still is."""
 EACH_PLAYER: Fact = (Brief, "players")
 """Where the readings of type `Player` come from."""
 
@@ -76,20 +80,28 @@ class Graph:
                 found.add(kind)
         return frozenset(found)
 
-    def touched_by(self, changed: Iterable[type]) -> frozenset[type | str]:
-        """All readings, and ids of checks, that may come out differently where readings of these types have changed."""
-        return frozenset().union(*(self._dependents.get(kind, frozenset()) for kind in changed))
+    def touched_by(self, changed: Changed) -> frozenset[type | str]:
+        """All readings, and ids of checks, that may come out differently where this has `changed`."""
+        found: set[type | str] = set()
+        for kind, fields in changed.items():
+            by_field = self._dependents.get(kind, {})
+            for field in by_field if fields is None else (None, *fields):
+                found |= by_field.get(field, frozenset())
+        return frozenset(found)
 
     @cached_property
-    def _dependents(self) -> Mapping[type, frozenset[type | str]]:
-        found: dict[type, set[type | str]] = {}
-        for check in self.checks:
-            for kind in self._reach[check.id]:
-                found.setdefault(kind, set()).add(check.id)
-        for gives, derivation in self.derivations.items():
-            for kind in self.asked_by(derivation.reads):
-                found.setdefault(kind, set()).add(gives)
-        return {kind: frozenset(touched) for kind, touched in found.items()}
+    def _dependents(self) -> Mapping[type, Mapping[str | None, frozenset[type | str]]]:
+        """By type and field, the readings and ids of checks that come from it; under `None` from what is read whole."""
+        found: dict[type, dict[str | None, set[type | str]]] = {}
+        nodes: list[tuple[type | str, Reads]] = [(check.id, check.reads) for check in self.checks]
+        nodes += [(gives, derivation.reads) for gives, derivation in self.derivations.items()]
+        for name, reads in nodes:
+            below = (self.derivations[kind].reads for kind in self.asked_by(reads) if kind in self.derivations)
+            for read in (read for each in (reads, *below) for read in each.each):
+                of_kind = found.setdefault(read.type, {})
+                for field in (None,) if read.facts is None else (*read.facts, THERE_ALONE):
+                    of_kind.setdefault(field, set()).add(name)
+        return {kind: {field: frozenset(names) for field, names in by.items()} for kind, by in found.items()}
 
     def facts_below(self, reads: Reads, beside: Container[type] = ()) -> frozenset[Fact]:
         """All facts that something reads which asks for `reads`, but for what it has by way of a type of `beside`."""

@@ -2,7 +2,9 @@
 
 from dataclasses import dataclass
 from datetime import date
+from decimal import Decimal
 from fractions import Fraction
+from functools import lru_cache
 
 from core.model.brief import Brief
 from core.model.facts import FactAt, MissingFact
@@ -65,13 +67,28 @@ class Buyer:
 
 def buyer_of(brief: Brief, day: date | None = None) -> Buyer:
     """The household of `brief` as it buys on `day`."""
+    rates = tuple((known.currency, known.rate) for known in brief.exchange_rates)
+    reclaims_tax = brief.tax_treatment is TaxTreatment.RECLAIMED
+    return _buyer(brief.currency, day, brief.tax_share, reclaims_tax, rates, brief.exchange_fee_share)
+
+
+@lru_cache(maxsize=64)
+def _buyer(
+    currency: str,
+    day: date | None,
+    tax_share: float,
+    reclaims_tax: bool,
+    rates: tuple[tuple[str, Decimal], ...],
+    exchange_fee_share: float,
+) -> Buyer:
+    """Made once for every household: each line of a build asks for it."""
     return Buyer(
-        currency=brief.currency,
+        currency=currency,
         day=day,
-        tax_share=Fraction(str(brief.tax_share)),
-        reclaims_tax=brief.tax_treatment is TaxTreatment.RECLAIMED,
-        rates=tuple((known.currency, Fraction(known.rate)) for known in brief.exchange_rates),
-        exchange_fee=Fraction(str(brief.exchange_fee_share)),
+        tax_share=Fraction(str(tax_share)),
+        reclaims_tax=reclaims_tax,
+        rates=tuple((known, Fraction(rate)) for known, rate in rates),
+        exchange_fee=Fraction(str(exchange_fee_share)),
     )
 
 

@@ -33,7 +33,7 @@ from core.model.parts import Part
 from core.money.costs import Costs
 from core.quantities import Quantity, Sentence, Unit, say
 from core.report.evaluation_of import evaluation_of, known_costs
-from core.report.leanings import leanings
+from core.report.leanings import Leaning, leanings
 from core.report.report import LinkStatus, OpenQuestion, Report, SlotStatus
 from core.report.small_items import SmallStatus, small_statuses
 
@@ -41,12 +41,19 @@ ROOM_QUESTIONS = {"width_m": "width", "length_m": "length", "ceiling_m": "ceilin
 
 
 def evaluate(
-    build: Build, parts: Mapping[str, Part], *, today: date | None = None, before: Report | None = None
+    build: Build,
+    parts: Mapping[str, Part],
+    *,
+    today: date | None = None,
+    before: Report | None = None,
+    moving: bool = False,
 ) -> Report:
     """The report on `build`, whose chain refers to `parts` by id; without `today` nothing is said of dates.
 
-    With the report on a build `before` that differs little, on the same day. Raises `UnknownPart` where the chain names
-    a part or plan that is not there.
+    With the report on a build `before` that differs little, on the same day. While something is `moving`, what leans on
+    doubtful facts is taken to be as before: trying each of them takes as long as all the rest.
+
+    Raises `UnknownPart` where the chain names a part or plan that is not there.
     """
     found = evaluation_of(build, parts, today=today, before=before.evaluation if before else None)
     verdicts = found.verdicts
@@ -67,7 +74,7 @@ def evaluate(
         stages=stages.stages if stages else (),
         works=works.works if works else (),
         small=small,
-        leanings=tuple(leanings(build, parts, found, before.leanings if before else ())),
+        leanings=before.leanings if moving and before else _leanings(build, parts, found, before),
         questions=(*_questions(build, found, may_be_empty), *_open_items(small)),
         hitting=spots.spots if spots else (),
         length=found.reading(LengthBudget),
@@ -75,6 +82,10 @@ def evaluate(
         up_for_good=build.layout.up_for_good(packed_away=build.brief.packed_away),
         bags=bags.bags if bags else (),
     )
+
+
+def _leanings(build: Build, parts: Mapping[str, Part], found: Evaluation, before: Report | None) -> tuple[Leaning, ...]:
+    return tuple(leanings(build, parts, found, before.leanings if before else ()))
 
 
 def _assumed(found: Evaluation) -> Iterator[Sentence]:

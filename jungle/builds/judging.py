@@ -54,12 +54,14 @@ class Judged:
     day: date
     before: Report | None = None
     """The report on a build that differs little, of the same day."""
+    moving: bool = False
+    """It is looked at while something is dragged."""
 
     @cached_property
     def report(self) -> Report:
         """The report, made once. Raises `UnknownPart`, `CannotBeShown`."""
         try:
-            return evaluate(self.document, self.sheets, today=self.day, before=self.before)
+            return evaluate(self.document, self.sheets, today=self.day, before=self.before, moving=self.moving)
         except UnknownPart:
             raise
         except Exception as error:
@@ -136,7 +138,7 @@ def design_stored(text: str, version: int) -> Build:
 
 def judge_moved(document: Build, judged: Judged) -> Judged:
     """`document`, which names the same parts as what was `judged` and differs little. Raises `CannotBeShown`."""
-    moved = Judged(document, judged.sheets, judged.digests, judged.day, judged.report)
+    moved = Judged(document, judged.sheets, judged.digests, judged.day, judged.report, moving=True)
     assert moved.report
     return moved
 

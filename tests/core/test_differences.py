@@ -72,3 +72,16 @@ class DifferenceTests(TestCase):
                         self.assertEqual(
                             with_difference(sent, change), WHOLE.dump_python(report_json(alone, system), mode="json")
                         )
+
+    def test_what_leans_on_doubts_is_tried_again_once_something_is_let_go(self) -> None:
+        parts = sample_parts()
+        for seed in range(10):
+            build = random_build(seed)
+            before = evaluate(build, parts, today=TODAY)
+            there = moved(build, Random(seed))
+            dragged = evaluate(there, parts, today=TODAY, before=before, moving=True)
+            dropped = evaluate(there, parts, today=TODAY, before=before)
+            with self.subTest(seed=seed):
+                self.assertIs(dragged.leanings, before.leanings)
+                self.assertEqual(dragged.verdicts, dropped.verdicts)
+                self.assertEqual(dropped.leanings, evaluate(there, parts, today=TODAY).leanings)

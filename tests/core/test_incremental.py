@@ -11,6 +11,7 @@ from core.checks.evaluation import Evaluation
 from core.checks.memo import Memo
 from core.checks.readings import Today, given_readings
 from core.model.build import Build, Slot
+from core.model.room import Layout
 from core.report.alternatives import alternatives
 from core.report.evaluation_of import evaluation_of
 from tests.core import worlds
@@ -46,6 +47,28 @@ class IncrementalTests(TestCase):
             self.assertEqual(remembered.verdicts, afresh.verdicts)
             told = [[found.told(v).headline for v in found.verdicts] for found in (remembered, afresh)]
             self.assertEqual(*told)
+
+    @settings(max_examples=60)
+    @given(st.sampled_from(CHANGES), st.sampled_from(CHANGES))
+    def test_what_no_changed_field_reaches_is_taken_over(self, one: dict[str, Any], other: dict[str, Any]) -> None:
+        """With nothing remembered but the evaluation before: what is taken over from it is what would come out."""
+        before: Evaluation | None = None
+        for changes in (one, other):
+            build, parts = world(changes)
+            given = given_readings(build, parts, Today(TODAY))
+            beside = Evaluation(GRAPH, given, build.brief.players, Memo(), before)
+            afresh = Evaluation(GRAPH, given, build.brief.players, Memo())
+            self.assertEqual(beside.verdicts, afresh.verdicts)
+            before = beside
+            self.assertTrue(before.verdicts)
+
+    def test_a_field_touches_what_reads_it_and_no_more(self) -> None:
+        moved = GRAPH.touched_by({Layout: frozenset({"ball_x_m"})})
+        anything = GRAPH.touched_by({Layout: None})
+        self.assertIn("swing.side_walls", moved)
+        self.assertNotIn("picture.throw", moved)
+        self.assertIn("picture.throw", anything)
+        self.assertLess(moved, anything)
 
     def test_what_is_remembered_is_forgotten_when_there_is_too_much(self) -> None:
         memo = Memo(most=2)
