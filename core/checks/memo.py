@@ -25,13 +25,15 @@ Keyer = Callable[[Any], Hashable]
 class Memory:
     """What is remembered of one function."""
 
-    __slots__ = ("_answers", "_keyers", "_most", "_same")
+    __slots__ = ("_answers", "_asked", "_keyers", "_most", "_same")
 
     def __init__(self, node: Check | Derivation, most: int) -> None:
         self._keyers = tuple(keyer(read) for read in node.reads.each)
         self._answers: dict[Hashable, Kept] = {}
         self._same: dict[tuple[int, ...], Kept] = {}
         self._most = most
+        self._asked: tuple[tuple[object, ...], Hashable] = ((), None)
+        """What was asked last and not found, with its key: it is what is kept next, unless others ask meanwhile."""
 
     def find(self, values: tuple[object, ...]) -> Kept | None:
         """The answer to the like of `values`: the facts that are read are equal, and everything else is the same.
@@ -40,8 +42,11 @@ class Memory:
         """
         kept = self._same.get(tuple(map(id, values)))
         if kept is None:
-            kept = self._answers.get(self._key(values))
-            if kept is not None:
+            key = self._key(values)
+            kept = self._answers.get(key)
+            if kept is None:
+                self._asked = values, key
+            else:
                 self._keep_same(values, kept[1])
         return kept
 
@@ -49,7 +54,8 @@ class Memory:
         """Remember an answer."""
         if len(self._answers) >= self._most:
             self._answers.clear()
-        self._answers[self._key(values)] = values, answer
+        asked, key = self._asked
+        self._answers[key if asked is values else self._key(values)] = values, answer
         self._keep_same(values, answer)
 
     def _keep_same(self, values: tuple[object, ...], answer: object) -> None:

@@ -1,7 +1,8 @@
 """Numbers as people type and read them: the unit on a field says how its text is understood and told back."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from functools import cache
+from itertools import zip_longest
 from typing import Annotated, Any, TypeVar, get_args, get_origin
 
 from pydantic import ValidationError
@@ -66,22 +67,38 @@ def value_text(kind: type[Record], field: str, value: object, system: UnitSystem
     return _told(value, unit, system, currency)
 
 
-def field_texts(record: Record, system: UnitSystem, currency: str, path: str = "") -> Iterator[tuple[str, str]]:
-    """(path, text) of every number with a unit in `record` and what it holds, exactly as it is stored."""
+def field_texts(
+    record: Record, system: UnitSystem, currency: str, path: str = "", but: Record | None = None
+) -> Iterator[tuple[str, str]]:
+    """(path, text) of every number with a unit in `record` and what it holds, exactly as it is stored.
+
+    What is the very same in `but`, another record of its kind, is left out.
+    """
     for field in type(record).model_fields:
         value, place = getattr(record, field), f"{path}{field}"
-        if isinstance(value, Record):
-            yield from field_texts(value, system, currency, f"{place}.")
-        elif isinstance(value, tuple):
-            for index, item in enumerate(value):
-                if isinstance(item, Record):
-                    yield from field_texts(item, system, currency, f"{place}.{index}.")
-        elif isinstance(value, dict):
-            for key, item in value.items():
-                if isinstance(item, Record):
-                    yield from field_texts(item, system, currency, f"{place}.{key}.")
-        elif value is not None and (unit := unit_of(type(record), field)) is not None:
+        was = getattr(but, field, None)
+        if but is not None and value is was:
+            continue
+        for key, item, other in _held(value, was):
+            yield from field_texts(item, system, currency, f"{place}{key}.", other)
+        if isinstance(value, int | float) and (unit := unit_of(type(record), field)) is not None:
             yield place, _told(value, unit, system, currency)
+
+
+def _held(value: object, was: object) -> Iterator[tuple[str, Record, Record | None]]:
+    """The records that a field holds, each with its key behind the field, and what `was` there of the same kind."""
+    held: Iterable[tuple[str, object, object]] = ()
+    if isinstance(value, Record):
+        held = (("", value, was),)
+    elif isinstance(value, tuple):
+        others = was if isinstance(was, tuple) else ()
+        held = ((f".{index}", item, other) for index, (item, other) in enumerate(zip_longest(value, others)))
+    elif isinstance(value, dict):
+        others_by_key = was if isinstance(was, dict) else {}
+        held = ((f".{key}", item, others_by_key.get(key)) for key, item in value.items())
+    for key, item, other in held:
+        if isinstance(item, Record) and item is not other:
+            yield key, item, other if isinstance(other, Record) and type(other) is type(item) else None
 
 
 @cache

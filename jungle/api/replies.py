@@ -77,7 +77,7 @@ def preview_reply(build: StoredBuild, design: Build, number: int, units: UnitSys
         revision=build.revision,
         texts={
             field: text
-            for field, text in field_texts(design, units, design.brief.currency)
+            for field, text in field_texts(design, units, design.brief.currency, but=judged.document)
             if sent.texts.get(field) != text
         },
         report=report_change(moved.report, judged.report, sent.report, units),
