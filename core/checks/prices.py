@@ -41,6 +41,7 @@ def costs(
         "currency",
         "exchange_rates",
         "exchange_fee_share",
+        "fee_rise_share",
         "horizon_years",
         "outlet_minor",
         "tax_share",

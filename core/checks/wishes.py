@@ -25,7 +25,7 @@ from core.model.parts import (
     TitlePlan,
 )
 from core.money.amounts import in_currency
-from core.money.licences import yearly_fee
+from core.money.licences import fee_of
 from core.money.once import break_even_years
 from core.money.price_book import price_book_of
 from core.quantities import Money, Sentence, say
@@ -146,10 +146,10 @@ def _paid_once(brief: Brief, part: Part, plan: Plan, plans: tuple[Plan, ...]) ->
     for other in plans:
         if other.billing is Billing.ONCE and plan.billing in SUBSCRIPTIONS:
             with suppress(MissingFact):
-                yearly = yearly_fee(part, plan, brief, book)
+                fee = fee_of(part, plan, brief, book)
                 once = in_currency(book.plan_price(part, other), brief)
-                if yearly.minor:
-                    yield other, once, break_even_years(once, yearly)
+                if fee and fee.usual.minor:
+                    yield other, once, break_even_years(once, fee)
 
 
 def _told(plan: Plan) -> str:

@@ -132,6 +132,8 @@ class Brief(Record):
     exchange_rates: Annotated[tuple[ExchangeRate, ...], Field(max_length=20)] = ()
     exchange_fee_share: Annotated[Number, In(Unit.SHARE), Field(ge=0, le=0.2)] = 0.0
     """What the card or the bank takes on top of the rate for another currency."""
+    fee_rise_share: Annotated[Number, In(Unit.SHARE), Field(ge=0, le=0.5)] = 0.0
+    """By how much fees are taken to rise each year, where a plan does not say."""
     may_drill: bool | None = True
     """Whether walls and ceiling may be drilled into; often not in a rented home. `None` until it has been asked."""
     subscriptions: Subscriptions | None = Subscriptions.FINE

@@ -7,7 +7,8 @@ from typing import Annotated, Self
 
 from pydantic import Field, model_validator
 
-from core.model.record import Identifier, Label, MinorMoney, Name, Pieces, Record
+from core.model.record import Identifier, In, Label, MinorMoney, Name, Number, Pieces, Record, Whole
+from core.quantities import Unit
 
 MOST_ENTRIES = 400
 PLACE, OF = "[a-z0-9_-]{1,80}", "[a-z0-9-]{1,80}(:[a-z0-9-]{1,80})?"
@@ -20,6 +21,10 @@ LineKey = Annotated[str, Field(pattern=f"^{PLACE}/{OF}$")]
 
 What is said of one part is not said of another that takes its place, and is there again when the first one returns.
 """
+
+
+Shots = Annotated[Whole, In(Unit.PIECES), Field(ge=1, le=10_000_000)]
+ShareLeft = Annotated[Number, In(Unit.SHARE), Field(ge=0, le=1)]
 
 
 class Category(StrEnum):
@@ -124,6 +129,15 @@ class Funding(Record):
     received: bool = False
 
 
+class Resale(Record):
+    """What things of a category sell for, as shares of their price when new."""
+
+    first_share: ShareLeft | None = None
+    """After a year; as the trade has it, where empty."""
+    later_share: ShareLeft | None = None
+    """What is left of that each year later; as the trade has it, where empty."""
+
+
 class Ledger(Record):
     """The money of a build, line by line, and what pays for it."""
 
@@ -138,6 +152,18 @@ class Ledger(Record):
     """What an hour in a hired bay costs."""
     shots_an_hour: Annotated[Pieces, Field(ge=1, le=1000)] | None = None
     """Balls struck in an hour of play."""
+    shots_a_ball: Shots | None = None
+    """Shots that one ball lasts."""
+    shots_a_tee: Shots | None = None
+    """Shots that one tee lasts."""
+    shots_a_mat: Shots | None = None
+    """Shots that a mat lasts."""
+    shots_a_screen: Shots | None = None
+    """Shots that a screen lasts in one place."""
+    lamp_share: ShareLeft | None = None
+    """What a new lamp costs, as a share of its projector."""
+    resale: dict[Category, Resale] = {}
+    """By category, where somebody knows better than the trade."""
 
     def of(self, key: str) -> Entry | None:
         """What is known of a line."""

@@ -3,6 +3,7 @@
 from collections.abc import Iterable
 from dataclasses import dataclass
 from decimal import Decimal
+from fractions import Fraction
 from typing import NamedTuple
 
 from core.model.brief import Brief
@@ -16,9 +17,10 @@ from core.model.room import Layout, Room
 from core.money.amounts import cost_of
 from core.money.categories import category_of
 from core.money.counted import settled
+from core.money.fees import Terms
 from core.money.floor_bought import floor_cover, unit_laid
 from core.money.licences import Licensed, licence_lines
-from core.money.line import Line
+from core.money.line import Line, Payment
 from core.money.price_book import PriceBook
 from core.money.staying import stays_behind
 from core.quantities import Money, Quantity, Sentence, Unit, say
@@ -58,8 +60,8 @@ class Costs:
     up_front: Money
     contingency: Money
     yearly: Money
-    horizon: Money
-    """Up front and `horizon_years` of yearly fees; contingency not included."""
+    fees: tuple[Money, ...]
+    """Of each of the years of the horizon."""
     newcomer: Money
     """What the same build would cost somebody who owns nothing of it, at list prices."""
     horizon_years: int
@@ -88,23 +90,39 @@ class Costs:
         )
 
     @property
+    def horizon(self) -> Money:
+        """Up front and all fees of its years; contingency not included."""
+        return Money.total([self.up_front, *self.fees], self.up_front.currency)
+
+    @property
+    def paid(self) -> Money:
+        """What of it was paid already."""
+        paid = [line.up_front for line in self.lines if line.payment is Payment.PAID and line.up_front]
+        return Money.total(paid, self.up_front.currency)
+
+    @property
     def workings(self) -> tuple[Sentence, Sentence, Sentence]:
         """How contingency, horizon and newcomer's cost are made up."""
         more = self.newcomer - self.up_front
         return (
             say("{share} of {counted}", share=Quantity(self.contingency_share, Unit.SHARE), counted=self.counted),
-            say(
-                "{up_front} up front + {years} × {yearly}",
-                up_front=self.up_front,
-                years=str(self.horizon_years),
-                yearly=self.yearly,
-            ),
+            self._over_years,
             say("list prices of everything: {more} over what you pay up front", more=more)
             if more.minor >= 0
             else say(
                 "list prices of everything: {less} less than you pay up front", less=Money(-more.minor, more.currency)
             ),
         )
+
+    @property
+    def _over_years(self) -> Sentence:
+        years = str(self.horizon_years)
+        if set(self.fees) == {self.yearly}:
+            return say(
+                "{up_front} up front + {years} × {yearly}", up_front=self.up_front, years=years, yearly=self.yearly
+            )
+        words = "{up_front} up front + {fees} of fees in {years} years, as they begin and rise"
+        return say(words, up_front=self.up_front, fees=self.horizon - self.up_front, years=years)
 
     @property
     def missing(self) -> tuple[Missing, ...]:
@@ -165,7 +183,7 @@ def costs_of(
         up_front=up_front,
         contingency=kept_back(counted, brief.contingency_share),
         yearly=yearly,
-        horizon=up_front + yearly * brief.horizon_years,
+        fees=tuple(_fees_of_year(lines, year, brief.currency) for year in range(brief.horizon_years)),
         newcomer=newcomer,
         horizon_years=brief.horizon_years,
         contingency_share=brief.contingency_share,
@@ -176,6 +194,10 @@ def costs_of(
         later=tuple(line for line in wanted if line.later),
         counts_owned=brief.valuation is Valuation.NEWCOMER,
     )
+
+
+def _fees_of_year(lines: Iterable[Line], year: int, currency: str) -> Money:
+    return Money.total([fees for line in lines if line.is_fee and (fees := line.fees_in(year))], currency)
 
 
 def _lines(
@@ -244,7 +266,16 @@ def bought_line(bought: Bought, brief: Brief, book: PriceBook, ledger: Ledger) -
         beside=bought.id,
         stays_behind=stays_behind(part, bought.fixed),
     )
-    return settled(line, listed, ledger.of(line.key), brief, owned=bought.owned, fees_a_year=bought.billing.fees_a_year)
+    terms = Terms(rise=Fraction(str(brief.fee_rise_share)))
+    return settled(
+        line,
+        listed,
+        ledger.of(line.key),
+        brief,
+        owned=bought.owned,
+        fees_a_year=bought.billing.fees_a_year,
+        terms=terms,
+    )
 
 
 def _quantity(hanging: Hung, room: Room, layout: Layout, mats: int | None) -> tuple[int, str]:

@@ -6,6 +6,7 @@ from core.model.brief import Brief
 from core.model.facts import Missing, MissingFact
 from core.model.ledger import CameAs, Entry
 from core.money.amounts import untaxed
+from core.money.fees import AS_USUAL, Fee, Terms
 from core.money.line import Line, Payment
 from core.quantities import Money
 
@@ -77,9 +78,17 @@ def settled(
     owned: bool = False,
     worth: Money | None = None,
     fees_a_year: int = 0,
+    terms: Terms = AS_USUAL,
 ) -> Line:
-    """`line` with what counts of it: up front, or each year for what is paid so often."""
+    """`line` with what counts of it: up front, or each year for what is paid so often, on such terms.
+
+    What was paid of a fee that begins lower is what its first payments are; those that follow are as listed.
+    """
     found = counted(entry, listed, brief, quantity=line.quantity, owned=owned, worth=worth)
+    if entry is not None and found.payment is Payment.PAID and terms.first is not None:
+        terms = terms._replace(first=found.amount)
+        unpaid = entry.model_copy(update={"paid_minor": None})
+        found = counted(unpaid, listed, brief, quantity=line.quantity)._replace(payment=Payment.PAID)
     nothing = Money(0, brief.currency)
     times = fees_a_year or 1
     amount, low, high = (None if money is None else money * times for money in (found.amount, found.low, found.high))
@@ -87,6 +96,7 @@ def settled(
     return line._replace(
         payment=found.payment,
         fees_a_year=fees_a_year,
+        fee=Fee(found.amount, fees_a_year, terms) if fees_a_year and found.amount is not None else None,
         up_front=nothing if fees_a_year and amount is not None else amount,
         yearly=amount if fees_a_year else nothing,
         low=low,

@@ -1,5 +1,7 @@
 """What the plans of titles and monitors cost: once, each year, or nothing where they are bundled."""
 
+from contextlib import suppress
+from fractions import Fraction
 from typing import NamedTuple
 
 from core.model.brief import Brief
@@ -11,18 +13,28 @@ from core.model.parts import Billing, MonitorPlan, Part, Plan
 from core.money.amounts import in_currency
 from core.money.categories import category_of
 from core.money.counted import settled
+from core.money.fees import Fee, Terms
 from core.money.line import Line, Payment
 from core.money.price_book import PriceBook
 from core.quantities import Money
 
 
-def yearly_fee(part: Part, plan: Plan, brief: Brief, book: PriceBook) -> Money:
-    """What `plan` of `part` costs a year; twelve months of a monthly one, nothing for what is paid once.
+def fee_of(part: Part, plan: Plan, brief: Brief, book: PriceBook) -> Fee | None:
+    """How `plan` of `part` is paid over time; `None` for what is free or paid once. Raises `MissingFact`."""
+    if not plan.billing.fees_a_year:
+        return None
+    return Fee(in_currency(book.plan_price(part, plan), brief), plan.billing.fees_a_year, terms_of(plan, brief))
 
-    Raises `MissingFact`.
-    """
-    fees = plan.billing.fees_a_year
-    return in_currency(book.plan_price(part, plan), brief) * fees if fees else Money(0, brief.currency)
+
+def terms_of(plan: Plan, brief: Brief) -> Terms:
+    """How a fee for `plan` begins and rises; a lower beginning in a currency without a rate is none."""
+    first: Money | None = None
+    if plan.intro_price is not None:
+        with suppress(MissingFact):
+            first = in_currency(plan.intro_price, brief)
+    rise = brief.fee_rise_share if plan.rise_share is None else plan.rise_share
+    payments = 1 if plan.intro_payments is None else plan.intro_payments
+    return Terms(first, payments if first else 0, plan.months_free or 0, Fraction(str(rise)))
 
 
 class Licensed(NamedTuple):
@@ -90,4 +102,12 @@ def _plan_line(
     # What is paid once was paid when it was bought; a newcomer pays it anew.
     owned = licensed.owned and plan.billing is Billing.ONCE
     line = licensed.line(label, plan.id)
-    return settled(line, listed, ledger.of(line.key), brief, owned=owned, fees_a_year=plan.billing.fees_a_year)
+    return settled(
+        line,
+        listed,
+        ledger.of(line.key),
+        brief,
+        owned=owned,
+        fees_a_year=plan.billing.fees_a_year,
+        terms=terms_of(plan, brief),
+    )

@@ -1,12 +1,12 @@
 """One line of the cost of a build, and where its amount comes from."""
 
 from enum import StrEnum
-from fractions import Fraction
 from typing import NamedTuple
 
 from core.model.build import Slot
 from core.model.facts import Missing
 from core.model.ledger import Category, line_key
+from core.money.fees import Fee
 from core.quantities import Money
 
 OWN = "own"
@@ -62,6 +62,8 @@ class Line(NamedTuple):
     """It is cut, laid or used up for this room, and does not go along to the next."""
     fees_a_year: int = 0
     """How often a year it is paid: what is known of its money is of one payment; 0 for what is paid once."""
+    fee: Fee | None = None
+    """How it is paid over time; `None` for what is paid once, and while its price is not known."""
     category: Category = Category.SMALL_ITEMS
     nice: bool = False
     """It would be nice; else it is essential."""
@@ -80,10 +82,14 @@ class Line(NamedTuple):
 
     @property
     def payment_due(self) -> Money | None:
-        """What is paid at once: all of it, or of a fee one payment; `None` while nobody knows."""
-        if not self.is_fee or self.yearly is None:
+        """What is paid at once: all of it, or of a fee the first payment; `None` while nobody knows."""
+        if not self.is_fee:
             return self.up_front
-        return self.yearly.scaled(Fraction(1, self.fees_a_year))
+        return self.fee.payment(0) if self.fee else None
+
+    def fees_in(self, year: int) -> Money | None:
+        """What is paid again for `year`, counted from 0; `None` where it is not known."""
+        return self.fee.in_year(year) if self.fee else self.yearly
 
     @property
     def id(self) -> str:

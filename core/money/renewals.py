@@ -53,9 +53,8 @@ def _renewal(line: Line, ledger: Ledger, today: date) -> Renewal:
         return Renewal(line, line.payment_due, months, None, None, None)
     passed = max(0, (today.year - begun.year) * MONTHS_OF_A_YEAR + today.month - begun.month) // months
     # Counted from the first payment each time: the 31st stays the 31st where a month has one.
-    coming = (later(begun, months * number) for number in range(max(1, passed), passed + 3))
-    next_on = next(day for day in coming if day >= today)
+    coming = ((number, later(begun, months * number)) for number in range(max(1, passed), passed + 3))
+    number, next_on = next((number, day) for number, day in coming if day >= today)
     notice = entry.notice_days if entry else None
-    return Renewal(
-        line, line.payment_due, months, begun, next_on, None if notice is None else next_on - timedelta(notice)
-    )
+    amount = line.fee.payment(number) if line.fee else None
+    return Renewal(line, amount, months, begun, next_on, None if notice is None else next_on - timedelta(notice))

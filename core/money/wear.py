@@ -2,24 +2,41 @@
 
 from collections.abc import Iterator
 from fractions import Fraction
+from typing import NamedTuple
 
-from core.model.ledger import Category
+from core.model.ledger import Category, Ledger
 from core.model.parts import Balls, Mat, Part, Projector, Surface, Tees
 from core.money.horizon import UsedUp
 from core.money.line import Line
 from core.quantities import Money
 
-SHOTS_AN_HOUR = 90
-"""Of somebody who takes turns and looks at the numbers (trade)."""
-SHOTS_A_BALL = 400
-SHOTS_A_TEE = 60
-"""Every third ball is struck off a tee (trade)."""
-SHOTS_A_MAT = 60_000
-SHOTS_A_SCREEN = 40_000
+NOTHING_SAID = Ledger()
 TURNS_OF_A_SQUARE = 4
 """A square screen is turned by a quarter when its middle is worn (trade)."""
-LAMP_SHARE = Fraction(15, 100)
-"""A new lamp costs so much of its projector (trade)."""
+
+
+class Lives(NamedTuple):
+    """How much is struck and how long things last, each as a field of the ledger and as the trade takes it."""
+
+    shots_an_hour: Fraction = Fraction(90)
+    """Of somebody who takes turns and looks at the numbers (trade)."""
+    shots_a_ball: Fraction = Fraction(400)
+    shots_a_tee: Fraction = Fraction(60)
+    """Every third ball is struck off a tee (trade)."""
+    shots_a_mat: Fraction = Fraction(60_000)
+    shots_a_screen: Fraction = Fraction(40_000)
+    lamp_share: Fraction = Fraction(15, 100)
+    """A new lamp costs so much of its projector (trade)."""
+
+
+TRADE = Lives()
+
+
+def lives_of(ledger: Ledger) -> Lives:
+    """As the household says, where it does; else as the trade has it."""
+    said = {field: getattr(ledger, field) for field in Lives._fields}
+    return TRADE._replace(**{field: Fraction(str(value)) for field, value in said.items() if value is not None})
+
 
 RESALE: dict[Category, tuple[Fraction, Fraction]] = {
     Category.MONITOR: (Fraction(75, 100), Fraction(85, 100)),
@@ -39,31 +56,43 @@ RESALE: dict[Category, tuple[Fraction, Fraction]] = {
 (trade)."""
 
 
-def resale_of(line: Line, years: int) -> Money | None:
+def resale_shares(category: Category, ledger: Ledger) -> tuple[Fraction, Fraction]:
+    """What is left of a price after a year, and of that each year later: as the household says, else as the trade."""
+    said, (first, later) = ledger.resale.get(category), RESALE[category]
+    if said is None:
+        return first, later
+    return (
+        first if said.first_share is None else Fraction(str(said.first_share)),
+        later if said.later_share is None else Fraction(str(said.later_share)),
+    )
+
+
+def resale_of(line: Line, years: int, ledger: Ledger = NOTHING_SAID) -> Money | None:
     """What a line sells for after so many years; nothing for what stays in the house, `None` without a price."""
     if line.newcomers is None:
         return None
-    first, later = RESALE[line.category]
+    first, later = resale_shares(line.category, ledger)
     if line.stays_behind or line.licence:
         return Money(0, line.newcomers.currency)
     return line.newcomers.scaled(first * later ** (years - 1))
 
 
-def used_up_of(part: Part, unit_price: Money, shots_an_hour: Fraction) -> Iterator[UsedUp]:
+def used_up_of(part: Part, unit_price: Money, lives: Lives = TRADE) -> Iterator[UsedUp]:
     """What of `part` is used up, at what it costs to buy again."""
+    an_hour = lives.shots_an_hour
     if isinstance(part, Balls) and part.pack_size:
-        yield UsedUp(part.name, unit_price, part.pack_size * SHOTS_A_BALL / shots_an_hour)
+        yield UsedUp(part.name, unit_price, part.pack_size * lives.shots_a_ball / an_hour)
     if isinstance(part, Tees) and part.pack_size:
-        yield UsedUp(part.name, unit_price, part.pack_size * 3 * SHOTS_A_TEE / shots_an_hour)
+        yield UsedUp(part.name, unit_price, part.pack_size * 3 * lives.shots_a_tee / an_hour)
     if isinstance(part, Mat):
-        yield UsedUp(part.name, unit_price, SHOTS_A_MAT / shots_an_hour, comes_along=True)
+        yield UsedUp(part.name, unit_price, lives.shots_a_mat / an_hour, comes_along=True)
     if isinstance(part, Surface):
         square = part.width_m is not None and part.width_m == part.height_m
         turns = TURNS_OF_A_SQUARE if square else 1
-        yield UsedUp(part.name, unit_price, SHOTS_A_SCREEN * turns / shots_an_hour, comes_along=True)
+        yield UsedUp(part.name, unit_price, lives.shots_a_screen * turns / an_hour, comes_along=True)
     if isinstance(part, Projector) and part.light_hours:
         hours = Fraction(str(part.light_hours))
         if part.light == "lamp":
-            yield UsedUp(f"Lamp of {part.name}", unit_price.scaled(LAMP_SHARE), hours, comes_along=True)
+            yield UsedUp(f"Lamp of {part.name}", unit_price.scaled(lives.lamp_share), hours, comes_along=True)
         else:
             yield UsedUp(f"{part.name}, whose light is built in", unit_price, hours, comes_along=True)

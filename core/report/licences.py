@@ -305,9 +305,13 @@ def _set(
         build,
         up_front if known else None,
         yearly if known else None,
-        up_front + yearly * years if known else None,
+        Money.total([up_front, *_fees(lines, years)], currency) if known else None,
         locked,
     )
+
+
+def _fees(lines: Iterable[Line], years: int) -> Iterator[Money]:
+    return (line.fee.within(years) for line in lines if line.fee)
 
 
 def _licence_lines(lines: Iterable[Line], parts: Mapping[str, Part]) -> list[Line]:

@@ -11,7 +11,8 @@ from core.model.facts import MissingFact
 from core.model.ledger import Category
 from core.model.parts import Billing, Part, Plan
 from core.money.amounts import in_currency
-from core.money.licences import yearly_fee
+from core.money.fees import Fee
+from core.money.licences import fee_of
 from core.money.once import AtOdds, break_even_years, over_odds, turning_odds
 from core.money.price_book import price_book_of
 from core.money.renewals import Renewal, renewals_of
@@ -30,23 +31,28 @@ class OnceOrAgain:
     once: Plan
     again: Plan
     once_costs: Money
-    a_year: Money
+    fee: Fee
     years: int
+
+    @property
+    def a_year(self) -> Money:
+        """What the one paid again usually costs a year."""
+        return self.fee.usual * self.fee.a_year
 
     @property
     def pays_after_years(self) -> float:
         """After how many years the one paid once has paid."""
-        return break_even_years(self.once_costs, self.a_year)
+        return break_even_years(self.once_costs, self.fee)
 
     @property
     def turns_at(self) -> float | None:
         """The yearly odds of changing the title at which both cost the same."""
-        return turning_odds(self.once_costs, self.a_year, self.years)
+        return turning_odds(self.once_costs, self.fee, self.years)
 
     @property
     def at_odds(self) -> tuple[AtOdds, ...]:
         """What either is expected to cost, from never changing to changing every year."""
-        return over_odds(self.once_costs, self.a_year, self.years)
+        return over_odds(self.once_costs, self.fee, self.years)
 
 
 @dataclass(frozen=True)
@@ -89,13 +95,13 @@ def _once_or_again(build: Build, parts: Mapping[str, Part]) -> Iterator[OnceOrAg
             with suppress(MissingFact):
                 if plan.billing is Billing.ONCE:
                     once.append((in_currency(book.plan_price(part, plan), build.brief), plan))
-                elif fee := yearly_fee(part, plan, build.brief, book):
+                elif (fee := fee_of(part, plan, build.brief, book)) and fee.usual.minor:
                     again.append((fee, plan))
-        again = [(fee, plan) for fee, plan in again if fee.minor]
         if again:
-            fee, plan = min(again, key=lambda each: each[0].minor)
+            years = build.brief.horizon_years
+            fee, plan = min(again, key=lambda each: each[0].within(years).minor)
             for costs, other in once:
-                yield OnceOrAgain(part, other, plan, costs, fee, build.brief.horizon_years)
+                yield OnceOrAgain(part, other, plan, costs, fee, years)
 
 
 def _wasted(build: Build, parts: Mapping[str, Part]) -> Iterator[str]:

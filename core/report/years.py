@@ -3,17 +3,29 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 from fractions import Fraction
+from typing import NamedTuple
 
 from core.checks.power import Load
 from core.model.build import Build
 from core.model.chain import Chain
 from core.model.kit import Kit
+from core.model.ledger import Category, Ledger
 from core.model.parts import Part
 from core.money.horizon import WEEKS, Horizon, UsedUp, horizon_of
 from core.money.line import Line
-from core.money.wear import SHOTS_AN_HOUR, resale_of, used_up_of
+from core.money.wear import Lives, lives_of, resale_of, resale_shares, used_up_of
 from core.quantities import Money
 from core.report.report import Report
+
+
+class ResaleRate(NamedTuple):
+    """What is left of the price of things of a category that the build has."""
+
+    category: Category
+    first: Fraction
+    """After a year."""
+    later: Fraction
+    """Of that, each year later."""
 
 
 @dataclass(frozen=True)
@@ -22,7 +34,8 @@ class OverYears:
 
     horizon: Horizon
     used_up: tuple[UsedUp, ...]
-    shots_an_hour: Fraction
+    lives: Lives
+    resale: tuple[ResaleRate, ...]
     watts: float | None
     """What all devices draw at play; `None` while one does not say."""
     asked: tuple[str, ...]
@@ -53,18 +66,18 @@ def over_years(build: Build, report: Report) -> OverYears:
     """`build` over the years of its brief; what nobody has said is named and in no sum."""
     ledger, currency, costs = build.ledger, build.brief.currency, report.costs
     load = report.evaluation.reading(Load)
-    shots = Fraction(str(ledger.shots_an_hour or SHOTS_AN_HOUR))
+    lives = lives_of(ledger)
     hours = Fraction(str(build.brief.hours_a_week or 0))
-    used_up = tuple(_used_up(report, costs.lines, shots))
+    used_up = tuple(_used_up(report, costs.lines, lives))
     price = ledger.kilowatt_hour_minor
     horizon = horizon_of(
         costs.up_front,
-        [costs.yearly] * costs.horizon_years,
+        costs.fees,
         used_up,
         Fraction(str(load.total_w)) if load else Fraction(0),
         Money(price or 0, currency),
         hours,
-        Money.total([sold for line in costs.lines if (sold := resale_of(line, costs.horizon_years))], currency),
+        Money.total([sold for line in costs.lines if (sold := resale_of(line, costs.horizon_years, ledger))], currency),
     )
     hire = None if ledger.hire_hour_minor is None else Money(ledger.hire_hour_minor, currency)
     asked = (
@@ -72,16 +85,23 @@ def over_years(build: Build, report: Report) -> OverYears:
         *(() if price is not None else ("what electricity costs",)),
         *(() if load is not None else ("what every device draws",)),
     )
-    return OverYears(horizon, used_up, shots, load.total_w if load else None, asked, hire)
+    return OverYears(
+        horizon, used_up, lives, tuple(_resale(costs.lines, ledger)), load.total_w if load else None, asked, hire
+    )
 
 
-def _used_up(report: Report, lines: tuple[Line, ...], shots_an_hour: Fraction) -> Iterator[UsedUp]:
+def _resale(lines: tuple[Line, ...], ledger: Ledger) -> Iterator[ResaleRate]:
+    there = {line.category for line in lines if line.up_front is not None and not line.licence}
+    return (ResaleRate(each, *resale_shares(each, ledger)) for each in Category if each in there)
+
+
+def _used_up(report: Report, lines: tuple[Line, ...], lives: Lives) -> Iterator[UsedUp]:
     """Of every part that is bought or owned: what wears, at what one of it costs."""
     parts = dict(_parts_by_id(report))
     for line in lines:
         part = parts.get(line.part)
         if part is not None and not line.licence and line.newcomers is not None:
-            yield from used_up_of(part, line.newcomers.scaled(Fraction(1, line.quantity)), shots_an_hour)
+            yield from used_up_of(part, line.newcomers.scaled(Fraction(1, line.quantity)), lives)
 
 
 def _parts_by_id(report: Report) -> Iterator[tuple[str, Part]]:

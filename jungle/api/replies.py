@@ -11,7 +11,6 @@ from core.formats.report_json.sheets import facts_json, rows_json
 from core.model.build import Build
 from core.model.chain import plans_of
 from core.model.parts import Part as SpecSheet
-from core.model.parts import Plan
 from core.model.parts.price import price_text
 from core.model.typed import field_texts
 from core.quantities import UnitSystem
@@ -122,12 +121,6 @@ def _part_sheet(sheet: SpecSheet) -> PartSheet:
         note=sheet.note,
         price=sheet.price.told if sheet.price else "price not known",
         plans=[
-            PlanChoice(id=plan.id, name=plan.name, billing=plan.billing, price=_plan_price(plan))
-            for plan in plans_of(sheet)
+            PlanChoice(id=plan.id, name=plan.name, billing=plan.billing, price=plan.told) for plan in plans_of(sheet)
         ],
     )
-
-
-def _plan_price(plan: Plan) -> str:
-    period = {"monthly": " a month", "yearly": " a year", "once": " once"}.get(plan.billing, "")
-    return f"{plan.price.told}{period}" if plan.price else "free"

@@ -17,7 +17,7 @@ from core.formats.report_json.sheets import ListRowJson, PackRowJson, SheetFactJ
 from core.model.brief import Brief, Player, Stage
 from core.model.build import Build, Extra, HungPart, Slot, SmallDecision
 from core.model.filters import Sense
-from core.model.ledger import Category, Entry, Funding, Ledger, OwnLine
+from core.model.ledger import Category, Entry, Funding, Ledger, OwnLine, Resale
 from core.model.modes import KeptClear, Mode
 from core.model.moves import LayoutMove
 from core.model.parts import Billing
@@ -168,9 +168,14 @@ class FundingChange(Change):
     """What is known of money that comes in."""
 
 
-@fields_of(Ledger, leave_out=("entries", "own", "funding"))
+@fields_of(Ledger, leave_out=("entries", "own", "funding", "resale"))
 class RunningChange(Change):
-    """What electricity and a hired bay cost, and how many balls are struck in an hour."""
+    """What electricity and a hired bay cost, how many balls are struck in an hour, and how long things last."""
+
+
+@fields_of(Resale)
+class ResaleChange(Change):
+    """What things of a category sell for."""
 
 
 class MoneyScope(Schema):

@@ -48,7 +48,7 @@ def endpoints(build_id: int) -> Iterator[tuple[str, str]]:
         "build_id": build_id, "slot": "mat", "part_id": "mat", "field": "thickness_m", "player_id": "ada",
         "club": "driver", "group": "things", "content_id": "beam", "room_id": "room", "item": "mat",
         "extra_id": "extra", "check_id": "swing.ceiling", "kind": "ready-made", "place": "mat", "of": "mat",
-        "line_id": "own", "funding_id": "funding", "shop_id": "larkmoor", "offer_id": "offer",
+        "line_id": "own", "funding_id": "funding", "category": "monitor", "shop_id": "larkmoor", "offer_id": "offer",
         "job_id": "00000000-0000-4000-8000-000000000000",
     }  # fmt: skip
     for path, methods in api.get_openapi_schema()["paths"].items():

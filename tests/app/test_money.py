@@ -188,3 +188,35 @@ class WrittenTests(MoneyTestCase):
         self.assertEqual(
             self.refused("patch", "/money/lines/title/title:monthly", notice_days="soon")[0]["field"], "notice_days"
         )
+
+
+class TradeFigureTests(MoneyTestCase):
+    def resale(self) -> float:
+        value: float = self.money()["over_years"]["resale"]["value"]
+        return value
+
+    def test_lives_and_resale_are_as_the_trade_has_them_until_somebody_knows_better(self) -> None:
+        before = self.resale()
+        told = {life["field"]: life["text"] for life in self.money()["over_years"]["lives"]}
+        self.assertEqual((told["shots_a_mat"], told["lamp_share"]), ("60,000", "15 %"))
+        self.send("patch", "/money/running", shots_a_mat="20000", lamp_share="25 %")
+        self.send("patch", "/money/resale/picture", first_share="10 %")
+        after = self.money()["over_years"]
+        told = {life["field"]: life["text"] for life in after["lives"]}
+        self.assertEqual((told["shots_a_mat"], told["lamp_share"]), ("20,000", "25 %"))
+        picture = next(rate for rate in after["resale_rates"] if rate["category"] == "picture")
+        self.assertEqual((picture["first"], picture["later"]), ("10 %", "75 %"))
+        self.assertLess(self.resale(), before)
+        self.send("patch", "/money/resale/picture", first_share="")
+        self.assertEqual(self.resale(), before)
+        self.build.refresh_from_db()
+        self.assertEqual(self.build.design.ledger.resale, {})
+
+    def test_what_cannot_be_is_refused(self) -> None:
+        for path, body, field in (
+            ("/money/resale/picture", {"first_share": "140 %"}, "first_share"),
+            ("/money/running", {"shots_a_mat": "0"}, "shots_a_mat"),
+            ("/money/running", {"lamp_share": "much"}, "lamp_share"),
+        ):
+            with self.subTest(body=body):
+                self.assertEqual(self.refused("patch", path, **body)[0]["field"], field)

@@ -169,4 +169,5 @@ def cost_of_licences(build: Build, parts: dict[str, Part]) -> int | None:
     if any(line.missing for line in lines):
         return None
     once = sum(line.up_front.minor for line in lines if line.up_front)
-    return once + build.brief.horizon_years * sum(line.yearly.minor for line in lines if line.yearly)
+    fees = (line.fees_in(year) for line in lines if line.is_fee for year in range(build.brief.horizon_years))
+    return once + sum(paid.minor for paid in fees if paid)

@@ -39,6 +39,7 @@ ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "yearly_cap_minor": ({"yearly_cap_minor": 100}, {"yearly_cap_minor": 10**8}),
     "outlet_minor": ({}, {"outlet_minor": 12_000}),
     "horizon_years": ({"horizon_years": 1, "hours_a_week": 10}, {"horizon_years": 20, "hours_a_week": 10}),
+    "fee_rise_share": ({"subscriptions": "rather_not"}, {"subscriptions": "rather_not", "fee_rise_share": 0.2}),
     "contingency_share": ({"up_front_cap_minor": 500_000}, {"up_front_cap_minor": 500_000, "contingency_share": 0.9}),
     "tax_share": ({"tax_treatment": "reclaimed"}, {"tax_treatment": "reclaimed", "tax_share": 0.2}),
     "tax_treatment": ({"tax_share": 0.2}, {"tax_share": 0.2, "tax_treatment": "reclaimed"}),

@@ -8,6 +8,7 @@ from core.formats.report_json.figures import FigureJson, figure_json, maybe_figu
 from core.model.build import Slot
 from core.model.ledger import Category
 from core.money.costs import Costs
+from core.money.fees import Fee
 from core.money.line import Line, Payment
 from core.quantities import Money, UnitSystem
 
@@ -35,6 +36,8 @@ class LineJson:
     """A shop may sell it, so that there may be offers for it."""
     fees_a_year: int
     """How often a year it is paid, and what is known of its money is of one payment; 0 for what is paid once."""
+    begins: str
+    """Of a fee: how its first payments and later years differ; empty where they do not."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,6 +51,8 @@ class BudgetJson:
     total_share: float
     contingency_share: float
     cap_share: float
+    words: str
+    """What the total is: planned, or planned with so much of it paid."""
     unpriced: int
     """Lines whose amount is not known and so is left out of the total."""
     state: State
@@ -86,10 +91,17 @@ def costs_json(costs: Costs, verdicts: tuple[Verdict, ...], system: UnitSystem) 
             costs.up_front_cap,
             costs.contingency,
             [line.up_front for line in costs.lines],
+            _planned(costs),
             system,
         ),
         yearly=_budget(
-            by_id["money.yearly"], costs.yearly, costs.yearly_cap, None, [line.yearly for line in costs.lines], system
+            by_id["money.yearly"],
+            costs.yearly,
+            costs.yearly_cap,
+            None,
+            [line.yearly for line in costs.lines],
+            "in fees",
+            system,
         ),
         horizon=figure_json(costs.horizon, system),
         horizon_years=costs.horizon_years,
@@ -103,12 +115,20 @@ def costs_json(costs: Costs, verdicts: tuple[Verdict, ...], system: UnitSystem) 
     )
 
 
+def _planned(costs: Costs) -> str:
+    paid = costs.paid
+    if costs.counts_owned or not paid.minor:
+        return "at list prices" if costs.counts_owned else "planned"
+    return "paid" if paid == costs.up_front else f"planned, {paid.text()} of it paid"
+
+
 def _budget(
     verdict: Verdict,
     total: Money,
     cap: Money | None,
     contingency: Money | None,
     amounts: list[Money | None],
+    words: str,
     system: UnitSystem,
 ) -> BudgetJson:
     kept = contingency.minor if contingency else 0
@@ -121,6 +141,7 @@ def _budget(
         total_share=total.minor / whole,
         contingency_share=kept / whole,
         cap_share=cap.minor / whole if cap else 1.0,
+        words=words,
         unpriced=amounts.count(None),
         state=verdict.state,
     )
@@ -144,4 +165,19 @@ def line_json(line: Line, system: UnitSystem) -> LineJson:
         nice=line.nice,
         may_be_bought=line.may_be_bought,
         fees_a_year=line.fees_a_year,
+        begins=begins(line.fee) if line.fee else "",
     )
+
+
+def begins(fee: Fee) -> str:
+    """How `fee` begins and goes on, in words; empty where every payment is the same."""
+    terms, told = fee.terms, []
+    if terms.months_free:
+        months = "month is" if terms.months_free == 1 else f"{terms.months_free} months are"
+        told.append(f"the first {months} free")
+    if terms.first is not None and fee.begins_lower:
+        count = terms.first_payments
+        told.append(f"the first {'payment is' if count == 1 else f'{count} payments are'} {terms.first.text()}")
+    if terms.rise:
+        told.append(f"taken to rise by {float(terms.rise) * 100:g} % a year")
+    return "; ".join(told)

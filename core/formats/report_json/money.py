@@ -1,8 +1,9 @@
 """The money of a build in one scope, as JSON."""
 
 from dataclasses import dataclass
+from fractions import Fraction
 
-from core.formats.report_json.costs import LineJson, line_json
+from core.formats.report_json.costs import LineJson, begins, line_json
 from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, text_of
 from core.model.brief import Stage
 from core.model.ledger import Category
@@ -103,6 +104,24 @@ class UsedUpJson:
 
 
 @dataclass(frozen=True, slots=True)
+class LifeJson:
+    """How much is struck, or how long something lasts, as it is taken."""
+
+    field: str
+    """Of the ledger."""
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
+class ResaleRateJson:
+    """What is left of the price of things of a category."""
+
+    category: Category
+    first: str
+    later: str
+
+
+@dataclass(frozen=True, slots=True)
 class YearsJson:
     """The build over its horizon."""
 
@@ -115,7 +134,8 @@ class YearsJson:
     beats_hiring: str
     """After how many hours of play; empty where nobody says what hiring costs."""
     used_up: list[UsedUpJson]
-    shots_an_hour: str
+    lives: list[LifeJson]
+    resale_rates: list[ResaleRateJson]
     asked: list[str]
     """What nobody has said, and is in no sum."""
 
@@ -174,6 +194,8 @@ class OnceOrAgainJson:
     again: str
     once_costs: FigureJson
     a_year: FigureJson
+    begins: str
+    """How the one paid again begins and rises; empty where every payment is the same."""
     years: int
     pays_after: str
     turns_at: str
@@ -319,9 +341,20 @@ def _years(found: OverYears, system: UnitSystem) -> YearsJson:
             UsedUpJson(item.name, figure_json(item.cost, system), f"{float(item.life_hours):,.0f} h of play")
             for item in found.used_up
         ],
-        shots_an_hour=f"{float(found.shots_an_hour):g}",
+        lives=[LifeJson(field, _life(field, value)) for field, value in found.lives._asdict().items()],
+        resale_rates=[
+            ResaleRateJson(rate.category, _percent(rate.first), _percent(rate.later)) for rate in found.resale
+        ],
         asked=list(found.asked),
     )
+
+
+def _life(field: str, value: Fraction) -> str:
+    return _percent(value) if field.endswith("_share") else f"{float(value):,.0f}"
+
+
+def _percent(share: Fraction) -> str:
+    return f"{float(share) * 100:g} %"
 
 
 def _beats_hiring(found: OverYears) -> str:
@@ -418,6 +451,7 @@ def _once_json(each: OnceOrAgain, system: UnitSystem) -> OnceOrAgainJson:
         again=each.again.name,
         once_costs=figure_json(each.once_costs, system),
         a_year=figure_json(each.a_year, system),
+        begins=begins(each.fee),
         years=each.years,
         pays_after=f"{each.pays_after_years:.1f} years",
         turns_at="" if each.turns_at is None else text_of(Quantity(each.turns_at, Unit.SHARE), system),

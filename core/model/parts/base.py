@@ -11,7 +11,8 @@ from typing import Annotated, NamedTuple, Self
 from pydantic import Field, model_validator
 
 from core.model.parts.price import Price
-from core.model.record import Identifier, Kilograms, Label, Name, Note, Number, Record, Watts, Whole
+from core.model.record import Identifier, In, Kilograms, Label, Name, Note, Number, Pieces, Record, Watts, Whole
+from core.quantities import Unit
 
 
 class RefersTo(NamedTuple):
@@ -51,6 +52,31 @@ class Plan(Record):
     """How it is paid."""
     price: Price | None = None
     """What one period costs, or the single payment; nothing for a free plan."""
+    intro_price: Price | None = None
+    """What each of the first payments costs, where a subscription begins lower."""
+    intro_payments: Annotated[Pieces, Field(le=60)] | None = None
+    """How many payments begin lower; one, where it is not said."""
+    months_free: Annotated[Pieces, Field(le=12)] | None = None
+    """Months at the beginning that cost nothing."""
+    rise_share: Annotated[Number, In(Unit.SHARE), Field(ge=0, le=0.5)] | None = None
+    """By how much it is dearer each year; as the brief takes it of all fees, where it is not said."""
+
+    @property
+    def told(self) -> str:
+        """What it costs, as people say it: how it begins, and what follows."""
+        if self.price is None:
+            return "free" if self.billing is Billing.FREE else "price not known"
+        usual = self.price.told + PERIOD[self.billing]
+        if self.intro_price is not None:
+            count = self.intro_payments or 1
+            payments = "payment" if count == 1 else f"{count} payments"
+            usual = f"{self.intro_price.told} for the first {payments}, then {usual}"
+        if not self.months_free:
+            return usual
+        return f"{usual}, {self.months_free} {'month' if self.months_free == 1 else 'months'} free"
+
+
+PERIOD = {Billing.FREE: "", Billing.MONTHLY: " a month", Billing.YEARLY: " a year", Billing.ONCE: " once"}
 
 
 class FactSource(Record):

@@ -1176,6 +1176,26 @@ export interface paths {
         patch: operations["jungle_api_routers_money_say_running"];
         trace?: never;
     };
+    "/api/builds/{build_id}/money/resale/{category}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Say Resale
+         * @description Say what things of a category sell for; empty is as the trade has it.
+         */
+        patch: operations["jungle_api_routers_money_say_resale"];
+        trace?: never;
+    };
     "/api/builds/{build_id}/money/lines/{place}/{of}/offers": {
         parameters: {
             query?: never;
@@ -2160,6 +2180,12 @@ export interface components {
              */
             exchange_fee_share: number;
             /**
+             * Fee Rise Share
+             * @description By how much fees are taken to rise each year, where a plan does not say.
+             * @default 0
+             */
+            fee_rise_share: number;
+            /**
              * May Drill
              * @description Whether walls and ceiling may be drilled into; often not in a rented home. `None` until it has been asked.
              * @default true
@@ -2270,6 +2296,8 @@ export interface components {
             contingency_share: number;
             /** Cap Share */
             cap_share: number;
+            /** Words */
+            words: string;
             /** Unpriced */
             unpriced: number;
             state: components["schemas"]["State"];
@@ -2299,6 +2327,7 @@ export interface components {
              *       "outlet_minor": null,
              *       "exchange_rates": [],
              *       "exchange_fee_share": 0,
+             *       "fee_rise_share": 0,
              *       "may_drill": true,
              *       "subscriptions": "fine",
              *       "visitors": false,
@@ -2426,7 +2455,13 @@ export interface components {
              *       "finished_on": null,
              *       "kilowatt_hour_minor": null,
              *       "hire_hour_minor": null,
-             *       "shots_an_hour": null
+             *       "shots_an_hour": null,
+             *       "shots_a_ball": null,
+             *       "shots_a_tee": null,
+             *       "shots_a_mat": null,
+             *       "shots_a_screen": null,
+             *       "lamp_share": null,
+             *       "resale": {}
              *     }
              */
             ledger: components["schemas"]["Ledger"];
@@ -3187,6 +3222,39 @@ export interface components {
              * @description Balls struck in an hour of play.
              */
             shots_an_hour?: number | null;
+            /**
+             * Shots A Ball
+             * @description Shots that one ball lasts.
+             */
+            shots_a_ball?: number | null;
+            /**
+             * Shots A Tee
+             * @description Shots that one tee lasts.
+             */
+            shots_a_tee?: number | null;
+            /**
+             * Shots A Mat
+             * @description Shots that a mat lasts.
+             */
+            shots_a_mat?: number | null;
+            /**
+             * Shots A Screen
+             * @description Shots that a screen lasts in one place.
+             */
+            shots_a_screen?: number | null;
+            /**
+             * Lamp Share
+             * @description What a new lamp costs, as a share of its projector.
+             */
+            lamp_share?: number | null;
+            /**
+             * Resale
+             * @description By category, where somebody knows better than the trade.
+             * @default {}
+             */
+            resale: {
+                [key: string]: components["schemas"]["Resale"];
+            };
         } & {
             [key: string]: unknown;
         };
@@ -3238,6 +3306,8 @@ export interface components {
             may_be_bought: boolean;
             /** Fees A Year */
             fees_a_year: number;
+            /** Begins */
+            begins: string;
         };
         /**
          * LinkJson
@@ -3668,6 +3738,24 @@ export interface components {
             small_items: components["schemas"]["SmallItemJson"][];
             /** Caution */
             caution: string;
+        };
+        /**
+         * Resale
+         * @description What things of a category sell for, as shares of their price when new.
+         */
+        Resale: {
+            /**
+             * First Share
+             * @description After a year; as the trade has it, where empty.
+             */
+            first_share?: number | null;
+            /**
+             * Later Share
+             * @description What is left of that each year later; as the trade has it, where empty.
+             */
+            later_share?: number | null;
+        } & {
+            [key: string]: unknown;
         };
         /**
          * Room
@@ -4381,6 +4469,8 @@ export interface components {
             exchange_rates?: components["schemas"]["ExchangeRate"][];
             /** Exchange Fee Share */
             exchange_fee_share?: string | number;
+            /** Fee Rise Share */
+            fee_rise_share?: string | number;
             /** May Drill */
             may_drill?: boolean | null;
             subscriptions?: components["schemas"]["Subscriptions"] | null;
@@ -5420,6 +5510,16 @@ export interface components {
             share_text: string;
         };
         /**
+         * LifeJson
+         * @description How much is struck, or how long something lasts, as it is taken.
+         */
+        LifeJson: {
+            /** Field */
+            field: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * MoneyJson
          * @description The money of a build: totals and what they take in, heads, lines, and how certain it is.
          */
@@ -5512,6 +5612,8 @@ export interface components {
             again: string;
             once_costs: components["schemas"]["FigureJson"];
             a_year: components["schemas"]["FigureJson"];
+            /** Begins */
+            begins: string;
             /** Years */
             years: number;
             /** Pays After */
@@ -5539,6 +5641,17 @@ export interface components {
             next: string;
             /** Cancel By */
             cancel_by: string;
+        };
+        /**
+         * ResaleRateJson
+         * @description What is left of the price of things of a category.
+         */
+        ResaleRateJson: {
+            category: components["schemas"]["Category"];
+            /** First */
+            first: string;
+            /** Later */
+            later: string;
         };
         /**
          * SwingJson
@@ -5637,8 +5750,10 @@ export interface components {
             beats_hiring: string;
             /** Used Up */
             used_up: components["schemas"]["UsedUpJson"][];
-            /** Shots An Hour */
-            shots_an_hour: string;
+            /** Lives */
+            lives: components["schemas"]["LifeJson"][];
+            /** Resale Rates */
+            resale_rates: components["schemas"]["ResaleRateJson"][];
             /** Asked */
             asked: string[];
         };
@@ -5800,7 +5915,7 @@ export interface components {
         };
         /**
          * RunningChange
-         * @description What electricity and a hired bay cost, and how many balls are struck in an hour.
+         * @description What electricity and a hired bay cost, how many balls are struck in an hour, and how long things last.
          */
         RunningChange: {
             /** Revision */
@@ -5815,6 +5930,30 @@ export interface components {
             hire_hour_minor?: string | number | null;
             /** Shots An Hour */
             shots_an_hour?: string | number | null;
+            /** Shots A Ball */
+            shots_a_ball?: string | number | null;
+            /** Shots A Tee */
+            shots_a_tee?: string | number | null;
+            /** Shots A Mat */
+            shots_a_mat?: string | number | null;
+            /** Shots A Screen */
+            shots_a_screen?: string | number | null;
+            /** Lamp Share */
+            lamp_share?: string | number | null;
+        };
+        /**
+         * ResaleChange
+         * @description What things of a category sell for.
+         */
+        ResaleChange: {
+            /** Revision */
+            revision: number;
+            /** Key */
+            key?: string;
+            /** First Share */
+            first_share?: string | number | null;
+            /** Later Share */
+            later_share?: string | number | null;
         };
         /**
          * OfferedJson
@@ -9727,6 +9866,61 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["RunningChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stale"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_money_say_resale: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                /** @description What kind of thing a line pays for. */
+                category: "monitor" | "software" | "computing" | "picture" | "enclosure" | "floor" | "comfort" | "small items" | "tools" | "delivery" | "building works" | "decoration";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ResaleChange"];
             };
         };
         responses: {

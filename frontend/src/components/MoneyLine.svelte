@@ -15,7 +15,7 @@
       <span class="text-sm text-faint">{name}</span>
       <strong>{budget.total.text}</strong>
       <span class="text-sm text-faint"
-        ><span class="max-sm:hidden">planned</span>{budget.unpriced
+        ><span class="max-sm:hidden">{budget.words}</span>{budget.unpriced
           ? `, ${counted(budget.unpriced, 'line')} without a price`
           : ''}</span
       >

@@ -7,7 +7,7 @@ from ninja import Path, Query, Router
 
 from core.formats.buy_list_csv import buy_list_csv
 from core.formats.report_json.money import MoneyJson, money_json
-from core.model.ledger import LineOf, LinePlace
+from core.model.ledger import Category, LineOf, LinePlace
 from core.report.buy_list import buy_list
 from core.report.money import USUAL_SCOPE
 from core.report.whole_money import WholeMoney, whole_money
@@ -24,6 +24,7 @@ from jungle.api.schemas import (
     NewOwnLine,
     OwnLineChange,
     Problems,
+    ResaleChange,
     RunningChange,
     Ticked,
 )
@@ -136,6 +137,12 @@ def drop_funding(request: SignedIn, build_id: int, funding_id: str, body: Change
 def say_running(request: SignedIn, build_id: int, body: RunningChange) -> Any:
     """Say what electricity and a hired bay cost, and how many balls are struck in an hour."""
     return show(request, money.say_running(edit_on(request, build_id, body), body.changes()))
+
+
+@router.patch("/{int:build_id}/money/resale/{category}", response=EDIT_REPLIES)
+def say_resale(request: SignedIn, build_id: int, category: Category, body: ResaleChange) -> Any:
+    """Say what things of a category sell for; empty is as the trade has it."""
+    return show(request, money.say_resale(edit_on(request, build_id, body), category, body.changes()))
 
 
 def _whole(build: StoredBuild, scope: MoneyScope) -> WholeMoney:

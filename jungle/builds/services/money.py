@@ -6,7 +6,7 @@ from typing import TypeVar
 
 from core.model.build import Build
 from core.model.free_ids import free_id
-from core.model.ledger import Category, Entry, Funding, Ledger, OwnLine, line_key
+from core.model.ledger import Category, Entry, Funding, Ledger, OwnLine, Resale, line_key
 from core.model.typed import FieldErrors, value_text, with_changes
 from core.money.line import OWN
 from core.quantities import UnitSystem
@@ -137,10 +137,22 @@ def drop_funding(on: On, id: str) -> StoredBuild:
 
 
 def say_running(on: On, changes: Mapping[str, object]) -> StoredBuild:
-    """Say what electricity and a hired bay cost, and how many balls are struck in an hour."""
+    """Say what electricity and a hired bay cost, how many balls are struck in an hour, and how long things last."""
     units = units_of(on.actor)
     words = f"Running costs: {field_words(changes)}"
     return _edit(on, words, lambda ledger, build: with_changes(ledger, changes, units, build.brief.currency))
+
+
+def say_resale(on: On, category: Category, changes: Mapping[str, object]) -> StoredBuild:
+    """Say what things of a category sell for; what says nothing any more is as the trade has it."""
+    units = units_of(on.actor)
+
+    def change(ledger: Ledger, build: Build) -> Ledger:
+        said = with_changes(ledger.resale.get(category, Resale()), changes, units, build.brief.currency)
+        rest = {of: each for of, each in ledger.resale.items() if of is not category}
+        return ledger.model_copy(update={"resale": rest if said == Resale() else {**rest, category: said}})
+
+    return _edit(on, f"What {category.value} sells for", change)
 
 
 def _edit(on: On, label: str, change: Callable[[Ledger, Build], Ledger]) -> StoredBuild:

@@ -15,6 +15,7 @@ from core.formats.renewals_ics import renewals_ics
 from core.model.build import Build, Slot
 from core.model.ledger import Entry, Ledger
 from core.model.parts import Part, TitlePlan
+from core.money.fees import Fee
 from core.money.line import Line
 from core.money.once import at_odds, break_even_years, over_odds, turning_odds
 from core.money.renewals import later, renewals_of
@@ -40,7 +41,7 @@ class OnceTests(TestCase):
     def test_by_hand(self) -> None:
         """400 once, 150 a year, 5 years: pays after 2.67; never changing 400 to 750; at a quarter 400 · (1 + 4/4),
         800; both cost 750 where 1 + 4p = 1.875, p = 0.21875."""
-        once, yearly = euros(400), euros(150)
+        once, yearly = euros(400), Fee(euros(150), 1)
         self.assertAlmostEqual(break_even_years(once, yearly), 2.6667, 4)
         self.assertEqual(at_odds(once, yearly, 5, 0.0), (0.0, once, euros(750)))
         self.assertEqual(at_odds(once, yearly, 5, 0.25)[1:], (euros(800), euros(750)))
@@ -48,14 +49,15 @@ class OnceTests(TestCase):
 
     def test_where_no_odds_turn_it(self) -> None:
         """Over one year nothing is bought again; 1,000 once against 100 a year never pays; 10 once always does."""
-        self.assertIsNone(turning_odds(euros(400), euros(150), 1))
-        self.assertIsNone(turning_odds(euros(1000), euros(100), 5))
-        self.assertIsNone(turning_odds(euros(10), euros(100), 5))
+        self.assertIsNone(turning_odds(euros(400), Fee(euros(150), 1), 1))
+        self.assertIsNone(turning_odds(euros(1000), Fee(euros(100), 1), 5))
+        self.assertIsNone(turning_odds(euros(10), Fee(euros(100), 1), 5))
 
     @given(st.integers(1, 10**6), st.integers(1, 10**6), st.integers(2, 30))
     def test_the_answer_turns_where_it_says(self, once: int, yearly: int, years: int) -> None:
-        turns = turning_odds(Money(once, "EUR"), Money(yearly, "EUR"), years)
-        told = over_odds(Money(once, "EUR"), Money(yearly, "EUR"), years)
+        fee = Fee(Money(yearly, "EUR"), 1)
+        turns = turning_odds(Money(once, "EUR"), fee, years)
+        told = over_odds(Money(once, "EUR"), fee, years)
         cheaper = [at.once.minor <= at.again.minor for at in told]
         self.assertEqual(cheaper, sorted(cheaper, reverse=True), "likelier changes never make buying once better")
         for at in told:
@@ -66,7 +68,8 @@ class OnceTests(TestCase):
 class RenewalTests(TestCase):
     def renewals(self, *, today: date = DAY, fees_a_year: int = 12, **entry: Any) -> Any:
         line = Line(None, "Rounds: plan Monthly", part="title", licence="monthly", beside="title",
-                    yearly=euros(180), fees_a_year=fees_a_year)  # fmt: skip
+                    yearly=euros(180), fees_a_year=fees_a_year,
+                    fee=Fee(euros(180 / fees_a_year), fees_a_year))  # fmt: skip
         ledger = Ledger(entries={line.key: Entry.model_validate(entry)}) if entry else Ledger()
         return renewals_of([line], ledger, today)[0]
 
@@ -99,7 +102,14 @@ class RenewalTests(TestCase):
 class WrittenTests(TestCase):
     def test_the_calendar_has_what_was_paid_and_its_last_day(self) -> None:
         line = Line(
-            None, "Rounds, all; of it", part="title", licence="yearly", beside="title", yearly=euros(159), fees_a_year=1
+            None,
+            "Rounds, all; of it",
+            part="title",
+            licence="yearly",
+            beside="title",
+            yearly=euros(159),
+            fees_a_year=1,
+            fee=Fee(euros(159), 1),
         )
         entry = Entry(paid_minor=159_00, paid_on=date(2026, 1, 10), notice_days=30)
         unpaid = line._replace(licence="other")

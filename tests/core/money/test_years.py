@@ -7,7 +7,7 @@ from unittest import TestCase
 from core.model.ledger import Category, Ledger
 from core.model.parts import Part
 from core.money.line import Line
-from core.money.wear import resale_of, used_up_of
+from core.money.wear import lives_of, resale_of, used_up_of
 from core.quantities import Money
 from core.report import evaluate
 from core.report.years import OverYears, over_years
@@ -29,10 +29,18 @@ def years(brief: dict[str, Any] | None = None, **ledger: Any) -> OverYears:
 
 
 class WearTests(TestCase):
-    def lives(self, part: Part, shots: int = 100) -> list[tuple[str, int, float]]:
-        return [
-            (item.name, item.cost.minor, float(item.life_hours)) for item in used_up_of(part, HUNDRED, Fraction(shots))
-        ]
+    def lives(self, part: Part, **said: Any) -> list[tuple[str, int, float]]:
+        lives = lives_of(Ledger.model_validate({"shots_an_hour": 100, **said}))
+        return [(item.name, item.cost.minor, float(item.life_hours)) for item in used_up_of(part, HUNDRED, lives)]
+
+    def test_what_the_household_says_counts_before_the_trade(self) -> None:
+        """A mat of 20,000 shots at 100 an hour: 200 hours; a lamp at a quarter of its projector."""
+        self.assertEqual([life for *_, life in self.lives(worlds.mat(), shots_a_mat=20_000)], [200.0])
+        lamp = worlds.projector(light="lamp", light_hours=4_000)
+        self.assertEqual([cost for _, cost, _ in self.lives(lamp, lamp_share=0.25)], [25_00])
+        line = Line(None, "M", newcomers=HUNDRED, category=Category.MONITOR)
+        said = Ledger.model_validate({"resale": {"monitor": {"first_share": 0.5}}})
+        self.assertEqual([resale_of(line, years, said) for years in (1, 2)], [Money(50_00, "EUR"), Money(42_50, "EUR")])
 
     def test_lives_by_the_shots_of_an_hour(self) -> None:
         """A dozen balls of 400 shots at 100 an hour: 48 hours; a mat 60,000 / 100; tees: one shot in three."""

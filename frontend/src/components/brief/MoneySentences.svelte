@@ -65,7 +65,14 @@
       value={String(brief.horizon_years)}
       options={years}
       choose={(count) => void build.changeBrief(`horizon ${count} years`, { horizon_years: Number(count) })}
-    />. Tax of
+    />; fees are taken to rise by
+    <QuantityField
+      label="Rise of fees a year"
+      text={build.texts['brief.fee_rise_share'] ?? ''}
+      width="4rem"
+      commit={(typed) => build.changeBrief(`fees rise ${typed} a year`, { fee_rise_share: typed })}
+    />
+    a year where a plan does not say. Tax of
     <QuantityField
       label="Tax share"
       text={build.texts['brief.tax_share'] ?? ''}
@@ -109,6 +116,7 @@
       'currency',
       'contingency_share',
       'horizon_years',
+      'fee_rise_share',
       'tax_share',
       'tax_treatment',
       'valuation',

@@ -90,6 +90,7 @@
       {#if line.fees_a_year > 0}
         <p class="text-xs text-faint">
           Paid {line.fees_a_year === 1 ? 'once' : `${line.fees_a_year} times`} a year: amounts here are of one payment.
+          {#if line.begins}For this one {line.begins}.{/if}
         </p>
       {/if}
       <div class="flex flex-wrap items-end gap-x-4 gap-y-1">

@@ -30,7 +30,7 @@
         {@const at = pair.at_odds[step]}
         <li class="py-1.5">
           <strong>{pair.part}</strong>: plan {pair.once}, {pair.once_costs.text} once, against {pair.again}, {pair
-            .a_year.text} a year. It pays after {pair.pays_after}.
+            .a_year.text} a year{pair.begins ? ` (${pair.begins})` : ''}. It pays after {pair.pays_after}.
           {#if at}
             <span class="block"
               >Over {counted(pair.years, 'year')} at these odds {at.once.text} against {at.again.text}:

@@ -6,6 +6,15 @@
   /** The build over its years: what it costs to have, against hiring the same hours; a table tells the same. */
   let { years }: { years: Money['over_years'] } = $props()
   const build = $derived(useBuild()())
+  const LIVES = {
+    shots_an_hour: 'Shots an hour',
+    shots_a_ball: 'Shots a ball lasts',
+    shots_a_tee: 'Shots a tee lasts',
+    shots_a_mat: 'Shots a mat lasts',
+    shots_a_screen: 'Shots a screen lasts in one place',
+    lamp_share: 'A lamp, of its projector',
+  }
+  const lives = $derived(new Map<string, string>(years.lives.map(({ field, text }) => [field, text])))
   /** As wide as there is room for, so that what is written stays as large as elsewhere. */
   let room = $state(620)
   const WIDE = $derived(Math.max(300, Math.min(room, 760)))
@@ -50,7 +59,7 @@
 
 {#snippet priceOf(
   label: string,
-  field: 'kilowatt_hour_minor' | 'hire_hour_minor' | 'shots_an_hour',
+  field: 'kilowatt_hour_minor' | 'hire_hour_minor' | keyof typeof LIVES,
   hint: string,
 )}
   <QuantityField
@@ -72,7 +81,7 @@
   <div class="mt-2 flex flex-wrap gap-x-6 gap-y-2">
     {@render priceOf('A kilowatt-hour costs', 'kilowatt_hour_minor', 'not said')}
     {@render priceOf('An hour in a hired bay', 'hire_hour_minor', 'not said')}
-    {@render priceOf('Shots an hour', 'shots_an_hour', years.shots_an_hour)}
+    {@render priceOf('Shots an hour', 'shots_an_hour', lives.get('shots_an_hour') ?? '')}
   </div>
   {#if years.asked.length > 0}
     <p class="mt-2 text-sm text-faint">Nobody has said, and it is in no sum: {years.asked.join(', ')}.</p>
@@ -169,19 +178,55 @@
         <dd>{years.an_hour.text}</dd>
       </div>{/if}
   </dl>
-  {#if years.used_up.length > 0}
-    <details class="mt-2 text-sm">
-      <summary class="min-h-8 cursor-pointer text-faint"
-        >What is used up, at {years.shots_an_hour} shots an hour</summary
-      >
-      <ul>
-        {#each years.used_up as item (item.name)}<li>
-            {item.name}: {item.cost.text}, lasts {item.lasts}
-          </li>{/each}
-      </ul>
-      <p class="text-faint">
-        How long things last and what they sell for are a builder's rules of thumb, not their makers' words.
-      </p>
-    </details>
-  {/if}
+  <details class="mt-2 text-sm">
+    <summary class="min-h-8 cursor-pointer text-faint"
+      >What is used up, at {lives.get('shots_an_hour')} shots an hour, and what things sell for</summary
+    >
+    <ul>
+      {#each years.used_up as item (item.name)}<li>
+          {item.name}: {item.cost.text}, lasts {item.lasts}
+        </li>{/each}
+    </ul>
+    <p class="mt-2 max-w-prose text-faint">
+      Empty fields follow a builder's rules of thumb, shown in them; they are not their makers' words. Type
+      what you know better.
+    </p>
+    <div class="mt-1 flex flex-wrap gap-x-6 gap-y-2">
+      {#each Object.entries(LIVES) as [field, label] (field)}
+        {#if field !== 'shots_an_hour'}
+          {@render priceOf(label, field as keyof typeof LIVES, lives.get(field) ?? '')}
+        {/if}
+      {/each}
+    </div>
+    {#if years.resale_rates.length > 0}
+      <table class="mt-3">
+        <caption class="text-left text-faint">What sells for so much of its price when new</caption>
+        <thead>
+          <tr class="text-left text-xs text-faint"
+            ><th scope="col" class="pr-6">category</th><th scope="col" class="pr-6">after a year</th><th
+              scope="col">of that, each year later</th
+            ></tr
+          >
+        </thead>
+        <tbody>
+          {#each years.resale_rates as rate (rate.category)}
+            <tr>
+              <th scope="row" class="pr-6 text-left font-normal">{rate.category}</th>
+              {#each [['first_share', rate.first, 'after a year'], ['later_share', rate.later, 'each year later']] as const as [field, hint, when] (field)}
+                <td class="pr-6">
+                  <QuantityField
+                    label="{rate.category}, {when}"
+                    {hint}
+                    width="5rem"
+                    text={build.texts[`ledger.resale.${rate.category}.${field}`] ?? ''}
+                    commit={(typed) => build.sayResale(rate.category, { [field]: typed })}
+                  />
+                </td>
+              {/each}
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {/if}
+  </details>
 </section>

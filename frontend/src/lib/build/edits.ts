@@ -17,6 +17,7 @@ import {
   type Problem,
   type Reached,
   type RoomChange,
+  type ResaleChange,
   type RunningChange,
   type RouteKind,
   type Slot,
@@ -356,6 +357,15 @@ export abstract class Edits {
     return this.edit(what, (told) =>
       outcome(
         api.PATCH('/api/builds/{build_id}/money/running', { ...this.path, body: { ...told, ...change } }),
+      ),
+    )
+  }
+
+  sayResale(category: Category, change: ResaleChange): Promise<Problem[]> {
+    const params = { path: { build_id: this.id, category } }
+    return this.edit(`what ${category} sells for`, (told) =>
+      outcome(
+        api.PATCH('/api/builds/{build_id}/money/resale/{category}', { params, body: { ...told, ...change } }),
       ),
     )
   }
