@@ -24,14 +24,14 @@ def free_name(kind: str, taken: Iterable[str]) -> str:
     return free_id(kind, taken).replace("-", " ")
 
 
-def copy_name(name: str, taken: Iterable[str]) -> str:
-    """What a copy of `name` is called, which is no longer than a name may be.
+def copy_name(name: str, taken: Iterable[str], what: str = "copy") -> str:
+    """What a copy of `name`, or `what` else it is, is called, which is no longer than a name may be.
 
     >>> copy_name("Attic", ["Attic"]), copy_name("Attic, copy", ["Attic", "Attic, copy", "Attic, copy 2"])
     ('Attic, copy', 'Attic, copy 3')
     """
-    stem = re.sub(r", copy( \d+)?$", "", name)[:LONGEST_STEM]
+    stem = re.sub(rf", {what}( \d+)?$", "", name)[:LONGEST_STEM]
     used, number = set(taken), 1
-    while (candidate := f"{stem}, copy" if number == 1 else f"{stem}, copy {number}") in used:
+    while (candidate := f"{stem}, {what}" if number == 1 else f"{stem}, {what} {number}") in used:
         number += 1
     return candidate

@@ -20,7 +20,7 @@ def baskets_for(
     """The best basket of all that can be had, and what leaving shops out would cost. Raises `Cancelled`."""
     if not needs:
         return Baskets(None, None, None, (), (say("Nothing is still to be bought."),))
-    shops, skipped = _payable(market, buyer)
+    shops, skipped = payable(market, buyer)
     offers = [offer for offer in market.offer_by_id.values() if offer.shop in {shop.id for shop in shops}]
     found = _Search(market, shops, buyer, limits, progress)
     served = tuple(needs)
@@ -48,7 +48,7 @@ def baskets_for(
     return Baskets(best, one_shop, one_fewer, without, (*skipped, *none_has_all))
 
 
-def _payable(market: Market, buyer: Buyer) -> tuple[tuple[Shop, ...], tuple[Sentence, ...]]:
+def payable(market: Market, buyer: Buyer) -> tuple[tuple[Shop, ...], tuple[Sentence, ...]]:
     """Shops whose currency the buyer has a rate for, and why the others are left out."""
     payable, skipped = [], []
     for shop in market.shops:

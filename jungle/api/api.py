@@ -14,6 +14,7 @@ from jungle.api.routers import (
     money,
     offers,
     parts,
+    paths,
     room,
     rooms,
     session,
@@ -32,6 +33,7 @@ api.add_router("/builds", rooms.router)
 api.add_router("/builds", drawings.router)
 api.add_router("/builds", parts.router)
 api.add_router("/builds", money.router)
+api.add_router("/builds", paths.router)
 api.add_router("/builds", shopping.router)
 api.add_router("/builds", offers.router)
 api.add_router("/catalogue", catalogue.router)

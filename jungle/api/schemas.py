@@ -12,6 +12,7 @@ from core.drawing.dragging import Drag
 from core.formats.report_json import AlternativeJson, ReportJson, SceneJson, ServingJson
 from core.formats.report_json.difference import ReportChange
 from core.formats.report_json.offers import OfferJson
+from core.formats.report_json.paths import PathJson
 from core.formats.report_json.routes import RouteJson
 from core.formats.report_json.sheets import ListRowJson, PackRowJson, SheetFactJson
 from core.model.brief import Brief, Player, Stage
@@ -229,6 +230,40 @@ class BuildSummary(Schema):
     up_front: str
     unreadable: str
     """Why it cannot be shown; empty for one that can."""
+
+
+class BuildNamed(Schema):
+    """A build, as others name it."""
+
+    id: int
+    name: str
+
+
+class GrowsFrom(Schema):
+    """Which build another is the next step of; none for the first of its path."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    build_id: Annotated[int, Field(strict=True, ge=1, le=2**62)] | None
+
+
+class PathTold(Schema):
+    """The builds of a path, and what it comes to."""
+
+    builds: list[BuildNamed]
+    path: PathJson | None
+    problem: str
+    """Why it cannot be added up; empty where it can."""
+
+
+class Paths(Schema):
+    """All paths that begin where a build's own does."""
+
+    grows_from: BuildNamed | None
+    may_grow_from: list[BuildNamed]
+    paths: list[PathTold]
+    cut_short: bool
+    """There are more than are told."""
 
 
 class PlanChoice(Schema):

@@ -69,6 +69,8 @@ class StoredBuild(models.Model):
     """Keys of the newest changes: one that is sent again, since its answer was lost, is not made twice."""
     created_at = models.DateTimeField(auto_now_add=True)
     changed_at = models.DateTimeField()
+    grows_from = models.ForeignKey("self", null=True, blank=True, on_delete=models.SET_NULL, related_name="grown")
+    """The build that this one is the next step of."""
     deleted_at = models.DateTimeField(null=True)
     """It is brought back, or after some weeks gone for good."""
 

@@ -99,6 +99,7 @@ export type SmallChange = Omit<Schemas['SmallChange'], Aside>
 export type ExtraChange = Omit<Schemas['ExtraChange'], Aside>
 export type EntryChange = Omit<Schemas['EntryChange'], Aside>
 export type RunningChange = Omit<Schemas['RunningChange'], Aside>
+export type Paths = Schemas['Paths']
 export type ResaleChange = Omit<Schemas['ResaleChange'], Aside>
 export type FundingChange = Omit<Schemas['FundingChange'], Aside>
 export type Decision = Omit<Schemas['Decision'], Aside>

@@ -1196,6 +1196,66 @@ export interface paths {
         patch: operations["jungle_api_routers_money_say_resale"];
         trace?: never;
     };
+    "/api/builds/{build_id}/paths": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Paths
+         * @description Every path that begins where the build's own does, and which build it grows from.
+         */
+        get: operations["jungle_api_routers_paths_read_paths"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/grows-from": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Grows From
+         * @description Say which build it is the next step of; none for the first.
+         */
+        put: operations["jungle_api_routers_paths_set_grows_from"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/grow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Grow
+         * @description The next step of a build: a copy that grows from it.
+         */
+        post: operations["jungle_api_routers_paths_grow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/money/lines/{place}/{of}/offers": {
         parameters: {
             query?: never;
@@ -5956,6 +6016,92 @@ export interface components {
             later_share?: string | number | null;
         };
         /**
+         * BuildNamed
+         * @description A build, as others name it.
+         */
+        BuildNamed: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * GivenUpJson
+         * @description Something that the next build has no more.
+         */
+        GivenUpJson: {
+            /** Label */
+            label: string;
+            cost: components["schemas"]["FigureJson"];
+            sells_for: components["schemas"]["FigureJson"] | null;
+        };
+        /**
+         * PathJson
+         * @description A row of builds, beside buying the last of them at once.
+         */
+        PathJson: {
+            /** Headline */
+            headline: string;
+            /** Steps */
+            steps: components["schemas"]["StepTakenJson"][];
+            total: components["schemas"]["FigureJson"];
+            at_once: components["schemas"]["FigureJson"];
+            thrown_away: components["schemas"]["FigureJson"];
+            over_at_once: components["schemas"]["FigureJson"];
+        };
+        /**
+         * PathTold
+         * @description The builds of a path, and what it comes to.
+         */
+        PathTold: {
+            /** Builds */
+            builds: components["schemas"]["BuildNamed"][];
+            path: components["schemas"]["PathJson"] | null;
+            /** Problem */
+            problem: string;
+        };
+        /**
+         * Paths
+         * @description All paths that begin where a build's own does.
+         */
+        Paths: {
+            grows_from: components["schemas"]["BuildNamed"] | null;
+            /** May Grow From */
+            may_grow_from: components["schemas"]["BuildNamed"][];
+            /** Paths */
+            paths: components["schemas"]["PathTold"][];
+            /** Cut Short */
+            cut_short: boolean;
+        };
+        /**
+         * StepTakenJson
+         * @description A build on the way, as it is taken.
+         */
+        StepTakenJson: {
+            /** Name */
+            name: string;
+            /** Day */
+            day: string;
+            /** Assumed */
+            assumed: boolean;
+            bought: components["schemas"]["FigureJson"];
+            /** New */
+            new: string[];
+            fees: components["schemas"]["FigureJson"];
+            /** Given Up */
+            given_up: components["schemas"]["GivenUpJson"][];
+            /** Unpriced */
+            unpriced: string[];
+        };
+        /**
+         * GrowsFrom
+         * @description Which build another is the next step of; none for the first of its path.
+         */
+        GrowsFrom: {
+            /** Build Id */
+            build_id: number | null;
+        };
+        /**
          * OfferedJson
          * @description What a shop asks for a line, ordered by itself.
          */
@@ -6763,6 +6909,21 @@ export interface components {
             without: string[];
             /** Notes */
             notes: string[];
+            /** Kits */
+            kits?: components["schemas"]["KitJson"][];
+        };
+        /**
+         * HeldJson
+         * @description One thing that a kit holds.
+         */
+        HeldJson: {
+            /** Name */
+            name: string;
+            /** Quantity */
+            quantity: number;
+            single: components["schemas"]["FigureJson"];
+            /** Wanted */
+            wanted: boolean;
         };
         /**
          * JobNow
@@ -6787,6 +6948,26 @@ export interface components {
          * @enum {string}
          */
         JobState: "waiting" | "running" | "done" | "failed" | "cancelled";
+        /**
+         * KitJson
+         * @description A kit of a shop, broken up, and the same lines bought singly.
+         */
+        KitJson: {
+            /** Shop */
+            shop: string;
+            /** Name */
+            name: string;
+            /** Headline */
+            headline: string;
+            /** Held */
+            held: components["schemas"]["HeldJson"][];
+            /** Left Out */
+            left_out: string[];
+            /** Without */
+            without: string[];
+            kit: components["schemas"]["FigureJson"];
+            own: components["schemas"]["FigureJson"];
+        };
         /**
          * BasketsAsked
          * @description What baskets must keep to.
@@ -9958,6 +10139,121 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_paths_read_paths: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Paths"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_paths_set_grows_from: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GrowsFrom"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Paths"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_paths_grow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Unreadable"];
                 };
             };
         };

@@ -7,6 +7,7 @@
   import Funding from '../components/money/Funding.svelte'
   import Heads from '../components/money/Heads.svelte'
   import Licences from '../components/money/Licences.svelte'
+  import Paths from '../components/money/Paths.svelte'
   import Measured from '../components/money/Measured.svelte'
   import MoneyLines from '../components/money/MoneyLines.svelte'
   import NewLine from '../components/money/NewLine.svelte'
@@ -103,6 +104,7 @@
         <Renewals renewals={money.renewals} wasted={money.wasted} />
         <BuyList toBuy={money.to_buy} />
         <Years years={money.over_years} />
+        <Paths />
       </div>
       <div class="grid content-start gap-6">
         <section aria-labelledby="totals">

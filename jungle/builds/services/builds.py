@@ -68,10 +68,16 @@ def list_builds(actor: User) -> Iterator[ListedBuild]:
         yield ListedBuild(build, unreadable)
 
 
-def start_build(actor: User, document: Build, label: str = "Begun", answer: Answer = None) -> StoredBuild:
+def start_build(
+    actor: User,
+    document: Build,
+    label: str = "Begun",
+    answer: Answer = None,
+    grows_from: StoredBuild | None = None,
+) -> StoredBuild:
     """A new build of `actor`'s."""
     document = validated_document(document)
-    return _begun(actor, lambda: (document, NO_ADOPTION), label, answer)
+    return _begun(actor, lambda: (document, NO_ADOPTION), label, answer, grows_from)
 
 
 def copy_build(build_id: int, actor: User, answer: Answer = None) -> StoredBuild:
@@ -79,6 +85,14 @@ def copy_build(build_id: int, actor: User, answer: Answer = None) -> StoredBuild
     design = find_build(build_id, actor).design
     taken = StoredBuild.objects.visible_to(actor.pk).values_list("name", flat=True)
     return start_build(actor, design.model_copy(update={"name": copy_name(design.name, taken)}), "Copied", answer)
+
+
+def grow_build(build_id: int, actor: User, answer: Answer = None) -> StoredBuild:
+    """The next step of a build: a copy of it that grows from it, and is to be changed into what comes then."""
+    before = find_build(build_id, actor)
+    taken = StoredBuild.objects.visible_to(actor.pk).values_list("name", flat=True)
+    design = before.design.model_copy(update={"name": copy_name(before.design.name, taken, "next step")})
+    return start_build(actor, design, f"Grown from {before.name}", answer, before)
 
 
 def rename_build(on: On, name: str) -> StoredBuild:
@@ -141,7 +155,13 @@ def _keep_summary(build: StoredBuild) -> None:
         StoredBuild.objects.filter(pk=build.pk, revision=build.revision).update(summary=build.summary)
 
 
-def _begun(actor: User, decide: Callable[[], tuple[Build, Adoption]], label: str, answer: Answer) -> StoredBuild:
+def _begun(
+    actor: User,
+    decide: Callable[[], tuple[Build, Adoption]],
+    label: str,
+    answer: Answer,
+    grows_from: StoredBuild | None = None,
+) -> StoredBuild:
     """A new build, judged and answered before it is stored; its number is known only then."""
     for _ in range(ATTEMPTS):
         revision = revision_of(actor.pk)
@@ -155,6 +175,7 @@ def _begun(actor: User, decide: Callable[[], tuple[Build, Adoption]], label: str
             version=CURRENT,
             summary=judged.summary,
             changed_at=timezone.now(),
+            grows_from=grows_from,
         )
         build.design, build.judged, build.labels = document, judged, (None, None)
         try:

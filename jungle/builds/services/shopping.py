@@ -8,6 +8,7 @@ from django.utils import timezone
 
 from core.model.build import Build
 from core.model.facts import MissingFact
+from core.model.ledger import Category
 from core.model.parts import Part
 from core.model.shops import Market
 from core.model.typed import FieldErrors
@@ -37,6 +38,8 @@ class Shopping(NamedTuple):
     needs: tuple[Need, ...]
     labels: Mapping[str, str]
     """What each line is called, by its key."""
+    categories: Mapping[str, Category]
+    """By line."""
     market: Market
     buyer: Buyer
 
@@ -64,7 +67,8 @@ def shopping_for(actor: User, build: Build, sheets: Mapping[str, Part]) -> Shopp
     costs = known_costs(evaluation_of(build, sheets, today=timezone.localdate()))
     labels = {line.key: line.label for line in costs.lines}
     buyer = buyer_of(build.brief, timezone.localdate())
-    return Shopping(needs_of(costs.lines, sheets), labels, market_of(actor.pk), buyer)
+    categories = {line.key: line.category for line in costs.lines}
+    return Shopping(needs_of(costs.lines, sheets), labels, categories, market_of(actor.pk), buyer)
 
 
 def offers_of(shopping: Shopping, line: str) -> tuple[OfferedLine, ...]:

@@ -6,6 +6,7 @@
   import { Work } from '../../lib/work.svelte'
   import { counted } from '../../lib/words'
   import DayField from './DayField.svelte'
+  import Kits from './Kits.svelte'
   import OrderSteps from './OrderSteps.svelte'
   import WorkProgress from './WorkProgress.svelte'
 
@@ -151,5 +152,6 @@
       </p>
     {/if}
     {#each found.notes as words (words)}<p class="mt-1 text-sm text-faint">{words}</p>{/each}
+    <Kits kits={found.kits} />
   {/if}
 </section>
