@@ -10,7 +10,7 @@ from core.report.buy_list import ToBuy
 
 COLUMNS = (
     "line", "quantity", "stage", "amount", "currency", "once or a year", "running total", "check first", "shop",
-    "paid for by", "paid",
+    "seen at", "paid for by", "ordered", "paid",
 )  # fmt: skip
 FORMULA_BEGINS = ("=", "+", "-", "@", "\t", "\r")
 """A cell that begins so is run by spreadsheets: an apostrophe before it makes it text."""
@@ -35,7 +35,9 @@ def buy_list_csv(to_buy: Iterable[ToBuy], system: UnitSystem) -> str:
                 _decimal(each.running),
                 "; ".join(reason.text(system) for reason in each.held),
                 each.shop,
+                each.seen_at,
                 each.covered_by,
+                "yes" if line.ordered else "no",
                 "yes" if each.is_paid else "no",
             )
         )

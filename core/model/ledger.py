@@ -76,6 +76,8 @@ class Entry(Record):
     quoted_on: date | None = None
     quote_until: date | None = None
     """How long it stands."""
+    ordered_on: date | None = None
+    """The day on which it was ordered, and not paid yet."""
     offer: Identifier | None = None
     """The offer that the quote is of; empty for one that was typed."""
     paid_minor: MinorMoney | None = None

@@ -7,7 +7,7 @@ from core.model.facts import Missing, MissingFact
 from core.model.ledger import CameAs, Entry
 from core.money.amounts import untaxed
 from core.money.fees import AS_USUAL, Fee, Terms
-from core.money.line import Line, Payment
+from core.money.line import STILL_TO_BUY, Line, Payment
 from core.quantities import Money
 
 NOTHING_KNOWN = Entry()
@@ -107,4 +107,5 @@ def settled(
         worth_missing=found.worth_missing,
         nice=entry is not None and entry.nice,
         later=entry is not None and entry.later,
+        ordered=entry is not None and entry.ordered_on is not None and found.payment in STILL_TO_BUY,
     )

@@ -69,6 +69,8 @@ class Line(NamedTuple):
     """It would be nice; else it is essential."""
     later: bool = False
     """A wish, outside today's totals."""
+    ordered: bool = False
+    """It was ordered, and is not paid yet."""
 
     @property
     def is_fee(self) -> bool:

@@ -94,11 +94,8 @@ class Path:
             return say("{last} at once comes to {total}", last=last, total=self.total)
         told: dict[str, Figure] = {"count": str(len(self.steps)), "last": last, "thrown": self.thrown_away}
         told["over"] = over if over.minor >= 0 else Money(-over.minor, over.currency)
-        more = "{over} more" if over.minor > 0 else "{over} less" if over.minor < 0 else "as much as"
-        than = "" if not over.minor else " than"
-        return say(
-            f"{{last}} in {{count}} steps costs {more}{than} buying it at once; {{thrown}} is thrown away", **told
-        )
+        more = "{over} more than" if over.minor > 0 else "{over} less than" if over.minor < 0 else "as much as"
+        return say(f"In {{count}} steps, {{last}} costs {more} bought at once; {{thrown}} is thrown away", **told)
 
 
 def path_of(steps: Sequence[Step], years: int, today: date, currency: str, ledger: Ledger = NOTHING_SAID) -> Path:

@@ -27,6 +27,7 @@ ORDER = (
 software that it must run (trade)."""
 FREE = frozenset({Payment.OWNED, Payment.GIFT, Payment.SAMPLE, Payment.BARTER, Payment.FREE, Payment.BUNDLED})
 MOST_REASONS = 3
+NOWHERE_SEEN: Mapping[str, str] = {}
 
 
 class ToBuy(NamedTuple):
@@ -43,6 +44,8 @@ class ToBuy(NamedTuple):
     """What of the money that comes in pays for it; empty while none is entered, or none reaches."""
     shop: str
     """Who was paid, or quoted it; empty where nobody says."""
+    seen_at: str = ""
+    """Where the offer that was taken was seen."""
 
     @property
     def amount(self) -> Money | None:
@@ -55,8 +58,11 @@ class ToBuy(NamedTuple):
         return self.line.payment is Payment.PAID
 
 
-def buy_list(build: Build, report: Report) -> tuple[ToBuy, ...]:
-    """Every line that costs money, what is paid last; building works and decoration stand among them."""
+def buy_list(build: Build, report: Report, addresses: Mapping[str, str] = NOWHERE_SEEN) -> tuple[ToBuy, ...]:
+    """Every line that costs money, what is paid last; building works and decoration stand among them.
+
+    With the `addresses` at which offers were seen, by offer.
+    """
     stages = {slot: number for number, stage in enumerate(report.stages) for slot in stage.slots}
     held = dict(_held(report))
     guessed = say("Measure the room first: what is guessed of it decides") if build.room.guessed else None
@@ -75,7 +81,7 @@ def buy_list(build: Build, report: Report) -> tuple[ToBuy, ...]:
         return (line.payment is Payment.PAID, stage, bool(reasons(line)), order, bool(line.beside), line.label)
 
     ordered = sorted(lines, key=place)
-    return tuple(_with_running(ordered, reasons, stages, report, build))
+    return tuple(_with_running(ordered, reasons, stages, report, build, addresses))
 
 
 def _costs_something(line: Line) -> bool:
@@ -99,6 +105,7 @@ def _with_running(
     stages: Mapping[Slot, int],
     report: Report,
     build: Build,
+    addresses: Mapping[str, str],
 ) -> Iterator[ToBuy]:
     currency = build.brief.currency
     running = Money(0, currency)
@@ -113,6 +120,7 @@ def _with_running(
             running,
             _covered(running, build.ledger.funding),
             (entry.paid_to or entry.quote_from) if entry else "",
+            addresses.get(entry.offer or "", "") if entry else "",
         )
 
 

@@ -59,6 +59,7 @@ class MoneyInScope:
     scope: frozenset[Category]
     currency: str
     cap: Money | None
+    yearly_cap: Money | None
     contingency_share: float
     counts_newcomer: bool
     """What a newcomer would pay counts against the cap, by the brief."""
@@ -82,6 +83,11 @@ class MoneyInScope:
     def paid(self) -> Money:
         """What was paid already."""
         return self._sum(line.up_front for line in self.lines if line.payment is Payment.PAID)
+
+    @property
+    def ordered(self) -> Money:
+        """What was ordered, and is not paid yet."""
+        return self._sum(line.up_front for line in self.lines if line.ordered)
 
     @property
     def contingency(self) -> Money:
@@ -154,6 +160,18 @@ class MoneyInScope:
         return self.odds.under(self.cap.minor)
 
     @property
+    def under_yearly_cap(self) -> float | None:
+        """The odds that the fees of a usual year stay under the cap each year.
+
+        `None` without a cap, while a fee has no price, or where no fee is guessed.
+        """
+        fees = [line for line in self.lines if line.is_fee]
+        guessed = any(line.low is not None and line.low != line.high for line in fees)
+        if self.yearly_cap is None or not guessed or any(line.missing for line in fees):
+            return None
+        return odds_of([_three_point_yearly(line) for line in fees]).under(self.yearly_cap.minor)
+
+    @property
     def firm_up_first(self) -> tuple[Line, ...]:
         """The three lines that make the total most uncertain."""
         return tuple(self.lines[place] for place in to_firm_up(_three_points(self.lines), FIRM_UP))
@@ -205,6 +223,7 @@ def money_in(costs: Costs, ledger: Ledger, scope: frozenset[Category] = USUAL_SC
         scope=scope,
         currency=costs.up_front.currency,
         cap=costs.up_front_cap,
+        yearly_cap=costs.yearly_cap,
         contingency_share=costs.contingency_share,
         counts_newcomer=costs.counts_owned,
         funding=ledger.funding,
@@ -222,5 +241,12 @@ def _three_point(line: Line) -> ThreePoint:
         return ThreePoint(0, 0, 0)
     likely = line.up_front.minor
     if line.low is None or line.high is None or line.is_fee:
+        return ThreePoint(likely, likely, likely)
+    return ThreePoint(line.low.minor, likely, line.high.minor)
+
+
+def _three_point_yearly(line: Line) -> ThreePoint:
+    likely = line.yearly.minor if line.yearly else 0
+    if line.low is None or line.high is None:
         return ThreePoint(likely, likely, likely)
     return ThreePoint(line.low.minor, likely, line.high.minor)

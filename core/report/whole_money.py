@@ -17,7 +17,7 @@ from core.money.once import AtOdds, break_even_years, over_odds, turning_odds
 from core.money.price_book import price_book_of
 from core.money.renewals import Renewal, renewals_of
 from core.quantities import Money
-from core.report.buy_list import ToBuy, buy_list
+from core.report.buy_list import NOWHERE_SEEN, ToBuy, buy_list
 from core.report.money import MoneyInScope, money_in
 from core.report.report import Report
 from core.report.years import OverYears, over_years
@@ -69,13 +69,18 @@ class WholeMoney:
 
 
 def whole_money(
-    build: Build, report: Report, parts: Mapping[str, Part], scope: frozenset[Category], today: date
+    build: Build,
+    report: Report,
+    parts: Mapping[str, Part],
+    scope: frozenset[Category],
+    today: date,
+    addresses: Mapping[str, str] = NOWHERE_SEEN,
 ) -> WholeMoney:
-    """The money of `build`, of the categories of `scope`, as it is seen on `today`."""
+    """The money of `build`, of the categories of `scope`, as it is seen on `today`; offers at their `addresses`."""
     return WholeMoney(
         in_scope=money_in(report.costs, build.ledger, scope),
         years=over_years(build, report),
-        to_buy=buy_list(build, report),
+        to_buy=buy_list(build, report, addresses),
         renewals=renewals_of(report.costs.lines, build.ledger, today),
         once_or_again=tuple(_once_or_again(build, parts)),
         wasted=tuple(sorted(_wasted(build, parts))),

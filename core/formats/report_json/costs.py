@@ -32,6 +32,7 @@ class LineJson:
     """Under what the ledger keeps what is known of its money."""
     category: Category
     nice: bool
+    ordered: bool
     may_be_bought: bool
     """A shop may sell it, so that there may be offers for it."""
     fees_a_year: int
@@ -163,6 +164,7 @@ def line_json(line: Line, system: UnitSystem) -> LineJson:
         key=line.key,
         category=line.category,
         nice=line.nice,
+        ordered=line.ordered,
         may_be_bought=line.may_be_bought,
         fees_a_year=line.fees_a_year,
         begins=begins(line.fee) if line.fee else "",

@@ -41,7 +41,7 @@ class HeadJson:
 
 @dataclass(frozen=True, slots=True)
 class MoneyStretchJson:
-    """A stretch of the measured line of money: paid, planned, kept back, free, or over the cap."""
+    """A stretch of the measured line of money: paid, ordered, planned, kept back, free, or over the cap."""
 
     words: str
     amount: FigureJson
@@ -156,8 +156,11 @@ class ToBuyJson:
     """What is to be checked first; nothing where it is safe to buy."""
     covered_by: str
     paid: bool
+    ordered: bool
     from_shop: str
     """Who quoted it, or was paid."""
+    seen_at: str
+    """Where the offer that was taken was seen; a link, where it begins like one."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -237,6 +240,8 @@ class MoneyJson:
     swings: list[SwingJson]
     odds: OddsJson | None
     """Nothing while no line is guessed."""
+    under_yearly_cap: str
+    """The odds that the fees of a year stay under their cap; empty while no fee is guessed, or nobody can say."""
     firm_up_first: list[str]
     over_years: YearsJson
     to_buy: list[ToBuyJson]
@@ -287,6 +292,7 @@ def money_json(whole: WholeMoney, system: UnitSystem) -> MoneyJson:
         unpriced=[line.label for line in money.unpriced],
         swings=_swings(money.swings, system),
         odds=_odds(money, system) if money.swings else None,
+        under_yearly_cap=_share_text(money.under_yearly_cap, system),
         firm_up_first=[line.label for line in money.firm_up_first],
         over_years=_years(years, system),
         to_buy=[_to_buy(each, system) for each in to_buy],
@@ -309,7 +315,9 @@ def _to_buy(each: ToBuy, system: UnitSystem) -> ToBuyJson:
         held=[reason.text(system) for reason in each.held],
         covered_by=each.covered_by,
         paid=each.is_paid,
+        ordered=line.ordered,
         from_shop=each.shop,
+        seen_at=each.seen_at,
     )
 
 
@@ -373,14 +381,16 @@ def _whole(money: MoneyInScope) -> int:
 
 
 def _stretches(money: MoneyInScope, system: UnitSystem) -> list[MoneyStretchJson]:
-    paid = Money(0, money.currency) if money.counts_newcomer else money.paid
+    nothing = Money(0, money.currency)
+    paid, ordered = (nothing, nothing) if money.counts_newcomer else (money.paid, money.ordered)
     planned = "at list prices" if money.counts_newcomer else "planned"
     free = money.free if money.free is not None and money.free.minor > 0 else Money(0, money.currency)
     stretches: list[MoneyStretchJson] = []
     begins = 0.0
     for words, amount in (
         ("paid", paid),
-        (planned, money.counted - paid),
+        ("ordered", ordered),
+        (planned, money.counted - paid - ordered),
         ("kept back", money.contingency),
         ("free", free),
     ):
@@ -426,10 +436,14 @@ def _odds(money: MoneyInScope, system: UnitSystem) -> OddsJson:
     reached = [Money(round(money.odds.reached_with(share) / whole) * whole, money.currency) for share in (0.5, 0.9)]
     return OddsJson(
         under,
-        "" if under is None else text_of(Quantity(under, Unit.SHARE), system),
+        _share_text(under, system),
         figure_json(reached[0], system),
         figure_json(reached[1], system),
     )
+
+
+def _share_text(share: float | None, system: UnitSystem) -> str:
+    return "" if share is None else text_of(Quantity(share, Unit.SHARE), system)
 
 
 def _renewal_json(each: Renewal, system: UnitSystem) -> RenewalJson:

@@ -2770,6 +2770,11 @@ export interface components {
              */
             quote_until?: string | null;
             /**
+             * Ordered On
+             * @description The day on which it was ordered, and not paid yet.
+             */
+            ordered_on?: string | null;
+            /**
              * Offer
              * @description The offer that the quote is of; empty for one that was typed.
              */
@@ -3362,6 +3367,8 @@ export interface components {
             category: components["schemas"]["Category"];
             /** Nice */
             nice: boolean;
+            /** Ordered */
+            ordered: boolean;
             /** May Be Bought */
             may_be_bought: boolean;
             /** Fees A Year */
@@ -3596,6 +3603,11 @@ export interface components {
              * @description How long it stands.
              */
             quote_until?: string | null;
+            /**
+             * Ordered On
+             * @description The day on which it was ordered, and not paid yet.
+             */
+            ordered_on?: string | null;
             /**
              * Offer
              * @description The offer that the quote is of; empty for one that was typed.
@@ -5622,6 +5634,8 @@ export interface components {
             /** Swings */
             swings: components["schemas"]["SwingJson"][];
             odds: components["schemas"]["OddsJson"] | null;
+            /** Under Yearly Cap */
+            under_yearly_cap: string;
             /** Firm Up First */
             firm_up_first: string[];
             over_years: components["schemas"]["YearsJson"];
@@ -5636,7 +5650,7 @@ export interface components {
         };
         /**
          * MoneyStretchJson
-         * @description A stretch of the measured line of money: paid, planned, kept back, free, or over the cap.
+         * @description A stretch of the measured line of money: paid, ordered, planned, kept back, free, or over the cap.
          */
         MoneyStretchJson: {
             /** Words */
@@ -5754,8 +5768,12 @@ export interface components {
             covered_by: string;
             /** Paid */
             paid: boolean;
+            /** Ordered */
+            ordered: boolean;
             /** From Shop */
             from_shop: string;
+            /** Seen At */
+            seen_at: string;
         };
         /**
          * TotalsJson
@@ -5846,6 +5864,8 @@ export interface components {
             quoted_on?: string | null;
             /** Quote Until */
             quote_until?: string | null;
+            /** Ordered On */
+            ordered_on?: string | null;
             /** Paid Minor */
             paid_minor?: string | number | null;
             /** Paid To */
@@ -5916,6 +5936,8 @@ export interface components {
             quoted_on?: string | null;
             /** Quote Until */
             quote_until?: string | null;
+            /** Ordered On */
+            ordered_on?: string | null;
             /** Paid Minor */
             paid_minor?: string | number | null;
             /** Paid To */

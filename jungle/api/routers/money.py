@@ -10,6 +10,7 @@ from core.formats.report_json.money import MoneyJson, money_json
 from core.model.ledger import Category, LineOf, LinePlace
 from core.report.buy_list import buy_list
 from core.report.money import USUAL_SCOPE
+from core.report.shopping import taken_offers
 from core.report.whole_money import WholeMoney, whole_money
 from jungle.api.changes import Change
 from jungle.api.files import file_of
@@ -32,6 +33,7 @@ from jungle.builds.models import StoredBuild
 from jungle.builds.services import money
 from jungle.builds.services.editing import find_build
 from jungle.builds.services.people import units_of
+from jungle.market.terms import market_of
 
 router = Router(tags=["money"])
 
@@ -47,7 +49,7 @@ def read_buy_list(request: SignedIn, build_id: int) -> Any:
     """What to buy, in its order, as a table for a spreadsheet."""
     build = find_build(build_id, request.user)
     judged = build.judged
-    table = buy_list_csv(buy_list(judged.document, judged.report), units_of(request.user))
+    table = buy_list_csv(buy_list(judged.document, judged.report, _addresses(build)), units_of(request.user))
     return file_of(build, table, "text/csv; charset=utf-8", "-to-buy.csv")
 
 
@@ -147,4 +149,11 @@ def say_resale(request: SignedIn, build_id: int, category: Category, body: Resal
 
 def _whole(build: StoredBuild, scope: MoneyScope) -> WholeMoney:
     judged, categories = build.judged, frozenset(scope.categories) or USUAL_SCOPE
-    return whole_money(judged.document, judged.report, judged.sheets, categories, timezone.localdate())
+    today, seen_at = timezone.localdate(), _addresses(build)
+    return whole_money(judged.document, judged.report, judged.sheets, categories, today, seen_at)
+
+
+def _addresses(build: StoredBuild) -> dict[str, str]:
+    """Where the offers that the build took were seen."""
+    offers, taken = market_of(build.owner_id).offer_by_id, taken_offers(build.design.ledger).values()
+    return {id: offers[id].address for id in taken if id in offers}

@@ -47,6 +47,13 @@ class OrderTests(TestCase):
         self.assertEqual((found[-1].line.label, found[-1].is_paid, found[-1].shop), ("Maker Radar", True, "Lakeside"))
         self.assertEqual(found[-1].held, ())
 
+    def test_an_offer_that_was_taken_says_where_it_was_seen(self) -> None:
+        ledger = {"entries": {"display/projector": {"quote_minor": 800_00, "offer": "lakeside-lamp"}}}
+        build = worlds.full_build().model_copy(update={"ledger": Ledger.model_validate(ledger)})
+        found = buy_list(build, evaluate(build, worlds.full_parts()), {"lakeside-lamp": "shelf 4"})
+        seen = {each.line.label: each.seen_at for each in found if each.seen_at}
+        self.assertEqual(seen, {"Maker Lamp": "shelf 4"})
+
     def test_over_random_builds(self) -> None:
         for seed in seeds(20):
             build = furnished_build(seed)

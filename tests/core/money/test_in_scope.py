@@ -1,5 +1,6 @@
 """Totals of a build in every scope and way of valuing it."""
 
+from dataclasses import replace
 from itertools import combinations
 from typing import Any
 from unittest import TestCase
@@ -86,6 +87,25 @@ class CertaintyTests(TestCase):
         self.assertIsNotNone(money(entries=self.GUESS).under_cap)
         own = [{"id": "shelf", "name": "Shelf", "category": "comfort"}]
         self.assertIsNone(money(entries=self.GUESS, own=own).under_cap)
+
+    def test_guessed_fees_have_odds_of_the_yearly_cap(self) -> None:
+        """A yearly fee of 100 to 300, likely 150; the cap at 150 holds (150 − 100)² / (200 · 50) = 1/4 of the time."""
+        fee = Line(None, "Plan", yearly=Money(150_00, "EUR"), low=Money(100_00, "EUR"), high=Money(300_00, "EUR"),
+                   fees_a_year=1, up_front=Money(0, "EUR"))  # fmt: skip
+        every = money()
+        capped = replace(every, lines=(fee,), yearly_cap=Money(150_00, "EUR"))
+        self.assertAlmostEqual(capped.under_yearly_cap or 0, 1 / 4, places=3)
+        self.assertIsNone(replace(capped, yearly_cap=None).under_yearly_cap)
+        certain = fee._replace(low=None, high=None)
+        self.assertIsNone(replace(capped, lines=(certain,)).under_yearly_cap, "nobody guessed")
+
+    def test_what_is_ordered_is_told_apart_until_it_is_paid(self) -> None:
+        ordered = {"display/projector": {"quote_minor": 800_00, "ordered_on": "2026-03-01"}}
+        found = money(entries=ordered)
+        self.assertEqual((found.ordered.minor, found.paid.minor), (800_00, 0))
+        ordered["display/projector"]["paid_minor"] = 790_00
+        found = money(entries=ordered)
+        self.assertEqual((found.ordered.minor, found.paid.minor), (0, 790_00))
 
     def test_funding_is_never_a_discount(self) -> None:
         funding = [{"id": "bike", "name": "Bike", "minor": 300_00, "sold": True}]

@@ -37,8 +37,18 @@
         </li>
       {/each}
     </ul>
+    {#if money.under_yearly_cap}
+      <p class="mt-1 text-sm">
+        The odds that the fees of a year stay under their cap are <strong>{money.under_yearly_cap}</strong>.
+      </p>
+    {/if}
     <p class="mt-1 text-sm text-faint">Firm up first: {money.firm_up_first.join(', ')}.</p>
   {:else}
+    {#if money.under_yearly_cap}
+      <p class="text-sm">
+        The odds that the fees of a year stay under their cap are <strong>{money.under_yearly_cap}</strong>.
+      </p>
+    {/if}
     <p class="text-sm text-faint">
       Every line counts with a price, a quote or what was paid. Guess what a line may cost at least and at
       most, and the odds of the cap appear here.

@@ -79,7 +79,7 @@
         <span class="text-xs text-faint"
           >{line.payment}{line.quantity === '1' ? '' : ` · ${line.quantity}`}{line.replacement_value
             ? ` · worth ${line.replacement_value.text}`
-            : ''}{line.nice ? ' · nice to have' : ''}</span
+            : ''}{line.ordered ? ' · ordered' : ''}{line.nice ? ' · nice to have' : ''}</span
         >
         {#if line.missing}<span class="text-blocked block text-xs">{line.missing} is not known</span>{/if}
       </span>
@@ -123,6 +123,11 @@
       </div>
       <div class="flex flex-wrap items-end gap-x-4 gap-y-1">
         <span class="w-16 font-semibold">Paid</span>
+        <DayField
+          label="Ordered on"
+          day={entry?.ordered_on}
+          commit={(day) => enter('ordered on', { ordered_on: day })}
+        />
         {@render amountOf('Amount paid', 'paid_minor')}
         {@render wordOf('To shop', 'paid_to')}
         <DayField label="On" day={entry?.paid_on} commit={(day) => enter('paid on', { paid_on: day })} />

@@ -5,6 +5,7 @@
   let { money }: { money: Money } = $props()
   const FILLS: Record<string, string> = {
     paid: 'bg-base-content',
+    ordered: 'bg-base-content/85',
     planned: 'bg-base-content/70',
     'at list prices': 'bg-base-content/70',
     'kept back': 'bg-base-content/30',
