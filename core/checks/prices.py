@@ -1,6 +1,7 @@
 """What everything costs, once it is known what there is."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
+from contextlib import suppress
 from typing import Annotated
 
 from core.checks.leads import OutletsMissing
@@ -14,14 +15,14 @@ from core.model.chain import Chain, Hung, plan_of
 from core.model.facts import MissingFact, not_stated
 from core.model.kit import Kit
 from core.model.ledger import Category, Ledger
-from core.model.parts import Billing, Connector, CoursePack, Flooring, MonitorPackage, Part
+from core.model.parts import Billing, Connector, CoursePack, Flooring, FloorTiles, MonitorPackage, Part
 from core.model.room import Layout, Room
 from core.money.costs import Bought, Costs, bought_line, costs_of
-from core.money.floor_bought import floor_cover, unit_laid
+from core.money.floor_bought import Laid, laid, unit_laid
 from core.money.licences import Licensed, licence_lines
 from core.money.line import Line, Payment
 from core.money.price_book import PriceBook, price_book_of
-from core.quantities import Money
+from core.quantities import Money, Quantity
 
 
 @derive
@@ -75,7 +76,8 @@ def costs(
 ) -> Costs:
     """All that the chain, the extras and the small items cost. An item whose reason is gone costs nothing."""
     monitor = chain.at(Slot.MONITOR)
-    extras = [line for extra, part in kit.extras for line in _extra(extra, part, room, brief, book, monitor, ledger)]
+    floors = dict(_laid(chain, kit, room, layout))
+    extras = [line for extra, part in kit.extras for line in _extra(extra, part, floors, brief, book, monitor, ledger)]
     beside = (*extras, *_chosen(kit, small, brief, book, ledger))
     works = _outlets(outlets, brief)
     return costs_of(brief, book, chain, room, layout, beside, works=works, mats=mats.count, ledger=ledger)
@@ -109,30 +111,49 @@ def _chosen(kit: Kit, small: SmallItems, brief: Brief, book: PriceBook, ledger: 
             yield _small(item, part, decision, brief, book, ledger)
 
 
+def _laid(chain: Chain, kit: Kit, room: Room, layout: Layout) -> Iterator[tuple[str, Laid | MissingFact]]:
+    """What is bought for each extra that is laid, tiles of the same kind shared with what was laid before it."""
+    tiles: dict[str, int] = {}
+    floor = chain.at(Slot.FLOOR)
+    if floor is not None and isinstance(floor.part, FloorTiles):
+        with suppress(MissingFact):
+            tiles[floor.part.id] = laid(floor.part, layout.zone_in(room.width_m, room.length_m)).tiles
+    for extra, part in kit.extras:
+        if isinstance(part, Flooring) and extra.laid:
+            try:
+                found = laid(part, extra.zone_in(room.width_m, room.length_m), tiles.get(part.id, 0))
+            except MissingFact as missing:
+                yield extra.id, missing
+            else:
+                tiles[part.id] = tiles.get(part.id, 0) + found.tiles
+                yield extra.id, found
+
+
 def _extra(
-    extra: Extra, part: Part, room: Room, brief: Brief, book: PriceBook, monitor: Hung | None, ledger: Ledger
+    extra: Extra,
+    part: Part,
+    floors: Mapping[str, Laid | MissingFact],
+    brief: Brief,
+    book: PriceBook,
+    monitor: Hung | None,
+    ledger: Ledger,
 ) -> tuple[Line, ...]:
     """The part, and the plan of a further title or monitor."""
     bought = Bought(extra.id, None, part, extra.quantity, extra.owned, billing_of(part))
-    if isinstance(part, Flooring) and extra.laid:
+    if isinstance(part, Flooring) and extra.id in floors:
+        found = floors[extra.id]
+        units, left_over = (found, None) if isinstance(found, MissingFact) else (found.units, found.left_over)
         bought = bought._replace(
-            slot=Slot.FLOOR, units=_units_laid(extra, part, room), unit=unit_laid(part), fixed=extra.floor_fixed
+            slot=Slot.FLOOR, units=units, unit=unit_laid(part), left_over=left_over, fixed=extra.floor_fixed
         )
     licensed = Licensed(part, plan_of(part, extra.plan, extra.id), None, extra.owned, beside=extra.id)
     plan = monitor.plan if monitor else None
     return bought_line(bought, brief, book, ledger), *licence_lines(licensed, brief, book, plan, ledger)
 
 
-def _units_laid(extra: Extra, flooring: Flooring, room: Room) -> int | MissingFact:
-    try:
-        return floor_cover(flooring, extra.zone_in(room.width_m, room.length_m)).units
-    except MissingFact as missing:
-        return missing
-
-
 def _small(item: SmallItem, part: Part, decision: SmallDecision, brief: Brief, book: PriceBook, ledger: Ledger) -> Line:
     id, near, owned = item.item.id, item.item.near, decision.choice == "own"
-    bought = Bought(id, near, part, _units(item, part), owned, billing_of(part))
+    bought = Bought(id, near, part, _units(item, part), owned, billing_of(part), left_over=_left_over(item, part))
     return bought_line(bought, brief, book, ledger)
 
 
@@ -141,6 +162,13 @@ def _units(item: SmallItem, part: Part) -> int | MissingFact:
         return item.units(part)
     except MissingFact as missing:
         return missing
+
+
+def _left_over(item: SmallItem, part: Part) -> Quantity | None:
+    try:
+        return item.left_over(part)
+    except MissingFact:
+        return None
 
 
 def billing_of(part: Part) -> Billing:

@@ -18,7 +18,7 @@ from core.money.amounts import cost_of
 from core.money.categories import category_of
 from core.money.counted import settled
 from core.money.fees import Terms
-from core.money.floor_bought import floor_cover, unit_laid
+from core.money.floor_bought import laid, unit_laid
 from core.money.licences import Licensed, licence_lines
 from core.money.line import Line, Payment
 from core.money.price_book import PriceBook
@@ -48,6 +48,7 @@ class Bought(NamedTuple):
     """How its price is paid."""
     unit: str = ""
     """What it is bought by, where that is not pieces."""
+    left_over: Quantity | None = None
     fixed: bool | None = None
     """Of what is laid: glued or taped down; `None` as is usual for its kind."""
 
@@ -219,10 +220,10 @@ def _part_line(
     hanging: Hung, brief: Brief, book: PriceBook, room: Room, layout: Layout, mats: int | None, ledger: Ledger
 ) -> Line:
     part, decided = hanging.part, hanging.decided
-    quantity, unit = 1, ""
+    quantity, unit, left_over = 1, "", None
     listed: Money | MissingFact
     try:
-        quantity, unit = _quantity(hanging, room, layout, mats)
+        quantity, unit, left_over = _quantity(hanging, room, layout, mats)
         listed = cost_of(part, quantity, brief, book)
     except MissingFact as missing:
         listed = missing
@@ -233,6 +234,7 @@ def _part_line(
         category=category_of(part),
         quantity=quantity,
         unit=unit,
+        left_over=left_over,
         stays_behind=stays_behind(part, layout.floor_fixed if isinstance(part, Flooring) else None),
     )
     value = decided.replacement_value_minor
@@ -263,6 +265,7 @@ def bought_line(bought: Bought, brief: Brief, book: PriceBook, ledger: Ledger) -
         category=category_of(part),
         quantity=bought.units if isinstance(bought.units, int) else 1,
         unit=bought.unit,
+        left_over=bought.left_over,
         beside=bought.id,
         stays_behind=stays_behind(part, bought.fixed),
     )
@@ -278,12 +281,13 @@ def bought_line(bought: Bought, brief: Brief, book: PriceBook, ledger: Ledger) -
     )
 
 
-def _quantity(hanging: Hung, room: Room, layout: Layout, mats: int | None) -> tuple[int, str]:
+def _quantity(hanging: Hung, room: Room, layout: Layout, mats: int | None) -> tuple[int, str, Quantity | None]:
     if isinstance(hanging.part, Mat):
         if mats is None:
             size = f"Whether one {hanging.part.name} is large enough for both spots"
             raise MissingFact(size, "Its sheet does not say how large it is.")
-        return mats, ""
+        return mats, "", None
     if not isinstance(hanging.part, Flooring):
-        return 1, ""
-    return floor_cover(hanging.part, layout.zone_in(room.width_m, room.length_m)).units, unit_laid(hanging.part)
+        return 1, "", None
+    covered = laid(hanging.part, layout.zone_in(room.width_m, room.length_m))
+    return covered.units, unit_laid(hanging.part), covered.left_over

@@ -1,13 +1,14 @@
 """One line of the cost of a build, and where its amount comes from."""
 
 from enum import StrEnum
+from fractions import Fraction
 from typing import NamedTuple
 
 from core.model.build import Slot
 from core.model.facts import Missing
 from core.model.ledger import Category, line_key
 from core.money.fees import Fee
-from core.quantities import Money
+from core.quantities import Money, Quantity
 
 OWN = "own"
 """In place of a part: of building works, and of lines of one's own."""
@@ -51,6 +52,8 @@ class Line(NamedTuple):
     """Id of the part that it is of; empty for works."""
     quantity: int = 1
     unit: str = ""
+    left_over: Quantity | None = None
+    """What is left of what is bought: of a pack, a stick or a roll; `None` where nothing is."""
     missing: Missing | None = None
     worth_missing: Missing | None = None
     """Why it is not known what something owned would cost a newcomer."""
@@ -88,6 +91,12 @@ class Line(NamedTuple):
         if not self.is_fee:
             return self.up_front
         return self.fee.payment(0) if self.fee else None
+
+    @property
+    def each(self) -> Money | None:
+        """What one of several, or of one unit, comes to; `None` for one alone, and while nobody knows."""
+        amount = self.payment_due if self.is_fee else self.up_front
+        return None if amount is None or self.quantity < 2 else amount.scaled(Fraction(1, self.quantity))
 
     def fees_in(self, year: int) -> Money | None:
         """What is paid again for `year`, counted from 0; `None` where it is not known."""

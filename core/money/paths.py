@@ -182,6 +182,8 @@ def _cash(line: Line, currency: str) -> Money:
 def _bought(line: Line, before: Line | None, currency: str) -> Money:
     """What of a line is bought anew: all of it, or as many as there are more than before."""
     more = line.quantity - (before.quantity if before else 0)
+    if not line.quantity:
+        return Money(0, currency)
     return _cash(line, currency).scaled(Fraction(max(0, more), line.quantity))
 
 

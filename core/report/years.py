@@ -101,7 +101,7 @@ def _used_up(report: Report, lines: tuple[Line, ...], lives: Lives) -> Iterator[
     for line in lines:
         part = parts.get(line.part)
         if part is not None and not line.licence and line.newcomers is not None:
-            yield from used_up_of(part, line.newcomers.scaled(Fraction(1, line.quantity)), lives)
+            yield from used_up_of(part, line.newcomers.scaled(Fraction(1, max(1, line.quantity))), lives)
 
 
 def _parts_by_id(report: Report) -> Iterator[tuple[str, Part]]:

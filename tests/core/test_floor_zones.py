@@ -14,7 +14,7 @@ from core.model.build import Build
 from core.model.laying import Laid, Rectangle
 from core.model.parts import Part
 from core.money.costs import Costs
-from core.quantities import UnitSystem
+from core.quantities import Money, UnitSystem
 from core.report.evaluation_of import evaluation_of
 from core.report.offers import offers_about
 from tests.core import worlds
@@ -90,6 +90,25 @@ class BoughtTests(TestCase):
         assert costs is not None
         (line,) = (line for line in costs.lines if line.beside == "layer-0")
         self.assertEqual((line.quantity, line.unit), (3, "m of roll"))
+        # 3 m of 2 m width are 6 m², of which 3.12 are laid.
+        self.assertAlmostEqual(line.left_over.value if line.left_over else 0, 2.88)
+
+    def test_tiles_that_are_left_go_on_in_the_next_zone(self) -> None:
+        """140 tiles are 35 packs of 4; three more are a pack, whose fourth is all that the next asks for."""
+        zones = [{"floor_x_m": x, "floor_y_m": 0.0, "floor_width_m": wide, "floor_length_m": 0.5}
+                 for x, wide in ((0.0, 1.5), (2.0, 0.5), (3.0, 1.0))]  # fmt: skip
+        build, parts = world()
+        document = build.model_dump()
+        document["extras"] = [
+            {"id": f"more-{number}", "part": "tiles", "laid": True, **zone} for number, zone in enumerate(zones)
+        ]
+        costs = evaluation_of(Build.model_validate(document), parts).reading(Costs)
+        assert costs is not None
+        bought = {line.place: (line.quantity, line.left_over and line.left_over.value) for line in costs.lines}
+        self.assertEqual((bought["floor"][0], bought["more-0"], bought["more-1"]), (35, (1, 1), (0, 0)))
+        self.assertEqual(bought["more-2"], (1, 2))
+        free = next(line for line in costs.lines if line.beside == "more-1")
+        self.assertEqual((free.up_front, free.may_be_bought), (Money(0, "EUR"), False))
 
     def test_every_layer_is_laid_by_its_area(self) -> None:
         """Turf takes 0.25 h/m²: 2.6 × 1.2 × 0.25 = 0.78, told as 0.8 h; the tiles' 32.2 m² at 0.1 are 3.2 h."""

@@ -4,13 +4,14 @@ from dataclasses import dataclass
 
 from core.checks.limits import State
 from core.checks.verdict import Verdict
-from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, texts_of
+from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, text_of, texts_of
 from core.model.build import Slot
 from core.model.ledger import Category
 from core.money.costs import Costs
 from core.money.fees import Fee
 from core.money.line import Line, Payment
 from core.quantities import Money, UnitSystem
+from core.quantities.tolerances import ROUNDING
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,6 +22,10 @@ class LineJson:
     slot: Slot | None
     label: str
     quantity: str
+    each: FigureJson | None
+    """What one of several, or of one unit, comes to."""
+    left_over: str
+    """Of what is bought; empty where nothing is."""
     payment: Payment
     up_front: FigureJson | None
     yearly: FigureJson | None
@@ -155,6 +160,8 @@ def line_json(line: Line, system: UnitSystem) -> LineJson:
         slot=line.slot,
         label=line.label,
         quantity=f"{line.quantity} {line.unit}".strip(),
+        each=maybe_figure_json(line.each, system),
+        left_over=text_of(line.left_over, system) if line.left_over and line.left_over.value > ROUNDING else "",
         payment=line.payment,
         up_front=maybe_figure_json(line.up_front, system),
         yearly=maybe_figure_json(line.yearly, system),

@@ -3354,6 +3354,9 @@ export interface components {
             label: string;
             /** Quantity */
             quantity: string;
+            each: components["schemas"]["FigureJson"] | null;
+            /** Left Over */
+            left_over: string;
             payment: components["schemas"]["Payment"];
             up_front: components["schemas"]["FigureJson"] | null;
             yearly: components["schemas"]["FigureJson"] | null;

@@ -77,7 +77,9 @@
       <span class="min-w-0"
         >{line.label}
         <span class="text-xs text-faint"
-          >{line.payment}{line.quantity === '1' ? '' : ` · ${line.quantity}`}{line.replacement_value
+          >{line.payment}{line.quantity === '1' ? '' : ` · ${line.quantity}`}{line.each
+            ? ` at ${line.each.text}`
+            : ''}{line.left_over ? ` · ${line.left_over} left over` : ''}{line.replacement_value
             ? ` · worth ${line.replacement_value.text}`
             : ''}{line.ordered ? ' · ordered' : ''}{line.nice ? ' · nice to have' : ''}</span
         >
