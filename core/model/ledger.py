@@ -7,7 +7,7 @@ from typing import Annotated, Self
 
 from pydantic import Field, model_validator
 
-from core.model.record import Identifier, In, Label, MinorMoney, Name, Number, Pieces, Record, Whole
+from core.model.record import FineMoney, Identifier, In, Label, MinorMoney, Name, Number, Pieces, Record, Whole
 from core.quantities import Unit
 
 MOST_ENTRIES = 400
@@ -148,7 +148,7 @@ class Ledger(Record):
     funding: Annotated[tuple[Funding, ...], Field(max_length=100)] = ()
     finished_on: date | None = None
     """The day on which the build was called finished; what comes after it re-opens its total, and is told apart."""
-    kilowatt_hour_minor: MinorMoney | None = None
+    kilowatt_hour_minor: FineMoney | None = None
     """What a kilowatt-hour of electricity costs."""
     hire_hour_minor: MinorMoney | None = None
     """What an hour in a hired bay costs."""

@@ -68,6 +68,8 @@ Volts = Annotated[Number, In(Unit.VOLT), Field(ge=90, le=260)]
 Hours = Annotated[Number, In(Unit.HOUR), Field(ge=0, le=1_000_000)]
 Pieces = Annotated[Whole, In(Unit.PIECES), Field(ge=0, le=10_000)]
 MinorMoney = Annotated[Whole, In(Unit.MINOR_MONEY), Field(ge=0, le=10**12)]
+FineMoney = Annotated[Number, In(Unit.FINE_MONEY), Field(ge=0, le=10**8)]
+"""In minor units, hundredths of them included."""
 Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120), AfterValidator(one_line)]
 Word = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=40), AfterValidator(one_line)]
 Note = Annotated[str, Field(max_length=500), AfterValidator(one_line)]

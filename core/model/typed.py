@@ -1,6 +1,6 @@
 """Numbers as people type and read them: the unit on a field says how its text is understood and told back."""
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Callable, Iterable, Iterator, Mapping
 from functools import cache
 from itertools import zip_longest
 from typing import Annotated, Any, TypeVar, get_args, get_origin
@@ -11,7 +11,15 @@ from core.model.record import In, Record
 from core.model.text import plain_words
 from core.quantities import LengthError, Money, Unit, UnitSystem, format_length, parse_length
 from core.quantities.length import ACCEPTED_LENGTHS
-from core.quantities.money import ACCEPTED_MONEY, MoneyError, parse_minor
+from core.quantities.money import (
+    ACCEPTED_FINE_MONEY,
+    ACCEPTED_MONEY,
+    FineMoneyError,
+    MoneyError,
+    fine_text,
+    parse_fine_minor,
+    parse_minor,
+)
 from core.quantities.numbers import READ_IN, WHOLE, NotRead, number_text, read_number
 
 LONGEST_TYPED = 40
@@ -55,7 +63,7 @@ def read_value(kind: type[Record], field: str, value: object, system: UnitSystem
     """What a typed `value` is as `field` of `kind`; an empty text is nothing. Raises `FieldErrors`."""
     try:
         return _read(value, unit_of(kind, field), system, currency)
-    except (LengthError, MoneyError, NotRead) as error:
+    except (LengthError, MoneyError, FineMoneyError, NotRead) as error:
         raise FieldErrors([(field, value, _ACCEPTED_BY_ERROR.get(type(error), str(error)))]) from error
 
 
@@ -130,7 +138,11 @@ def _marks(annotation: Any) -> Iterator[Any]:
         yield from _marks(part)
 
 
-_ACCEPTED_BY_ERROR = {LengthError: ACCEPTED_LENGTHS, MoneyError: ACCEPTED_MONEY}
+_ACCEPTED_BY_ERROR = {
+    LengthError: ACCEPTED_LENGTHS,
+    MoneyError: ACCEPTED_MONEY,
+    FineMoneyError: ACCEPTED_FINE_MONEY,
+}
 
 
 def _marked(annotation: Any) -> Unit | None:
@@ -139,6 +151,12 @@ def _marked(annotation: Any) -> Unit | None:
             if isinstance(mark, In):
                 return mark.unit
     return next((unit for part in get_args(annotation) if (unit := _marked(part)) is not None), None)
+
+
+READ_AS_MONEY: Mapping[Unit, Callable[[str, str], float]] = {
+    Unit.MINOR_MONEY: parse_minor,
+    Unit.FINE_MONEY: parse_fine_minor,
+}
 
 
 def _read(value: object, unit: Unit | None, system: UnitSystem, currency: str) -> object:
@@ -153,8 +171,8 @@ def _read(value: object, unit: Unit | None, system: UnitSystem, currency: str) -
         raise NotRead(f"at most {LONGEST_TYPED} characters")
     if unit is Unit.METRE:
         return parse_length(text, system)
-    if unit is Unit.MINOR_MONEY:
-        return parse_minor(text, currency)
+    if unit in READ_AS_MONEY:
+        return READ_AS_MONEY[unit](text, currency)
     return read_number(text, unit, system) if unit in READ_IN else value
 
 
@@ -163,6 +181,8 @@ def _told(value: float, unit: Unit, system: UnitSystem, currency: str) -> str:
         return format_length(value, system)
     if unit is Unit.MINOR_MONEY:
         return Money(int(value), currency).text()
+    if unit is Unit.FINE_MONEY:
+        return fine_text(value, currency)
     return number_text(value, unit, system)
 
 

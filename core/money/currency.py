@@ -8,11 +8,13 @@ from core.model.brief import Brief, ExchangeRate
 from core.model.build import Build
 from core.model.record import Record
 from core.quantities import Money
+from core.quantities.money import DECIMALS_BY_CURRENCY
 
 RATE_DIGITS = Decimal("0.000001")
 AMOUNTS = ("up_front_cap_minor", "yearly_cap_minor", "outlet_minor")
 AMOUNTS_OF_PARTS = ("replacement_value_minor",)
-AMOUNTS_OF_LEDGER = ("kilowatt_hour_minor", "hire_hour_minor")
+AMOUNTS_OF_LEDGER = ("hire_hour_minor",)
+FINE_DIGITS = Decimal("0.01")
 AMOUNTS_OF_LINES = ("low_minor", "likely_minor", "high_minor", "quote_minor", "paid_minor")
 
 
@@ -57,6 +59,7 @@ def in_currency_of(build: Build, currency: str) -> Build:
             "chain": {slot: converted(hung, AMOUNTS_OF_PARTS) for slot, hung in build.chain.items()},
             "ledger": converted(build.ledger, AMOUNTS_OF_LEDGER).model_copy(
                 update={
+                    "kilowatt_hour_minor": _fine(build.ledger.kilowatt_hour_minor, brief.currency, into, currency),
                     "entries": {key: converted(entry, AMOUNTS_OF_LINES) for key, entry in build.ledger.entries.items()},
                     "own": tuple(converted(line, AMOUNTS_OF_LINES) for line in build.ledger.own),
                     "funding": tuple(converted(came, ("minor",)) for came in build.ledger.funding),
@@ -64,6 +67,14 @@ def in_currency_of(build: Build, currency: str) -> Build:
             ),
         }
     )
+
+
+def _fine(minor: float | None, currency: str, rate: Decimal, into: str) -> float | None:
+    """An amount in minor units and parts of them, in another currency."""
+    if minor is None:
+        return None
+    shift = DECIMALS_BY_CURRENCY[into] - DECIMALS_BY_CURRENCY[currency]
+    return float((Decimal(str(minor)) * rate).scaleb(shift).quantize(FINE_DIGITS))
 
 
 def has_amounts(build: Build) -> bool:
@@ -74,7 +85,7 @@ def has_amounts(build: Build) -> bool:
         (build.chain.values(), AMOUNTS_OF_PARTS),
         ((*ledger.entries.values(), *ledger.own), AMOUNTS_OF_LINES),
         (ledger.funding, ("minor",)),
-        ((ledger,), AMOUNTS_OF_LEDGER),
+        ((ledger,), (*AMOUNTS_OF_LEDGER, "kilowatt_hour_minor")),
     )
     return any(
         getattr(record, field) is not None for records, fields in typed for record in records for field in fields

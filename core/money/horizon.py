@@ -103,7 +103,7 @@ def horizon_of(
     fees: Sequence[Money],
     used_up: Sequence[UsedUp],
     watts: Fraction,
-    kilowatt_hour: Money,
+    kilowatt_hour_minor: Fraction,
     hours_a_week: Fraction,
     resale: Money,
 ) -> Horizon:
@@ -120,7 +120,7 @@ def horizon_of(
         return Money.rounded(minor, currency)
 
     def current(year: int) -> Money:
-        return Money.rounded(kilowatt_hour.minor * watts / 1000 * a_year * year, currency)
+        return Money.rounded(kilowatt_hour_minor * watts / 1000 * a_year * year, currency)
 
     years = tuple(
         Year(

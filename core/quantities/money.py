@@ -7,6 +7,7 @@ from fractions import Fraction
 from typing import Self
 
 ACCEPTED_MONEY = "an amount such as 1250 or 1,250.50"
+ACCEPTED_FINE_MONEY = "an amount such as 0.32 or 0.2943"
 DECIMALS_BY_CURRENCY = {
     "EUR": 2, "USD": 2, "GBP": 2, "CAD": 2, "AUD": 2, "NZD": 2, "CHF": 2,
     "SEK": 2, "NOK": 2, "DKK": 2, "PLN": 2, "ZAR": 2, "JPY": 0, "KRW": 0,
@@ -26,6 +27,13 @@ class MoneyError(ValueError):
 
     def __init__(self, text: str) -> None:
         super().__init__(f"'{text}' is not an amount; accepted: {ACCEPTED_MONEY}")
+
+
+class FineMoneyError(ValueError):
+    """Text that is not a small amount of money."""
+
+    def __init__(self, text: str) -> None:
+        super().__init__(f"'{text}' is not an amount; accepted: {ACCEPTED_FINE_MONEY}")
 
 
 @dataclass(frozen=True, order=True)
@@ -114,3 +122,33 @@ def parse_minor(text: str, currency: str) -> int:
         raise MoneyError(text)
     whole = re.sub(r"[.,]", "", match["whole"])
     return int(Decimal(f"{whole}.{match['part'] or 0}").scaleb(decimals))
+
+
+def parse_fine_minor(text: str, currency: str) -> float:
+    """Minor units, and hundredths of them, meant by `text`: what is sold by the million, such as a kilowatt-hour.
+
+    >>> parse_fine_minor("0.2943", "EUR"), parse_fine_minor("€0,3", "EUR"), parse_fine_minor("31.5", "JPY")
+    (29.43, 30.0, 31.5)
+
+    Raises `MoneyError`.
+    """
+    cleaned = re.sub(r"[\s']", "", text.replace(SYMBOLS.get(currency, currency), "").replace(currency, ""))
+    match = re.fullmatch(r"(?P<whole>\d{1,6})(?:[.,](?P<part>\d{1,4}))?", cleaned)
+    if match is None:
+        raise FineMoneyError(text)
+    amount = Decimal(f"{match['whole']}.{match['part'] or 0}").scaleb(DECIMALS_BY_CURRENCY[currency])
+    return float(round(amount, 2))
+
+
+def fine_text(minor: float, currency: str) -> str:
+    """So many minor units of `currency`, parts of them included.
+
+    >>> fine_text(29.43, "EUR"), fine_text(30.0, "EUR")
+    ('€0.2943', '€0.30')
+    """
+    decimals = DECIMALS_BY_CURRENCY[currency]
+    whole = Decimal(str(minor)).scaleb(-decimals).quantize(Decimal(1).scaleb(-decimals - 2))
+    amount = f"{whole:,f}"
+    while amount.endswith("0") and len(amount.partition(".")[2]) > decimals:
+        amount = amount[:-1]
+    return SYMBOLS.get(currency, f"{currency} ") + amount.rstrip(".")

@@ -47,6 +47,7 @@ class Unit(StrEnum):
     COURSES = "courses"
     PIXELS = "px"
     MINOR_MONEY = "minor units"
+    FINE_MONEY = "minor units and parts of them"
 
 
 KILOGRAMS_PER_POUND = 0.45359237

@@ -75,7 +75,7 @@ def over_years(build: Build, report: Report) -> OverYears:
         costs.fees,
         used_up,
         Fraction(str(load.total_w)) if load else Fraction(0),
-        Money(price or 0, currency),
+        Fraction(str(price or 0)),
         hours,
         Money.total([sold for line in costs.lines if (sold := resale_of(line, costs.horizon_years, ledger))], currency),
     )

@@ -212,6 +212,15 @@ class TradeFigureTests(MoneyTestCase):
         self.build.refresh_from_db()
         self.assertEqual(self.build.design.ledger.resale, {})
 
+    def test_a_kilowatt_hour_may_cost_parts_of_a_cent(self) -> None:
+        self.send("patch", "/money/running", kilowatt_hour_minor="0.2943")
+        self.build.refresh_from_db()
+        self.assertEqual(self.build.design.ledger.kilowatt_hour_minor, 29.43)
+        texts = self.client.get(self.url()).json()["texts"]
+        self.assertEqual(texts["ledger.kilowatt_hour_minor"], "€0.2943")
+        refused = self.refused("patch", "/money/running", kilowatt_hour_minor="cheap")
+        self.assertIn("0.2943", refused[0]["accepted"])
+
     def test_what_cannot_be_is_refused(self) -> None:
         for path, body, field in (
             ("/money/resale/picture", {"first_share": "140 %"}, "first_share"),

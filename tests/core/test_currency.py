@@ -24,6 +24,7 @@ class CurrencyTests(TestCase):
                 "entries": {"mat/mat": {"low_minor": 80, "likely_minor": 160, "high_minor": 240, "quote_minor": 400}},
                 "own": [{"id": "skip", "name": "Skip", "category": "building works", "paid_minor": 800}],
                 "funding": [{"id": "bike", "name": "Bike", "minor": 1_600, "sold": True}],
+                "kilowatt_hour_minor": 29.44,
             },
         }
     )
@@ -38,6 +39,8 @@ class CurrencyTests(TestCase):
         )
         self.assertEqual((skip.paid_minor, bike.minor), (1_000, 2_000))
         self.assertIsNone(told.brief.yearly_cap_minor)
+        # 0.2944 € are 0.368 $.
+        self.assertEqual(told.ledger.kilowatt_hour_minor, 36.8)
 
     def test_rates_are_known_by_way_of_it(self) -> None:
         rates = {rate.currency: rate.rate for rate in in_currency_of(self.BUILD, "USD").brief.exchange_rates}

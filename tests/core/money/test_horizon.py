@@ -21,7 +21,7 @@ def five_years(**changes: object) -> Horizon:
         "fees": [euros(250_00)] * 5,
         "used_up": [],
         "watts": Fraction(0),
-        "kilowatt_hour": euros(30),
+        "kilowatt_hour_minor": Fraction(30),
         "hours_a_week": Fraction(6),
         "resale": euros(0),
     }
