@@ -10,6 +10,7 @@ from django.contrib.auth.models import User
 
 from core.formats.offers_csv import OfferRow, offer_rows
 from core.formats.price_list import PriceTable
+from core.formats.shops_csv import ShopRow, are_shops, shop_rows
 from core.formats.shops_file import ShopsFile
 from core.model.shop_forms import check_currency, offer_from, shop_from
 from core.model.shops import MOST_OFFERS, Market, Offer, Shop
@@ -129,8 +130,10 @@ def file_rows(owner_id: int, file: ShopsFile) -> tuple[FileRow, ...]:
 
 
 def table_rows(owner_id: int, table: PriceTable) -> tuple[FileRow, ...]:
-    """What taking a table of offers in does, row by row; nothing is stored. Raises `BadFile`."""
+    """What taking a table of offers, or of shops, in does, row by row; nothing is stored. Raises `BadFile`."""
     market = market_of(owner_id)
+    if are_shops(table):
+        return tuple(_shop_row(row, market.shop_by_id) for row in shop_rows(table, market.shop_by_id))
     offers = {offer.id: offer for offer in market.offers}
     return tuple(_table_row(row, offers) for row in offer_rows(table, market.shop_by_id))
 
@@ -237,6 +240,12 @@ def _problem(offer: Offer, shops: Mapping[str, Shop]) -> str:
     except FieldErrors as errors:
         return str(errors)
     return ""
+
+
+def _shop_row(row: ShopRow, known: Mapping[str, Shop]) -> FileRow:
+    if row.shop is None:
+        return FileRow(row.line, None, None, row.problem)
+    return FileRow(row.line, row.shop, _standing(row.shop, known.get(row.shop.id)))
 
 
 def _table_row(row: OfferRow, known: Mapping[str, Offer]) -> FileRow:

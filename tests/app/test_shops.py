@@ -123,6 +123,14 @@ class FileTests(ShopsTestCase):
         self.assertEqual((row["line"], row["does"], row["price"]), (2, "changed", "€850.00"))
         self.assertEqual(self.upload("/file", dearer).json(), {"taken": 1})
 
+    def test_shops_travel_as_a_table_too(self) -> None:
+        self.shop(DELIVERY)
+        table = self.client.get("/api/shops/shops.csv").content
+        self.assertEqual([row["does"] for row in self.upload("/file/preview", table).json()["rows"]], ["same"])
+        self.sign_in("eve")
+        self.assertEqual(self.upload("/file", table).json(), {"taken": 1})
+        self.assertEqual(self.client.get("/api/shops/shops.csv").content, table)
+
     def test_what_is_wrong_is_told_and_the_rest_taken(self) -> None:
         id = self.shop()
         rows = f"id,shop,part,price,seen\na,{id},mat,5,2026-01-01\nb,gone,mat,5,2026-01-01\n".encode()

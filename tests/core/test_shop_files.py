@@ -4,12 +4,14 @@ import csv
 import json
 from datetime import date
 from io import StringIO
+from random import Random
 from unittest import TestCase
 
 from core.formats.errors import BadFile
 from core.formats.offers_csv import offer_rows, offers_csv
 from core.formats.price_list import read_table
 from core.formats.report_json.shops import forms_json, shop_offer_json
+from core.formats.shops_csv import are_shops, shop_rows, shops_csv
 from core.formats.shops_file import ShopsFile, read_shops_file, write_shops_file
 from core.model.forms import typed_form, typed_rows
 from core.model.shop_forms import offer_from, shop_from
@@ -17,7 +19,7 @@ from core.model.shops import Shop
 from core.model.typed import FieldErrors
 from core.quantities import UnitSystem
 from core.report.shop_words import terms_told
-from tests.core.money.market import DAY, offer, shop
+from tests.core.money.market import DAY, offer, random_shop, shop
 from tests.core.money.test_shopping import sample_market
 
 METRIC = UnitSystem.METRIC
@@ -25,6 +27,45 @@ METRIC = UnitSystem.METRIC
 
 def words(at: Shop) -> list[str]:
     return [told.text(METRIC) for told in terms_told(at)]
+
+
+class ShopTableTests(TestCase):
+    def test_read_back_as_written(self) -> None:
+        shops = sample_market().shops
+        table = read_table(shops_csv(shops).encode())
+        self.assertTrue(are_shops(table))
+        self.assertEqual([row.shop for row in shop_rows(table, {})], list(shops))
+        self.assertFalse(are_shops(read_table(offers_csv(sample_market().offers).encode())))
+
+    def test_over_random_shops(self) -> None:
+        for seed in range(60):
+            at = random_shop("one", Random(seed), "abc")
+            (row,) = shop_rows(read_table(shops_csv([at]).encode()), {})
+            with self.subTest(seed=seed):
+                self.assertEqual(row.shop, at)
+
+    def test_columns_that_are_not_there_stay_as_known(self) -> None:
+        known = shop(id="one", bulky_minor=1500)
+        (row,) = shop_rows(read_table(b"id,name,country\none,Other,Home"), {"one": known})
+        self.assertEqual(row.shop, known.model_copy(update={"name": "Other"}))
+
+    def test_each_row_says_what_is_wrong_with_it(self) -> None:
+        lines = (
+            b"id,name,country,currency,bulky_minor,delivery",
+            b"one,One,Home,EUR,cheap,",
+            b"two,Two,Home,XYZ,,",
+            b"three,Three,Home,EUR,,fee 8.90",
+            b"Four Five,Four,Home,EUR,,",
+            b'six,Six,Home,EUR,1.50,"[{""fee_minor"": ""8.90""}]"',
+            b"six,Six again,Home,EUR,,",
+        )
+        rows = shop_rows(read_table(b"\n".join(lines)), {})
+        problems = [row.problem for row in rows]
+        for part, problem in zip(("bulky_minor 'cheap'", "currency 'XYZ'", "delivery 'fee 8.90'", "id 'Four Five'"),
+                                 problems, strict=False):  # fmt: skip
+            self.assertIn(part, problem)
+        self.assertEqual((problems[4], rows[4].shop and rows[4].shop.delivery[0].fee_minor), ("", 8_90))
+        self.assertIn("an id of its own", problems[5])
 
 
 class FileTests(TestCase):

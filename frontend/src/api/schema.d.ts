@@ -1839,7 +1839,7 @@ export interface paths {
         put?: never;
         /**
          * Take File
-         * @description Take in what nothing is wrong with of a shops file, or a table of offers.
+         * @description Take in what nothing is wrong with of a shops file, or a table of shops or offers.
          */
         post: operations["jungle_api_routers_shops_take_file"];
         delete?: never;
@@ -1868,6 +1868,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shops/shops.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Write Shops
+         * @description All shops with their terms, as a table.
+         */
+        get: operations["jungle_api_routers_shops_write_shops"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shops/file/preview": {
         parameters: {
             query?: never;
@@ -1879,7 +1899,7 @@ export interface paths {
         put?: never;
         /**
          * Preview File
-         * @description What a shops file, or a table of offers, would do; nothing is stored.
+         * @description What a shops file, or a table of shops or offers, would do; nothing is stored.
          */
         post: operations["jungle_api_routers_shops_preview_file"];
         delete?: never;
@@ -11861,6 +11881,26 @@ export interface operations {
         };
     };
     jungle_api_routers_shops_write_offers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+        };
+    };
+    jungle_api_routers_shops_write_shops: {
         parameters: {
             query?: never;
             header?: never;

@@ -31,6 +31,7 @@
         >
       {/each}
       <a class="btn btn-outline btn-primary btn-sm" href="/api/shops/file" download>All of it (JSON)</a>
+      <a class="btn btn-outline btn-primary btn-sm" href="/api/shops/shops.csv" download>Shops (CSV)</a>
       <a class="btn btn-outline btn-primary btn-sm" href="/api/shops/offers.csv" download>Offers (CSV)</a>
     </div>
   </div>

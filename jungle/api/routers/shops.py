@@ -12,6 +12,7 @@ from pydantic import TypeAdapter
 from core.formats.offers_csv import offers_csv
 from core.formats.price_list import read_table
 from core.formats.report_json.shops import ShopFormsJson, forms_json, shop_detail_json, shop_json
+from core.formats.shops_csv import shops_csv
 from core.formats.shops_file import ShopsFile, read_shops_file, write_shops_file
 from core.model.shops import Offer, Shop
 from jungle.api.replies import send
@@ -93,16 +94,22 @@ def write_offers(request: SignedIn) -> Any:
     return _file(offers_csv(market_of(request.user.pk).offers), "text/csv; charset=utf-8", "offers.csv")
 
 
+@router.get("/shops.csv", response={200: Any})
+def write_shops(request: SignedIn) -> Any:
+    """All shops with their terms, as a table."""
+    return _file(shops_csv(market_of(request.user.pk).shops), "text/csv; charset=utf-8", "shops.csv")
+
+
 @router.post("/file/preview", response={200: ShopsPreview, 422: Problems})
 def preview_file(request: SignedIn, file: File[UploadedFile]) -> Any:
-    """What a shops file, or a table of offers, would do; nothing is stored."""
+    """What a shops file, or a table of shops or offers, would do; nothing is stored."""
     revision, rows = revision_of(request.user.pk), _rows(request, file)
     return send(ShopsPreview.model_construct(revision=revision, rows=[_row(row) for row in rows]))
 
 
 @router.post("/file", response={200: ShopsTaken, **REFUSED})
 def take_file(request: SignedIn, file: File[UploadedFile], revision: Form[FormRevision | None] = None) -> Any:
-    """Take in what nothing is wrong with of a shops file, or a table of offers."""
+    """Take in what nothing is wrong with of a shops file, or a table of shops or offers."""
     by = By(request.user, revision, units_of(request.user))
     taken = market.take(by, _rows(request, file), f"Took in {file.name or 'a file'}")
     return send(ShopsTaken(taken=taken))

@@ -50,7 +50,7 @@
   <h3 id="shops-import" class="mb-2 text-lg">Take in shops or offers</h3>
   <FilePicker
     id="shops-file"
-    label="A shops file (JSON), or a table of offers (CSV); nothing is stored before you say so"
+    label="A shops file (JSON), or a table of shops or offers (CSV); nothing is stored before you say so"
     accept=".json,.csv,application/json,text/csv"
     pick={(chosen) => void look(chosen)}
   />
