@@ -47,6 +47,7 @@ from core.checks import (
     strike,
     swing,
     used,
+    wished_courses,
     wishes,
     works,
 )
@@ -109,6 +110,7 @@ __all__ = [
     "strike",
     "swing",
     "used",
+    "wished_courses",
     "wishes",
     "works",
 ]

@@ -8,12 +8,12 @@ from core.checks.figures import in_a_row, stated_input
 from core.checks.limits import State, Words
 from core.checks.places import between, on
 from core.checks.register import check
-from core.checks.verdict import Answer, Basis, Cure, Input, press
+from core.checks.verdict import Answer, Basis, Cure, Input, find_out, press
 from core.checks.weights import is_wanted
 from core.model import acts
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
-from core.model.facts import known
+from core.model.facts import FactAt, known
 from core.model.kit import Beside
 from core.model.parts import (
     Billing,
@@ -40,6 +40,10 @@ FEATURES_BY_PURPOSE: dict[Purpose, tuple[Feature, ...]] = {
     Purpose.PUTTING: (Feature.PUTTING,),
 }
 """What a purpose wants of software (trade)."""
+
+
+WEIGHED = FactAt("money", "licences")
+"""Where every set of licences is weighed."""
 
 
 @check("title.bundle", title="Nothing paid twice", place=between(Slot.MONITOR, Slot.TITLE))
@@ -88,6 +92,9 @@ def bundle(
         headline = say("Plan {plan} brings {title} along", plan=plan.name, title=title.name)
     else:
         headline = say("Each is paid for once")
+    if locked or repeated or twice or lower:
+        # What a check can tell at once is about plans that are held; every set is made and judged by the worker.
+        cures.append(find_out(WEIGHED, "Weigh every set of plans, packages and packs: the least is shown."))
     if twice and bringing:
         cures.append(say("Plan {plan} brings {title} along.", plan=bringing[0].name, title=title.name))
     return Answer(

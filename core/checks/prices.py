@@ -9,15 +9,18 @@ from core.checks.mat_place import MatsBought
 from core.checks.needs import SmallItem, SmallItems
 from core.checks.readings import Today
 from core.checks.register import derive
+from core.checks.wished_courses import Had, WishedCourses
 from core.model.brief import Brief
 from core.model.build import Extra, Slot, SmallDecision
 from core.model.chain import Chain, Hung, plan_of
 from core.model.facts import MissingFact, not_stated
 from core.model.kit import Kit
-from core.model.ledger import Category, Ledger
+from core.model.ledger import COURSE, Category, Ledger, course_place
 from core.model.parts import Billing, Connector, CoursePack, Flooring, FloorTiles, MonitorPackage, Part
 from core.model.room import Layout, Room
+from core.money.amounts import in_currency
 from core.money.costs import Bought, Costs, bought_line, costs_of
+from core.money.counted import settled
 from core.money.floor_bought import Laid, laid, unit_laid
 from core.money.licences import Licensed, licence_lines
 from core.money.line import Line, Payment
@@ -72,13 +75,14 @@ def costs(
     small: SmallItems,
     outlets: OutletsMissing | None,
     mats: MatsBought,
+    wished: WishedCourses | None,
     ledger: Annotated[Ledger, "entries", "own"],
 ) -> Costs:
     """All that the chain, the extras and the small items cost. An item whose reason is gone costs nothing."""
     monitor = chain.at(Slot.MONITOR)
     floors = dict(_laid(chain, kit, room, layout))
     extras = [line for extra, part in kit.extras for line in _extra(extra, part, floors, brief, book, monitor, ledger)]
-    beside = (*extras, *_chosen(kit, small, brief, book, ledger))
+    beside = (*extras, *_chosen(kit, small, brief, book, ledger), *_courses(wished, chain, brief, ledger))
     works = _outlets(outlets, brief)
     return costs_of(brief, book, chain, room, layout, beside, works=works, mats=mats.count, ledger=ledger)
 
@@ -109,6 +113,28 @@ def _chosen(kit: Kit, small: SmallItems, brief: Brief, book: PriceBook, ledger: 
         part, decision = kit.picked(item.item.id), kit.decided(item.item.id)
         if part is not None and decision is not None and decision.choice != "strike":
             yield _small(item, part, decision, brief, book, ledger)
+
+
+def _courses(wished: WishedCourses | None, chain: Chain, brief: Brief, ledger: Ledger) -> Iterator[Line]:
+    """Courses of the wish list that are bought one by one."""
+    title = chain.at(Slot.TITLE)
+    if wished is None or wished.price is None or title is None:
+        return
+    for name in wished.had(Had.ONE_BY_ONE):
+        line = Line(
+            Slot.TITLE,
+            f"{title.part.name}: course {name}",
+            part=title.part.id,
+            licence=COURSE,
+            beside=course_place(name),
+            category=Category.SOFTWARE,
+        )
+        listed: Money | MissingFact
+        try:
+            listed = in_currency(wished.price, brief)
+        except MissingFact as missing:
+            listed = missing
+        yield settled(line, listed, ledger.of(line.key), brief)
 
 
 def _laid(chain: Chain, kit: Kit, room: Room, layout: Layout) -> Iterator[tuple[str, Laid | MissingFact]]:

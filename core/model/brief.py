@@ -148,6 +148,8 @@ class Brief(Record):
     approach: Approach = Approach.BUY_ONCE
     other_uses: Several[StoredKind] = ()
     """What the space must also hold; each asks where it stands."""
+    courses_wanted: Several[Name] = ()
+    """Courses that somebody wishes to play, by name."""
     conditions: Annotated[tuple[Condition, ...], Field(max_length=40)] = ()
     """What the household asks for before money is spent."""
     packed_away: bool = False

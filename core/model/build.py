@@ -11,7 +11,7 @@ from pydantic import Field, model_validator
 from core.model.brief import Brief, Purpose, Stage
 from core.model.household import Looks
 from core.model.laying import Laid
-from core.model.ledger import Ledger, line_key
+from core.model.ledger import COURSE, Ledger, course_place, line_key
 from core.model.parts import Display, Enclosure, Flooring, LaunchMonitor, Machine, Mat, Part, Surface, Title
 from core.model.parts.base import Year
 from core.model.record import Hours, Identifier, Metres, MinorMoney, Name, Pieces, Record
@@ -197,7 +197,10 @@ class Build(Record):
         beside = ((extra.id, extra.part, extra.plan) for extra in self.extras)
         every = (*hung, *beside, *small)
         plans = (line_key(place, part, plan) for place, part, plan in every if plan)
-        return frozenset((*(line_key(place, part) for place, part, _ in every), *plans))
+        title = self.chain.get(Slot.TITLE)
+        courses = self.brief.courses_wanted if title else ()
+        singly = (line_key(course_place(name), title.part, COURSE) for name in courses) if title else ()
+        return frozenset((*(line_key(place, part) for place, part, _ in every), *plans, *singly))
 
     @property
     def parts_under_plans(self) -> frozenset[tuple[str, str]]:

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from datetime import date
 from enum import StrEnum
 from typing import Annotated, Self
+from zlib import crc32
 
 from pydantic import Field, model_validator
 
@@ -183,6 +184,19 @@ def line_key(place: str, part: str, plan: str = "") -> str:
     ('monitor/radar', 'monitor/radar:sim')
     """
     return f"{place}/{part}" + (f":{plan}" if plan else "")
+
+
+COURSE = "course"
+"""In place of a plan: of a course that is bought by itself."""
+
+
+def course_place(name: str) -> str:
+    """Where the line of a course stands that is bought by itself: the same for as long as it is called so.
+
+    >>> course_place("Old Quarry") == course_place("old quarry"), len(course_place("Old Quarry"))
+    (True, 15)
+    """
+    return f"{COURSE}-{crc32(name.casefold().encode()):08x}"
 
 
 def _renamed(key: str, names: Mapping[str, str]) -> str:

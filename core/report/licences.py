@@ -13,6 +13,7 @@ from core.checks.verdict import Told, Verdict
 from core.model.build import Build, Extra, HungPart, Slot
 from core.model.chain import plans_of
 from core.model.free_ids import free_id
+from core.model.ledger import COURSE
 from core.model.parts import Connector, CoursePack, LaunchMonitor, MonitorPackage, MonitorPlan, Part, TitlePlan
 from core.money.line import Line
 from core.quantities import Money, Sentence, say
@@ -25,6 +26,7 @@ UNLOCKED_BY = (
     "monitor.data",
     "title.features",
     "title.courses",
+    "title.wished_courses",
     "title.packs",
     "title.later_versions",
     "title.subscription",
@@ -320,6 +322,7 @@ def _licence_lines(lines: Iterable[Line], parts: Mapping[str, Part]) -> list[Lin
         line
         for line in lines
         if (line.licence and line.slot in (Slot.MONITOR, Slot.TITLE) and not line.beside)
+        or line.licence == COURSE
         or isinstance(parts.get(line.part), ADD_ONS)
     ]
 

@@ -18,7 +18,7 @@ from django.test import SimpleTestCase
 from bench.server import DEMO_NAME, Client, demo, processes
 
 ROUNDS = int(os.environ.get("JUNGLE_KILL_ROUNDS", "1"))
-WRITES = 200
+WRITES = 100
 KILLS_OF_A_ROUND = 3
 LONGEST_WAIT_S = 20
 

@@ -10,7 +10,7 @@ from tests.app.worlds import adopt_parts, full_build_of, person
 from tests.core import worlds
 from tests.core.matrix.case import extra
 
-SEEDS = range(int(os.environ.get("JUNGLE_WANDERERS", "3")))
+SEEDS = range(int(os.environ.get("JUNGLE_WANDERERS", "2")))
 STEPS = int(os.environ.get("JUNGLE_STEPS", "60"))
 OPENED_EVERY = 4
 

@@ -48,7 +48,7 @@ class LabelTests(BrowserTestCase):
 
     def test_none_covers_another_in_builds_made_at_random(self) -> None:
         samples = list(StoredBuild.objects.visible_to(self.build.owner_id))
-        builds = [start_build(self.build.owner, self.named(furnished_build(seed), seed)) for seed in seeds(20)]
+        builds = [start_build(self.build.owner, self.named(furnished_build(seed), seed)) for seed in seeds(12)]
         for units in UnitSystem:
             set_units(self.build.owner, units)
             for build in (*samples, *builds):

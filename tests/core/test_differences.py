@@ -57,7 +57,7 @@ def moved(build: Build, dice: Random) -> Build:
 class DifferenceTests(TestCase):
     def test_a_difference_makes_the_whole(self) -> None:
         dice = Random(77)
-        for seed in range(30):
+        for seed in range(20):
             build = random_build(seed)
             for system in (UnitSystem.METRIC, UnitSystem.IMPERIAL):
                 before = evaluate(build, sample_parts(), today=TODAY)

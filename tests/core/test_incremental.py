@@ -35,7 +35,7 @@ CHANGES: tuple[dict[str, Any], ...] = (
 
 
 class IncrementalTests(TestCase):
-    @settings(max_examples=60)
+    @settings(max_examples=30)
     @given(st.sampled_from(CHANGES), st.sampled_from(CHANGES))
     def test_a_memory_of_another_build_changes_nothing(self, one: dict[str, Any], other: dict[str, Any]) -> None:
         memo = Memo()
@@ -48,7 +48,7 @@ class IncrementalTests(TestCase):
             told = [[found.told(v).headline for v in found.verdicts] for found in (remembered, afresh)]
             self.assertEqual(*told)
 
-    @settings(max_examples=60)
+    @settings(max_examples=30)
     @given(st.sampled_from(CHANGES), st.sampled_from(CHANGES))
     def test_what_no_changed_field_reaches_is_taken_over(self, one: dict[str, Any], other: dict[str, Any]) -> None:
         """With nothing remembered but the evaluation before: what is taken over from it is what would come out."""

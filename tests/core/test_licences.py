@@ -35,7 +35,9 @@ def world(*, plans: tuple[TitlePlan, ...], beside: tuple[Part, ...] = ()) -> tup
     """The full build for five years, its software under `plans`, with add-ons to be had."""
     parts = {**worlds.full_parts(), "title": worlds.title(plans=plans)}
     parts |= {part.id: part for part in beside}
-    build = worlds.full_build(brief=worlds.full_brief(horizon_years=5, purposes={Purpose.SWING_WORK: 4}))
+    build = worlds.full_build(
+        brief=worlds.full_brief(horizon_years=5, courses_wanted=(), purposes={Purpose.SWING_WORK: 4})
+    )
     chain = {**build.chain, Slot.TITLE: build.chain[Slot.TITLE].model_copy(update={"plan": plans[0].id})}
     return build.model_copy(update={"chain": chain}), parts
 

@@ -57,6 +57,7 @@ ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "used_is_fine": ({"up_front_cap_minor": 100_000}, {"up_front_cap_minor": 100_000, "used_is_fine": True}),
     "approach": ({}, {"approach": "start_small"}),
     "other_uses": ({}, {"other_uses": ("car",)}),
+    "courses_wanted": ({}, {"courses_wanted": ("Low Ferry",)}),
     "conditions": ({}, {"conditions": ({"id": "a", "text": "The car fits in December"},)}),
     "packed_away": ({}, {"packed_away": True}),
     "setup_minutes": ({"packed_away": True, "setup_minutes": 1}, {"packed_away": True, "setup_minutes": 90}),
@@ -83,7 +84,7 @@ ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
 
 
 NOT_HERE: dict[str, set[str | type]] = {
-    "purposes": {"picture.wish"},
+    "purposes": {"picture.wish", "title.wished_courses"},
     "players": {
         "machine.place",
         "screen.sides",

@@ -204,6 +204,9 @@ def title(**facts: Any) -> Title:
                     billing="monthly",
                     price=price(15),
                     courses=40,
+                    course_names=("Old Quarry",),
+                    courses_sold_singly=("Low Ferry",),
+                    course_price=price(9),
                     features=("range", "skills_games", "children", "putting", "coaching"),
                 ),
             ),
@@ -411,6 +414,7 @@ def full_brief(**facts: Any) -> Brief:
             "hours_a_week": 4,
             "playable_by": "2027-06-01",
             "build_hours_a_week": 6,
+            "courses_wanted": ("Old Quarry",),
             **facts,
         }
     )

@@ -7,7 +7,8 @@ from pydantic import Field
 
 from core.model.parts.base import Billing, MonitorId, Part, Plan, Shape, TitleId
 from core.model.parts.monitors import LaunchMonitor, Tier
-from core.model.record import In, Number, Record, Several, Whole, Word
+from core.model.parts.price import Price
+from core.model.record import In, Name, Number, Record, Several, Whole, Word
 from core.quantities import Unit
 
 Gigabytes = Annotated[Number, In(Unit.GIGABYTE), Field(ge=0, le=100_000)]
@@ -40,6 +41,12 @@ class TitlePlan(Plan):
 
     courses: Courses | None = None
     """Courses that come with it."""
+    course_names: Several[Name] | None = None
+    """Of these the ones that somebody may wish for, by name."""
+    courses_sold_singly: Several[Name] | None = None
+    """Courses that are sold one by one beside it, by name."""
+    course_price: Price | None = None
+    """What one of these costs, once."""
     features: Several[Feature] | None = None
     """What it can be used for."""
     later_versions: bool | None = None
@@ -124,6 +131,8 @@ class CoursePack(Part):
     """The titles that it is made for."""
     courses: Courses | None = None
     """Courses that it adds."""
+    course_names: Several[Name] | None = None
+    """Of these the ones that somebody may wish for, by name."""
     features: Several[Feature] = ()
     """What it adds besides."""
     billing: Billing = Billing.ONCE

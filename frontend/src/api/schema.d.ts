@@ -2306,6 +2306,12 @@ export interface components {
              */
             other_uses: components["schemas"]["StoredKind"][];
             /**
+             * Courses Wanted
+             * @description Courses that somebody wishes to play, by name.
+             * @default []
+             */
+            courses_wanted: string[];
+            /**
              * Conditions
              * @description What the household asks for before money is spent.
              * @default []
@@ -2417,6 +2423,7 @@ export interface components {
              *       "used_is_fine": false,
              *       "approach": "buy_once",
              *       "other_uses": [],
+             *       "courses_wanted": [],
              *       "conditions": [],
              *       "packed_away": false,
              *       "setup_minutes": null,
@@ -4580,6 +4587,8 @@ export interface components {
             approach?: components["schemas"]["Approach"];
             /** Other Uses */
             other_uses?: components["schemas"]["StoredKind"][];
+            /** Courses Wanted */
+            courses_wanted?: string[];
             /** Packed Away */
             packed_away?: boolean;
             /** Setup Minutes */

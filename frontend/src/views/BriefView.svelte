@@ -1,4 +1,5 @@
 <script lang="ts">
+  import CoursesWanted from '../components/brief/CoursesWanted.svelte'
   import Conditions from '../components/brief/Conditions.svelte'
   import MoneySentences from '../components/brief/MoneySentences.svelte'
   import PlayerRows from '../components/brief/PlayerRows.svelte'
@@ -54,6 +55,7 @@
         <h2 class="text-xl">What it is for</h2>
         <PurposeWeights purposes={brief.purposes} />
         <Steers fields={['purposes']} />
+        <CoursesWanted courses={brief.courses_wanted} />
       </section>
       <section>
         <h2 class="mb-1 text-xl">The household asks</h2>

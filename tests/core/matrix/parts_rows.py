@@ -150,6 +150,53 @@ ROWS: dict[str, list[Case]] = {
         ),
         unknown("The number of courses in plan Monthly of Rounds", title__plans=plans(courses=None)),
     ],
+    "title.wished_courses": [
+        clear(
+            "2 of 2 courses | all courses on the wish list | –",
+            "both come with the plan, however they are written",
+            title__plans=plans(course_names=("Old Quarry", "Heron Spit", "Low Ferry")),
+            brief__courses_wanted=("old quarry", "Heron Spit"),
+        ),
+        clear(
+            "2 of 2 courses | all courses on the wish list | –",
+            "one in a pack made for it, one sold by itself",
+            title__plans=plans(course_names=(), courses_sold_singly=("Low Ferry",), course_price=worlds.price(9)),
+            brief__courses_wanted=("Old Quarry", "Low Ferry"),
+            beside=[extra("course_pack", titles=("title",), courses=2, course_names=("Old Quarry",))],
+        ),
+        tight(
+            "1 of 2 courses | all courses on the wish list | –",
+            "the pack is other software's",
+            title__plans=plans(course_names=("Low Ferry",)),
+            brief__courses_wanted=("Old Quarry", "Low Ferry"),
+            beside=[extra("course_pack", titles=("other",), courses=2, course_names=("Old Quarry",))],
+        ),
+        tight(
+            "0 of 2 courses | all courses on the wish list | –",
+            "neither is there: one is sold by itself, and nobody says for how much",
+            title__plans=plans(course_names=(), courses_sold_singly=("Low Ferry",), course_price=None),
+            brief__courses_wanted=("Old Quarry", "Low Ferry"),
+            brief__purposes={"full_rounds": 3},
+        ),
+        blocked(
+            "0 of 1 courses | all courses on the wish list | –",
+            "whole rounds are a must, and it is not there",
+            title__plans=plans(course_names=("Low Ferry",)),
+            brief__courses_wanted=("Old Quarry",),
+            brief__purposes={"full_rounds": 5},
+        ),
+        unknown(
+            "The names of courses in plan Monthly of Rounds",
+            title__plans=plans(course_names=None),
+            brief__courses_wanted=("Old Quarry",),
+        ),
+        unknown(
+            "The names of courses of Links",
+            title__plans=plans(course_names=()),
+            brief__courses_wanted=("Old Quarry",),
+            beside=[extra("course_pack", "Links", titles=("title",), courses=2)],
+        ),
+    ],
     "title.features": [
         clear(
             "range, skills games, children's games, putting, coaching | range, putting | –",

@@ -40,7 +40,9 @@
   <div class="flex flex-wrap items-baseline justify-between gap-x-4">
     <h2 id="licences" class="text-xl">The least set of licences</h2>
     {#if hangs}
-      <button class="btn btn-primary btn-sm" disabled={work.isOpen} onclick={ask}>Weigh the licences</button>
+      <button class="btn btn-primary btn-sm" data-field="money.licences" disabled={work.isOpen} onclick={ask}
+        >Weigh the licences</button
+      >
     {/if}
   </div>
   {#if !hangs}

@@ -1,0 +1,119 @@
+"""The wish list of courses: which come with the plan, which in packs, and which are bought one by one."""
+
+from dataclasses import dataclass
+from enum import StrEnum
+from typing import Annotated
+
+from core.checks.figures import in_a_row, stated_input
+from core.checks.limits import State, Words
+from core.checks.places import on
+from core.checks.register import check, derive
+from core.checks.verdict import Answer
+from core.model.brief import MUST, Brief, Purpose
+from core.model.build import Slot
+from core.model.facts import known
+from core.model.kit import Beside
+from core.model.parts import CoursePack, Price, Title, TitlePlan
+from core.quantities import say
+
+
+class Had(StrEnum):
+    """How a course is had."""
+
+    WITH_THE_PLAN = "with the plan"
+    IN_A_PACK = "in a pack"
+    ONE_BY_ONE = "one by one"
+    NOT_AT_ALL = "not at all"
+
+
+@dataclass(frozen=True)
+class WishedCourse:
+    """One course on the wish list."""
+
+    name: str
+    had: Had
+    by: str = ""
+    """The plan or pack that brings it."""
+
+
+@dataclass(frozen=True)
+class WishedCourses:
+    """The wish list, under the plan that is chosen for the software."""
+
+    each: tuple[WishedCourse, ...]
+    price: Price | None
+    """Of one that is bought by itself."""
+
+    def had(self, how: Had) -> tuple[str, ...]:
+        """The names of those that are had so."""
+        return tuple(wished.name for wished in self.each if wished.had is how)
+
+
+@derive
+def wished_courses(
+    brief: Annotated[Brief, "courses_wanted"],
+    title: Annotated[Title, "id", "name"],
+    plan: Annotated[TitlePlan, "course_names", "course_price", "courses_sold_singly", "name"],
+    packs: Annotated[Beside[CoursePack], "course_names", "name", "titles"],
+) -> WishedCourses | None:
+    """`None` where nobody wishes for any. A list that nobody has typed leaves open whether a course is in it."""
+    if not brief.courses_wanted:
+        return None
+    own_packs = [pack for pack in packs if title.id in (pack.titles or ())]
+
+    def found(name: str) -> WishedCourse:
+        if _named(name, plan.course_names):
+            return WishedCourse(name, Had.WITH_THE_PLAN, plan.name)
+        for pack in own_packs:
+            if _named(name, pack.course_names):
+                return WishedCourse(name, Had.IN_A_PACK, pack.name)
+        if _named(name, plan.courses_sold_singly) and plan.course_price is not None:
+            return WishedCourse(name, Had.ONE_BY_ONE)
+        known(plan, "course_names", title)
+        for pack in own_packs:
+            known(pack, "course_names")
+        return WishedCourse(name, Had.NOT_AT_ALL)
+
+    return WishedCourses(tuple(found(name) for name in brief.courses_wanted), plan.course_price)
+
+
+@check("title.wished_courses", title="Courses on the wish list", place=on(Slot.TITLE))
+def wish_list(
+    brief: Annotated[Brief, "purposes"],
+    title: Annotated[Title, "id", "name"],
+    plan: Annotated[TitlePlan, "name"],
+    wished: WishedCourses,
+) -> Answer:
+    """Every course that somebody wishes for comes with the plan or a pack, or is sold by itself, as makers tell it.
+
+    One that is not to be had is tight: a wish rules no software out, unless whole rounds are a must and not one of them
+    can be played. Those sold by themselves are lines of the money.
+    """
+    gone, singly = wished.had(Had.NOT_AT_ALL), wished.had(Had.ONE_BY_ONE)
+    count = len(wished.each)
+    none_of_a_must = len(gone) == count and brief.purposes.get(Purpose.FULL_ROUNDS, 0) >= MUST
+    if gone:
+        words = "{names} is not among the courses of {title}" if len(gone) == 1 else "{names} are no courses of {title}"
+        headline = say(words, names=in_a_row(gone), title=title.name)
+    elif singly:
+        headline = say("{names} bought by themselves", names=in_a_row(singly))
+    else:
+        headline = say("Plan {plan} and packs have all that is wished for", plan=plan.name)
+    return Answer(
+        Words(
+            State.BLOCKED if none_of_a_must else State.TIGHT if gone else State.CLEAR,
+            f"{count - len(gone)} of {count} courses",
+            "all courses on the wish list",
+        ),
+        headline=lambda: headline,
+        formula="courses on the wish list, among those of plan and packs and those that are sold by themselves",
+        inputs=lambda: tuple(
+            stated_input(course.name, f"{course.had.value}{f' {course.by}' if course.by else ''}")
+            for course in wished.each
+        ),
+        cures=lambda: (say("Choose a plan or a pack that has them, other software, or wish for others."),),
+    )
+
+
+def _named(name: str, names: tuple[str, ...] | None) -> bool:
+    return name.casefold() in {each.casefold() for each in names or ()}
