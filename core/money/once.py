@@ -38,6 +38,11 @@ def at_odds(once: Money, fee: Fee, years: int, odds: float) -> AtOdds:
     return AtOdds(odds, once.scaled(bought), fee.within(years))
 
 
+def year_by_year(once: Money, fee: Fee, years: int, odds: float) -> tuple[tuple[Money, Money], ...]:
+    """What either has cost by the end of each year: once · (1 + odds · (year − 1)), and all fees until then."""
+    return tuple((at.once, at.again) for at in (at_odds(once, fee, year, odds) for year in range(1, years + 1)))
+
+
 def turning_odds(once: Money, fee: Fee, years: int) -> float | None:
     """The yearly odds at which both cost the same, (fees / once − 1) / (years − 1); `None` where none does."""
     if years < 2 or not once.minor:

@@ -13,7 +13,7 @@ from core.model.parts import Billing, Part, Plan
 from core.money.amounts import in_currency
 from core.money.fees import Fee
 from core.money.licences import fee_of
-from core.money.once import AtOdds, break_even_years, over_odds, turning_odds
+from core.money.once import AtOdds, break_even_years, over_odds, turning_odds, year_by_year
 from core.money.price_book import price_book_of
 from core.money.renewals import Renewal, renewals_of
 from core.quantities import Money
@@ -48,6 +48,10 @@ class OnceOrAgain:
     def turns_at(self) -> float | None:
         """The yearly odds of changing the title at which both cost the same."""
         return turning_odds(self.once_costs, self.fee, self.years)
+
+    def year_by_year(self, odds: float) -> tuple[tuple[Money, Money], ...]:
+        """What the one paid once, and the one paid again, have cost by the end of each year at such odds."""
+        return year_by_year(self.once_costs, self.fee, self.years, odds)
 
     @property
     def at_odds(self) -> tuple[AtOdds, ...]:

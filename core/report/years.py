@@ -12,7 +12,7 @@ from core.model.kit import Kit
 from core.model.ledger import Category, Ledger
 from core.model.parts import Part
 from core.money.horizon import WEEKS, Horizon, UsedUp, horizon_of
-from core.money.line import Line
+from core.money.line import Line, Payment
 from core.money.wear import Lives, lives_of, resale_of, resale_shares, used_up_of
 from core.quantities import Money
 from core.report.report import Report
@@ -28,6 +28,14 @@ class ResaleRate(NamedTuple):
     """Of that, each year later."""
 
 
+class Staying(NamedTuple):
+    """The same years with what is there already, and nothing bought."""
+
+    horizon: Horizon
+    parts: tuple[str, ...]
+    """What is there, as people call it."""
+
+
 @dataclass(frozen=True)
 class OverYears:
     """The years of a build, as far as anybody knows."""
@@ -41,6 +49,8 @@ class OverYears:
     asked: tuple[str, ...]
     """What nobody has said, and is in no sum."""
     hire_an_hour: Money | None
+    staying: Staying | None = None
+    """`None` where nothing is there yet."""
 
     @property
     def hired(self) -> tuple[Money, ...]:
@@ -60,6 +70,10 @@ class OverYears:
     def hours_to_beat_hiring(self) -> Fraction | None:
         """Hours of play after which hiring had cost as much; `None` where it never does, or has no price."""
         return None if self.hire_an_hour is None else self.horizon.hours_to_beat(self.hire_an_hour)
+
+
+THERE = frozenset({Payment.OWNED, Payment.GIFT, Payment.SAMPLE, Payment.BARTER, Payment.PAID})
+"""What nobody buys any more."""
 
 
 def over_years(build: Build, report: Report) -> OverYears:
@@ -86,8 +100,37 @@ def over_years(build: Build, report: Report) -> OverYears:
         *(() if load is not None else ("what every device draws",)),
     )
     return OverYears(
-        horizon, used_up, lives, tuple(_resale(costs.lines, ledger)), load.total_w if load else None, asked, hire
+        horizon,
+        used_up,
+        lives,
+        tuple(_resale(costs.lines, ledger)),
+        load.total_w if load else None,
+        asked,
+        hire,
+        _staying(build, report, lives, hours),
     )
+
+
+def _staying(build: Build, report: Report, lives: Lives, hours: Fraction) -> Staying | None:
+    """What is owned, given or paid for already, with its fees, wear and electricity."""
+    ledger, currency, costs = build.ledger, build.brief.currency, report.costs
+    there = [line for line in costs.lines if line.part and not line.licence and line.payment in THERE]
+    if not there:
+        return None
+    ids, load = {line.part for line in there}, report.evaluation.reading(Load)
+    names = {part.name for id, part in _parts_by_id(report) if id in ids}
+    fees = [line.fee for line in costs.lines if line.fee and line.part in ids]
+    watts = sum((Fraction(str(drawn)) for name, drawn in load.watts if name in names), Fraction(0)) if load else 0
+    horizon = horizon_of(
+        Money(0, currency),
+        [Money.total([fee.in_year(year) for fee in fees], currency) for year in range(costs.horizon_years)],
+        tuple(_used_up(report, tuple(there), lives)),
+        Fraction(watts),
+        Fraction(str(ledger.kilowatt_hour_minor or 0)),
+        hours,
+        Money.total([sold for line in there if (sold := resale_of(line, costs.horizon_years, ledger))], currency),
+    )
+    return Staying(horizon, tuple(dict.fromkeys(line.label for line in there)))
 
 
 def _resale(lines: tuple[Line, ...], ledger: Ledger) -> Iterator[ResaleRate]:

@@ -15,7 +15,7 @@ from core.quantities.money import DECIMALS_BY_CURRENCY
 from core.report.buy_list import ToBuy
 from core.report.money import MoneyInScope, Swing
 from core.report.whole_money import OnceOrAgain, WholeMoney
-from core.report.years import OverYears
+from core.report.years import OverYears, Staying
 
 EVERY = {1: "every month", 12: "every year"}
 
@@ -122,6 +122,16 @@ class ResaleRateJson:
 
 
 @dataclass(frozen=True, slots=True)
+class StayingJson:
+    """The same years with what is there already, and nothing bought."""
+
+    parts: list[str]
+    total: FigureJson
+    later_year: FigureJson | None
+    an_hour: FigureJson | None
+
+
+@dataclass(frozen=True, slots=True)
 class YearsJson:
     """The build over its horizon."""
 
@@ -134,6 +144,8 @@ class YearsJson:
     beats_hiring: str
     """After how many hours of play; empty where nobody says what hiring costs."""
     used_up: list[UsedUpJson]
+    staying: StayingJson | None
+    """Nothing where nothing is there yet."""
     lives: list[LifeJson]
     resale_rates: list[ResaleRateJson]
     asked: list[str]
@@ -178,6 +190,16 @@ class RenewalJson:
 
 
 @dataclass(frozen=True, slots=True)
+class OnceAgainYearJson:
+    """What either has cost by the end of a year; shares are of the most that any of them comes to."""
+
+    once: str
+    again: str
+    once_share: float
+    again_share: float
+
+
+@dataclass(frozen=True, slots=True)
 class AtOddsJson:
     """What a licence paid once, and one paid again, are expected to cost at such odds of changing."""
 
@@ -186,6 +208,7 @@ class AtOddsJson:
     again: FigureJson
     cheaper: str
     """`once`, `again`, or `same`."""
+    by_year: list[OnceAgainYearJson]
 
 
 @dataclass(frozen=True, slots=True)
@@ -349,6 +372,7 @@ def _years(found: OverYears, system: UnitSystem) -> YearsJson:
             UsedUpJson(item.name, figure_json(item.cost, system), f"{float(item.life_hours):,.0f} h of play")
             for item in found.used_up
         ],
+        staying=_staying(found.staying, system) if found.staying else None,
         lives=[LifeJson(field, _life(field, value)) for field, value in found.lives._asdict().items()],
         resale_rates=[
             ResaleRateJson(rate.category, _percent(rate.first), _percent(rate.later)) for rate in found.resale
@@ -359,6 +383,16 @@ def _years(found: OverYears, system: UnitSystem) -> YearsJson:
 
 def _life(field: str, value: Fraction) -> str:
     return _percent(value) if field.endswith("_share") else f"{float(value):,.0f}"
+
+
+def _staying(found: Staying, system: UnitSystem) -> StayingJson:
+    horizon = found.horizon
+    return StayingJson(
+        list(found.parts),
+        figure_json(horizon.total, system),
+        maybe_figure_json(horizon.later_year, system),
+        maybe_figure_json(horizon.an_hour, system),
+    )
 
 
 def _percent(share: Fraction) -> str:
@@ -469,12 +503,17 @@ def _once_json(each: OnceOrAgain, system: UnitSystem) -> OnceOrAgainJson:
         years=each.years,
         pays_after=f"{each.pays_after_years:.1f} years",
         turns_at="" if each.turns_at is None else text_of(Quantity(each.turns_at, Unit.SHARE), system),
-        at_odds=[_at_odds_json(at, system) for at in each.at_odds],
+        at_odds=[_at_odds_json(at, each, system) for at in each.at_odds],
     )
 
 
-def _at_odds_json(at: AtOdds, system: UnitSystem) -> AtOddsJson:
+def _at_odds_json(at: AtOdds, of: OnceOrAgain, system: UnitSystem) -> AtOddsJson:
     once, again = at.once.minor, at.again.minor
     cheaper = "same" if once == again else "once" if once < again else "again"
     odds = text_of(Quantity(at.odds, Unit.SHARE), system)
-    return AtOddsJson(odds, figure_json(at.once, system), figure_json(at.again, system), cheaper)
+    years = of.year_by_year(at.odds)
+    most = max(*(amount.minor for year in years for amount in year), 1)
+    by_year = [
+        OnceAgainYearJson(one.text(), other.text(), one.minor / most, other.minor / most) for one, other in years
+    ]
+    return AtOddsJson(odds, figure_json(at.once, system), figure_json(at.again, system), cheaper, by_year)

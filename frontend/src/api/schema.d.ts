@@ -5600,6 +5600,8 @@ export interface components {
             again: components["schemas"]["FigureJson"];
             /** Cheaper */
             cheaper: string;
+            /** By Year */
+            by_year: components["schemas"]["OnceAgainYearJson"][];
         };
         /**
          * HeadJson
@@ -5706,6 +5708,20 @@ export interface components {
             nine_in_ten: components["schemas"]["FigureJson"];
         };
         /**
+         * OnceAgainYearJson
+         * @description What either has cost by the end of a year; shares are of the most that any of them comes to.
+         */
+        OnceAgainYearJson: {
+            /** Once */
+            once: string;
+            /** Again */
+            again: string;
+            /** Once Share */
+            once_share: number;
+            /** Again Share */
+            again_share: number;
+        };
+        /**
          * OnceOrAgainJson
          * @description Two plans of one part: one paid once, one paid again.
          */
@@ -5758,6 +5774,17 @@ export interface components {
             first: string;
             /** Later */
             later: string;
+        };
+        /**
+         * StayingJson
+         * @description The same years with what is there already, and nothing bought.
+         */
+        StayingJson: {
+            /** Parts */
+            parts: string[];
+            total: components["schemas"]["FigureJson"];
+            later_year: components["schemas"]["FigureJson"] | null;
+            an_hour: components["schemas"]["FigureJson"] | null;
         };
         /**
          * SwingJson
@@ -5860,6 +5887,7 @@ export interface components {
             beats_hiring: string;
             /** Used Up */
             used_up: components["schemas"]["UsedUpJson"][];
+            staying: components["schemas"]["StayingJson"] | null;
             /** Lives */
             lives: components["schemas"]["LifeJson"][];
             /** Resale Rates */

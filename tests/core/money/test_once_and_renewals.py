@@ -17,7 +17,7 @@ from core.model.ledger import Entry, Ledger
 from core.model.parts import Part, TitlePlan
 from core.money.fees import Fee
 from core.money.line import Line
-from core.money.once import at_odds, break_even_years, over_odds, turning_odds
+from core.money.once import at_odds, break_even_years, over_odds, turning_odds, year_by_year
 from core.money.renewals import later, renewals_of
 from core.quantities import Money, UnitSystem
 from core.report import evaluate
@@ -46,6 +46,13 @@ class OnceTests(TestCase):
         self.assertEqual(at_odds(once, yearly, 5, 0.0), (0.0, once, euros(750)))
         self.assertEqual(at_odds(once, yearly, 5, 0.25)[1:], (euros(800), euros(750)))
         self.assertEqual(turning_odds(once, yearly, 5), 0.21875)
+
+    def test_year_by_year(self) -> None:
+        """400 once, bought again with a quarter each year: 400, 500, 600; fees 150, 300, 450."""
+        told = year_by_year(euros(400), Fee(euros(150), 1), 3, 0.25)
+        self.assertEqual(
+            told, tuple((euros(once), euros(again)) for once, again in ((400, 150), (500, 300), (600, 450)))
+        )
 
     def test_where_no_odds_turn_it(self) -> None:
         """Over one year nothing is bought again; 1,000 once against 100 a year never pays; 10 once always does."""

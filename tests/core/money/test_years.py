@@ -4,6 +4,7 @@ from fractions import Fraction
 from typing import Any
 from unittest import TestCase
 
+from core.model.build import Slot
 from core.model.ledger import Category, Ledger
 from core.model.parts import Part
 from core.money.line import Line
@@ -71,6 +72,21 @@ class WearTests(TestCase):
 
 
 class OverYearsTests(TestCase):
+    def test_staying_with_what_is_there(self) -> None:
+        """A mat worth 100.00: at 100 shots an hour, in 780 hours, one more of 600; 40 % · 0.8⁴ of it is left."""
+        build = worlds.full_build()
+        hung = build.chain[Slot.MAT].model_copy(update={"owned": True, "replacement_value_minor": 100_00})
+        brief = build.brief.model_copy(update={"hours_a_week": 3.0, "horizon_years": 5})
+        ledger = Ledger.model_validate({"shots_an_hour": 100})
+        chain = {**build.chain, Slot.MAT: hung}
+        build = build.model_copy(update={"chain": chain, "brief": brief, "ledger": ledger})
+        staying = over_years(build, evaluate(build, worlds.full_parts())).staying
+        assert staying is not None
+        self.assertEqual(staying.parts, ("Maker Strip",))
+        self.assertEqual([year.fees.minor + year.up_front.minor for year in staying.horizon.years], [0] * 5)
+        self.assertEqual((staying.horizon.running.minor, staying.horizon.resale.minor), (100_00, 16_38))
+        self.assertIsNone(years().staying, "nothing is there yet")
+
     def test_what_nobody_said_is_named_and_in_no_sum(self) -> None:
         found = years({"hours_a_week": None})
         self.assertEqual(found.asked[:2], ("how many hours a week you play", "what electricity costs"))

@@ -2,6 +2,7 @@
   import type { Money } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
   import QuantityField from '../QuantityField.svelte'
+  import YearLines from './YearLines.svelte'
 
   /** The build over its years: what it costs to have, against hiring the same hours; a table tells the same. */
   let { years }: { years: Money['over_years'] } = $props()
@@ -15,46 +16,26 @@
     lamp_share: 'A lamp, of its projector',
   }
   const lives = $derived(new Map<string, string>(years.lives.map(({ field, text }) => [field, text])))
-  /** As wide as there is room for, so that what is written stays as large as elsewhere. */
-  let room = $state(620)
-  const WIDE = $derived(Math.max(300, Math.min(room, 760)))
-  const HIGH = 190
-  const LEFT = 8
-  const BASE = 160
-  const TOP = 16
-  const LABELS = 100
-
-  interface Spot {
-    x: number
-    y: number
-  }
-
-  const spot = (number: number, share: number): Spot => ({
-    x: LEFT + ((number + 1) / years.years.length) * (WIDE - LEFT - LABELS),
-    y: BASE - share * (BASE - TOP),
-  })
-  const path = (spots: Spot[]): string => spots.map(({ x, y }, at) => `${at ? 'L' : 'M'}${x} ${y}`).join('')
-  const own = $derived([
-    { x: LEFT, y: spot(0, years.years[0]?.so_far_share ?? 0).y },
-    ...years.years.map((year, number) => spot(number, year.so_far_share)),
-  ])
-  const hired = $derived(
-    years.years.some((year) => year.hired)
-      ? [{ x: LEFT, y: BASE }, ...years.years.map((year, number) => spot(number, year.hired_share ?? 0))]
-      : [],
-  )
   const last = $derived(years.years.at(-1))
-  const ends = $derived.by(() => {
-    const mine = own.at(-1)?.y ?? BASE
-    const theirs = hired.at(-1)?.y
-    // Two names at one height push each other apart.
-    const near = theirs !== undefined && Math.abs(theirs - mine) < 30
-    const up = theirs !== undefined && mine <= theirs
-    return {
-      own: near ? mine + (up ? -15 : 15) : mine,
-      hired: near ? theirs + (up ? 15 : -15) : (theirs ?? BASE),
-    }
-  })
+  const hired = $derived(years.years.some((year) => year.hired))
+  const lines = $derived([
+    {
+      name: 'your own',
+      text: last?.so_far.text ?? '',
+      from: years.years[0]?.so_far_share ?? 0,
+      shares: years.years.map((year) => year.so_far_share),
+    },
+    ...(hired
+      ? [
+          {
+            name: 'a hired bay',
+            text: last?.hired?.text ?? '',
+            from: 0,
+            shares: years.years.map((year) => year.hired_share ?? 0),
+          },
+        ]
+      : []),
+  ])
 </script>
 
 {#snippet priceOf(
@@ -87,52 +68,7 @@
     <p class="mt-2 text-sm text-faint">Nobody has said, and it is in no sum: {years.asked.join(', ')}.</p>
   {/if}
   {#if years.years.some(({ so_far, hired: other }) => so_far.value || other?.value)}
-    <figure class="mt-3" bind:clientWidth={room}>
-      <svg viewBox="0 0 {WIDE} {HIGH}" width={WIDE} height={HIGH} aria-hidden="true">
-        <line x1={LEFT} y1={BASE} x2={WIDE - LABELS} y2={BASE} stroke="currentColor" stroke-opacity="0.5" />
-        {#each years.years.keys() as number (number)}
-          {@const { x } = spot(number, 0)}
-          <line x1={x} y1={BASE} x2={x} y2={BASE + 4} stroke="currentColor" stroke-opacity="0.5" />
-          <text {x} y={BASE + 18} text-anchor="middle" class="fill-current text-[12px]"
-            >{WIDE < 480 ? '' : 'year '}{number + 1}</text
-          >
-        {/each}
-        <path d={path(own)} fill="none" stroke="currentColor" stroke-width="2" />
-        {#each own.slice(1) as { x, y } (x)}<circle cx={x} cy={y} r="3" class="fill-current" />{/each}
-        <text x={WIDE - LABELS + 8} y={ends.own - 2} class="fill-current text-[12px] font-semibold"
-          >your own</text
-        >
-        <text x={WIDE - LABELS + 8} y={ends.own + 12} class="fill-current text-[12px]"
-          >{last?.so_far.text ?? ''}</text
-        >
-        {#if hired.length > 0}
-          <path
-            d={path(hired)}
-            fill="none"
-            stroke="currentColor"
-            stroke-width="2"
-            stroke-dasharray="6 4"
-            class="text-primary"
-          />
-          {#each hired.slice(1) as { x, y } (x)}<rect
-              x={x - 3}
-              y={y - 3}
-              width="6"
-              height="6"
-              class="fill-primary"
-            />{/each}
-          <text x={WIDE - LABELS + 8} y={ends.hired - 2} class="fill-primary text-[12px] font-semibold"
-            >a hired bay</text
-          >
-          <text x={WIDE - LABELS + 8} y={ends.hired + 12} class="fill-primary text-[12px]"
-            >{last?.hired?.text ?? ''}</text
-          >
-        {/if}
-      </svg>
-      <figcaption class="sr-only">
-        What your own bay has cost by the end of each year, and a hired one.
-      </figcaption>
-    </figure>
+    <YearLines {lines} caption="What your own bay has cost by the end of each year, and a hired one." />
     <div class="overflow-x-auto">
       <table class="mt-1 w-full max-w-3xl text-right text-sm tabular-nums">
         <thead class="text-xs text-faint">
@@ -144,7 +80,7 @@
             <th class="pl-3">Electricity</th>
             <th class="pl-3">Together</th>
             <th class="pl-3">So far</th>
-            {#if hired.length > 0}<th class="pl-3">Hired, so far</th>{/if}
+            {#if hired}<th class="pl-3">Hired, so far</th>{/if}
           </tr>
         </thead>
         <tbody>
@@ -178,6 +114,15 @@
         <dd>{years.an_hour.text}</dd>
       </div>{/if}
   </dl>
+  {#if years.staying}
+    <p class="mt-2 max-w-prose text-sm">
+      Staying with what is there ({years.staying.parts.join(', ')}) comes to {years.staying.total.text} over the
+      same years{years.staying.later_year ? `, ${years.staying.later_year.text} a later year` : ''}{years
+        .staying.an_hour
+        ? `, ${years.staying.an_hour.text} an hour`
+        : ''}, what it would sell for taken off.
+    </p>
+  {/if}
   <details class="mt-2 text-sm">
     <summary class="min-h-8 cursor-pointer text-faint"
       >What is used up, at {lives.get('shots_an_hour')} shots an hour, and what things sell for</summary
