@@ -501,7 +501,7 @@ def _once_json(each: OnceOrAgain, system: UnitSystem) -> OnceOrAgainJson:
         a_year=figure_json(each.a_year, system),
         begins=begins(each.fee),
         years=each.years,
-        pays_after=f"{each.pays_after_years:.1f} years",
+        pays_after=f"{round(each.pays_after_years, 1):g} years",
         turns_at="" if each.turns_at is None else text_of(Quantity(each.turns_at, Unit.SHARE), system),
         at_odds=[_at_odds_json(at, each, system) for at in each.at_odds],
     )

@@ -36,13 +36,13 @@
             <YearLines
               lines={[
                 {
-                  name: `${pair.once}, once`,
+                  name: pair.once,
                   text: at.by_year.at(-1)?.once ?? '',
                   from: at.by_year[0]?.once_share ?? 0,
                   shares: at.by_year.map(({ once_share }) => once_share),
                 },
                 {
-                  name: `${pair.again}, again`,
+                  name: pair.again,
                   text: at.by_year.at(-1)?.again ?? '',
                   from: 0,
                   shares: at.by_year.map(({ again_share }) => again_share),
@@ -55,8 +55,8 @@
               <table class="text-right tabular-nums">
                 <thead class="text-xs text-faint">
                   <tr class="border-b border-base-content"
-                    ><th class="py-1 text-left">Year</th><th class="pl-6">{pair.once}, once</th><th
-                      class="pl-6">{pair.again}, again</th
+                    ><th class="py-1 text-left">Year</th><th class="pl-6">{pair.once}</th><th class="pl-6"
+                      >{pair.again}</th
                     ></tr
                   >
                 </thead>

@@ -20,6 +20,7 @@
   const TOP = 16
   const LABELS = 100
   const NEAR = 30
+  const HIGHEST = 14
   const count = $derived(lines[0]?.shares.length ?? 0)
 
   interface Spot {
@@ -43,7 +44,10 @@
     const [mine = BASE, theirs] = drawn.map(({ spots }) => spots.at(-1)?.y ?? BASE)
     if (theirs === undefined || Math.abs(theirs - mine) >= NEAR) return [mine, theirs ?? BASE]
     const up = mine <= theirs
-    return [mine + (up ? -15 : 15), theirs + (up ? 15 : -15)]
+    // Both keep on the drawing: the upper one no higher than its two lines of text need.
+    const upper = Math.max(HIGHEST, Math.min(mine, theirs) - 15)
+    const lower = Math.max(upper + NEAR, Math.max(mine, theirs) + 15)
+    return up ? [upper, lower] : [lower, upper]
   })
 </script>
 

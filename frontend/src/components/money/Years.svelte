@@ -1,12 +1,15 @@
 <script lang="ts">
   import type { Money } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
+  import { counted } from '../../lib/words'
   import QuantityField from '../QuantityField.svelte'
   import YearLines from './YearLines.svelte'
 
   /** The build over its years: what it costs to have, against hiring the same hours; a table tells the same. */
   let { years }: { years: Money['over_years'] } = $props()
   const build = $derived(useBuild()())
+  /** So many things are named one by one. */
+  const FEW = 5
   const LIVES = {
     shots_an_hour: 'Shots an hour',
     shots_a_ball: 'Shots a ball lasts',
@@ -116,11 +119,13 @@
   </dl>
   {#if years.staying}
     <p class="mt-2 max-w-prose text-sm">
-      Staying with what is there ({years.staying.parts.join(', ')}) comes to {years.staying.total.text} over the
-      same years{years.staying.later_year ? `, ${years.staying.later_year.text} a later year` : ''}{years
-        .staying.an_hour
-        ? `, ${years.staying.an_hour.text} an hour`
-        : ''}, what it would sell for taken off.
+      Staying with what is there ({years.staying.parts.length > FEW
+        ? counted(years.staying.parts.length, 'thing')
+        : years.staying.parts.join(', ')}) comes to {years.staying.total.text} over the same years{years
+        .staying.later_year
+        ? `, ${years.staying.later_year.text} a later year`
+        : ''}{years.staying.an_hour ? `, ${years.staying.an_hour.text} an hour` : ''}, what it would sell for
+      taken off.
     </p>
   {/if}
   <details class="mt-2 text-sm">
