@@ -168,6 +168,11 @@ class Shop(Record):
     returns_paid: bool | None = None
     """It pays for what is sent back; empty where it does not say."""
 
+    @property
+    def must_weigh(self) -> bool:
+        """What it brings costs by weight, and cannot be fetched: what nobody has weighed cannot be ordered."""
+        return not self.may_collect and any(fee.most_kg is not None for fee in self.delivery)
+
     @model_validator(mode="after")
     def _names_once(self) -> Self:
         codes, bundles, rebates = ([term.name for term in what] for what in (self.codes, self.bundles, self.rebates))

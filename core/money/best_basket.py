@@ -36,7 +36,7 @@ def best_basket(
     programme = _Programme(buyer, limits)
     for shop in shops:
         at_shop = [item for found in items.values() for item in found if item.offer.shop == shop.id]
-        deliverable = [item for item in at_shop if _weight_is_known(shop, item)]
+        deliverable = [item for item in at_shop if item.weight_kg is not None or not shop.must_weigh]
         if deliverable and shop.id not in limits.not_shops:
             programme.add_shop(shop, deliverable)
     without = tuple(need.line for need in needs if not programme.serves(need.line))
@@ -51,11 +51,6 @@ def _keeps_to(offer: Offer, limits: Limits, day: date | None) -> bool:
     if limits.here_by is None:
         return True
     return offer.lead_days is not None and day is not None and day + timedelta(days=offer.lead_days) <= limits.here_by
-
-
-def _weight_is_known(shop: Shop, item: Item) -> bool:
-    weightless = all(fee.most_kg is None for fee in shop.delivery)
-    return weightless or shop.may_collect or item.weight_kg is not None
 
 
 class _Pick(NamedTuple):

@@ -1,9 +1,9 @@
 """The best basket for a build, with all from one shop and one shop fewer beside it. Loads the solver: for workers."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, replace
 
-from core.model.shops import Market, Shop
+from core.model.shops import Market, Offer, Shop
 from core.money.amounts import Buyer, MissingRate
 from core.money.basket import Basket, Baskets, Cancelled, Limits, NoBasket
 from core.money.best_basket import best_basket
@@ -22,6 +22,7 @@ def baskets_for(
         return Baskets(None, None, None, (), (say("Nothing is still to be bought."),))
     shops, skipped = payable(market, buyer)
     offers = [offer for offer in market.offer_by_id.values() if offer.shop in {shop.id for shop in shops}]
+    skipped = (*skipped, *_not_asked(needs, shops, offers))
     found = _Search(market, shops, buyer, limits, progress)
     served = tuple(needs)
     without: tuple[str, ...] = ()
@@ -58,6 +59,19 @@ def payable(market: Market, buyer: Buyer) -> tuple[tuple[Shop, ...], tuple[Sente
         except MissingRate as missing:
             skipped.append(say("{shop}: {fact} is not known", shop=shop.name, fact=missing.fact))
     return tuple(payable), tuple(skipped)
+
+
+def _not_asked(needs: Sequence[Need], shops: Sequence[Shop], offers: Sequence[Offer]) -> Iterator[Sentence]:
+    """Shops that bring by weight are not asked for what nobody has weighed: how much of what they offer that is."""
+    weightless = {need.part for need in needs if need.weight_kg is None}
+    for shop in shops:
+        if not shop.must_weigh:
+            continue
+        count = len({offer.part for offer in offers if offer.shop == shop.id and offer.part in weightless})
+        if count:
+            words = "{shop} brings by weight, and is not asked for {count} things whose weight is on no sheet"
+            one = "{shop} brings by weight, and is not asked for one thing whose weight is on no sheet"
+            yield say(words if count > 1 else one, shop=shop.name, count=str(count))
 
 
 @dataclass(frozen=True)

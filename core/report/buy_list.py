@@ -50,7 +50,7 @@ class ToBuy(NamedTuple):
     @property
     def amount(self) -> Money | None:
         """What is to be paid, or was: of a subscription its first year, which is in no running total."""
-        return self.line.yearly if self.line.is_fee else self.line.up_front
+        return self.line.fees_in(0) if self.line.is_fee else self.line.up_front
 
     @property
     def is_paid(self) -> bool:

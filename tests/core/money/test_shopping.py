@@ -20,7 +20,7 @@ from core.money.costs import Costs
 from core.money.line import Line, Payment
 from core.money.order import Need
 from core.money.shopping import needs_of
-from core.quantities import Money
+from core.quantities import Money, UnitSystem
 from core.report.baskets import baskets_for
 from core.report.evaluation_of import evaluation_of, known_costs
 from core.report.shopping import OfferGone, changed_since, offers_for, taken_offers, taking
@@ -243,6 +243,12 @@ class BasketsTests(TestCase):
         self.assertEqual((nothing.best, nothing.without), (None, ("display/part",)))
         bought = baskets_for([], Market(shops, offers), buyer(), NO_LIMITS)
         self.assertEqual([note.template for note in bought.notes], ["Nothing is still to be bought."])
+        scales = shop(id="scales", name="Scales", delivery=[{"most_kg": 5, "fee_minor": 390}, {"fee_minor": 900}])
+        heavy = (offer("a", 10_00), offer("a", 1_00, "scales"))
+        weighed = baskets_for([need("display", "a")], Market((shop(), scales), heavy), buyer(), NO_LIMITS)
+        self.assertEqual(weighed.best and weighed.best.total.minor, 10_00)
+        told = weighed.notes[0].text(UnitSystem.METRIC)
+        self.assertIn("Scales brings by weight, and is not asked for one thing", told)
         late = baskets_for([need("display", "a")], Market(shops, offers), buyer(), Limits(here_by=DAY))
         self.assertEqual(late.without, ("display/part",))
 

@@ -32,6 +32,7 @@
   </tbody>
 </table>
 {#if order.codes.length > 0}<p class="text-xs text-faint">With {order.codes.join(', ')}.</p>{/if}
+{#each order.refused as words (words)}<p class="text-xs text-faint">Not taken: {words}.</p>{/each}
 {#each order.pending as words (words)}<p class="text-xs text-faint">{words}</p>{/each}
 {#if order.short_of_free}
   <p class="text-xs text-faint">For {order.short_of_free.text} more it would be brought for less.</p>
