@@ -6,7 +6,10 @@ from dataclasses import dataclass
 from pydantic import ValidationError
 
 from core.model.text import plain_words, unwritable
+from core.model.typed import FieldErrors
 
+LONGEST_SHOWN = 40
+"""Characters of a value that is not accepted."""
 MOST_ERRORS = 20
 """Told at once; whoever mends these sees the next."""
 TAGGED = 2
@@ -54,3 +57,10 @@ def _file_error(place: tuple[str | int, ...], value: object, problem: str) -> Fi
         else repr(value)[:80]
     )
     return FileError(".".join(map(str, steps)) or "file", shown, plain_words(problem))
+
+
+def row_problem(errors: FieldErrors) -> str:
+    """What is wrong with a row of a table: each field with its value, and what is accepted."""
+    return "; ".join(
+        f"{field} '{str(value)[:LONGEST_SHOWN]}'; accepted: {accepted}" for field, value, accepted in errors.errors
+    )

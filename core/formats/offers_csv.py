@@ -7,7 +7,7 @@ from datetime import date
 from typing import NamedTuple
 
 from core.formats.buy_list_csv import harmless
-from core.formats.errors import BadFile, FileError
+from core.formats.errors import BadFile, FileError, row_problem
 from core.formats.price_list import PriceTable
 from core.model.forms import typed_form
 from core.model.shop_forms import offer_from
@@ -45,7 +45,7 @@ def offers_csv(offers: Iterable[Offer]) -> str:
 
 def offer_rows(table: PriceTable, shops: Mapping[str, Shop]) -> tuple[OfferRow, ...]:
     """What each row says: an offer of one of `shops`, or what is wrong. Raises `BadFile` where columns are lacking."""
-    heading = [cell.lower().replace(" ", "_") for cell in table.heading]
+    heading = table.columns
     lacks = [column for column in NEEDED if column not in heading]
     if lacks:
         told = f"lacks the columns {', '.join(lacks)}; accepted: {', '.join(COLUMNS)}"
@@ -68,5 +68,4 @@ def _rows(table: PriceTable, heading: list[str], shops: Mapping[str, Shop]) -> I
             seen.add(id)
             yield OfferRow(line, offer, "")
         except FieldErrors as errors:
-            told = (f"{field} '{str(value)[:40]}'; accepted: {accepted}" for field, value, accepted in errors.errors)
-            yield OfferRow(line, None, "; ".join(told))
+            yield OfferRow(line, None, row_problem(errors))

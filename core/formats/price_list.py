@@ -48,6 +48,11 @@ class PriceTable(NamedTuple):
     heading: tuple[str, ...]
     rows: tuple[tuple[int, tuple[str, ...]], ...]
 
+    @property
+    def columns(self) -> list[str]:
+        """Its heading as fields are called: in small letters, words joined."""
+        return [cell.lower().replace(" ", "_") for cell in self.heading]
+
 
 class ListRow(NamedTuple):
     """One row: the line it stands on, what it does, and the part as it would be; or what is wrong."""

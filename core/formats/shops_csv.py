@@ -9,7 +9,7 @@ from typing import NamedTuple
 from pydantic import TypeAdapter, ValidationError
 
 from core.formats.buy_list_csv import harmless
-from core.formats.errors import BadFile, FileError
+from core.formats.errors import BadFile, FileError, row_problem
 from core.formats.price_list import PriceTable
 from core.model.forms import record_of, typed_form, typed_rows
 from core.model.record import Identifier
@@ -48,7 +48,7 @@ def shops_csv(shops: Iterable[Shop]) -> str:
 
 def are_shops(table: PriceTable) -> bool:
     """The table is of shops and not of offers."""
-    return set(NEEDED) <= set(_heading(table)) and "part" not in _heading(table)
+    return set(NEEDED) <= set(table.columns) and "part" not in table.columns
 
 
 def shop_rows(table: PriceTable, known: Mapping[str, Shop]) -> tuple[ShopRow, ...]:
@@ -59,7 +59,7 @@ def shop_rows(table: PriceTable, known: Mapping[str, Shop]) -> tuple[ShopRow, ..
 
 
 def _rows(table: PriceTable, known: Mapping[str, Shop]) -> Iterator[ShopRow]:
-    heading, seen = _heading(table), set[str]()
+    heading, seen = table.columns, set[str]()
     for line, cells in table.rows:
         row = {column: cell for column, cell in zip(heading, cells, strict=False) if column in COLUMNS}
         try:
@@ -67,12 +67,7 @@ def _rows(table: PriceTable, known: Mapping[str, Shop]) -> Iterator[ShopRow]:
             typed = {field: _read(field, text) if field in TERMS else text for field, text in row.items()}
             yield ShopRow(line, shop_from(id, typed, known.get(id), UnitSystem.METRIC), "")
         except FieldErrors as errors:
-            told = (f"{field} '{str(value)[:40]}'; accepted: {accepted}" for field, value, accepted in errors.errors)
-            yield ShopRow(line, None, "; ".join(told))
-
-
-def _heading(table: PriceTable) -> list[str]:
-    return [cell.lower().replace(" ", "_") for cell in table.heading]
+            yield ShopRow(line, None, row_problem(errors))
 
 
 def _identified(id: str, seen: set[str]) -> str:
