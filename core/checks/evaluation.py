@@ -92,6 +92,14 @@ class Evaluation:
         """The name of the player that `verdict` speaks of; empty where it speaks of nobody."""
         return self.players[self._numbers[verdict.subject_id]].name if verdict.subject_id else ""
 
+    def read_by(self, verdict: Verdict) -> tuple[object, ...] | None:
+        """What the check of `verdict` read to come to it; `None` where something of it is not known."""
+        check = self.graph[verdict.id]
+        try:
+            return self._arguments(check, self._numbers[verdict.subject_id] if check.per_player else None)
+        except MissingFact:
+            return None
+
     def may_be_told_otherwise(self, id: str) -> bool:
         """Whether check `id` reads anything that is not the very same in the evaluation before.
 

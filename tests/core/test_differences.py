@@ -8,7 +8,8 @@ from pydantic import TypeAdapter
 
 from core.formats.report_json import report_json
 from core.formats.report_json.difference import ReportChange, report_change
-from core.formats.report_json.report import ReportJson
+from core.formats.report_json.report import ReportJson, doubts_by_check
+from core.formats.report_json.verdicts import verdict_json
 from core.model.build import Build
 from core.model.room import Layout
 from core.quantities import UnitSystem
@@ -85,3 +86,24 @@ class DifferenceTests(TestCase):
                 self.assertIs(dragged.leanings, before.leanings)
                 self.assertEqual(dragged.verdicts, dropped.verdicts)
                 self.assertEqual(dropped.leanings, evaluate(there, parts, today=TODAY).leanings)
+
+    def test_verdicts_are_told_as_if_nobody_had_told_them_before(self) -> None:
+        """Over edits of one build after the other, in both systems, with what was told of all of them still kept."""
+        dice, again = Random(5), 0
+        for seed in range(12):
+            build = random_build(seed)
+            for _ in range(MOVES):
+                build = moved(build, dice)
+                renamed = [p.model_copy(update={"name": f"{p.name}{dice.randint(1, 2)}"}) for p in build.brief.players]
+                brief = build.brief.model_copy(update={"players": tuple(renamed)})
+                build = build.model_copy(update={"brief": brief, "name": f"B{dice.randint(1, 3)}"})
+                report = evaluate(build, sample_parts(), today=TODAY)
+                for system in (UnitSystem.METRIC, UnitSystem.IMPERIAL):
+                    doubts = doubts_by_check(report, system)
+                    told = report_json(report, system).verdicts
+                    afresh = [verdict_json(report.told(v), system, doubts.get(v.id, [])) for v in report.verdicts]
+                    with self.subTest(seed=seed):
+                        self.assertEqual(told, afresh)
+                        same = report_json(report, system).verdicts
+                        again += sum(one is other for one, other in zip(told, same, strict=True))
+        self.assertGreater(again, 1_000, "most of them are kept")

@@ -16,7 +16,8 @@ from core.checks.verdict import Told
 from core.formats.report_json.costs import CostsJson, costs_json
 from core.formats.report_json.drawing import SceneJson, scene_json
 from core.formats.report_json.small_items import SmallItemJson, small_item_json
-from core.formats.report_json.verdicts import VerdictJson, WorkingsJson, verdict_json, workings_json
+from core.formats.report_json.tellings import TELLINGS
+from core.formats.report_json.verdicts import VerdictJson, WorkingsJson, workings_json
 from core.model.brief import Handedness, Stage
 from core.model.build import Slot
 from core.model.clubs import Club
@@ -206,9 +207,7 @@ def report_json(report: Report, system: UnitSystem) -> ReportJson:
     """`report` for a reader of `system`."""
     doubts = doubts_by_check(report, system)
     return ReportJson(
-        verdicts=[
-            verdict_json(report.told(verdict), system, doubts.get(verdict.id, ())) for verdict in report.verdicts
-        ],
+        verdicts=[TELLINGS.told(report, verdict, system, doubts.get(verdict.id, [])) for verdict in report.verdicts],
         scene=scene_json(report.scene, system),
         stowed=scene_json(report.stowed, system) if report.stowed else None,
         small_items=[small_item_json(status, system) for status in report.small],
