@@ -33,7 +33,7 @@ class MoneyJourneys(BrowserTestCase):
         expect(line).to_contain_text("paid")
         page.get_by_role("button", name=re.compile("^Undo")).click()
         self.saved()
-        expect(line.locator("summary")).to_contain_text("estimate")
+        expect(line.locator("summary").first).to_contain_text("estimate")
 
     def test_scope_is_switched_in_place(self) -> None:
         page = self.open("money")
