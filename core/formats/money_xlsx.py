@@ -8,7 +8,7 @@ from openpyxl.styles import Font
 from openpyxl.utils import get_column_letter
 from openpyxl.worksheet.worksheet import Worksheet
 
-from core.formats.buy_list_csv import harmless
+from core.formats.table import harmless
 from core.money.line import Line
 from core.quantities import Money, UnitSystem
 from core.quantities.money import DECIMALS_BY_CURRENCY

@@ -1,14 +1,12 @@
 """Offers as CSV: one a row, with the shop and the part by their ids, and the price as people write it."""
 
-import csv
-import io
 from collections.abc import Iterable, Iterator, Mapping
 from datetime import date
 from typing import NamedTuple
 
-from core.formats.buy_list_csv import harmless
 from core.formats.errors import BadFile, FileError, row_problem
 from core.formats.price_list import PriceTable
+from core.formats.table import table_text
 from core.model.forms import typed_form
 from core.model.shop_forms import offer_from
 from core.model.shops import Offer, Shop
@@ -34,13 +32,12 @@ class OfferRow(NamedTuple):
 
 def offers_csv(offers: Iterable[Offer]) -> str:
     """`offers` as a table; `offer_rows` reads it back."""
-    out = io.StringIO()
-    table = csv.writer(out, lineterminator="\r\n")
-    table.writerow(COLUMNS)
-    for offer in offers:
-        typed = {"id": offer.id, **typed_form(offer, UnitSystem.METRIC, offer.price.currency)}
-        table.writerow([harmless(typed.get(FIELDS.get(column, column), "")) for column in COLUMNS])
-    return out.getvalue()
+    return table_text(COLUMNS, map(_cells, offers))
+
+
+def _cells(offer: Offer) -> list[str]:
+    typed = {"id": offer.id, **typed_form(offer, UnitSystem.METRIC, offer.price.currency)}
+    return [typed.get(FIELDS.get(column, column), "") for column in COLUMNS]
 
 
 def offer_rows(table: PriceTable, shops: Mapping[str, Shop]) -> tuple[OfferRow, ...]:

@@ -1,16 +1,14 @@
 """Shops as CSV: one a row, terms that come several times as JSON in their cell, all as people type them."""
 
-import csv
-import io
 import json
 from collections.abc import Iterable, Iterator, Mapping
 from typing import NamedTuple
 
 from pydantic import TypeAdapter, ValidationError
 
-from core.formats.buy_list_csv import harmless
 from core.formats.errors import BadFile, FileError, row_problem
 from core.formats.price_list import PriceTable
+from core.formats.table import table_text
 from core.model.forms import record_of, typed_form, typed_rows
 from core.model.record import Identifier
 from core.model.shop_forms import shop_from
@@ -36,14 +34,13 @@ class ShopRow(NamedTuple):
 
 def shops_csv(shops: Iterable[Shop]) -> str:
     """`shops` as a table; `shop_rows` reads it back."""
-    out = io.StringIO()
-    table = csv.writer(out, lineterminator="\r\n")
-    table.writerow(COLUMNS)
-    for shop in shops:
-        typed = {"id": shop.id, **typed_form(shop, UnitSystem.METRIC, shop.currency)}
-        typed |= {field: _told(shop, field) for field in TERMS}
-        table.writerow([harmless(typed.get(column, "")) for column in COLUMNS])
-    return out.getvalue()
+    return table_text(COLUMNS, map(_cells, shops))
+
+
+def _cells(shop: Shop) -> list[str]:
+    typed = {"id": shop.id, **typed_form(shop, UnitSystem.METRIC, shop.currency)}
+    typed |= {field: _told(shop, field) for field in TERMS}
+    return [typed.get(column, "") for column in COLUMNS]
 
 
 def are_shops(table: PriceTable) -> bool:

@@ -5,7 +5,7 @@ from decimal import Decimal
 from enum import StrEnum
 from typing import Annotated, Literal, Self
 
-from pydantic import Field, model_validator
+from pydantic import AfterValidator, Field, model_validator
 
 from core.model.clubs import Club
 from core.model.household import Approach, Condition, Looks, Noise, Skill, Subscriptions, TaxTreatment, Valuation
@@ -103,6 +103,18 @@ MUST = 5
 """The weight of what the build is for: a part that cannot do it is ruled out."""
 
 
+def each_once(names: tuple[str, ...]) -> tuple[str, ...]:
+    """Each name as it was written first, whatever letters it was written in again.
+
+    >>> each_once(("Old Quarry", "Low Ferry", "old quarry"))
+    ('Old Quarry', 'Low Ferry')
+    """
+    first: dict[str, str] = {}
+    for name in names:
+        first.setdefault(name.casefold(), name)
+    return tuple(first.values())
+
+
 class ExchangeRate(Record):
     """How many units of the brief's currency one unit of `currency` costs, and the day it was read."""
 
@@ -148,8 +160,8 @@ class Brief(Record):
     approach: Approach = Approach.BUY_ONCE
     other_uses: Several[StoredKind] = ()
     """What the space must also hold; each asks where it stands."""
-    courses_wanted: Several[Name] = ()
-    """Courses that somebody wishes to play, by name."""
+    courses_wanted: Annotated[Several[Name], AfterValidator(each_once)] = ()
+    """Courses that somebody wishes to play, by name; one that is named twice is there once."""
     conditions: Annotated[tuple[Condition, ...], Field(max_length=40)] = ()
     """What the household asks for before money is spent."""
     packed_away: bool = False

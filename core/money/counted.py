@@ -82,13 +82,14 @@ def settled(
 ) -> Line:
     """`line` with what counts of it: up front, or each year for what is paid so often, on such terms.
 
-    What was paid of a fee that begins lower is what its first payments are; those that follow are as listed.
+    What was paid of a fee that begins otherwise is its first payment alone; those that follow are as listed.
     """
     found = counted(entry, listed, brief, quantity=line.quantity, owned=owned, worth=worth)
-    if entry is not None and found.payment is Payment.PAID and terms.first is not None:
-        terms = terms._replace(first=found.amount)
-        unpaid = entry.model_copy(update={"paid_minor": None})
-        found = counted(unpaid, listed, brief, quantity=line.quantity)._replace(payment=Payment.PAID)
+    begun_with: Money | None = None
+    if entry is not None and fees_a_year and found.payment is Payment.PAID:
+        unpaid = counted(entry.model_copy(update={"paid_minor": None}), listed, brief, quantity=line.quantity)
+        if unpaid.amount is not None and Fee(unpaid.amount, fees_a_year, terms).begins_otherwise:
+            begun_with, found = found.amount, unpaid._replace(payment=Payment.PAID)
     nothing = Money(0, brief.currency)
     times = fees_a_year or 1
     amount, low, high = (None if money is None else money * times for money in (found.amount, found.low, found.high))
@@ -96,7 +97,7 @@ def settled(
     return line._replace(
         payment=found.payment,
         fees_a_year=fees_a_year,
-        fee=Fee(found.amount, fees_a_year, terms) if fees_a_year and found.amount is not None else None,
+        fee=Fee(found.amount, fees_a_year, terms, begun_with) if fees_a_year and found.amount is not None else None,
         up_front=nothing if fees_a_year and amount is not None else amount,
         yearly=amount if fees_a_year else nothing,
         low=low,

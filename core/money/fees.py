@@ -32,6 +32,13 @@ class Fee(NamedTuple):
     a_year: int
     """How many payments a year has: 12, or 1."""
     terms: Terms = AS_USUAL
+    begun_with: Money | None = None
+    """What was paid first, where that was another amount than those that follow."""
+
+    @property
+    def begins_otherwise(self) -> bool:
+        """What is paid first says nothing of what follows: it is lower, partly free, or has risen since."""
+        return self.payment(0) != self.usual
 
     @property
     def begins_lower(self) -> bool:
@@ -40,7 +47,7 @@ class Fee(NamedTuple):
 
     def payment(self, number: int) -> Money:
         """What payment `number` is, counted from 0; months that are free have none."""
-        return self._of_period(number + self.terms.months_free // self._months)
+        return self._of_period(number + self._first_period)
 
     def in_year(self, year: int) -> Money:
         """What is paid for `year`, counted from 0."""
@@ -51,16 +58,23 @@ class Fee(NamedTuple):
         return Money.total(list(_by_year(self, years)), self.usual.currency)
 
     @property
+    def _first_period(self) -> int:
+        """The first that anything is paid for."""
+        return self.terms.months_free // self._months
+
+    @property
     def _months(self) -> int:
         """Months that one payment is for."""
         return MONTHS // self.a_year
 
     def _of_period(self, period: int) -> Money:
         months, terms = self._months, self.terms
+        if self.begun_with is not None and period == self._first_period:
+            return self.begun_with
         free = min(max(terms.months_free - period * months, 0), months)
         rises = period * months // MONTHS
         paid = self.usual.scaled((1 + terms.rise) ** rises) if terms.rise else self.usual
-        if terms.first is not None and period - terms.months_free // months < terms.first_payments:
+        if terms.first is not None and period - self._first_period < terms.first_payments:
             paid = terms.first
         return paid.scaled(Fraction(months - free, months)) if free else paid
 
@@ -69,7 +83,7 @@ class Fee(NamedTuple):
 def _by_year(fee: Fee, years: int) -> tuple[Money, ...]:
     """What is paid for each of so many years; every evaluation of a build asks for it."""
     currency = fee.usual.currency
-    if fee.terms == AS_USUAL:
+    if fee.terms == AS_USUAL and fee.begun_with is None:
         return (fee.usual * fee.a_year,) * years
     of = [[fee._of_period(year * fee.a_year + number) for number in range(fee.a_year)] for year in range(years)]
     return tuple(Money.total(payments, currency) for payments in of)

@@ -96,7 +96,9 @@ class Line(NamedTuple):
     def each(self) -> Money | None:
         """What one of several, or of one unit, comes to; `None` for one alone, and while nobody knows."""
         amount = self.payment_due if self.is_fee else self.up_front
-        return None if amount is None or self.quantity < 2 else amount.scaled(Fraction(1, self.quantity))
+        if amount is None or not amount.minor or self.quantity < 2:
+            return None
+        return amount.scaled(Fraction(1, self.quantity))
 
     def fees_in(self, year: int) -> Money | None:
         """What is paid again for `year`, counted from 0; `None` where it is not known."""

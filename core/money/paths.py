@@ -35,8 +35,9 @@ class GivenUp(NamedTuple):
 
     @property
     def lost(self) -> Money:
-        """What it cost less what it sells for; all of it, where that is not known."""
-        return self.cost - self.sells_for if self.sells_for else self.cost
+        """What it cost less what it sells for, nothing at least; all of it, where that is not known."""
+        left = self.cost - self.sells_for if self.sells_for else self.cost
+        return left if left.minor > 0 else Money(0, left.currency)
 
 
 class Taken(NamedTuple):
@@ -119,11 +120,13 @@ def path_of(steps: Sequence[Step], years: int, today: date, currency: str, ledge
             bought_on.setdefault(what, days[number])
         for what, paid in spent.items():
             cost_of[what] = (cost_of[what] + paid) if what in before and what in cost_of else paid
-        given_up = tuple(
+        gone = (
             _given_up(line, cost_of[what], days[number], bought_on.get(what, days[number - 1]), ledger)
             for what, line in before.items()
             if what not in there
         )
+        # A free plan, or one that is paid by the month, leaves nothing behind.
+        given_up = tuple(each for each in gone if each.cost.minor or each.sells_for != Money(0, currency))
         taken.append(
             Taken(
                 step.name,

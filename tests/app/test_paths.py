@@ -4,6 +4,7 @@ from typing import Any
 
 from jungle.builds.models import StoredBuild
 from jungle.builds.services import builds
+from jungle.builds.services.paths import MOST_STEPS
 from tests.app.worlds import ApiTestCase, full_build_of, person
 
 
@@ -50,6 +51,14 @@ class PathTests(ApiTestCase):
         self.assertEqual(second["build"]["name"], f"{self.build.name}, next step 2")
         ends = [way["builds"][-1]["id"] for way in self.paths(first["id"])["paths"]]
         self.assertEqual(ends, [first["id"], second["id"]])
+
+    def test_a_path_that_is_very_long_is_told_and_not_added_up(self) -> None:
+        last = self.build
+        for _ in range(MOST_STEPS):
+            last = builds.grow_build(last.pk, self.owner)
+        (way,) = self.paths()["paths"]
+        self.assertIsNone(way["path"])
+        self.assertIn(f"A path of {MOST_STEPS + 1} steps", way["problem"])
 
     def test_no_build_grows_from_what_grows_from_it(self) -> None:
         grown = self.grown()

@@ -47,6 +47,11 @@ class CostTests(TestCase):
         costs, plain = evaluate(build, parts).costs, evaluate(without, parts).costs
         self.assertEqual(costs.up_front.minor - plain.up_front.minor, 18_00)
 
+    def test_one_that_is_named_twice_is_bought_once(self) -> None:
+        build, parts = world("Low Ferry", "low ferry")
+        courses = [line.label for line in evaluate(build, parts).costs.lines if line.licence == COURSE]
+        self.assertEqual(courses, ["Rounds: course Low Ferry"])
+
     def test_what_is_known_of_a_course_counts(self) -> None:
         build, parts = world("Low Ferry", entries={FERRY: {"paid_minor": 7_50}})
         (line,) = (line for line in evaluate(build, parts).costs.lines if line.licence == COURSE)

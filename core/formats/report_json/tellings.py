@@ -12,6 +12,9 @@ from core.report.report import Report
 MOST_KEPT = 2
 """Of one check about one player: of the build that is edited, and of one beside it."""
 
+MOST_TOLD = 1_500
+"""Of all checks and players together; beyond that they are forgotten, and it begins anew."""
+
 
 class _Telling(NamedTuple):
     read: tuple[object, ...]
@@ -34,6 +37,8 @@ class Tellings:
         read = report.evaluation.read_by(verdict)
         if read is None:
             return verdict_json(report.told(verdict), system, doubts)
+        if len(self._kept) > MOST_TOLD:
+            self._kept.clear()
         kept = self._kept.setdefault((verdict.id, verdict.subject_id, system), deque(maxlen=MOST_KEPT))
         for telling in tuple(kept):
             if telling.doubts == doubts and all(one is other for one, other in zip(telling.read, read, strict=True)):

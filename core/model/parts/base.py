@@ -67,7 +67,7 @@ class Plan(Record):
         if self.price is None:
             return "free" if self.billing is Billing.FREE else "price not known"
         usual = self.price.told + PERIOD[self.billing]
-        if self.intro_price is not None:
+        if self.intro_price is not None and self.billing.fees_a_year:
             count = self.intro_payments or 1
             payments = "payment" if count == 1 else f"{count} payments"
             usual = f"{self.intro_price.told} for the first {payments}, then {usual}"

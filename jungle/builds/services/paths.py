@@ -1,6 +1,7 @@
 """Paths: builds of one person that grow from one another, and what each way to the last of them costs."""
 
 from collections.abc import Iterator, Mapping
+from itertools import islice
 from typing import NamedTuple
 
 from django.contrib.auth.models import User
@@ -13,6 +14,8 @@ from jungle.builds.services.editing import NothingThere, find_build
 
 MOST_PATHS = 12
 """Of one family; a person weighs two or three."""
+MOST_STEPS = 12
+"""Of one path; each of them is judged."""
 
 
 class Way(NamedTuple):
@@ -41,7 +44,7 @@ def family_of(build_id: int, actor: User) -> Family:
     builds = {each.pk: each for each in StoredBuild.objects.visible_to(actor.pk)}
     build = builds[build.pk]
     root = list(_back(build, builds))[-1]
-    rows = list(_rows((root,), builds))
+    rows = list(islice(_rows(root, builds), MOST_PATHS + 1))
     return Family(
         build,
         builds.get(build.grows_from_id or 0),
@@ -77,17 +80,23 @@ def _back(build: StoredBuild, builds: Mapping[int, StoredBuild]) -> Iterator[Sto
         at = builds.get(at.grows_from_id or 0)
 
 
-def _rows(row: tuple[StoredBuild, ...], builds: Mapping[int, StoredBuild]) -> Iterator[tuple[StoredBuild, ...]]:
-    """Every way on from the end of `row`, in the order in which its builds were begun."""
-    onward = sorted((each for each in builds.values() if each.grows_from_id == row[-1].pk), key=lambda each: each.pk)
-    onward = [each for each in onward if each not in row]
-    if not onward:
-        yield row
-    for each in onward:
-        yield from _rows((*row, each), builds)
+def _rows(root: StoredBuild, builds: Mapping[int, StoredBuild]) -> Iterator[tuple[StoredBuild, ...]]:
+    """Every way from `root` to a build that none grows from, in the order in which they were begun."""
+    grown: dict[int, list[StoredBuild]] = {}
+    for build in sorted(builds.values(), key=lambda each: each.pk, reverse=True):
+        grown.setdefault(build.grows_from_id or 0, []).append(build)
+    waiting: list[tuple[StoredBuild, ...]] = [(root,)]
+    while waiting:
+        row = waiting.pop()
+        onward = [(*row, each) for each in grown.get(row[-1].pk, ()) if each not in row]
+        waiting += onward
+        if not onward:
+            yield row
 
 
 def _way(row: tuple[StoredBuild, ...]) -> Way:
+    if len(row) > MOST_STEPS:
+        return Way(row, None, f"A path of {len(row)} steps is not added up; up to {MOST_STEPS} are.")
     try:
         designs = [build.design for build in row]
         steps = [_step(build) for build in row]

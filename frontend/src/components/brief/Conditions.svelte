@@ -1,12 +1,12 @@
 <script lang="ts">
-  import type { BuildReply } from '../../api/client'
+  import type { BuildReply, Problem } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
+  import AddOne from './AddOne.svelte'
   import Steers from './Steers.svelte'
 
   /** What the household asks for before money is spent, ticked off one by one. */
   let { brief }: { brief: BuildReply['build']['brief'] } = $props()
   const build = $derived(useBuild()())
-  let fresh = $state('')
 
   /** One that is new gets its id where it is kept. */
   interface Condition {
@@ -15,16 +15,12 @@
     met: boolean
   }
 
-  function keep(conditions: Condition[], what: string): void {
-    void build.changeBrief(what, { conditions })
+  function keep(conditions: Condition[], what: string): Promise<Problem[]> {
+    return build.changeBrief(what, { conditions })
   }
 
-  function add(event: SubmitEvent): void {
-    event.preventDefault()
-    const text = fresh.trim()
+  const add = (text: string): Promise<Problem[]> =>
     keep([...brief.conditions, { text, met: false }], `condition: ${text}`)
-    fresh = ''
-  }
 </script>
 
 {#each brief.conditions as condition (condition.id)}
@@ -35,7 +31,7 @@
         class="checkbox checkbox-sm checkbox-primary"
         checked={condition.met}
         onchange={(event) =>
-          keep(
+          void keep(
             brief.conditions.map((other) =>
               other.id === condition.id ? { ...other, met: event.currentTarget.checked } : other,
             ),
@@ -59,15 +55,5 @@
     None yet: the dinghy fits in winter, no noise after nine, the door still opens.
   </p>
 {/each}
-<form class="mt-2 flex items-end gap-2" onsubmit={add}>
-  <label class="min-w-0 flex-1"
-    ><span class="sr-only">Another condition of the household</span><input
-      class="blank w-full"
-      placeholder="Another condition"
-      maxlength="120"
-      bind:value={fresh}
-    /></label
-  >
-  <button class="btn btn-primary btn-xs" disabled={fresh.trim() === ''}>Add it</button>
-</form>
+<AddOne label="Another condition of the household" placeholder="Another condition" {add} />
 <Steers fields={['conditions']} />
