@@ -28,9 +28,8 @@ class Way(NamedTuple):
 
 
 class Family(NamedTuple):
-    """All paths that begin where a build's own does."""
+    """All paths that begin where a build's own does, and where in them it stands."""
 
-    build: StoredBuild
     grows_from: StoredBuild | None
     may_grow_from: tuple[StoredBuild, ...]
     """Every other build of the person that does not grow from this one."""
@@ -39,14 +38,13 @@ class Family(NamedTuple):
 
 
 def family_of(build_id: int, actor: User) -> Family:
-    """The build with all paths that have their first step in common with it. Raises `NothingThere`."""
+    """All paths that have their first step in common with that of a build. Raises `NothingThere`."""
     build = find_build(build_id, actor)
     builds = {each.pk: each for each in StoredBuild.objects.visible_to(actor.pk)}
     build = builds[build.pk]
     root = list(_back(build, builds))[-1]
     rows = list(islice(_rows(root, builds), MOST_PATHS + 1))
     return Family(
-        build,
         builds.get(build.grows_from_id or 0),
         tuple(each for each in builds.values() if build not in _back(each, builds)),
         tuple(_way(row) for row in rows[:MOST_PATHS]),
