@@ -2307,7 +2307,7 @@ export interface components {
             other_uses: components["schemas"]["StoredKind"][];
             /**
              * Courses Wanted
-             * @description Courses that somebody wishes to play, by name.
+             * @description Courses that somebody wishes to play, by name; one that is named twice is there once.
              * @default []
              */
             courses_wanted: string[];
