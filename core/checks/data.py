@@ -2,10 +2,11 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from typing import Annotated
+from typing import Annotated, NamedTuple
 
 from core.checks.declared import THERE
 from core.checks.figures import in_a_row, stated_input
+from core.checks.further import FurtherData, FurtherMonitors, Held, unlocked_by
 from core.checks.limits import State, Words
 from core.checks.places import on
 from core.checks.register import check, derive
@@ -37,10 +38,12 @@ WISHED_BY_PURPOSE: dict[Purpose, tuple[DataField, ...]] = {
 
 @dataclass(frozen=True)
 class WantedData:
-    """What the purposes need, and what they would like besides."""
+    """What the purposes need of the main monitor, and what they would like besides."""
 
     needed: tuple[DataField, ...]
     wished: tuple[DataField, ...]
+    elsewhere: tuple[tuple[Purpose, str], ...] = ()
+    """Purposes of which a further monitor tells all that is wanted, each with its name."""
 
 
 @dataclass(frozen=True)
@@ -52,25 +55,110 @@ class ToldData:
 
 
 @derive
-def wanted_data(brief: Annotated[Brief, "purposes"]) -> WantedData | None:
-    """`None` where no purpose weighs enough to decide parts."""
+def wanted_data(brief: Annotated[Brief, "purposes"], further: FurtherData | None) -> WantedData | None:
+    """`None` where no purpose weighs enough to decide parts. A further monitor serves a purpose where it measures all
+    that the purpose needs and likes; the main one is not asked for that then."""
     purposes = [purpose for purpose in Purpose if is_wanted(brief, purpose)]
-    needed = _union(NEEDED_BY_PURPOSE, purposes)
-    wished = tuple(data for data in _union(WISHED_BY_PURPOSE, purposes) if data not in needed)
-    return WantedData(needed, wished) if needed or wished else None
+    elsewhere = {purpose: further.tells(_all_of(purpose)) for purpose in purposes} if further else {}
+    own = [purpose for purpose in purposes if not elsewhere.get(purpose)]
+    needed = _union(NEEDED_BY_PURPOSE, own)
+    wished = tuple(data for data in _union(WISHED_BY_PURPOSE, own) if data not in needed)
+    served = tuple((purpose, name) for purpose, name in elsewhere.items() if name)
+    return WantedData(needed, wished, served) if needed or wished or served else None
 
 
 @derive
 def told_data(
     monitor: Annotated[LaunchMonitor, "derives", "id", "measures"],
-    plan: Annotated[MonitorPlan, "unlocks"] | None,
-    all_packages: Annotated[Beside[MonitorPackage], "monitors", "unlocks"],
+    plan: Annotated[MonitorPlan, "tier", "unlocks"] | None,
+    packages: Annotated[Beside[MonitorPackage], "monitors", "needs_tier", "unlocks"],
 ) -> ToldData:
-    """What it measures of itself, what the plan unlocks, and what packages made for it add."""
-    own = known(monitor, "measures")
-    packages = [package for package in all_packages if monitor.id in package.monitors]
-    added = [data for package in packages for data in package.unlocks]
+    """What it measures of itself, what the plan unlocks, and what packages add that work under that plan."""
+    own, added = known(monitor, "measures"), unlocked_by(packages, Held(monitor, plan))
     return ToldData(frozenset((*own, *(plan.unlocks if plan else ()), *added)), frozenset(monitor.derives))
+
+
+class PackageHeld(NamedTuple):
+    """A package that is made for a monitor that is held."""
+
+    name: str
+    asks_tier: int
+    has_tier: int
+    """Of the plan of that monitor."""
+    adds: bool
+    """It unlocks something that monitor and plan do not tell without it."""
+
+
+@dataclass(frozen=True)
+class PackagesHeld:
+    """Packages that are made for monitors that are held."""
+
+    each: tuple[PackageHeld, ...]
+
+    @property
+    def locked(self) -> tuple[PackageHeld, ...]:
+        """Those that ask for a higher plan."""
+        return tuple(package for package in self.each if package.asks_tier > package.has_tier)
+
+    @property
+    def idle(self) -> tuple[PackageHeld, ...]:
+        """Those that add nothing."""
+        return tuple(package for package in self.each if not package.adds)
+
+
+@derive
+def packages_held(
+    packages: Annotated[Beside[MonitorPackage], "monitors", "name", "needs_tier", "unlocks"],
+    monitor: Annotated[LaunchMonitor, "id", "measures"] | None,
+    plan: Annotated[MonitorPlan, "tier", "unlocks"] | None,
+    further: FurtherMonitors | None,
+) -> PackagesHeld | None:
+    """`None` where there are none."""
+    held = [*([Held(monitor, plan)] if monitor else ()), *(further.each if further else ())]
+    made = [(package, one) for package in packages for one in held if one.monitor.id in package.monitors]
+    return PackagesHeld(tuple(_package_held(*each) for each in made)) if made else None
+
+
+def _package_held(package: MonitorPackage, held: Held) -> PackageHeld:
+    told = {*(held.monitor.measures or ()), *(held.plan.unlocks if held.plan else ())}
+    return PackageHeld(package.name, known(package, "needs_tier"), held.tier, bool({*package.unlocks} - told))
+
+
+@check("monitor.packages", title="Packages work under the plan", place=on(Slot.MONITOR))
+def packages_work(packages: PackagesHeld, monitor: Annotated[LaunchMonitor, "name", "plans"] | None) -> Answer:
+    """A package that asks for a higher plan than is held unlocks nothing: blocked. One that repeats what monitor and
+    plan tell is tight."""
+    locked, idle = packages.locked, packages.idle
+    least = max((package.asks_tier for package in locked), default=0)
+    enough = [plan.name for plan in monitor.plans if plan.tier >= least] if monitor and locked else []
+    names = in_a_row(package.name for package in locked or idle or packages.each)
+    return Answer(
+        Words(
+            State.BLOCKED if locked else State.TIGHT if idle else State.CLEAR,
+            names if locked or idle else "none",
+            "none that is locked or adds nothing",
+        ),
+        headline=lambda: (
+            say("{packages} works with a higher plan alone", packages=names)
+            if locked
+            else say("{packages} unlocks nothing that is not told without it", packages=names)
+            if idle
+            else say("{packages} works under the plan that is held", packages=names)
+        ),
+        formula="tier of the plan held − tier that the package asks for, and what it unlocks beyond monitor and plan",
+        inputs=lambda: tuple(
+            stated_input(package.name, f"asks tier {package.asks_tier}, the plan is of {package.has_tier}")
+            for package in packages.each
+        ),
+        cures=lambda: (
+            (
+                say("Take a plan of tier {tier}, or drop it.", tier=str(least)),
+                *((say("Plans that are enough: {plans}.", plans=in_a_row(enough)),) if enough else ()),
+            )
+            if locked
+            else (say("Drop the package, or take a lower plan."),)
+        ),
+    )
 
 
 @check("monitor.data", title="Data for the purposes", place=on(Slot.MONITOR))
@@ -115,6 +203,7 @@ def data(
             stated_input("Estimated", _words(sorted(told.estimated))),
             Input("Needed", _words(wishes.needed), Basis.TRADE),
             Input("Wished", _words(wishes.wished), Basis.TRADE),
+            *(stated_input(f"Told by {name}", f"all for {purpose.words}") for purpose, name in wishes.elsewhere),
             *(stated_input(f"Plan {other.name} unlocks", _words(other.unlocks)) for other in monitor.plans),
         ),
         cures=lambda: _cures(monitor, plan, missing, estimated),
@@ -143,16 +232,24 @@ def _cures(
 
 
 @check("monitor.putting", title="Reads putts", place=on(Slot.MONITOR))
-def putting(brief: Annotated[Brief, "purposes"], monitor: Annotated[LaunchMonitor, "name"], told: ToldData) -> Answer:
-    """Where putts are wanted, the monitor reads a ball that rolls; else a putt is a gimme, unless putting is a must.
+def putting(
+    brief: Annotated[Brief, "purposes"],
+    monitor: Annotated[LaunchMonitor, "name"],
+    told: ToldData,
+    further: FurtherData | None,
+) -> Answer:
+    """Where putts are wanted, the monitor reads a ball that rolls, or a further one does; else a putt is a gimme,
+    unless putting is a must.
 
     Cameras beside the ball or overhead see slow balls on the ground well; what sits behind it often does not.
     """
     putts = is_wanted(brief, Purpose.PUTTING)
-    reads = DataField.PUTTING in told.measured
+    itself = DataField.PUTTING in told.measured
+    other = further.tells((DataField.PUTTING,)) if further and not itself else ""
+    reads = itself or bool(other)
     state = State.CLEAR if reads or not putts else lacking(brief, Purpose.PUTTING)
     if reads:
-        headline = say("{monitor} reads putts", monitor=monitor.name)
+        headline = say("{monitor} reads putts", monitor=other or monitor.name)
     else:
         headline = say("{monitor} does not read putts", monitor=monitor.name)
     return Answer(
@@ -162,6 +259,10 @@ def putting(brief: Annotated[Brief, "purposes"], monitor: Annotated[LaunchMonito
         inputs=lambda: (stated_input("Measured", _words(sorted(told.measured))),),
         cures=lambda: (say("Play putts within a distance as holed, or choose a camera beside the ball or overhead."),),
     )
+
+
+def _all_of(purpose: Purpose) -> tuple[DataField, ...]:
+    return (*NEEDED_BY_PURPOSE.get(purpose, ()), *WISHED_BY_PURPOSE.get(purpose, ()))
 
 
 def _union(by_purpose: dict[Purpose, tuple[DataField, ...]], purposes: list[Purpose]) -> tuple[DataField, ...]:

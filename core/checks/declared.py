@@ -8,7 +8,7 @@ typed `X | None` may be absent.
 
 import builtins
 import inspect
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from functools import cached_property
 from types import UnionType
@@ -80,6 +80,8 @@ class Derivation:
     """What is not known counts as absent, where it may be absent."""
     takes_missing: bool = False
     """What is not known is passed as `Missing`, to be told with the rest."""
+    asks_on: bool = False
+    """It is passed the evaluation alone, and asks it, and others like it, for itself; it reads all that these read."""
 
 
 @dataclass(frozen=True, eq=False)
@@ -107,15 +109,30 @@ def reads_of(function: Callable[..., object], id: str) -> Reads:
     if not inspect.getdoc(function):
         raise BadCheck(f"{id} has no docstring; it is the check's page in the manual")
     hints = get_type_hints(function, include_extras=True)
-    return Reads(tuple(_read(hints.get(name), id, name) for name in inspect.signature(function).parameters))
+    return Reads(tuple(read_of(hints.get(name), id, name) for name in inspect.signature(function).parameters))
+
+
+def merged(reads: Iterable[Read]) -> Reads:
+    """One parameter for each type that is read, with all facts that any of `reads` takes off it; each may be absent."""
+    found: dict[type, Read] = {}
+    for read in reads:
+        known = found.get(read.type)
+        facts = read.facts if known is None else _both(known.facts, read.facts)
+        found[read.type] = Read(read.type.__name__, read.type, facts, optional=True)
+    return Reads(tuple(found.values()))
+
+
+def _both(some: tuple[str, ...] | None, others: tuple[str, ...] | None) -> tuple[str, ...] | None:
+    return None if some is None or others is None else tuple(dict.fromkeys((*some, *others)))
 
 
 def given_type(hint: object, id: str) -> type:
     """The class that a derivation says it gives. Raises `BadCheck` for any other hint."""
-    return _read(hint, id, "return").type
+    return read_of(hint, id, "return").type
 
 
-def _read(hint: object, id: str, name: str) -> Read:
+def read_of(hint: object, id: str, name: str) -> Read:
+    """What a parameter typed so reads. Raises `BadCheck` for a type that is no reading, and a fact that it has not."""
     kind, optional = hint, False
     if get_origin(hint) in (Union, UnionType):
         kinds = [option for option in get_args(hint) if option is not type(None)]

@@ -52,6 +52,10 @@ class Evaluation:
         value = self._value(kind, None)
         return value if isinstance(value, kind) else None
 
+    def under(self, given: Readings, memo: Memo) -> "Evaluation":
+        """What comes out where `given` stands in place of what this was given; remembered in `memo`."""
+        return Evaluation(self.graph, given, self.players, memo, self)
+
     @cached_property
     def verdicts(self) -> tuple[Verdict, ...]:
         """All verdicts, checks in order of id, players in their own order."""
@@ -184,7 +188,7 @@ class Evaluation:
             kept = memory.find(values)
             if kept is not None:
                 return kept[1]
-            value = derivation.run(*values)
+            value = derivation.run(self) if derivation.asks_on else derivation.run(*values)
         except MissingFact as fact:
             return self._memo.one(Missing, fact.missing)
         if value is not None:

@@ -1,19 +1,18 @@
-"""Licences: nothing paid twice, what a licence paid once is worth later, packs and connectors that fit."""
+"""Licences: what one that is paid once is worth later, what software is used for, packs and connectors that fit."""
 
 from collections.abc import Iterable
 from typing import Annotated
 
-from core.checks.data import WantedData
 from core.checks.figures import in_a_row, stated_input
+from core.checks.further import FurtherMonitors, FurtherTitles, TitlesHeard
 from core.checks.limits import State, Words
 from core.checks.places import between, on
 from core.checks.register import check
-from core.checks.verdict import Answer, Basis, Cure, Input, find_out, press
+from core.checks.verdict import Answer, Basis, Input
 from core.checks.weights import is_wanted
-from core.model import acts
 from core.model.brief import Brief, Purpose
 from core.model.build import Slot
-from core.model.facts import FactAt, known
+from core.model.facts import known
 from core.model.kit import Beside
 from core.model.parts import (
     Billing,
@@ -25,12 +24,11 @@ from core.model.parts import (
     LinkAdapter,
     Machine,
     MonitorPackage,
-    MonitorPlan,
     Title,
     TitlePlan,
     link_to,
 )
-from core.quantities import Sentence, say
+from core.quantities import say
 
 FEATURES_BY_PURPOSE: dict[Purpose, tuple[Feature, ...]] = {
     Purpose.SWING_WORK: (Feature.RANGE,),
@@ -40,94 +38,6 @@ FEATURES_BY_PURPOSE: dict[Purpose, tuple[Feature, ...]] = {
     Purpose.PUTTING: (Feature.PUTTING,),
 }
 """What a purpose wants of software (trade)."""
-
-
-WEIGHED = FactAt("money", "licences")
-"""Where every set of licences is weighed."""
-
-
-@check("title.bundle", title="Nothing paid twice", place=between(Slot.MONITOR, Slot.TITLE))
-def bundle(
-    monitor: Annotated[LaunchMonitor, "id", "plans"],
-    plan: Annotated[MonitorPlan, "bundled_titles", "name", "tier", "unlocks"],
-    title: Annotated[Title, "id", "monitor_links", "name"],
-    title_plan: Annotated[TitlePlan, "billing"],
-    packages: Annotated[Beside[MonitorPackage], "monitors", "name", "needs_tier", "unlocks"],
-    wishes: WantedData | None,
-) -> Answer:
-    """The monitor's plan is no higher than data and software need, and no package repeats what the plan unlocks.
-
-    A higher plan that brings the software along is worth it where that would be paid for besides. A package that asks
-    for a higher plan than is held unlocks nothing: blocked. Until purposes say what data are wanted, all that the plan
-    unlocks is.
-    """
-    link = link_to(title, monitor)
-    wanted_tier = link.tier if link else 0
-    bundled = title.id in plan.bundled_titles
-    its_packages = [package for package in packages if monitor.id in package.monitors]
-    asked_tiers = {p.name: known(p, "needs_tier") for p in its_packages}
-    locked = [name for name, tier in asked_tiers.items() if tier > plan.tier]
-    repeated = [package.name for package in its_packages if set(package.unlocks) & set(plan.unlocks)]
-    bringing = [other for other in monitor.plans if title.id in other.bundled_titles]
-    paid = title_plan.billing is not Billing.FREE and not bundled
-    twice = paid and plan.tier > wanted_tier and bool(plan.bundled_titles) and not bundled
-    lower = _lower_plan(monitor, plan, max((wanted_tier, *asked_tiers.values())), title.id if bundled else "", wishes)
-    cures: list[Sentence | Cure] = []
-    if locked:
-        headline = say("{packages} works with a higher plan alone", packages=in_a_row(locked))
-        cures.append(say("Take a plan of tier {tier}, or drop it.", tier=str(max(asked_tiers.values()))))
-    elif repeated:
-        headline = say("Plan {plan} and {packages} unlock the same", plan=plan.name, packages=in_a_row(repeated))
-        cures.append(say("Drop the package, or take a lower plan."))
-    elif twice:
-        headline = say(
-            "Plan {plan} brings other software along, and {title} is paid besides", plan=plan.name, title=title.name
-        )
-        cures.append(say("Play what the plan brings: {titles}.", titles=in_a_row(plan.bundled_titles)))
-    elif lower is not None:
-        headline = say("Plan {plan} is dearer than what is used of it", plan=plan.name)
-        act = acts.under_plan(Slot.MONITOR, lower.id)
-        cures.append(press(act, "Take plan {plan}: it unlocks all that is wanted.", plan=lower.name))
-    elif bundled:
-        headline = say("Plan {plan} brings {title} along", plan=plan.name, title=title.name)
-    else:
-        headline = say("Each is paid for once")
-    if locked or repeated or twice or lower:
-        # What a check can tell at once is about plans that are held; every set is made and judged by the worker.
-        cures.append(find_out(WEIGHED, "Weigh every set of plans, packages and packs: the least is shown."))
-    if twice and bringing:
-        cures.append(say("Plan {plan} brings {title} along.", plan=bringing[0].name, title=title.name))
-    return Answer(
-        Words(
-            State.BLOCKED if locked else State.TIGHT if repeated or twice or lower else State.CLEAR,
-            plan.name,
-            "each paid for once",
-        ),
-        headline=lambda: headline,
-        formula="software and data in the monitor's plan, against what is paid for besides",
-        inputs=lambda: (
-            stated_input("Plan brings", in_a_row(plan.bundled_titles)),
-            stated_input("Plan unlocks", in_a_row(field.words for field in plan.unlocks)),
-            stated_input("Software's plan", title_plan.name),
-            *(stated_input(f"{name} needs", f"tier {tier}") for name, tier in asked_tiers.items()),
-        ),
-        cures=lambda: tuple(cures),
-    )
-
-
-def _lower_plan(
-    monitor: LaunchMonitor, plan: MonitorPlan, least_tier: int, brings: str, wishes: WantedData | None
-) -> MonitorPlan | None:
-    """The lowest under `plan` that links, brings that title along, and unlocks what of the wanted data it does."""
-    wanted = set(plan.unlocks) if wishes is None else {*wishes.needed, *wishes.wished} & set(plan.unlocks)
-    serving = (
-        other
-        for other in monitor.plans
-        if least_tier <= other.tier < plan.tier
-        and wanted <= set(other.unlocks)
-        and (not brings or brings in other.bundled_titles)
-    )
-    return min(serving, key=lambda other: other.tier, default=None)
 
 
 @check("title.later_versions", title="Later versions", place=on(Slot.TITLE))
@@ -183,16 +93,21 @@ def features(
     title: Annotated[Title, "id", "plans"],
     plan: Annotated[TitlePlan, "features"],
     course_packs: Annotated[Beside[CoursePack], "features", "titles"],
+    further: TitlesHeard | None,
 ) -> Answer:
-    """The software's plan, with its packs, offers what the purposes want: a range, games, coaching, putting."""
+    """The software's plan, with its packs, offers what the purposes want: a range, games, coaching, putting; or further
+    software does under its own."""
     purposes = [purpose for purpose in Purpose if is_wanted(brief, purpose)]
     asked = tuple(dict.fromkeys(f for purpose in purposes for f in FEATURES_BY_PURPOSE.get(purpose, ())))
     offered = known(plan, "features", title)
-    packs = [pack for pack in course_packs if title.id in (pack.titles or ())]
-    has = (*offered, *(feature for pack in packs for feature in pack.features))
+    others = further.each if further else ()
+    titles = {title.id, *(other.id for other, _ in others)}
+    packs = [pack for pack in course_packs if titles.intersection(pack.titles or ())]
+    elsewhere = (feature for _, own in others for feature in own.features or ())
+    has = tuple(dict.fromkeys((*offered, *(feature for pack in packs for feature in pack.features), *elsewhere)))
     missing = [feature for feature in asked if feature not in has]
-    elsewhere = [other.name for other in title.plans if other.features and set(missing) <= set(other.features)]
-    never = bool(missing) and len(missing) == len(asked) and not elsewhere
+    plans = [other.name for other in title.plans if other.features and set(missing) <= set(other.features)]
+    never = bool(missing) and len(missing) == len(asked) and not plans
     return Answer(
         Words(
             State.BLOCKED if never else State.TIGHT if missing else State.CLEAR,
@@ -203,15 +118,13 @@ def features(
         headline=lambda: (
             say("Lacks {missing}", missing=_features(missing)) if missing else say("Offers all that is wanted")
         ),
-        formula="features wanted by purposes that weigh 3 or more − features of plan and packs",
+        formula="features wanted by purposes that weigh 3 or more − features of plans and packs",
         inputs=lambda: (
             stated_input("Offered", _features(has)),
             Input("Wanted", _features(asked), Basis.TRADE),
         ),
         cures=lambda: (
-            (say("Plans that have it: {plans}.", plans=in_a_row(elsewhere)),)
-            if elsewhere
-            else (say("Choose other software."),)
+            (say("Plans that have it: {plans}.", plans=in_a_row(plans)),) if plans else (say("Choose other software."),)
         ),
     )
 
@@ -253,22 +166,28 @@ def packs(
     course_packs: Annotated[Beside[CoursePack], "name", "titles"],
     connectors: Annotated[Beside[Connector], "monitors", "name", "titles"],
     packages: Annotated[Beside[MonitorPackage], "monitors", "name"],
+    further_titles: FurtherTitles | None,
+    further_monitors: FurtherMonitors | None,
 ) -> Answer:
-    """Course packs and connectors are made for this software, packages for this monitor.
+    """Course packs and connectors are made for software that is held, packages for a monitor that is.
 
     A connector beside software that listens to the monitor natively has nothing to do: tight.
     """
-    astray = [pack.name for pack in course_packs if title.id not in known(pack, "titles")]
+    titles = {title.id, *(other.id for other, _ in (further_titles.each if further_titles else ()))}
+    others = {held.monitor.id for held in (further_monitors.each if further_monitors else ())}
+    monitors = others | {monitor.id} if monitor is not None else others
+    astray = [pack.name for pack in course_packs if not titles.intersection(known(pack, "titles"))]
     astray += [
         connector.name
         for connector in connectors
-        if title.id not in connector.titles or (monitor is not None and monitor.id not in connector.monitors)
+        if not titles.intersection(connector.titles) or (monitors and not monitors.intersection(connector.monitors))
     ]
-    if monitor is not None:
-        astray += [package.name for package in packages if monitor.id not in package.monitors]
+    if monitors:
+        astray += [package.name for package in packages if not monitors.intersection(package.monitors)]
     link = link_to(title, monitor) if monitor is not None else None
     native = link is not None and link.via == "native"
-    idle = [connector.name for connector in connectors] if native and not astray else []
+    alone = native and len(titles) == 1 and not others
+    idle = [connector.name for connector in connectors] if alone and not astray else []
     return Answer(
         Words(
             State.BLOCKED if astray else State.TIGHT if idle else State.CLEAR, in_a_row(astray or idle), "none astray"

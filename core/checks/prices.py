@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Mapping
 from contextlib import suppress
+from dataclasses import dataclass
 from typing import Annotated
 
 from core.checks.leads import OutletsMissing
@@ -9,20 +10,20 @@ from core.checks.mat_place import MatsBought
 from core.checks.needs import SmallItem, SmallItems
 from core.checks.readings import Today
 from core.checks.register import derive
-from core.checks.wished_courses import Had, WishedCourses
+from core.checks.wished_courses import WishedCourses
 from core.model.brief import Brief
 from core.model.build import Extra, Slot, SmallDecision
-from core.model.chain import Chain, Hung, plan_of
+from core.model.chain import ADD_ONS, Chain, plan_of
 from core.model.facts import MissingFact, not_stated
 from core.model.kit import Kit
 from core.model.ledger import COURSE, Category, Ledger, course_place
-from core.model.parts import Billing, Connector, CoursePack, Flooring, FloorTiles, MonitorPackage, Part
+from core.model.parts import Billing, Flooring, FloorTiles, Part
 from core.model.room import Layout, Room
 from core.money.amounts import in_currency
 from core.money.costs import Bought, Costs, bought_line, costs_of
 from core.money.counted import settled
 from core.money.floor_bought import Laid, laid, unit_laid
-from core.money.licences import Licensed, licence_lines
+from core.money.licences import Licensed, bringing_along, licence_lines
 from core.money.line import Line, Payment
 from core.money.price_book import PriceBook, price_book_of
 from core.quantities import Money, Quantity
@@ -35,6 +36,40 @@ def price_book(
     """What the sheets of the parts say that they cost."""
     beside = (part for part in (*(part for _, part in kit.extras), *(part for _, _, part in kit.small)) if part)
     return price_book_of((*(hung.part for hung in chain), *beside), today.date if today else None)
+
+
+@dataclass(frozen=True)
+class LicenceCosts:
+    """What plans, packages, packs, connectors and single courses cost, line by line."""
+
+    lines: tuple[Line, ...]
+
+
+@derive
+def licence_costs(
+    brief: Annotated[
+        Brief,
+        "currency",
+        "exchange_fee_share",
+        "exchange_rates",
+        "fee_rise_share",
+        "tax_share",
+        "tax_treatment",
+    ],
+    book: PriceBook,
+    chain: Annotated[Chain, "id", "maker", "name", "plans"],
+    kit: Annotated[Kit, "billing", "id", "maker", "name", "plans"],
+    wished: WishedCourses | None,
+    ledger: Annotated[Ledger, "entries"],
+) -> LicenceCosts:
+    """The lines that `Costs` has of them, without what depends on the room: many sets are priced while one waits."""
+    licensed = [Licensed(hung.part, hung.plan, hung.slot, hung.decided.owned) for hung in chain]
+    licensed += [_licensed(extra, part) for extra, part in kit.extras]
+    bringing = bringing_along(each.plan for each in licensed)
+    plans = [line for each in licensed for line in licence_lines(each, brief, book, bringing, ledger)]
+    add_ons = (each for each in kit.extras if isinstance(each[1], ADD_ONS))
+    bought = [bought_line(_bought(*each), brief, book, ledger) for each in add_ons]
+    return LicenceCosts((*plans, *bought, *_courses(wished, brief, ledger)))
 
 
 @derive
@@ -79,12 +114,14 @@ def costs(
     ledger: Annotated[Ledger, "entries", "own"],
 ) -> Costs:
     """All that the chain, the extras and the small items cost. An item whose reason is gone costs nothing."""
-    monitor = chain.at(Slot.MONITOR)
+    bringing = bringing_along((*(hung.plan for hung in chain), *(_licensed(*each).plan for each in kit.extras)))
     floors = dict(_laid(chain, kit, room, layout))
-    extras = [line for extra, part in kit.extras for line in _extra(extra, part, floors, brief, book, monitor, ledger)]
-    beside = (*extras, *_chosen(kit, small, brief, book, ledger), *_courses(wished, chain, brief, ledger))
+    extras = [line for extra, part in kit.extras for line in _extra(extra, part, floors, brief, book, bringing, ledger)]
+    beside = (*extras, *_chosen(kit, small, brief, book, ledger), *_courses(wished, brief, ledger))
     works = _outlets(outlets, brief)
-    return costs_of(brief, book, chain, room, layout, beside, works=works, mats=mats.count, ledger=ledger)
+    return costs_of(
+        brief, book, chain, room, layout, beside, works=works, mats=mats.count, ledger=ledger, bringing=bringing
+    )
 
 
 def _outlets(outlets: OutletsMissing | None, brief: Brief) -> Iterator[Line]:
@@ -115,23 +152,22 @@ def _chosen(kit: Kit, small: SmallItems, brief: Brief, book: PriceBook, ledger: 
             yield _small(item, part, decision, brief, book, ledger)
 
 
-def _courses(wished: WishedCourses | None, chain: Chain, brief: Brief, ledger: Ledger) -> Iterator[Line]:
+def _courses(wished: WishedCourses | None, brief: Brief, ledger: Ledger) -> Iterator[Line]:
     """Courses of the wish list that are bought one by one."""
-    title = chain.at(Slot.TITLE)
-    if wished is None or wished.price is None or title is None:
-        return
-    for name in wished.had(Had.ONE_BY_ONE):
+    for course in wished.each if wished else ():
+        if course.price is None:
+            continue
         line = Line(
             Slot.TITLE,
-            f"{title.part.name}: course {name}",
-            part=title.part.id,
+            f"{course.title_name}: course {course.name}",
+            part=course.title,
             licence=COURSE,
-            beside=course_place(name),
+            beside=course_place(course.name),
             category=Category.SOFTWARE,
         )
         listed: Money | MissingFact
         try:
-            listed = in_currency(wished.price, brief)
+            listed = in_currency(course.price, brief)
         except MissingFact as missing:
             listed = missing
         yield settled(line, listed, ledger.of(line.key), brief)
@@ -161,20 +197,28 @@ def _extra(
     floors: Mapping[str, Laid | MissingFact],
     brief: Brief,
     book: PriceBook,
-    monitor: Hung | None,
+    bringing: frozenset[str],
     ledger: Ledger,
 ) -> tuple[Line, ...]:
     """The part, and the plan of a further title or monitor."""
-    bought = Bought(extra.id, None, part, extra.quantity, extra.owned, billing_of(part))
+    bought = _bought(extra, part)
     if isinstance(part, Flooring) and extra.id in floors:
         found = floors[extra.id]
         units, left_over = (found, None) if isinstance(found, MissingFact) else (found.units, found.left_over)
         bought = bought._replace(
             slot=Slot.FLOOR, units=units, unit=unit_laid(part), left_over=left_over, fixed=extra.floor_fixed
         )
-    licensed = Licensed(part, plan_of(part, extra.plan, extra.id), None, extra.owned, beside=extra.id)
-    plan = monitor.plan if monitor else None
-    return bought_line(bought, brief, book, ledger), *licence_lines(licensed, brief, book, plan, ledger)
+    licences = licence_lines(_licensed(extra, part), brief, book, bringing, ledger)
+    return bought_line(bought, brief, book, ledger), *licences
+
+
+def _bought(extra: Extra, part: Part) -> Bought:
+    return Bought(extra.id, None, part, extra.quantity, extra.owned, billing_of(part))
+
+
+def _licensed(extra: Extra, part: Part) -> Licensed:
+    plan = plan_of(part, extra.plan, extra.id)
+    return Licensed(part, plan, None, extra.owned, beside=extra.id, quantity=extra.quantity)
 
 
 def _small(item: SmallItem, part: Part, decision: SmallDecision, brief: Brief, book: PriceBook, ledger: Ledger) -> Line:
@@ -199,4 +243,4 @@ def _left_over(item: SmallItem, part: Part) -> Quantity | None:
 
 def billing_of(part: Part) -> Billing:
     """How a part beside the chain is paid for: programs and packs may be rented."""
-    return part.billing if isinstance(part, MonitorPackage | CoursePack | Connector) else Billing.ONCE
+    return part.billing if isinstance(part, ADD_ONS) else Billing.ONCE

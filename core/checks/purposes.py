@@ -5,6 +5,7 @@ from typing import Annotated
 
 from core.checks.asks import ask_at_least, ask_equal
 from core.checks.figures import measured_in_room, metres, placed_input, stated_input
+from core.checks.further import TitlesHeard
 from core.checks.limits import at_least
 from core.checks.needs import ItemKind, Need, pieces
 from core.checks.places import IN_ROOM, on
@@ -79,23 +80,33 @@ def courses(
     title: Annotated[Title, "id"],
     plan: Annotated[TitlePlan, "courses"],
     wants: WantsCourses,
-    packs: Annotated[Beside[CoursePack], "courses", "name", "titles"],
+    packs: Annotated[Beside[CoursePack], "courses", "id", "name", "titles"],
+    further: TitlesHeard | None,
 ) -> Answer:
-    """For whole rounds the software's plan comes with courses, or packs add some; how many is stated by their makers.
+    """For whole rounds the software's plan comes with courses, or packs and further software add some; how many is
+    stated by their makers.
 
     None at all is tight, and ruled out where whole rounds are a must.
     """
     own = known(plan, "courses", title)
-    added = [(pack.name, known(pack, "courses")) for pack in packs if title.id in (pack.titles or ())]
+    others = further.each if further else ()
+    titles = {title.id, *(other.id for other, _ in others)}
+    # What is there twice adds nothing, and the best of two plans of the same software counts.
+    held = [(other, known(paid, "courses", other)) for other, paid in others]
+    most = {other.id: max(courses for one, courses in held if one.id == other.id) for other, _ in held}
+    beside = {other.id: (other.name, most[other.id]) for other, _ in held if other.id != title.id}
+    beside |= {pack.id: (pack.name, known(pack, "courses")) for pack in packs if titles & {*(pack.titles or ())}}
+    own = max(own, most.get(title.id, 0))
+    added = tuple(beside.values())
     count = own + sum(courses for _, courses in added)
     return Answer(
         at_least(count, 1, unit=Unit.COURSES, tolerated=tolerance_of(brief, Purpose.FULL_ROUNDS)),
         headline=lambda: (
-            say("Plan {plan} and packs come with {count} courses", plan=plan.name, count=str(count))
+            say("Plan {plan} and what stands beside it come with {count} courses", plan=plan.name, count=str(count))
             if added
             else say("Plan {plan} comes with {count} courses", plan=plan.name, count=str(count))
         ),
-        formula="courses in the plan + courses in packs made for the software, where full rounds weigh 3 or more",
+        formula="courses in the plan + courses in packs and further software, where full rounds weigh 3 or more",
         inputs=lambda: (
             stated_input(f"Courses in plan {plan.name}", str(own)),
             *(stated_input(f"Courses in {name}", str(courses)) for name, courses in added),

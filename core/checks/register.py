@@ -1,15 +1,18 @@
 """The register of checks and derivations: filled while the modules of this package load, then frozen into a graph."""
 
 import inspect
-from collections.abc import Callable
+from collections.abc import Callable, Collection, Iterable, Iterator
 from functools import wraps
-from typing import ParamSpec, TypeVar, get_type_hints
+from typing import TYPE_CHECKING, ParamSpec, TypeVar, get_type_hints
 
-from core.checks.declared import BadCheck, Check, Derivation, given_type, reads_of
+from core.checks.declared import BadCheck, Check, Derivation, Read, given_type, merged, read_of, reads_of
 from core.checks.graph import Graph
 from core.checks.places import Place
 from core.checks.verdict import Answer, Told, tell, verdict_of
 from core.model.facts import MissingFact
+
+if TYPE_CHECKING:
+    from core.checks.evaluation import Evaluation
 
 P = ParamSpec("P")
 T = TypeVar("T")
@@ -21,6 +24,7 @@ class Register:
     def __init__(self) -> None:
         self._checks: dict[str, Check] = {}
         self._derivations: dict[type, Derivation] = {}
+        self._asking: list[tuple[type, Callable[..., object], frozenset[str], tuple[Read, ...]]] = []
 
     def check(self, id: str, *, title: str, place: Place) -> Callable[[Callable[P, Answer]], Callable[P, Told]]:
         """Register a function as the check `id`; by its own name it can be asked, and tells what it answers.
@@ -60,11 +64,51 @@ class Register:
         """As `derive`; an optional parameter that stands for something unknown is passed as `None`."""
         return self._derive(function, lenient=True)
 
+    def derive_by_asking(
+        self, checks: Collection[str], readings: Collection[object]
+    ) -> Callable[[Callable[["Evaluation"], T]], Callable[["Evaluation"], T]]:
+        """Register a function that is passed an evaluation, and asks it, and others that differ in what hangs, for the
+        `checks` and for `readings`, told as parameters are. It reads whatever these come from.
+
+        Raises `BadCheck` as `derive` does; a check that there is not is told when the register is frozen.
+        """
+
+        def register(function: Callable[["Evaluation"], T]) -> Callable[["Evaluation"], T]:
+            gives = given_type(get_type_hints(function).get("return"), function.__name__)
+            named = tuple(read_of(hint, function.__name__, "readings") for hint in readings)
+            self._asking.append((gives, function, frozenset(checks), named))
+            return function
+
+        return register
+
+    def _add_asking(self) -> None:
+        for gives, function, asked, readings in self._asking:
+            unknown = asked - self._checks.keys()
+            if unknown:
+                raise BadCheck(f"{gives.__name__} asks check {min(unknown)}, which there is not")
+            of_checks = (read for id in sorted(asked) for read in self._checks[id].reads.each)
+            reads = merged(self._given_below((*of_checks, *readings)))
+            self.add(Derivation(gives, reads, function, lenient=False, takes_missing=True, asks_on=True))
+        self._asking.clear()
+
+    def _given_below(self, asked: Iterable[Read]) -> Iterator[Read]:
+        """What a build itself gives of all that is `asked`, there or below."""
+        waiting, seen = list(asked), set[type]()
+        while waiting:
+            read = waiting.pop()
+            derivation = self._derivations.get(read.type)
+            if derivation is None:
+                yield read
+            elif read.type not in seen:
+                seen.add(read.type)
+                waiting += derivation.reads.each
+
     def frozen(self, given: frozenset[type]) -> Graph:
         """The graph of all that is registered, where `given` are the types of what a build gives itself.
 
         Raises `BadCheck` where something reads what nobody gives, or readings go round in a circle.
         """
+        self._add_asking()
         return Graph(tuple(self._checks.values()), tuple(self._derivations.values()), given)
 
     def add(self, derivation: Derivation) -> None:

@@ -1,10 +1,12 @@
 """The wish list of courses: which come with the plan, which in packs, and which are bought one by one."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from enum import StrEnum
 from typing import Annotated
 
 from core.checks.figures import in_a_row, stated_input
+from core.checks.further import TitlesHeard
 from core.checks.limits import State, Words
 from core.checks.places import on
 from core.checks.register import check, derive
@@ -34,15 +36,18 @@ class WishedCourse:
     had: Had
     by: str = ""
     """The plan or pack that brings it."""
+    title: str = ""
+    """Of one that is bought by itself: the id of the software that it is for."""
+    title_name: str = ""
+    price: Price | None = None
+    """Of one that is bought by itself."""
 
 
 @dataclass(frozen=True)
 class WishedCourses:
-    """The wish list, under the plan that is chosen for the software."""
+    """The wish list, under the plans that are chosen for software."""
 
     each: tuple[WishedCourse, ...]
-    price: Price | None
-    """Of one that is bought by itself."""
 
     def had(self, how: Had) -> tuple[str, ...]:
         """The names of those that are had so."""
@@ -55,26 +60,49 @@ def wished_courses(
     title: Annotated[Title, "id", "name"],
     plan: Annotated[TitlePlan, "course_names", "course_price", "courses_sold_singly", "name"],
     packs: Annotated[Beside[CoursePack], "course_names", "name", "titles"],
+    further: TitlesHeard | None,
 ) -> WishedCourses | None:
-    """`None` where nobody wishes for any. A list that nobody has typed leaves open whether a course is in it."""
+    """`None` where nobody wishes for any. A list that nobody has typed leaves open whether a course is in it.
+
+    Further software is looked through after the one on the chain, for what is held and then for what is sold singly.
+    """
     if not brief.courses_wanted:
         return None
-    own_packs = [pack for pack in packs if title.id in (pack.titles or ())]
+    held = ((title, plan), *((other, own) for other, own in (further.each if further else ())))
+    titles = {other.id for other, _ in held}
+    own_packs = [pack for pack in packs if titles.intersection(pack.titles or ())]
 
     def found(name: str) -> WishedCourse:
-        if _named(name, plan.course_names):
-            return WishedCourse(name, Had.WITH_THE_PLAN, plan.name)
-        for pack in own_packs:
-            if _named(name, pack.course_names):
-                return WishedCourse(name, Had.IN_A_PACK, pack.name)
-        if _named(name, plan.courses_sold_singly) and plan.course_price is not None:
-            return WishedCourse(name, Had.ONE_BY_ONE)
-        known(plan, "course_names", title)
+        had = _with_a_plan(name, held, title) or _in_a_pack(name, own_packs) or _one_by_one(name, held)
+        if had is not None:
+            return had
+        for other, own in held:
+            known(own, "course_names", other)
         for pack in own_packs:
             known(pack, "course_names")
         return WishedCourse(name, Had.NOT_AT_ALL)
 
-    return WishedCourses(tuple(found(name) for name in brief.courses_wanted), plan.course_price)
+    return WishedCourses(tuple(found(name) for name in brief.courses_wanted))
+
+
+def _with_a_plan(name: str, held: Iterable[tuple[Title, TitlePlan]], main: Title) -> WishedCourse | None:
+    having = ((other, own) for other, own in held if _named(name, own.course_names))
+    words = (own.name if other is main else f"{own.name} of {other.name}" for other, own in having)
+    return next((WishedCourse(name, Had.WITH_THE_PLAN, by) for by in words), None)
+
+
+def _in_a_pack(name: str, packs: Iterable[CoursePack]) -> WishedCourse | None:
+    having = (pack.name for pack in packs if _named(name, pack.course_names))
+    return next((WishedCourse(name, Had.IN_A_PACK, by) for by in having), None)
+
+
+def _one_by_one(name: str, held: Iterable[tuple[Title, TitlePlan]]) -> WishedCourse | None:
+    selling = ((other, own) for other, own in held if _named(name, own.courses_sold_singly) and own.course_price)
+    sold = (
+        WishedCourse(name, Had.ONE_BY_ONE, title=other.id, title_name=other.name, price=own.course_price)
+        for other, own in selling
+    )
+    return next(sold, None)
 
 
 @check("title.wished_courses", title="Courses on the wish list", place=on(Slot.TITLE))
@@ -98,7 +126,7 @@ def wish_list(
     elif singly:
         headline = say("{names} bought by themselves", names=in_a_row(singly))
     else:
-        headline = say("Plan {plan} and packs have all that is wished for", plan=plan.name)
+        headline = say("Plan {plan} and what stands beside it have all that is wished for", plan=plan.name)
     return Answer(
         Words(
             State.BLOCKED if none_of_a_must else State.TIGHT if gone else State.CLEAR,

@@ -6,7 +6,7 @@ from functools import cached_property
 from typing import ClassVar
 
 from core.model.build import Build, HungPart, Slot, slot_for
-from core.model.parts import LaunchMonitor, Part, Plan, Title
+from core.model.parts import Connector, CoursePack, LaunchMonitor, MonitorPackage, Part, Plan, Title
 
 
 class UnknownPart(LookupError):
@@ -61,6 +61,8 @@ class Chain:
 
 
 LICENSED = (LaunchMonitor, Title)
+ADD_ONS = (MonitorPackage, CoursePack, Connector)
+"""What is bought to such a part besides its plan."""
 
 
 def plans_of(part: Part) -> tuple[Plan, ...]:

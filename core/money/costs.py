@@ -12,14 +12,14 @@ from core.model.chain import Chain, Hung
 from core.model.facts import FactAt, Missing, MissingFact
 from core.model.household import Valuation
 from core.model.ledger import Category, Ledger, OwnLine
-from core.model.parts import Billing, Flooring, Mat, Part, Plan
+from core.model.parts import Billing, Flooring, Mat, Part
 from core.model.room import Layout, Room
 from core.money.amounts import cost_of
 from core.money.categories import category_of
 from core.money.counted import settled
 from core.money.fees import Terms
 from core.money.floor_bought import laid, unit_laid
-from core.money.licences import Licensed, licence_lines
+from core.money.licences import Licensed, bringing_along, licence_lines
 from core.money.line import Line, Payment
 from core.money.price_book import PriceBook
 from core.money.staying import stays_behind
@@ -162,17 +162,16 @@ def costs_of(
     works: Iterable[Line] = (),
     mats: int | None = 1,
     ledger: Ledger = EMPTY,
+    bringing: frozenset[str] = frozenset(),
 ) -> Costs:
     """What `chain` and the lines `beside` it cost by `book` and `ledger` in the brief's currency.
 
-    The floor as far as it is laid, and so many `mats`; `None` where that is not known. What is for later is in no
-    total, nor are building works and decoration.
+    Software costs nothing that plans on the chain are `bringing` along, or others are. The floor as far as it is laid,
+    and so many `mats`; `None` where that is not known. What is for later is in no total, nor are building works and
+    decoration.
     """
-    monitor = chain.at(Slot.MONITOR)
-    monitor_plan = monitor.plan if monitor else None
-    hung = (
-        line for hanging in chain for line in _lines(hanging, brief, book, room, layout, monitor_plan, mats, ledger)
-    )
+    bringing |= bringing_along(hung.plan for hung in chain)
+    hung = (line for hanging in chain for line in _lines(hanging, brief, book, room, layout, bringing, mats, ledger))
     wanted = (*hung, *beside, *(_own_line(own, brief) for own in ledger.own))
     lines = tuple(line for line in wanted if not line.later and line.category not in OUTSIDE)
     up_front = Money.total([line.up_front for line in lines if line.up_front], brief.currency)
@@ -207,13 +206,13 @@ def _lines(
     book: PriceBook,
     room: Room,
     layout: Layout,
-    monitor_plan: Plan | None,
+    bringing: frozenset[str],
     mats: int | None,
     ledger: Ledger,
 ) -> tuple[Line, ...]:
     line = _part_line(hanging, brief, book, room, layout, mats, ledger)
     licensed = Licensed(hanging.part, hanging.plan, hanging.slot, hanging.decided.owned)
-    return line, *licence_lines(licensed, brief, book, monitor_plan, ledger)
+    return line, *licence_lines(licensed, brief, book, bringing, ledger)
 
 
 def _part_line(

@@ -1,5 +1,6 @@
 """What the plans of titles and monitors cost: once, each year, or nothing where they are bundled."""
 
+from collections.abc import Iterable
 from contextlib import suppress
 from fractions import Fraction
 from typing import NamedTuple
@@ -26,12 +27,12 @@ def fee_of(part: Part, plan: Plan, brief: Brief, book: PriceBook) -> Fee | None:
     return Fee(in_currency(book.plan_price(part, plan), brief), plan.billing.fees_a_year, terms_of(plan, brief))
 
 
-def terms_of(plan: Plan, brief: Brief) -> Terms:
-    """How a fee for `plan` begins and rises; a lower beginning in a currency without a rate is none."""
+def terms_of(plan: Plan, brief: Brief, quantity: int = 1) -> Terms:
+    """How the fee for so many of `plan` begins and rises; a lower beginning in a currency without a rate is none."""
     first: Money | None = None
     if plan.intro_price is not None:
         with suppress(MissingFact):
-            first = in_currency(plan.intro_price, brief)
+            first = in_currency(plan.intro_price, brief) * quantity
     rise = brief.fee_rise_share if plan.rise_share is None else plan.rise_share
     payments = 1 if plan.intro_payments is None else plan.intro_payments
     return Terms(first, payments if first else 0, plan.months_free or 0, Fraction(str(rise)))
@@ -46,6 +47,8 @@ class Licensed(NamedTuple):
     owned: bool
     beside: str = ""
     """The extra that it is; empty on the chain."""
+    quantity: int = 1
+    """How many there are of it, each under a plan of its own."""
 
     def line(
         self,
@@ -67,17 +70,24 @@ class Licensed(NamedTuple):
             licence=licence,
             beside=self.beside,
             part=self.part.id,
+            quantity=self.quantity,
             category=category_of(self.part),
         )
 
 
+def bringing_along(held: Iterable[Plan | None]) -> frozenset[str]:
+    """Ids of the software that costs nothing while these plans are held."""
+    return frozenset(title for plan in held if isinstance(plan, MonitorPlan) for title in plan.bundled_titles)
+
+
 def licence_lines(
-    licensed: "Licensed", brief: Brief, book: PriceBook, monitor_plan: Plan | None, ledger: Ledger
+    licensed: "Licensed", brief: Brief, book: PriceBook, bringing: frozenset[str], ledger: Ledger
 ) -> tuple[Line, ...]:
-    """What the plan of a part costs; a line of its own too where none is chosen and none is free."""
+    """What the plan of a part costs, nothing for software that plans are `bringing` along; a line of its own too where
+    none is chosen and none is free."""
     part, plan = licensed.part, licensed.plan
     if plan is not None:
-        return (_plan_line(licensed, plan, brief, book, monitor_plan, ledger),)
+        return (_plan_line(licensed, plan, brief, book, bringing, ledger),)
     plans = plans_of(part)
     if not plans or any(plan.billing is Billing.FREE for plan in plans):
         return ()
@@ -86,17 +96,17 @@ def licence_lines(
 
 
 def _plan_line(
-    licensed: Licensed, plan: Plan, brief: Brief, book: PriceBook, monitor_plan: Plan | None, ledger: Ledger
+    licensed: Licensed, plan: Plan, brief: Brief, book: PriceBook, bringing: frozenset[str], ledger: Ledger
 ) -> Line:
     part, nothing = licensed.part, Money(0, brief.currency)
     label = f"{part.name}: plan {plan.name}"
-    if isinstance(monitor_plan, MonitorPlan) and part.id in monitor_plan.bundled_titles:
+    if part.id in bringing:
         return licensed.line(label, plan.id, Payment.BUNDLED, (nothing, nothing))
     if plan.billing is Billing.FREE:
         return licensed.line(label, plan.id, Payment.FREE, (nothing, nothing))
     listed: Money | MissingFact
     try:
-        listed = in_currency(book.plan_price(part, plan), brief)
+        listed = in_currency(book.plan_price(part, plan), brief) * licensed.quantity
     except MissingFact as missing:
         listed = missing
     # What is paid once was paid when it was bought; a newcomer pays it anew.
@@ -109,5 +119,5 @@ def _plan_line(
         brief,
         owned=owned,
         fees_a_year=plan.billing.fees_a_year,
-        terms=terms_of(plan, brief),
+        terms=terms_of(plan, brief, licensed.quantity),
     )

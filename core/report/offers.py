@@ -18,6 +18,7 @@ from core.checks.verdict import Cure, Verdict
 from core.model import acts
 from core.model.build import Build, Slot, slot_for
 from core.model.chain import plans_of
+from core.model.dearness import dearness
 from core.model.facts import NOWHERE, FactAt
 from core.model.parts import Flooring, Part
 from core.quantities import Sentence, say
@@ -26,7 +27,6 @@ from core.report.consequence import Consequence, consequence, ruled_out
 from core.report.evaluation_of import evaluation_of
 from core.report.goes_on import goes_on_at
 from core.report.small_items import bought, options_for
-from core.report.why_not.changes import dearness
 
 LANDING = "floor.landing"
 MOST_TRIED = 24

@@ -142,9 +142,17 @@ class LicencesJob(Schema):
     """Nothing where neither monitor nor software hangs."""
 
 
+class FurtherPlan(Schema):
+    """The plan of a further title or monitor, by the extra that it is."""
+
+    extra: Identifier
+    plan: Identifier | None = None
+
+
 class LicencesTaken(Change):
     """A set of licences to take."""
 
     monitor_plan: Identifier | None = None
     title_plan: Identifier | None = None
     add_ons: Several[Identifier] = ()
+    further: Several[FurtherPlan] = ()

@@ -1,35 +1,41 @@
-"""The least set of licences for a build, and for the monitors that cost about as much."""
+"""The least set of licences for a build, and for the monitors and the software that cost about as much."""
 
 from collections.abc import Mapping
 from dataclasses import asdict
 from typing import Any
 
+from core.checks.licence_sets import Stopped as SearchStopped
 from core.formats.report_json.licences import licences_json
-from core.report.licences import Stopped as SearchStopped
-from core.report.licences import licences_for, monitors_with_licences
-from jungle.builds.services.licences import other_monitors, parts_for_licences
+from core.model.build import Slot
+from core.report.licences import licences_for, others_with_licences
+from jungle.builds.services.licences import others_for, parts_for_licences
 from jungle.builds.services.people import units_of
 from jungle.worker.jobs import Report, Stopped
 from jungle.worker.models import Job
 
-OWN_SHARE = 0.3
-"""Of the whole: the sets for what hangs, before those for other monitors."""
+SHARES = (0.2, 0.6, 0.2)
+"""Of the whole: the sets for what hangs, those for other monitors, and those for other software."""
 
 
 def work_out(job: Job, report: Report) -> Mapping[str, Any]:
-    """Sets of licences, and other monitors with theirs. Raises `Stopped`."""
+    """Sets of licences, and other monitors and other software with theirs. Raises `Stopped`."""
     build = job.build.design
     Job.objects.filter(pk=job.pk).update(revision=job.build.revision)
+    monitors = others_for(job.owner, build, Slot.MONITOR)
+    titles = others_for(job.owner, build, Slot.TITLE)
     parts = parts_for_licences(job.owner, build)
-    monitors = other_monitors(job.owner, build)
-    everything = {**{monitor.id: monitor for monitor in monitors}, **parts}
+    everything = {**{part.id: part for part in (*monitors, *titles)}, **parts}
+    own, with_monitors, with_titles = (_part_of(report, number) for number in range(len(SHARES)))
     try:
-        found = licences_for(build, everything, progress=lambda share, words: report(OWN_SHARE * share, words))
+        found = licences_for(build, everything, progress=own)
         if found is None:
             return {}
-        others = monitors_with_licences(
-            build, everything, monitors, lambda share, words: report(OWN_SHARE + (1 - OWN_SHARE) * share, words)
-        )
+        others = others_with_licences(build, everything, Slot.MONITOR, monitors, with_monitors)
+        software = others_with_licences(build, everything, Slot.TITLE, titles, with_titles)
     except SearchStopped as stopped:
         raise Stopped from stopped
-    return asdict(licences_json(found, others, everything, units_of(job.owner)))
+    return asdict(licences_json(found, others, software, units_of(job.owner)))
+
+
+def _part_of(report: Report, number: int) -> Report:
+    return lambda share, words: report(sum(SHARES[:number]) + SHARES[number] * share, words)

@@ -98,10 +98,24 @@ def random_build(seed: int) -> Build:
     ]
     layout |= _placed(seed, width, length, low)
     extras += _further_layers(seed, width, length)
+    extras += _further_licensed(seed)
     return Build.model_validate(
         {"name": f"Random {seed}", "room": worlds.room(**facts).model_dump(), "brief": brief, "layout": layout}
         | {"chain": chain, "extras": extras}
     )
+
+
+def _further_licensed(seed: int) -> list[dict[str, Any]]:
+    """Further software and monitors beside the chain, mostly under a plan."""
+    later = Random(f"further {seed}")
+    found = []
+    for slot, odds in ((Slot.TITLE, 0.35), (Slot.MONITOR, 0.15)):
+        if later.random() < odds:
+            part = later.choice(of_place(slot))
+            plans = plans_of(part)
+            plan = later.choice(plans).id if plans and later.random() < 0.85 else None
+            found.append({"id": f"further-{slot}", "part": part.id, "plan": plan})
+    return found
 
 
 def _further_layers(seed: int, width: float, length: float) -> list[dict[str, Any]]:

@@ -79,7 +79,8 @@ class Watching(Evaluation):
 
     def _arguments(self, node: Check | Derivation, number: int | None) -> tuple[object, ...] | None:
         values = super()._arguments(node, number)
-        if values is not None:
+        # What asks an evaluation for itself takes nothing off what it is declared to come from.
+        if values is not None and not (isinstance(node, Derivation) and node.asks_on):
             watch = Watch()
             watched = [watch.watched(read, value) for read, value in zip(node.reads.each, values, strict=True)]
             watch.looking = True

@@ -3,10 +3,10 @@
 from unittest import TestCase
 
 from core.model.build import Slot
+from core.model.dearness import dearness
 from core.model.found import listing_of
 from core.quantities import Money
 from core.report.shortlist import nearest_in_price, swapped_first
-from core.report.why_not.changes import dearness
 from tests.core import worlds
 
 

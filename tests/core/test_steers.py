@@ -85,6 +85,7 @@ ANSWERS: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
 
 NOT_HERE: dict[str, set[str | type]] = {
     "purposes": {"picture.wish", "title.wished_courses"},
+    "subscriptions": {"title.licences"},
     "players": {
         "machine.place",
         "screen.sides",

@@ -12,6 +12,7 @@ from core.contents.growing import Measurement, grown
 from core.model.brief import Brief
 from core.model.build import Build, Slot, slot_for
 from core.model.chain import plans_of
+from core.model.dearness import dearness
 from core.model.parts import Part
 from core.model.record import Record
 from core.model.room import Layout, Room
@@ -33,13 +34,6 @@ GROWING = (
 )
 
 Change = tuple[Sentence, Build]
-
-
-def dearness(part: Part, currency: str) -> tuple[int, int, str]:
-    """The cheapest first; amounts in another currency than the brief's are not compared with those in it."""
-    if part.price is None or part.price.currency != currency:
-        return 1, 0, part.id
-    return 0, part.price.minor, part.id
 
 
 class Readings(NamedTuple):

@@ -7071,6 +7071,16 @@ export interface components {
             not_shops: string[];
         };
         /**
+         * FurtherPlanJson
+         * @description The plan of a further title or monitor, by the extra that it is.
+         */
+        FurtherPlanJson: {
+            /** Extra */
+            extra: string;
+            /** Plan */
+            plan: string | null;
+        };
+        /**
          * LicenceSetJson
          * @description One way to decide about licences, made, judged and priced.
          */
@@ -7093,6 +7103,8 @@ export interface components {
             title_plan: string | null;
             /** Add Ons */
             add_ons: string[];
+            /** Further */
+            further: components["schemas"]["FurtherPlanJson"][];
         };
         /**
          * LicencesJob
@@ -7104,7 +7116,7 @@ export interface components {
         };
         /**
          * LicencesJson
-         * @description The sets of a build, the best first, and what other monitors cost with theirs.
+         * @description The sets of a build, the best first, and what other monitors and other software cost with theirs.
          */
         LicencesJson: {
             /** Headline */
@@ -7118,13 +7130,15 @@ export interface components {
             /** Cut Short */
             cut_short: boolean;
             /** Monitors */
-            monitors: components["schemas"]["MonitorPriceJson"][];
+            monitors: components["schemas"]["PricedPartJson"][];
+            /** Titles */
+            titles: components["schemas"]["PricedPartJson"][];
         };
         /**
-         * MonitorPriceJson
-         * @description Another monitor with its least set.
+         * PricedPartJson
+         * @description Another monitor, or other software, with its least set.
          */
-        MonitorPriceJson: {
+        PricedPartJson: {
             /** Part */
             part: string;
             /** Name */
@@ -7135,6 +7149,18 @@ export interface components {
             total: components["schemas"]["FigureJson"] | null;
             /** Locked */
             locked: string[];
+            /** Rules Out */
+            rules_out: string[];
+        };
+        /**
+         * FurtherPlan
+         * @description The plan of a further title or monitor, by the extra that it is.
+         */
+        FurtherPlan: {
+            /** Extra */
+            extra: string;
+            /** Plan */
+            plan?: string | null;
         };
         /**
          * LicencesTaken
@@ -7151,6 +7177,8 @@ export interface components {
             title_plan?: string | null;
             /** Add Ons */
             add_ons?: string[];
+            /** Further */
+            further?: components["schemas"]["FurtherPlan"][];
         };
     };
     responses: never;

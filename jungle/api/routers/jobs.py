@@ -4,11 +4,11 @@ from typing import Any, TypeVar
 from uuid import UUID
 
 from ninja import Router
-from pydantic import TypeAdapter
+from pydantic import TypeAdapter, ValidationError
 
+from core.checks.licence_sets import Choice
 from core.formats.report_json.baskets import BasketsJson
 from core.formats.report_json.licences import LicencesJson
-from core.report.licences import Choice
 from jungle.api.replies import edit_on, send, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
@@ -56,7 +56,8 @@ def read_licences(request: SignedIn, build_id: int) -> Any:
 @router.post("/builds/{int:build_id}/money/licences/taken", response=EDIT_REPLIES)
 def take_licences(request: SignedIn, build_id: int, body: LicencesTaken) -> Any:
     """Take a set of licences: plans and add-ons in one edit."""
-    choice = Choice(body.monitor_plan, body.title_plan, tuple(sorted(set(body.add_ons))))
+    further = tuple((each.extra, each.plan) for each in body.further)
+    choice = Choice(body.monitor_plan, body.title_plan, tuple(sorted(set(body.add_ons))), further)
     return show(request, licences.take_licences(edit_on(request, build_id, body), choice))
 
 
@@ -67,10 +68,14 @@ def cancel(request: SignedIn, job_id: UUID) -> Any:
 
 
 def _found(job: Job | None, kind: type[T]) -> T | None:
-    """What a job found, as it was told then; nothing of one that is not done, or found nothing."""
+    """What a job found, as it was told then; nothing of one that is not done, or found nothing, or was told in another
+    way before an upgrade."""
     if job is None or job.state != JobState.DONE or job.result == NOTHING:
         return None
-    return TypeAdapter(kind).validate_json(job.result)
+    try:
+        return TypeAdapter(kind).validate_json(job.result)
+    except ValidationError:
+        return None
 
 
 def _now(job: Job) -> JobNow:

@@ -2,17 +2,17 @@
 
 from django.contrib.auth.models import User
 
+from core.checks.licence_sets import Choice, under_licences
 from core.model.build import Build, Slot
 from core.model.chain import plans_of
-from core.model.parts import LaunchMonitor, Part
-from core.report.licences import Choice, under_licences
+from core.model.parts import Part
 from core.report.shortlist import nearest_in_price, prices_of
 from jungle.builds.models import StoredBuild
 from jungle.builds.services.editing import NothingThere, On, edit
 from jungle.catalogue.models import Entry
 
 ADD_ON_KINDS = ("monitor_package", "course_pack", "connector")
-MONITORS_WEIGHED = 12
+OTHERS_WEIGHED = 12
 
 
 def parts_for_licences(actor: User, build: Build) -> dict[str, Part]:
@@ -21,15 +21,14 @@ def parts_for_licences(actor: User, build: Build) -> dict[str, Part]:
     return {**owned.of_kinds(*ADD_ON_KINDS).sheets(), **owned.named(*build.parts_named).sheets()}
 
 
-def other_monitors(actor: User, build: Build) -> tuple[LaunchMonitor, ...]:
-    """The monitors nearest in price to the one that hangs, but for that."""
+def others_for(actor: User, build: Build, slot: Slot) -> tuple[Part, ...]:
+    """The parts nearest in price to the one that hangs in `slot`, but for that."""
     owned = Entry.objects.visible_to(actor.pk)
     prices = prices_of(build, dict(owned.named(*build.parts_named).sheets()))
-    near = nearest_in_price(owned.of_slots(Slot.MONITOR).listed(), Slot.MONITOR, prices, MONITORS_WEIGHED + 1)
-    hung = build.chain.get(Slot.MONITOR)
+    near = nearest_in_price(owned.of_slots(slot).listed(), slot, prices, OTHERS_WEIGHED + 1)
+    hung = build.chain.get(slot)
     sheets = owned.named(*near).sheets()
-    others = (sheets[id] for id in near if id in sheets and not (hung and hung.part == id))
-    return tuple(part for part in others if isinstance(part, LaunchMonitor))[:MONITORS_WEIGHED]
+    return tuple(sheets[id] for id in near if id in sheets and not (hung and hung.part == id))[:OTHERS_WEIGHED]
 
 
 def take_licences(on: On, choice: Choice) -> StoredBuild:
@@ -37,10 +36,12 @@ def take_licences(on: On, choice: Choice) -> StoredBuild:
 
     def change(build: Build) -> Build:
         parts = parts_for_licences(on.actor, build)
-        for slot, plan in ((Slot.MONITOR, choice.monitor_plan), (Slot.TITLE, choice.title_plan)):
-            hung = build.chain.get(slot)
-            if hung is not None and plan not in {other.id for other in plans_of(parts[hung.part])} | {hung.plan}:
-                raise NothingThere(f"{parts[hung.part].name} has no plan '{plan}' any more.")
+        hung = {slot: (part.part, part.plan) for slot, part in build.chain.items()}
+        beside = {extra.id: (extra.part, extra.plan) for extra in build.extras}
+        chosen = ((hung.get(Slot.MONITOR), choice.monitor_plan), (hung.get(Slot.TITLE), choice.title_plan))
+        for held, plan in (*chosen, *((beside.get(id), plan) for id, plan in choice.further)):
+            if held is not None and plan not in {other.id for other in plans_of(parts[held[0]])} | {held[1]}:
+                raise NothingThere(f"{parts[held[0]].name} has no plan '{plan}' any more.")
         gone = [id for id in choice.add_ons if id not in parts]
         if gone:
             raise NothingThere(f"'{gone[0]}' is not in the catalogue any more.")

@@ -101,14 +101,14 @@ class PurposeTests(CheckTestCase):
     def test_courses(self) -> None:
         full, bare = (worlds.title().plans[0].model_copy(update={"courses": count}) for count in (40, 0))
         self.assert_verdict(
-            courses(brief(), worlds.title(), full, WantsCourses(), Beside()),
+            courses(brief(), worlds.title(), full, WantsCourses(), Beside(), None),
             "clear",
             "40 courses",
             "1 course",
             "39 courses",
         )
         self.assert_verdict(
-            courses(brief(), worlds.title(), bare, WantsCourses(), Beside()),
+            courses(brief(), worlds.title(), bare, WantsCourses(), Beside(), None),
             "tight",
             "0 courses",
             "1 course",

@@ -111,8 +111,9 @@ def extra(kind: str, name: str = "", **facts: Any) -> Part:
 
 def world(changes: dict[str, Any]) -> tuple[Build, dict[str, Part]]:
     """The full build with `changes`: `room__width_m` sets a field of a record, `radar__links` one of a part,
-    `hung_monitor__plan` a decision; `swap` hangs other parts, `without` takes places down, `beside` adds extras,
-    `layers` lays further coverings on zones of the floor, and `settled` strikes every small item."""
+    `hung_monitor__plan` a decision; `swap` hangs other parts, `without` takes places down, `beside` adds extras, under
+    a plan where they are given with one, `layers` lays further coverings on zones of the floor, and `settled` strikes
+    every small item."""
     parts = worlds.full_parts()
     build = worlds.full_build(brief=worlds.full_brief(), room=worlds.full_room())
     for part in changes.get("swap", ()):
@@ -125,8 +126,9 @@ def world(changes: dict[str, Any]) -> tuple[Build, dict[str, Part]]:
     for slot in changes.get("without", ()):
         del document["chain"][slot]
     for number, part in enumerate(changes.get("beside", ())):
+        part, plan = part if isinstance(part, tuple) else (part, None)
         parts[part.id] = part
-        document["extras"] = (*document["extras"], {"id": f"extra-{number}", "part": part.id})
+        document["extras"] = (*document["extras"], {"id": f"extra-{number}", "part": part.id, "plan": plan})
     for part, zone in changes.get("layers", ()):
         parts[part.id] = part
         document["extras"] = (*document["extras"], {"id": f"on-{part.id}", "part": part.id, "laid": True, **zone})

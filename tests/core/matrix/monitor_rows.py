@@ -1,6 +1,8 @@
 """The launch monitor, its data, and what is around it."""
 
-from core.model.parts import Disturbance, OverheadCamera, SideCamera
+from typing import Any
+
+from core.model.parts import Disturbance, OverheadCamera, Part, SideCamera
 from tests.core import worlds
 from tests.core.matrix.case import WINDOW, Case, blocked, clear, extra, tight, unknown
 
@@ -17,6 +19,14 @@ OVER = worlds.monitor_of(
 )
 BESIDE = worlds.monitor_of(SideCamera, distance_min_m=0.4, distance_max_m=0.6, case_included=False)
 FULL_ROUNDS = {"full_rounds": 5}
+
+
+def package(**facts: Any) -> Part:
+    """A package that adds spin to the radar under any plan."""
+    return extra(
+        "monitor_package", "Spin", **{"monitors": ("radar",), "unlocks": ("spin_rate",), "needs_tier": 0, **facts}
+    )
+
 
 ROWS: dict[str, list[Case]] = {
     "monitor.behind": [
@@ -132,10 +142,65 @@ ROWS: dict[str, list[Case]] = {
             radar__measures=("ball_speed",),
             radar__derives=(),
         ),
+        clear(
+            "ball speed, club path, face angle | ball speed, club path, face angle | –",
+            "putts are the business of the one beside; the radar has all for swing work",
+            radar__measures=("ball_speed", *CLUB),
+            brief__purposes={"putting": 5, "swing_work": 5},
+            beside=[(worlds.radar(id="spare", name="Spare", measures=("putting",)), "base")],
+        ),
+        tight(
+            "ball speed | ball speed, club path, face angle | lacks club path, face angle",
+            "the package works under a higher plan alone",
+            brief__purposes={"swing_work": 5},
+            radar__measures=("ball_speed",),
+            radar__derives=(),
+            beside=[package(unlocks=CLUB, needs_tier=1)],
+        ),
+        clear(
+            "ball speed, club path, face angle | ball speed, club path, face angle | –",
+            "the package works under any plan",
+            brief__purposes={"swing_work": 5},
+            radar__measures=("ball_speed",),
+            beside=[package(unlocks=CLUB)],
+        ),
         unknown("The data that it measures of Radar", radar__measures=None),
+    ],
+    "monitor.packages": [
+        clear("none | none that is locked or adds nothing | –", "spin works from tier 0 on", beside=[package()]),
+        clear(
+            "none | none that is locked or adds nothing | –",
+            "the package is for the monitor beside",
+            beside=[package(monitors=("spare",)), (worlds.radar(id="spare", name="Spare"), "base")],
+        ),
+        clear(
+            "none | none that is locked or adds nothing | –",
+            "no monitor hangs yet, but the one beside",
+            without=("monitor",),
+            beside=[package(monitors=("spare",)), (worlds.radar(id="spare", name="Spare"), None)],
+        ),
+        tight(
+            "Spin | none that is locked or adds nothing | –",
+            "the monitor measures the speed of the ball itself",
+            beside=[package(unlocks=("ball_speed",))],
+        ),
+        blocked(
+            "Spin | none that is locked or adds nothing | –",
+            "it works from tier 1 on, the base plan is 0; the full plan is enough",
+            beside=[package(needs_tier=1)],
+        ),
+        blocked(
+            "Spin | none that is locked or adds nothing | –", "no plan is of tier 9", beside=[package(needs_tier=9)]
+        ),
+        unknown("The least plan tier of Spin", beside=[package(needs_tier=None)]),
     ],
     "monitor.putting": [
         clear("reads putts | putts | –", "putting is measured", radar__measures=ALL),
+        clear(
+            "reads putts | putts | –",
+            "the one beside measures putting",
+            beside=[(worlds.radar(id="spare", name="Spare", measures=("putting",)), "base")],
+        ),
         tight("no putts | putts | –", "putting weighs 3 and is not measured"),
         blocked("no putts | putts | –", "putting is a must", brief__purposes={"putting": 5}),
         unknown("The data that it measures of Radar", radar__measures=None),

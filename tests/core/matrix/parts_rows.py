@@ -1,6 +1,6 @@
 """Software, machine, displays and their cables."""
 
-from core.model.parts import DeskMonitor, MonitorLink, Tablet, TitlePlan
+from core.model.parts import DeskMonitor, MonitorLink, Part, Tablet, Title, TitlePlan
 from tests.core import worlds
 from tests.core.matrix.case import Case, blocked, clear, extra, tight, unknown
 
@@ -16,6 +16,16 @@ def radar_plans(**facts: object) -> tuple[dict[str, object], ...]:
     """The monitor's two plans, the base one with other facts."""
     base, full = (plan.model_dump() for plan in worlds.radar().plans)
     return ({**base, **facts}, full)
+
+
+def second_title(**facts: object) -> Title:
+    """Software beside the one on the chain."""
+    return worlds.title(**{"id": "second", "name": "Second", **facts})
+
+
+def free_of_charge(kind: str, name: str, **facts: object) -> Part:
+    """An add-on at nothing."""
+    return extra(kind, name, price=worlds.price(0), **facts)
 
 
 DESK = DeskMonitor(
@@ -78,55 +88,114 @@ ROWS: dict[str, list[Case]] = {
         blocked("no link | native or connector | –", "it listens to no monitor", title__monitor_links=()),
         unknown("The monitors that it listens to of Rounds", title__monitor_links=None),
     ],
-    "title.bundle": [
-        clear("Base | each paid for once | –", "a free base plan beside paid software"),
+    "title.licences": [
+        clear("€900.00 | €900.00 | €0.00", "5 × 12 × 15, the base plan is free"),
         clear(
-            "Full | each paid for once | –",
-            "swing work would like the path and face that it unlocks",
+            "€900.00 | €900.00 | €0.00",
+            "no yearly cap: fees are held against nothing but the least",
+            brief__yearly_cap_minor=None,
+        ),
+        clear(
+            "€1,900.00 | €1,900.00 | €0.00",
+            "swing work would like the path and face that the full plan unlocks",
             hung_monitor__plan="full",
+            brief__purposes={"swing_work": 5},
+            brief__yearly_cap_minor=100_000,
+        ),
+        clear(
+            "€1,900.00 | €1,900.00 | €0.00",
+            "nobody has said what for",
+            hung_monitor__plan="full",
+            brief__purposes={},
+            brief__courses_wanted=(),
+            brief__yearly_cap_minor=100_000,
+        ),
+        clear(
+            "€1,000.00 | €1,000.00 | €0.00",
+            "the full plan brings the software along: 5 × 200 against 5 × 180 and a package of 450",
+            hung_monitor__plan="full",
+            radar__plans=(
+                *radar_plans()[:1],
+                {**radar_plans()[1], "bundled_titles": ("title",)},
+            ),
             brief__purposes={"swing_work": 5},
         ),
         tight(
-            "Full | each paid for once | –",
+            "€1,900.00 | €900.00 | €1,000.00 over, tolerated",
             "rounds want speed and direction, which the base plan has",
             hung_monitor__plan="full",
             brief__purposes={"full_rounds": 5},
-        ),
-        clear(
-            "Full | each paid for once | –",
-            "it brings the software along, which the base plan does not",
-            hung_monitor__plan="full",
-            radar__plans=(*radar_plans()[:1], {"id": "full", "name": "Full", "tier": 2, "bundled_titles": ("title",)}),
-            brief__purposes={"full_rounds": 5},
-        ),
-        clear(
-            "Full | each paid for once | –", "nobody has said what for", hung_monitor__plan="full", brief__purposes={}
+            brief__yearly_cap_minor=100_000,
         ),
         tight(
-            "Base | each paid for once | –",
-            "tier 1 brings other software along",
-            radar__plans=radar_plans(tier=1, bundled_titles=("other",)),
+            "€945.00 | €900.00 | €45.00 over, tolerated",
+            "a package for 45 unlocks nothing that anybody wants",
+            beside=[
+                extra(
+                    "monitor_package",
+                    "Speed",
+                    price=worlds.price(45),
+                    monitors=("radar",),
+                    unlocks=("ball_speed",),
+                    needs_tier=0,
+                )
+            ],
         ),
         blocked(
-            "Base | each paid for once | –",
-            "the package works from tier 1 on, the base plan is 0",
-            beside=[extra("monitor_package", "Spin", monitors=("radar",), unlocks=("spin_rate",), needs_tier=1)],
+            "€380.00 | €300.00 | −€80.00",
+            "15 × 12 + 200 a year, over the cap that the base plan keeps",
+            hung_monitor__plan="full",
+            brief__purposes={"full_rounds": 5},
+        ),
+        unknown("The price in plan Monthly of Rounds", title__plans=plans(price=None)),
+        unknown("Which plan of Rounds is taken", hung_title__plan=None),
+        unknown(
+            "The price in plan Yearly of Rounds",
+            title__plans=(*plans(), *plans(id="yearly", name="Yearly", price=None)),
+        ),
+        unknown(
+            "Whether another set of licences costs less",
+            beside=[
+                *(free_of_charge("monitor_package", f"Data {n}", monitors=("radar",), needs_tier=0) for n in range(4)),
+                *(free_of_charge("course_pack", f"Pack {n}", titles=("title",)) for n in range(4)),
+            ],
+        ),
+    ],
+    "title.further": [
+        clear(
+            "none | none | –",
+            "the second one hears the radar natively",
+            beside=[(second_title(), "monthly")],
+        ),
+        clear("none | none | –", "a plan is chosen later", beside=[(second_title(), None)]),
+        clear(
+            "none | none | –",
+            "it hears a second monitor",
+            beside=[
+                (second_title(monitor_links=(MonitorLink(monitor="spare"),)), "monthly"),
+                (worlds.radar(id="spare", name="Spare"), "base"),
+            ],
+        ),
+        clear(
+            "none | none | –",
+            "no monitor hangs, and it hears the one beside",
+            without=("monitor",),
+            beside=[
+                (second_title(monitor_links=(MonitorLink(monitor="spare"),)), "monthly"),
+                (worlds.radar(id="spare", name="Spare"), None),
+            ],
         ),
         tight(
-            "Base | each paid for once | –",
-            "the plan unlocks the spin that the package does",
-            radar__plans=radar_plans(unlocks=("spin_rate",)),
-            beside=[extra("monitor_package", "Spin", monitors=("radar",), unlocks=("spin_rate",), needs_tier=0)],
+            "Second | none | –",
+            "through a connector",
+            beside=[(second_title(monitor_links=(MonitorLink(monitor="radar", via="connector"),)), "monthly")],
         ),
-        tight(
-            "Base | each paid for once | –",
-            "tier 1 brings other software along, the full plan brings this",
-            radar__plans=tuple(
-                {**plan, "bundled_titles": titles}
-                for plan, titles in zip(radar_plans(tier=1), (("other",), ("title",)), strict=True)
-            ),
+        blocked(
+            "Second | none | –",
+            "it asks tier 2, the base plan is 0",
+            beside=[(second_title(monitor_links=(MonitorLink(monitor="radar", tier=2),)), "monthly")],
         ),
-        unknown("The least plan tier of Spin", beside=[extra("monitor_package", "Spin", monitors=("radar",))]),
+        unknown("The monitors that it listens to of Second", beside=[(second_title(monitor_links=None), "monthly")]),
     ],
     "title.courses": [
         clear("40 courses | 1 course | 39 courses", "forty come with it"),
@@ -138,6 +207,12 @@ ROWS: dict[str, list[Case]] = {
                 extra("course_pack", "Links", titles=("title",), courses=12),
                 extra("course_pack", "Other", titles=("another",), courses=5),
             ],
+        ),
+        clear(
+            "12 courses | 1 course | 11 courses",
+            "none in the plan, twelve in that of the software beside it",
+            title__plans=plans(courses=0),
+            beside=[(second_title(plans=plans(courses=12)), "monthly"), (second_title(id="third"), None)],
         ),
         tight(
             "0 courses | 1 course | none there, tolerated",
@@ -163,6 +238,16 @@ ROWS: dict[str, list[Case]] = {
             title__plans=plans(course_names=(), courses_sold_singly=("Low Ferry",), course_price=worlds.price(9)),
             brief__courses_wanted=("Old Quarry", "Low Ferry"),
             beside=[extra("course_pack", titles=("title",), courses=2, course_names=("Old Quarry",))],
+        ),
+        clear(
+            "3 of 3 courses | all courses on the wish list | –",
+            "one with the plan of the software beside it, one sold by itself for that, one in a pack for that",
+            title__plans=plans(course_names=(), courses_sold_singly=()),
+            brief__courses_wanted=("Old Quarry", "Low Ferry", "Heron Spit"),
+            beside=[
+                (second_title(), "monthly"),
+                extra("course_pack", titles=("second",), courses=1, course_names=("Heron Spit",)),
+            ],
         ),
         tight(
             "1 of 2 courses | all courses on the wish list | –",
@@ -207,6 +292,12 @@ ROWS: dict[str, list[Case]] = {
             "the pack brings putting",
             title__plans=plans(features=("range",)),
             beside=[extra("course_pack", titles=("title",), features=("putting",))],
+        ),
+        clear(
+            "range, putting | range, putting | –",
+            "the software beside it has putting",
+            title__plans=plans(features=("range",)),
+            beside=[(second_title(plans=plans(features=("putting",))), "monthly"), (second_title(id="third"), None)],
         ),
         tight("range | range, putting | lacks putting", "putting is missing", title__plans=plans(features=("range",))),
         tight(
@@ -272,6 +363,17 @@ ROWS: dict[str, list[Case]] = {
             "Bridge | none astray | –",
             "a connector, and the software listens natively",
             beside=[extra("connector", "Bridge", titles=("title",), monitors=("radar",))],
+        ),
+        clear(
+            "none | none astray | –",
+            "each is made for what stands beside the chain",
+            beside=[
+                (second_title(), "monthly"),
+                (worlds.radar(id="spare", name="Spare"), "base"),
+                extra("course_pack", "Links", titles=("second",)),
+                extra("connector", "Bridge", titles=("second",), monitors=("spare",)),
+                extra("monitor_package", "Spin", monitors=("spare",)),
+            ],
         ),
         clear(
             "none | none astray | –",
