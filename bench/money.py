@@ -9,13 +9,14 @@ from bench.server import ROOT
 from bench.table import tell, tell_times
 from core.formats.build_file import read_build_file
 from core.formats.report_json.money import money_json
+from core.model.build import Slot
 from core.model.parts import LaunchMonitor
 from core.money.best_basket import best_basket
 from core.money.odds import ThreePoint, odds_of
 from core.money.order import Item, order_of
 from core.quantities import UnitSystem
 from core.report import evaluate
-from core.report.licences import licences_for, monitors_with_licences
+from core.report.licences import licences_for, others_with_licences
 from core.report.money import USUAL_SCOPE
 from core.report.whole_money import whole_money
 from tests.core.money.market import DAY, buyer, large_market
@@ -49,7 +50,7 @@ def bench_money() -> None:
     parts = sample_parts()
     monitors = [part for part in parts.values() if isinstance(part, LaunchMonitor)]
     took = seconds(lambda: licences_for(file.build, parts))
-    others = seconds(lambda: monitors_with_licences(file.build, parts, monitors))
+    others = seconds(lambda: others_with_licences(file.build, parts, Slot.MONITOR, monitors))
     tell(
         "sets of licences, and other monitors with theirs, in the worker",
         f"{took:.2f} s, {others:.2f} s",

@@ -11,7 +11,8 @@ from core.model.build import Slot
 from jungle.worker import jobs
 from jungle.worker.alone import alone, somebody_works
 from jungle.worker.models import Job, JobKind, JobState
-from tests.app.worlds import ApiTestCase, person
+from tests.app.worlds import ApiTestCase, adopt_parts, person
+from tests.core import worlds
 
 
 class JobTestCase(ApiTestCase):
@@ -77,6 +78,31 @@ class LicenceJobTests(JobTestCase):
         self.assertNotEqual(self.client.get(self.url("/money")).json()["yearly"]["text"], before)
         self.build.refresh_from_db()
         self.assertEqual(self.build.design.chain[Slot.MONITOR].plan, "full")
+
+    def test_further_software_is_decided_with_them(self) -> None:
+        """Two plans of software beside the chain that nobody asks anything of: the cheaper one is in the least set."""
+        plans = [{"id": id, "name": id.title(), "billing": "yearly", "price": {"minor": minor}, "courses": 1}
+                 for id, minor in (("little", 10_00), ("lots", 90_00))]  # fmt: skip
+        second = worlds.title(id="second", name="Second", plans=plans)
+        adopt_parts(self.owner.pk, [second])
+        (extra,) = self.send("post", "/extras", part="second").json()["build"]["extras"]
+        self.send("patch", f"/extras/{extra['id']}", plan="lots")
+        self.client.post(self.url("/money/licences"))
+        self.work()
+        least = self.client.get(self.url("/money/licences")).json()["licences"]["sets"][0]
+        self.assertEqual(least["further"], [{"extra": extra["id"], "plan": "little"}])
+        taken = {field: least[field] for field in ("monitor_plan", "title_plan", "add_ons", "further")}
+        self.assertEqual(self.send("post", "/money/licences/taken", **taken).status_code, 200)
+        self.build.refresh_from_db()
+        self.assertEqual([one.plan for one in self.build.design.extras], ["little"])
+        gone = {**taken, "further": [{"extra": extra["id"], "plan": "gone"}]}
+        self.assertEqual(self.send("post", "/money/licences/taken", **gone).status_code, 404)
+
+    def test_an_answer_that_was_told_in_another_way_is_none(self) -> None:
+        self.client.post(self.url("/money/licences"))
+        self.work()
+        Job.objects.update(result='{"sets": "of an earlier version"}')
+        self.assertIsNone(self.client.get(self.url("/money/licences")).json()["licences"])
 
     def test_what_is_gone_is_refused(self) -> None:
         for body in ({"monitor_plan": "gone"}, {"monitor_plan": "base", "title_plan": "monthly", "add_ons": ["gone"]}):

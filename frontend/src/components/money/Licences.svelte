@@ -4,6 +4,7 @@
   import { useBuild } from '../../lib/build.svelte'
   import { Work } from '../../lib/work.svelte'
   import { counted } from '../../lib/words'
+  import PricedParts from './PricedParts.svelte'
   import WorkProgress from './WorkProgress.svelte'
 
   type LicenceSet = NonNullable<LicencesJob['licences']>['sets'][number]
@@ -31,8 +32,8 @@
     void work.begin(outcome(api.POST('/api/builds/{build_id}/money/licences', { params })))
   }
 
-  function take({ names, monitor_plan, title_plan, add_ons }: LicenceSet): void {
-    void build.takeLicences(names.join(', '), { monitor_plan, title_plan, add_ons })
+  function take({ names, monitor_plan, title_plan, add_ons, further }: LicenceSet): void {
+    void build.takeLicences(names.join(', '), { monitor_plan, title_plan, add_ons, further })
   }
 </script>
 
@@ -51,8 +52,8 @@
     </p>
   {:else}
     <p class="max-w-prose text-sm text-faint">
-      Every plan of monitor and software, with packages, packs and connectors, made in this build and judged:
-      what each leaves locked, and what it costs over the years.
+      Every plan of all monitors and software that you hold, with packages, packs and connectors, made in this
+      build and judged: what each leaves locked, and what it costs over the years.
     </p>
   {/if}
   <WorkProgress {work} />
@@ -107,35 +108,19 @@
         ? '; there are more, which were not looked at'
         : ''}.
     </p>
-    {#if found.monitors.length > 0}
-      <details class="mt-2">
-        <summary class="min-h-8 cursor-pointer text-primary">Other monitors, each with its least set</summary>
-        <div class="overflow-x-auto">
-          <table class="w-full text-sm">
-            <thead class="text-left text-xs text-faint">
-              <tr>
-                <th class="py-1 pr-3 font-normal">Monitor and licences</th>
-                <th class="py-1 pr-3 text-right font-normal">Device</th>
-                <th class="py-1 text-right font-normal">In {counted(found.years, 'year')}</th>
-              </tr>
-            </thead>
-            <tbody>
-              {#each found.monitors as each (each.part)}
-                <tr class="border-t border-base-300 align-top">
-                  <td class="py-1.5 pr-3">
-                    {each.name} <span class="text-xs text-faint">{each.licences.join(', ')}</span>
-                    {#each each.locked as words (words)}<span class="text-blocked block text-xs"
-                        >Locked: {words}</span
-                      >{/each}
-                  </td>
-                  <td class="py-1.5 pr-3 text-right tabular-nums">{each.device?.text ?? 'not known'}</td>
-                  <td class="py-1.5 text-right tabular-nums">{each.total?.text ?? 'not known'}</td>
-                </tr>
-              {/each}
-            </tbody>
-          </table>
-        </div>
-      </details>
-    {/if}
+    <PricedParts
+      parts={found.monitors}
+      years={found.years}
+      heading="Other monitors, each with its least set"
+      what="Monitor and licences"
+      itself="Device"
+    />
+    <PricedParts
+      parts={found.titles}
+      years={found.years}
+      heading="Other software, each with its least set"
+      what="Software and licences"
+      itself="Itself"
+    />
   {/if}
 </section>

@@ -284,7 +284,12 @@ export abstract class Edits {
 
   takeLicences(
     what: string,
-    taken: { monitor_plan: string | null; title_plan: string | null; add_ons: string[] },
+    taken: {
+      monitor_plan: string | null
+      title_plan: string | null
+      add_ons: string[]
+      further: { extra: string; plan: string | null }[]
+    },
   ): Promise<Problem[]> {
     return this.edit(`licences: ${what}`, (told) =>
       outcome(
