@@ -204,7 +204,6 @@ def bench_http(client: Client, build_id: int) -> None:
     for what, work, aim in (
         ("edit to report through HTTP", edit, "40 ms"),
         ("drag to what differs through HTTP", drag, "30 ms p95"),
-        ("rooms side by side through HTTP", lambda _: client.call("GET", f"/api/builds/{build_id}/rooms"), "–"),
         (
             "alternatives of a place through HTTP",
             lambda _: client.call("GET", f"/api/builds/{build_id}/chain/display"),

@@ -3,7 +3,7 @@
 Each set is made in the build and judged by the very checks that read licences; nothing here knows what they ask.
 """
 
-from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import chain, combinations, islice, product
 from typing import NamedTuple, TypeVar
@@ -32,6 +32,7 @@ from core.model.parts import (
     Title,
     TitlePlan,
 )
+from core.model.progress import Progress, tell_progress, unwatched
 from core.quantities import Money, Sentence, say
 
 UNLOCKED_BY = (
@@ -53,12 +54,6 @@ MOST_OF_A_KIND = 4
 """Add-ons of one kind that are weighed together, the first by price: sixteen ways."""
 
 T = TypeVar("T")
-Progress = Callable[[float], bool]
-"""Told the share that is done; answers whether to go on."""
-
-
-class Stopped(Exception):
-    """Whoever watched did not want to go on."""
 
 
 class Choice(NamedTuple):
@@ -165,7 +160,7 @@ class Licences:
 
 
 def weigh_licences(
-    now: Evaluation, add_ons: Iterable[Part], most: int, progress: Progress = lambda share_done: True
+    now: Evaluation, add_ons: Iterable[Part], most: int, progress: Progress = unwatched
 ) -> Licences | None:
     """Every set for the monitors and the software of the build that was evaluated `now`, with what it has of add-ons
     and `add_ons` besides; `None` where it has neither. Raises `Stopped`.
@@ -183,8 +178,7 @@ def weigh_licences(
     memo, judged = Memo(), []
     every = tuple(dict.fromkeys((held, *choices[:most])))
     for number, choice in enumerate(every):
-        if not progress(number / len(every)):
-            raise Stopped
+        tell_progress(progress, number / len(every), "sets of licences")
         there = now if choice == held else _under(now, given, parts, choice, memo)
         judged.append((choice, there))
     best = _best_states(there for _, there in judged)

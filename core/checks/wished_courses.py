@@ -13,7 +13,7 @@ from core.checks.register import check, derive
 from core.checks.verdict import Answer
 from core.model.brief import MUST, Brief, Purpose
 from core.model.build import Slot
-from core.model.facts import known
+from core.model.facts import Missing, MissingFact, known
 from core.model.kit import Beside
 from core.model.parts import CoursePack, Price, Title, TitlePlan
 from core.quantities import say
@@ -26,6 +26,7 @@ class Had(StrEnum):
     IN_A_PACK = "in a pack"
     ONE_BY_ONE = "one by one"
     NOT_AT_ALL = "not at all"
+    NOT_KNOWN = "not known"
 
 
 @dataclass(frozen=True)
@@ -41,6 +42,8 @@ class WishedCourse:
     title_name: str = ""
     price: Price | None = None
     """Of one that is bought by itself."""
+    missing: Missing | None = None
+    """Of one of which it is not known: what nobody says."""
 
 
 @dataclass(frozen=True)
@@ -62,7 +65,8 @@ def wished_courses(
     packs: Annotated[Beside[CoursePack], "course_names", "name", "titles"],
     further: TitlesHeard | None,
 ) -> WishedCourses | None:
-    """`None` where nobody wishes for any. A list that nobody has typed leaves open whether a course is in it.
+    """`None` where nobody wishes for any. A list that nobody has typed leaves open whether a course is in it; what the
+    build costs is known all the same.
 
     Further software is looked through after the one on the chain, for what is held and then for what is sold singly.
     """
@@ -74,13 +78,7 @@ def wished_courses(
 
     def found(name: str) -> WishedCourse:
         had = _with_a_plan(name, held, title) or _in_a_pack(name, own_packs) or _one_by_one(name, held)
-        if had is not None:
-            return had
-        for other, own in held:
-            known(own, "course_names", other)
-        for pack in own_packs:
-            known(pack, "course_names")
-        return WishedCourse(name, Had.NOT_AT_ALL)
+        return had or _not_had(name, held, own_packs)
 
     return WishedCourses(tuple(found(name) for name in brief.courses_wanted))
 
@@ -117,6 +115,9 @@ def wish_list(
     One that is not to be had is tight: a wish rules no software out, unless whole rounds are a must and not one of them
     can be played. Those sold by themselves are lines of the money.
     """
+    not_known = next((course.missing for course in wished.each if course.missing), None)
+    if not_known is not None:
+        raise MissingFact(*not_known)
     gone, singly = wished.had(Had.NOT_AT_ALL), wished.had(Had.ONE_BY_ONE)
     count = len(wished.each)
     none_of_a_must = len(gone) == count and brief.purposes.get(Purpose.FULL_ROUNDS, 0) >= MUST
@@ -141,6 +142,17 @@ def wish_list(
         ),
         cures=lambda: (say("Choose a plan or a pack that has them, other software, or wish for others."),),
     )
+
+
+def _not_had(name: str, held: Iterable[tuple[Title, TitlePlan]], packs: Iterable[CoursePack]) -> WishedCourse:
+    try:
+        for title, plan in held:
+            known(plan, "course_names", title)
+        for pack in packs:
+            known(pack, "course_names")
+    except MissingFact as fact:
+        return WishedCourse(name, Had.NOT_KNOWN, missing=fact.missing)
+    return WishedCourse(name, Had.NOT_AT_ALL)
 
 
 def _named(name: str, names: tuple[str, ...] | None) -> bool:

@@ -44,10 +44,6 @@ class NoBasket(ValueError):
         self.lines = lines
 
 
-class Cancelled(Exception):
-    """Whoever watched did not want to go on."""
-
-
 @dataclass(frozen=True)
 class Baskets:
     """What was found for the lines that anybody offers something for."""

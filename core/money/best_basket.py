@@ -8,9 +8,10 @@ from typing import Any, NamedTuple
 
 import highspy
 
+from core.model.progress import Stopped
 from core.model.shops import Bundle, Code, DeliveryFee, Offer, Shop, SoldAs
 from core.money.amounts import Buyer
-from core.money.basket import NO_LIMITS, Basket, Cancelled, Limits, NoBasket
+from core.money.basket import NO_LIMITS, Basket, Limits, NoBasket
 from core.money.order import Item, Need, is_good_for, is_over, order_of, sets_of_codes, share_kept, shared_out
 
 Watch = Callable[[float], bool]
@@ -29,7 +30,7 @@ def best_basket(
 
     A binary variable stands for each offer under each set of codes of its shop, with what the line then comes to,
     rounded as `order_of` rounds it, so that the least sum is the least basket to the cent. Raises `NoBasket`,
-    `Cancelled`, `MissingFact` for a rate.
+    `Stopped`, `MissingFact` for a rate.
     """
     usable = [offer for offer in offers if _keeps_to(offer, limits, buyer.day)]
     items = {need.line: [need.met_by(offer) for offer in usable if offer.part == need.part] for need in needs}
@@ -189,7 +190,7 @@ class _Programme:
         cancelled = self._watched_by(watch)
         self.solver.minimize()
         if cancelled:
-            raise Cancelled
+            raise Stopped
         if self.solver.getModelStatus() != highspy.HighsModelStatus.kOptimal:
             raise NoBasket(())
         taken = [(shop, way) for shop, way in self.ways if self.solver.val(way.variable) > 0.5]

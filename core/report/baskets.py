@@ -3,9 +3,10 @@
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, replace
 
+from core.model.progress import Stopped
 from core.model.shops import Market, Offer, Shop
 from core.money.amounts import Buyer, MissingRate
-from core.money.basket import Basket, Baskets, Cancelled, Limits, NoBasket
+from core.money.basket import Basket, Baskets, Limits, NoBasket
 from core.money.best_basket import best_basket
 from core.money.order import Need
 from core.quantities import Sentence, say
@@ -17,7 +18,7 @@ Progress = Callable[[float, Sentence], bool]
 def baskets_for(
     needs: Sequence[Need], market: Market, buyer: Buyer, limits: Limits, progress: Progress = lambda share, words: True
 ) -> Baskets:
-    """The best basket of all that can be had, and what leaving shops out would cost. Raises `Cancelled`."""
+    """The best basket of all that can be had, and what leaving shops out would cost. Raises `Stopped`."""
     if not needs:
         return Baskets(None, None, None, (), (say("Nothing is still to be bought."),))
     shops, skipped = payable(market, buyer)
@@ -84,7 +85,7 @@ class _Search:
 
     def best(self, needs: Sequence[Need], limits: Limits, done: float, words: Sentence) -> Basket:
         if not self.progress(done, words):
-            raise Cancelled
+            raise Stopped
         offers = tuple(self.market.offer_by_id.values())
         return best_basket(needs, offers, self.shops, self.buyer, limits, lambda gap: self.progress(done, words))
 

@@ -9,6 +9,7 @@ from core.model.bounds import swings_among_things
 from core.model.build import Build
 from core.model.facts import MissingFact
 from core.model.parts import Part
+from core.model.progress import Progress, tell_progress, unwatched
 from core.model.room import Room
 from core.model.things import Wall
 from core.model.turning import ROUND, turned_room
@@ -55,29 +56,35 @@ class Rooms:
     short_of: Bottleneck | None
 
 
-def rooms_of(build: Build, parts: Mapping[str, Part]) -> Rooms:
-    """What the rooms of `build` allow on the floor and mat that hang on its chain; on the bare floor without."""
+def rooms_of(build: Build, parts: Mapping[str, Part], progress: Progress = unwatched) -> Rooms:
+    """What the rooms of `build` allow on the floor and mat that hang on its chain; on the bare floor without.
+
+    Raises `Stopped`.
+    """
     surface = evaluation_of(build, parts).reading(HittingSurface)
     surface_m = surface.height_m if surface else 0.0
-    options = compare(build, surface_m)
+    options = compare(build, surface_m, progress)
     short_of = None
     if options[0].allowance is not None and build.brief.players:
+        tell_progress(progress, 0.9, "what the room is short of")
         with suppress(TooMuch):
             short_of = bottleneck(build.room, build.brief.players, surface_m)
     return Rooms(options, short_of)
 
 
-def compare(build: Build, surface_m: float) -> tuple[RoomOption, ...]:
+def compare(build: Build, surface_m: float, progress: Progress = unwatched) -> tuple[RoomOption, ...]:
     """Every room of `build` with its screen on every wall, the chosen one first.
 
-    Those that would go beyond `MOST_COMPARED` say so.
+    Those that would go beyond `MOST_COMPARED` say so. Raises `Stopped`.
     """
     rooms: list[tuple[str | None, Room]] = [(None, build.room)]
     rooms += [(candidate.id, candidate.room) for candidate in build.candidates]
-    options, spent = [], 0
+    options: list[RoomOption] = []
+    spent = 0
     for id, room in rooms:
         work = swings_among_things(build.brief.players, room)
         for quarters in range(len(ROUND)):
+            tell_progress(progress, 0.9 * len(options) / (len(rooms) * len(ROUND)), room.name or "the room")
             spent += work
             too_much = spent > MOST_COMPARED
             options.append(_option(id, room, quarters, build, surface_m, too_much))

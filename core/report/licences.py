@@ -1,13 +1,12 @@
 """Licences with all add-ons of a catalogue, and what other monitors or software cost with the least of theirs."""
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
 from core.checks.evaluation import Evaluation
 from core.checks.licence_sets import (
     Licences,
     LicenceSet,
-    Stopped,
     answers,
     under_licences,
     weigh_licences,
@@ -17,14 +16,13 @@ from core.checks.verdict import Told
 from core.model.build import Build, Slot
 from core.model.chain import ADD_ONS
 from core.model.parts import Part
+from core.model.progress import Progress, tell_progress, unwatched
 from core.quantities import Money
 from core.report.alternatives import build_with
 from core.report.consequence import ruled_out
 from core.report.evaluation_of import evaluation_of, known_costs
 
 MOST_SETS = 600
-Progress = Callable[[float, str], bool]
-"""Told the share that is done and what is looked at; answers whether to go on."""
 
 
 class PricedPart(NamedTuple):
@@ -50,13 +48,13 @@ def licences_for(
     build: Build,
     parts: Mapping[str, Part],
     now: Evaluation | None = None,
-    progress: Progress = lambda share_done, words: True,
+    progress: Progress = unwatched,
 ) -> Licences | None:
     """Every set for the monitors and software of `build`, with any of the add-ons among `parts`; `None` where it has
     neither. Raises `Stopped`."""
     add_ons = (part for part in parts.values() if isinstance(part, ADD_ONS))
     now = now or evaluation_of(build, parts)
-    return weigh_licences(now, add_ons, MOST_SETS, lambda share_done: progress(share_done, "sets of licences"))
+    return weigh_licences(now, add_ons, MOST_SETS, progress)
 
 
 def others_with_licences(
@@ -64,15 +62,14 @@ def others_with_licences(
     parts: Mapping[str, Part],
     slot: Slot,
     others: Sequence[Part],
-    progress: Progress = lambda share_done, words: True,
+    progress: Progress = unwatched,
 ) -> tuple[PricedPart, ...]:
     """What each of `others` costs in `slot` with its least set; what works first, then what leaves the least locked,
     then the cheapest. Raises `Stopped`."""
     now = evaluation_of(build, parts)
     found = []
     for number, part in enumerate(others):
-        if not progress(number / len(others), f"licences with {part.name}"):
-            raise Stopped
+        tell_progress(progress, number / len(others), f"licences with {part.name}")
         with_it = build_with(build, parts, slot, part, now)
         licences = licences_for(with_it, parts)
         assert licences is not None

@@ -1,21 +1,16 @@
 """What goes in and out of the endpoints of shops and of what they offer."""
 
-from datetime import date
 from typing import Annotated
 
 from ninja import Schema
 from pydantic import ConfigDict, Field
 
-from core.formats.report_json.baskets import BasketsJson
-from core.formats.report_json.licences import LicencesJson
 from core.formats.report_json.shops import OfferedJson, OrderJson, ShopDetailJson, ShopJson, TakenPriceJson
 from core.model.brief import ExchangeRate
 from core.model.ledger import MOST_ENTRIES, LineKey
-from core.model.record import Identifier, Several
-from core.model.shops import MOST_SHOPS
+from core.model.record import Identifier
 from jungle.api.changes import Change, Revision
 from jungle.api.schemas import TypedForm
-from jungle.worker.models import JobState
 
 
 class AtRevision(Schema):
@@ -101,58 +96,3 @@ class OffersTaken(Change):
     """Offers to take, by line; none to take one back. Those taken before are told as they are now."""
 
     choices: Annotated[dict[LineKey, Identifier | None], Field(max_length=MOST_ENTRIES)] = {}
-
-
-class BasketsAsked(Schema):
-    """What baskets must keep to."""
-
-    model_config = ConfigDict(extra="forbid")
-
-    most_shops: Annotated[int, Field(strict=True, ge=1, le=20)] | None = None
-    new_only: bool = False
-    here_by: date | None = None
-    not_shops: Annotated[list[Identifier], Field(max_length=MOST_SHOPS)] = []
-
-
-class JobNow(Schema):
-    """How far long work is."""
-
-    id: str
-    state: JobState
-    words: str
-    share_done: float
-    revision: int
-    """Of the build that it is, or was, worked out for."""
-    nobody_works: bool
-    """It waits, and no worker is there to do it."""
-
-
-class BasketsJob(Schema):
-    """Baskets, or how far they are; neither where none were asked for yet."""
-
-    job: JobNow | None
-    baskets: BasketsJson | None
-
-
-class LicencesJob(Schema):
-    """Sets of licences, or how far they are; neither where none were asked for yet."""
-
-    job: JobNow | None
-    licences: LicencesJson | None
-    """Nothing where neither monitor nor software hangs."""
-
-
-class FurtherPlan(Schema):
-    """The plan of a further title or monitor, by the extra that it is."""
-
-    extra: Identifier
-    plan: Identifier | None = None
-
-
-class LicencesTaken(Change):
-    """A set of licences to take."""
-
-    monitor_plan: Identifier | None = None
-    title_plan: Identifier | None = None
-    add_ons: Several[Identifier] = ()
-    further: Several[FurtherPlan] = ()

@@ -14,6 +14,7 @@ from django_tasks.base import TaskResultStatus
 from django_tasks_db.models import DBTaskResult
 
 from core.model.facts import MissingFact
+from core.model.progress import Progress, Stopped
 from jungle.builds.models import UnreadableBuild
 from jungle.builds.services.editing import NothingThere, find_build
 from jungle.worker.models import Job, JobKind, JobState
@@ -25,16 +26,10 @@ MOST_ATTEMPTS = 3
 TOLD_EVERY_S = 0.3
 log = logging.getLogger(__name__)
 
-Report = Callable[[float, str], bool]
-"""Told the share that is done and what is looked at; answers whether to go on."""
-Work = Callable[[Job, Report], Mapping[str, Any]]
+Work = Callable[[Job, Progress], Mapping[str, Any]]
 """Works out a job. Raises `Stopped` where it was told to go on no more."""
 WORKS: dict[JobKind, Callable[[], Work]] = {}
 """By kind: what imports the work, in the worker alone."""
-
-
-class Stopped(Exception):
-    """Nobody wants it any more."""
 
 
 def ask(actor: User, build_id: int, kind: JobKind, asked: Mapping[str, Any]) -> Job:
@@ -140,3 +135,4 @@ def _imported(name: str) -> Work:
 
 WORKS[JobKind.BASKETS] = partial(_imported, "jungle.worker.baskets.work_out")
 WORKS[JobKind.LICENCES] = partial(_imported, "jungle.worker.licences.work_out")
+WORKS[JobKind.ROOMS] = partial(_imported, "jungle.worker.rooms.work_out")

@@ -1,6 +1,8 @@
 """Jobs: what is worked out outside of requests, for whom, on which state of a build, and how far it is."""
 
+import json
 from enum import StrEnum
+from typing import Any
 from uuid import uuid4
 
 from django.conf import settings
@@ -27,6 +29,7 @@ class JobKind(StrEnum):
 
     BASKETS = "baskets"
     LICENCES = "licences"
+    ROOMS = "rooms"
 
 
 class JobQuerySet(models.QuerySet["Job"]):
@@ -69,6 +72,11 @@ class Job(models.Model):
     class Meta:
         ordering = ["-asked_at"]
         indexes = [models.Index(fields=["build", "kind", "-asked_at"], name="job_latest")]
+
+    @property
+    def wishes(self) -> dict[str, Any]:
+        """What was asked."""
+        return dict(json.loads(self.asked))
 
     def __str__(self) -> str:
         return f"{self.kind} of {self.build_id}"

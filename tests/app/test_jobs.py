@@ -8,6 +8,7 @@ from django_tasks.base import TaskResultStatus
 from django_tasks_db.models import DBTaskResult
 
 from core.model.build import Slot
+from core.model.progress import Progress
 from jungle.worker import jobs
 from jungle.worker.alone import alone, somebody_works
 from jungle.worker.models import Job, JobKind, JobState
@@ -25,13 +26,6 @@ class JobTestCase(ApiTestCase):
 
     def told(self) -> Any:
         return self.client.get(self.url(self.BASKETS)).json()
-
-    def work(self) -> None:
-        """What a worker does with all that is queued."""
-        for queued in DBTaskResult.objects.filter(status=TaskResultStatus.READY):
-            DBTaskResult.objects.filter(pk=queued.pk).update(status=TaskResultStatus.RUNNING)
-            jobs.do.call(*queued.args_kwargs["args"])
-            DBTaskResult.objects.filter(pk=queued.pk).update(status=TaskResultStatus.SUCCESSFUL)
 
 
 class BasketJobTests(JobTestCase):
@@ -121,7 +115,7 @@ class WorkTests(JobTestCase):
         self.ask()
         heard: list[bool] = []
 
-        def slow(job: Job, report: jobs.Report) -> dict[str, Any]:
+        def slow(job: Job, report: Progress) -> dict[str, Any]:
             heard.append(report(0.1, "begun"))
             jobs.cancel(self.owner, str(job.pk))
             with patch.object(jobs, "TOLD_EVERY_S", -1):
@@ -138,7 +132,7 @@ class WorkTests(JobTestCase):
         job = self.ask()
         done: list[str] = []
 
-        def once(job: Job, report: jobs.Report) -> dict[str, Any]:
+        def once(job: Job, report: Progress) -> dict[str, Any]:
             done.append(str(job.pk))
             # The queue hands it to somebody else at the same time.
             jobs.do.call(str(job.pk))
@@ -152,7 +146,7 @@ class WorkTests(JobTestCase):
     def test_one_that_fails_says_so_and_shows_nothing_of_why(self) -> None:
         self.ask()
 
-        def broken(job: Job, report: jobs.Report) -> dict[str, Any]:
+        def broken(job: Job, report: Progress) -> dict[str, Any]:
             raise RuntimeError("secret")
 
         with patch.dict(jobs.WORKS, {JobKind.BASKETS: lambda: broken}), self.assertLogs("jungle.worker.jobs"):

@@ -127,7 +127,7 @@ class ContentTests(ApiTestCase):
 class RoomTests(ApiTestCase):
     def test_rooms_side_by_side_and_chosen(self) -> None:
         self.send("post", "/rooms", name="Garage")
-        rooms = self.client.get(self.url("/rooms")).json()
+        rooms = self.rooms()
         self.assertEqual(len(rooms["options"]), 8)
         self.assertEqual({option["room"] for option in rooms["options"]}, {"The room", "Garage"})
         garage = rooms["options"][4]["candidate"]

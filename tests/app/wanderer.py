@@ -60,12 +60,18 @@ class Wanderer:
                 wrong.append(f"{path}: {opened.status_code} {opened.content[:200]!r}")
                 continue
             verdict = self.chance.choice(opened.json()["report"]["verdicts"])
-            verdict_path = f"{path}/verdicts/{verdict['id']}?subject={verdict['subject_id']}"
+            verdict_path = f"/verdicts/{verdict['id']}?subject={verdict['subject_id']}"
             slot = self.chance.choice(list(Slot))
-            for shown in (f"{path}/rooms", f"{path}/drawing.svg", f"{path}/file", verdict_path, f"{path}/chain/{slot}"):
+            for shown in (
+                f"{path}/rooms/compared",
+                f"{path}/drawing.svg",
+                f"{path}/file",
+                verdict_path,
+                f"{path}/chain/{slot}",
+            ):
                 reply = self.client.get(shown)
                 if reply.status_code != 200:
-                    wrong.append(f"{shown}: {reply.status_code} {reply.content[:200]!r}")
+                    wrong.append(f"{path}{shown}: {reply.status_code} {reply.content[:200]!r}")
             read_build_file(self.client.get(f"{path}/file").content)
         for part in self._some_parts(2):
             reply = self.client.get(f"/api/catalogue/parts/{part}")

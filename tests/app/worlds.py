@@ -15,6 +15,7 @@ from jungle.catalogue.adoption import adoption_of
 from jungle.catalogue.entries import revision_of, store_states
 from jungle.catalogue.models import Entry
 from tests.core import worlds
+from tests.working import do_queued
 
 SECRET = "a long enough secret"
 
@@ -72,3 +73,13 @@ class ApiTestCase(TestCase):
         self.build.refresh_from_db()
         call = getattr(client or self.client, method)
         return call(self.url(path), {"revision": self.build.revision, **body}, content_type="application/json")
+
+    def work(self) -> None:
+        """What a worker does with all that is queued."""
+        do_queued()
+
+    def rooms(self) -> Any:
+        """What the rooms of the build allow, worked out now."""
+        self.assertEqual(self.client.post(self.url("/rooms/compared")).status_code, 202)
+        self.work()
+        return self.client.get(self.url("/rooms/compared")).json()["rooms"]

@@ -12,6 +12,7 @@ from playwright.sync_api import Browser, BrowserContext, Error, Page, Playwright
 
 from jungle.builds.models import StoredBuild
 from tests.browser.chromium import DESK, EXECUTABLE, FLAGS
+from tests.working import BesideServer
 
 AXE = Path(__file__).resolve().parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
 WCAG = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
@@ -59,10 +60,13 @@ class BrowserTestCase(StaticLiveServerTestCase):
         self.build = StoredBuild.objects.get(name="Boat shed by the lake")
         self.problems: list[str] = []
         self.allowed: tuple[str, ...] = ()
+        self.worker = BesideServer()
+        self.worker.begin()
         self.context = self.new_context()
         self.page = self.new_page(self.context)
 
     def tearDown(self) -> None:
+        self.worker.end()
         for context in self.browser.contexts:
             context.close()
         unexpected = [problem for problem in self.problems if not any(words in problem for words in self.allowed)]

@@ -19,6 +19,7 @@ from tests.core import worlds
 PACKS = Path(__file__).resolve().parents[2] / "jungle" / "demo" / "parts"
 FILLED = 0.85
 BESIDE = 6
+COURSES = ("Low Ferry", "Otter Reach", "Whin Sound", "Heron Spit", "Three Larches", "Nobody Knows It")
 SEARCHED = 10 if os.environ.get("JUNGLE_SEARCH") else 1
 """Times as many builds are tried by who looks for longer."""
 
@@ -96,6 +97,7 @@ def random_build(seed: int) -> Build:
         {"id": f"extra-{number}", "part": part.id, "quantity": dice.choice((1, 1, 2))}
         for number, part in enumerate(dice.sample(of_place(None), dice.randint(0, BESIDE)))
     ]
+    brief["courses_wanted"] = _wished(seed)
     layout |= _placed(seed, width, length, low)
     extras += _further_layers(seed, width, length)
     extras += _further_licensed(seed)
@@ -103,6 +105,12 @@ def random_build(seed: int) -> Build:
         {"name": f"Random {seed}", "room": worlds.room(**facts).model_dump(), "brief": brief, "layout": layout}
         | {"chain": chain, "extras": extras}
     )
+
+
+def _wished(seed: int) -> tuple[str, ...]:
+    """Courses that somebody wishes for, in a third of the builds; now and then one that there is not."""
+    later = Random(f"wishes {seed}")
+    return tuple(later.sample(COURSES, later.randint(1, 3))) if later.random() < 0.35 else ()
 
 
 def _further_licensed(seed: int) -> list[dict[str, Any]]:

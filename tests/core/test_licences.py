@@ -3,11 +3,12 @@
 from typing import Any
 from unittest import TestCase
 
-from core.checks.licence_sets import UNLOCKED_BY, Licences, LicenceSet, Stopped, under_licences
+from core.checks.licence_sets import UNLOCKED_BY, Licences, LicenceSet, under_licences
 from core.model.brief import Purpose
 from core.model.build import Build, Extra, Slot
 from core.model.chain import ADD_ONS
 from core.model.parts import LaunchMonitor, MonitorPlan, Part, TitlePlan
+from core.model.progress import Stopped
 from core.quantities import UnitSystem
 from core.report.alternatives import build_with
 from core.report.evaluation_of import evaluation_of, known_costs

@@ -47,6 +47,16 @@ class CostTests(TestCase):
         costs, plain = evaluate(build, parts).costs, evaluate(without, parts).costs
         self.assertEqual(costs.up_front.minor - plain.up_front.minor, 18_00)
 
+    def test_what_nobody_says_of_the_list_leaves_the_costs_known(self) -> None:
+        build, parts = world("Low Ferry", "Old Quarry")
+        untold = tuple({**plan, "course_names": None, "courses_sold_singly": None} for plan in PLANS)
+        parts["title"] = worlds.title(plans=untold)
+        report = evaluate(build, parts)
+        plain = evaluate(*world()).costs
+        self.assertEqual(report.costs.up_front, plain.up_front)
+        told = {verdict.id: verdict.state.value for verdict in report.verdicts}
+        self.assertEqual(told["title.wished_courses"], "unknown")
+
     def test_one_that_is_named_twice_is_bought_once(self) -> None:
         build, parts = world("Low Ferry", "low ferry")
         courses = [line.label for line in evaluate(build, parts).costs.lines if line.licence == COURSE]

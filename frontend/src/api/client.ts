@@ -26,6 +26,7 @@ export type Content =
   | Mode
   | KeptClear
 export type Rooms = Schemas['RoomsJson']
+export type RoomsJob = Schemas['RoomsJob']
 export type Looked = Schemas['Looked']
 export type Slot = Schemas['Slot']
 export type State = Schemas['State']

@@ -527,11 +527,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Read Rooms
-         * @description What every room allows, side by side, and what the chosen one is short of.
-         */
-        get: operations["jungle_api_routers_rooms_read_rooms"];
+        get?: never;
         put?: never;
         /**
          * Add Room
@@ -2042,6 +2038,30 @@ export interface paths {
          * @description Take a set of licences: plans and add-ons in one edit.
          */
         post: operations["jungle_api_routers_jobs_take_licences"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/rooms/compared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Rooms
+         * @description What every room allows, side by side, and what the chosen one is short of; or how far that is.
+         */
+        get: operations["jungle_api_routers_jobs_read_rooms"];
+        put?: never;
+        /**
+         * Ask Rooms
+         * @description Have what every room allows worked out, for the build as it is now and a reader of one's own units.
+         */
+        post: operations["jungle_api_routers_jobs_ask_rooms"];
         delete?: never;
         options?: never;
         head?: never;
@@ -5033,130 +5053,6 @@ export interface components {
             out?: string[];
         };
         /**
-         * AllowanceJson
-         * @description What a room allows before any part is chosen.
-         */
-        AllowanceJson: {
-            /** Reaches */
-            reaches: components["schemas"]["ReachJson"][];
-            /** Spots */
-            spots: string[];
-            /** Places */
-            places: string[];
-            /** Behind */
-            behind: string;
-            /** Monitors */
-            monitors: components["schemas"]["RoomForJson"][];
-            /** Pictures */
-            pictures: components["schemas"]["LargestPictureJson"][];
-            /** Throws */
-            throws: string[];
-            /** Enclosure */
-            enclosure: string;
-        };
-        /**
-         * BottleneckJson
-         * @description What the room is short of. `tightest` is empty where nothing is, or where no single measurement helps.
-         */
-        BottleneckJson: {
-            /** Met */
-            met: string[];
-            tightest: components["schemas"]["Measurement"] | null;
-            /** Unlocks */
-            unlocks: {
-                [key: string]: components["schemas"]["UnlockJson"][];
-            };
-            /** Out Of Reach */
-            out_of_reach: string[];
-        };
-        /**
-         * LargestPictureJson
-         * @description How large a picture of one shape may be.
-         */
-        LargestPictureJson: {
-            /** Name */
-            name: string;
-            /** Text */
-            text: string;
-            /** Inside */
-            inside: string;
-        };
-        /**
-         * Measurement
-         * @description What may grow.
-         * @enum {string}
-         */
-        Measurement: "width" | "length" | "ceiling";
-        /**
-         * OptionJson
-         * @description One room with the screen on one wall; `candidate` is empty for the chosen room.
-         */
-        OptionJson: {
-            /** Candidate */
-            candidate: string | null;
-            /** Room */
-            room: string;
-            /** Size */
-            size: string;
-            /** Quarters */
-            quarters: number;
-            screen_wall: components["schemas"]["Wall"];
-            /** Chosen */
-            chosen: boolean;
-            allowance: components["schemas"]["AllowanceJson"] | null;
-            /** Unknown */
-            unknown: string;
-        };
-        /**
-         * ReachJson
-         * @description A player's longest club on this floor, also for an early release.
-         */
-        ReachJson: {
-            /** Id */
-            id: string;
-            /** Player */
-            player: string;
-            /** Wanted */
-            wanted: string;
-            /** Club */
-            club: string;
-            /** Early Release Club */
-            early_release_club: string;
-            state: components["schemas"]["State"];
-        };
-        /**
-         * RoomForJson
-         * @description What is left for one kind of thing.
-         */
-        RoomForJson: {
-            /** Name */
-            name: string;
-            /** Text */
-            text: string;
-            state: components["schemas"]["State"];
-        };
-        /**
-         * RoomsJson
-         * @description What the chosen room allows and is short of, and all rooms side by side.
-         */
-        RoomsJson: {
-            /** Options */
-            options: components["schemas"]["OptionJson"][];
-            /** Rules */
-            rules: string[];
-            bottleneck: components["schemas"]["BottleneckJson"] | null;
-        };
-        /**
-         * UnlockJson
-         * @description So much more of one measurement meets a goal.
-         */
-        UnlockJson: {
-            /** Goal */
-            goal: string;
-            /** More */
-            more: string;
-        };
-        /**
          * NewRoom
          * @description Another room to consider.
          */
@@ -7180,6 +7076,140 @@ export interface components {
             /** Further */
             further?: components["schemas"]["FurtherPlan"][];
         };
+        /**
+         * AllowanceJson
+         * @description What a room allows before any part is chosen.
+         */
+        AllowanceJson: {
+            /** Reaches */
+            reaches: components["schemas"]["ReachJson"][];
+            /** Spots */
+            spots: string[];
+            /** Places */
+            places: string[];
+            /** Behind */
+            behind: string;
+            /** Monitors */
+            monitors: components["schemas"]["RoomForJson"][];
+            /** Pictures */
+            pictures: components["schemas"]["LargestPictureJson"][];
+            /** Throws */
+            throws: string[];
+            /** Enclosure */
+            enclosure: string;
+        };
+        /**
+         * BottleneckJson
+         * @description What the room is short of. `tightest` is empty where nothing is, or where no single measurement helps.
+         */
+        BottleneckJson: {
+            /** Met */
+            met: string[];
+            tightest: components["schemas"]["Measurement"] | null;
+            /** Unlocks */
+            unlocks: {
+                [key: string]: components["schemas"]["UnlockJson"][];
+            };
+            /** Out Of Reach */
+            out_of_reach: string[];
+        };
+        /**
+         * LargestPictureJson
+         * @description How large a picture of one shape may be.
+         */
+        LargestPictureJson: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            /** Inside */
+            inside: string;
+        };
+        /**
+         * Measurement
+         * @description What may grow.
+         * @enum {string}
+         */
+        Measurement: "width" | "length" | "ceiling";
+        /**
+         * OptionJson
+         * @description One room with the screen on one wall; `candidate` is empty for the chosen room.
+         */
+        OptionJson: {
+            /** Candidate */
+            candidate: string | null;
+            /** Room */
+            room: string;
+            /** Size */
+            size: string;
+            /** Quarters */
+            quarters: number;
+            screen_wall: components["schemas"]["Wall"];
+            /** Chosen */
+            chosen: boolean;
+            allowance: components["schemas"]["AllowanceJson"] | null;
+            /** Unknown */
+            unknown: string;
+        };
+        /**
+         * ReachJson
+         * @description A player's longest club on this floor, also for an early release.
+         */
+        ReachJson: {
+            /** Id */
+            id: string;
+            /** Player */
+            player: string;
+            /** Wanted */
+            wanted: string;
+            /** Club */
+            club: string;
+            /** Early Release Club */
+            early_release_club: string;
+            state: components["schemas"]["State"];
+        };
+        /**
+         * RoomForJson
+         * @description What is left for one kind of thing.
+         */
+        RoomForJson: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            state: components["schemas"]["State"];
+        };
+        /**
+         * RoomsJob
+         * @description What rooms allow, or how far that is; neither where nobody asked for it yet.
+         */
+        RoomsJob: {
+            job: components["schemas"]["JobNow"] | null;
+            rooms: components["schemas"]["RoomsJson"] | null;
+            /** Of Now */
+            of_now: boolean;
+        };
+        /**
+         * RoomsJson
+         * @description What the chosen room allows and is short of, and all rooms side by side.
+         */
+        RoomsJson: {
+            /** Options */
+            options: components["schemas"]["OptionJson"][];
+            /** Rules */
+            rules: string[];
+            bottleneck: components["schemas"]["BottleneckJson"] | null;
+        };
+        /**
+         * UnlockJson
+         * @description So much more of one measurement meets a goal.
+         */
+        UnlockJson: {
+            /** Goal */
+            goal: string;
+            /** More */
+            more: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -8494,37 +8524,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
-                };
-            };
-        };
-    };
-    jungle_api_routers_rooms_read_rooms: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                build_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RoomsJson"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problems"];
                 };
             };
         };
@@ -12545,6 +12544,86 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problems"] | components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_jobs_read_rooms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoomsJob"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_jobs_ask_rooms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoomsJob"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
                 };
             };
         };

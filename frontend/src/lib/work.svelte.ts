@@ -2,7 +2,8 @@
 import { api, outcome, type JobNow, type Outcome } from '../api/client'
 import { Resource } from './resource.svelte'
 
-const LOOKS_EVERY_MS = 700
+/** Soon at first: much of it takes no longer. */
+const LOOKS_AFTER_MS = [150, 250, 400, 700]
 
 interface Told {
   job: JobNow | null
@@ -12,6 +13,7 @@ export class Work<T extends Told> {
   readonly #looking: Resource<T>
   message = $state('')
   #timer: ReturnType<typeof setTimeout> | undefined
+  #looks = 0
 
   constructor(look: (signal: AbortSignal) => Promise<Outcome<T>>) {
     this.#looking = new Resource<T>(look)
@@ -34,12 +36,15 @@ export class Work<T extends Told> {
     clearTimeout(this.#timer)
     await this.#looking.load()
     this.message = this.#looking.message
-    if (this.isOpen) this.#timer = setTimeout(() => void this.look(), LOOKS_EVERY_MS)
+    if (!this.isOpen) return
+    const waits = LOOKS_AFTER_MS[Math.min(this.#looks++, LOOKS_AFTER_MS.length - 1)]
+    this.#timer = setTimeout(() => void this.look(), waits)
   }
 
   /** Has it begun by what was `sent`, and looks on. */
   async begin(sent: Promise<Outcome<T>>): Promise<void> {
     const made = await sent
+    this.#looks = 0
     this.message = made.data ? '' : (made.problems[0]?.accepted ?? made.message)
     if (made.data) await this.look()
   }

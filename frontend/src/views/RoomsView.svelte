@@ -1,27 +1,41 @@
 <script lang="ts">
-  import { api, outcome, type Rooms } from '../api/client'
+  import { api, outcome, type RoomsJob } from '../api/client'
+  import WorkProgress from '../components/WorkProgress.svelte'
   import Allows from '../components/rooms/Allows.svelte'
   import ShortOf from '../components/rooms/ShortOf.svelte'
   import SideBySide from '../components/rooms/SideBySide.svelte'
   import { useBuild } from '../lib/build.svelte'
-  import { Resource } from '../lib/resource.svelte'
+  import { Work } from '../lib/work.svelte'
   import { p } from '../router'
 
   const build = $derived(useBuild()())
-  const asking = new Resource<Rooms, [number]>((signal, build_id) =>
-    outcome(api.GET('/api/builds/{build_id}/rooms', { params: { path: { build_id } }, signal })),
-  )
-  const rooms = $derived(asking.data)
+  const params = $derived({ path: { build_id: build.id } })
+  const work = $derived.by(() => {
+    const asked = { params }
+    return new Work<RoomsJob>((signal) =>
+      outcome(api.GET('/api/builds/{build_id}/rooms/compared', { ...asked, signal })),
+    )
+  })
+  const rooms = $derived(work.told?.rooms)
   let refused = $state('')
-  const problem = $derived(refused || asking.message)
   let fresh = $state('')
   const chosen = $derived(rooms?.options.find((option) => option.chosen))
 
   $effect(() => {
+    const looked = work
     // Worked out anew after every edit, and for another reader of other units.
-    if (build.reply) void asking.load(build.id)
-    return () => asking.stop()
+    if (build.reply) void asked(looked)
+    return () => looked.stop()
   })
+
+  async function asked(looked: Work<RoomsJob>): Promise<void> {
+    await looked.look()
+    if (looked.told && !looked.told.of_now) again(looked)
+  }
+
+  function again(looked: Work<RoomsJob>): void {
+    void looked.begin(outcome(api.POST('/api/builds/{build_id}/rooms/compared', { params })))
+  }
 
   async function add(event: SubmitEvent): Promise<void> {
     event.preventDefault()
@@ -31,18 +45,16 @@
   }
 </script>
 
-<article class="p-4 lg:px-6" aria-busy={asking.loading}>
+<article class="p-4 lg:px-6" aria-busy={work.isOpen}>
   <a class="text-sm" href={p('/builds/:id/room', { params: { id: String(build.id) } })}>Back to the drawing</a
   >
-  {#if problem}
-    <p role="alert" class="my-2 flex items-center gap-3">
-      {problem}<button class="btn btn-primary btn-xs" onclick={() => void asking.load(build.id)}
-        >Try again</button
-      >
-    </p>
+  {#if refused}<p role="alert" class="my-2">{refused}</p>{/if}
+  <WorkProgress {work} />
+  {#if work.job && !work.isOpen && (work.job.state === 'failed' || work.job.state === 'cancelled')}
+    <button class="btn mt-2 btn-primary btn-xs" onclick={() => again(work)}>Work it out again</button>
   {/if}
   {#if !rooms}
-    <p role="status" class="my-6 text-faint">{asking.loading ? 'Working out what the rooms allow' : ''}</p>
+    {#if !work.job}<p role="status" class="my-6 text-faint">Asking what the rooms allow</p>{/if}
   {:else}
     <div class="mt-2 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <section>

@@ -9,12 +9,14 @@ from pydantic import TypeAdapter, ValidationError
 from core.checks.licence_sets import Choice
 from core.formats.report_json.baskets import BasketsJson
 from core.formats.report_json.licences import LicencesJson
+from core.formats.report_json.rooms import RoomsJson
+from jungle.api.job_schemas import BasketsAsked, BasketsJob, JobNow, LicencesJob, LicencesTaken, RoomsJob
 from jungle.api.replies import edit_on, send, show
 from jungle.api.requests import SignedIn
 from jungle.api.routers.builds import EDIT_REPLIES
 from jungle.api.schemas import Problems
-from jungle.api.shop_schemas import BasketsAsked, BasketsJob, JobNow, LicencesJob, LicencesTaken
 from jungle.builds.services import licences
+from jungle.builds.services.people import units_of
 from jungle.worker import jobs
 from jungle.worker.alone import somebody_works
 from jungle.worker.models import OPEN, Job, JobKind, JobState
@@ -59,6 +61,23 @@ def take_licences(request: SignedIn, build_id: int, body: LicencesTaken) -> Any:
     further = tuple((each.extra, each.plan) for each in body.further)
     choice = Choice(body.monitor_plan, body.title_plan, tuple(sorted(set(body.add_ons))), further)
     return show(request, licences.take_licences(edit_on(request, build_id, body), choice))
+
+
+@router.post("/builds/{int:build_id}/rooms/compared", response={202: RoomsJob, **NOT_THERE})
+def ask_rooms(request: SignedIn, build_id: int) -> Any:
+    """Have what every room allows worked out, for the build as it is now and a reader of one's own units."""
+    job = jobs.ask(request.user, build_id, JobKind.ROOMS, {"units": units_of(request.user)})
+    return send(RoomsJob.model_construct(job=_now(job), rooms=None, of_now=True), 202)
+
+
+@router.get("/builds/{int:build_id}/rooms/compared", response={200: RoomsJob, **NOT_THERE})
+def read_rooms(request: SignedIn, build_id: int) -> Any:
+    """What every room allows, side by side, and what the chosen one is short of; or how far that is."""
+    job = jobs.latest_job(request.user, build_id, JobKind.ROOMS)
+    if job is None:
+        return send(RoomsJob.model_construct(job=None, rooms=None, of_now=False))
+    of_now = job.revision == job.build.revision and job.wishes["units"] == units_of(request.user)
+    return send(RoomsJob.model_construct(job=_now(job), rooms=_found(job, RoomsJson), of_now=of_now))
 
 
 @router.post("/jobs/{job_id}/cancel", response={200: JobNow, **NOT_THERE})

@@ -8,9 +8,10 @@ from random import Random
 from typing import Any
 from unittest import TestCase
 
+from core.model.progress import Stopped
 from core.model.shops import Offer, Shop
 from core.money.amounts import Buyer
-from core.money.basket import Basket, Cancelled, Limits, NoBasket
+from core.money.basket import Basket, Limits, NoBasket
 from core.money.best_basket import best_basket
 from core.money.order import Item, Need, order_of
 from tests.core.money.market import DAY, buyer, large_market, offer, random_shop, shop
@@ -145,7 +146,7 @@ class LimitTests(TestCase):
 
     def test_it_can_be_cancelled(self) -> None:
         needs, offers, shops = large_market()
-        with self.assertRaises(Cancelled):
+        with self.assertRaises(Stopped):
             best_basket(needs, offers, shops, BY, watch=lambda gap: False)
 
 

@@ -13,9 +13,10 @@ from core.formats.shops_file import read_shops_file
 from core.model.build import Build
 from core.model.ledger import Entry, Ledger
 from core.model.parts import Carpet, Projector
+from core.model.progress import Stopped
 from core.model.shops import Market, Offer
 from core.money.amounts import Buyer, buyer_of
-from core.money.basket import NO_LIMITS, Cancelled, Limits
+from core.money.basket import NO_LIMITS, Limits
 from core.money.costs import Costs
 from core.money.line import Line, Payment
 from core.money.order import Need
@@ -259,7 +260,7 @@ class BasketsTests(TestCase):
         found = baskets_for(needs, Market(shops, offers), buyer(), Limits(new_only=True))
         self.assertEqual(found.best and found.best.total.minor, 25_00)
         self.assertEqual([note.template for note in found.notes], ["No shop has all of it."])
-        with self.assertRaises(Cancelled):
+        with self.assertRaises(Stopped):
             baskets_for(needs, Market(shops, offers), buyer(), NO_LIMITS, lambda share, words: False)
 
     def test_a_basket_that_is_taken_comes_to_what_it_says(self) -> None:

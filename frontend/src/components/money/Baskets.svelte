@@ -8,7 +8,7 @@
   import DayField from './DayField.svelte'
   import Kits from './Kits.svelte'
   import OrderSteps from './OrderSteps.svelte'
-  import WorkProgress from './WorkProgress.svelte'
+  import WorkProgress from '../WorkProgress.svelte'
 
   type Basket = NonNullable<BasketsJob['baskets']>['baskets'][number]
 

@@ -5,7 +5,7 @@
   import { Work } from '../../lib/work.svelte'
   import { counted } from '../../lib/words'
   import PricedParts from './PricedParts.svelte'
-  import WorkProgress from './WorkProgress.svelte'
+  import WorkProgress from '../WorkProgress.svelte'
 
   type LicenceSet = NonNullable<LicencesJob['licences']>['sets'][number]
 

@@ -13,7 +13,7 @@ from django.core.management.base import BaseCommand, CommandError
 from jungle.worker.alone import AnotherWorks, alone
 from jungle.worker.jobs import recover
 
-LOOKS_EVERY_S = 0.5
+LOOKS_EVERY_S = 0.2
 PATIENCE_S = 5
 """How long a worker before this one may take to go."""
 

@@ -1,7 +1,7 @@
 <script lang="ts" generics="T extends { job: JobNow | null }">
-  import type { JobNow } from '../../api/client'
-  import { useBuild } from '../../lib/build.svelte'
-  import type { Work } from '../../lib/work.svelte'
+  import type { JobNow } from '../api/client'
+  import { useBuild } from '../lib/build.svelte'
+  import type { Work } from '../lib/work.svelte'
 
   /** How far long work is, with a way to stop it; why it failed; and that its answer is of an older state. */
   let { work }: { work: Work<T> } = $props()
