@@ -5,9 +5,9 @@ from collections import OrderedDict
 from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
-from functools import cached_property, lru_cache
+from functools import cached_property
 from threading import Lock
-from typing import NamedTuple
+from typing import NamedTuple, TypeVar
 
 from django.utils import timezone
 
@@ -28,7 +28,10 @@ REPORTS_KEPT = 16
 
 log = logging.getLogger(__name__)
 _kept: "OrderedDict[tuple[str, int, frozenset[tuple[str, str]], date], Judged]" = OrderedDict()
+_designs: "OrderedDict[tuple[str, int], Build]" = OrderedDict()
 _lock = Lock()
+K = TypeVar("K")
+V = TypeVar("V")
 
 
 class CannotBeShown(Exception):
@@ -122,18 +125,27 @@ def judge_stored(text: str, version: int, owner_id: int) -> Judged:
 
 def keep(text: str, version: int, judged: Judged) -> None:
     """Keep what was `judged` of a document that is stored as `text`, for when it is asked for next."""
-    key = text, version, frozenset(judged.digests.items()), judged.day
     with _lock:
-        _kept[key] = judged
-        _kept.move_to_end(key)
-        while len(_kept) > REPORTS_KEPT:
-            _kept.popitem(last=False)
+        _keep_newest(_kept, (text, version, frozenset(judged.digests.items()), judged.day), judged)
+        _keep_newest(_designs, (text, version), judged.document)
 
 
-@lru_cache(maxsize=REPORTS_KEPT)
 def design_stored(text: str, version: int) -> Build:
     """The typed document, one object for each text. Raises `ValueError` for one that cannot be read."""
-    return read_stored_build(text, version)
+    with _lock:
+        design = _designs.get((text, version))
+    if design is None:
+        design = read_stored_build(text, version)
+        with _lock:
+            _keep_newest(_designs, (text, version), design)
+    return design
+
+
+def _keep_newest(kept: OrderedDict[K, V], key: K, value: V) -> None:
+    kept[key] = value
+    kept.move_to_end(key)
+    while len(kept) > REPORTS_KEPT:
+        kept.popitem(last=False)
 
 
 def judge_moved(document: Build, judged: Judged) -> Judged:

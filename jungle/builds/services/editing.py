@@ -20,6 +20,7 @@ from core.model.bounds import refuse_too_much
 from core.model.build import Build, slot_for
 from core.model.chain import UnknownPart, plans_of
 from core.model.parts import Part as SpecSheet
+from core.model.sharing import sharing
 from core.model.typed import FieldErrors
 from core.report.small_items import without_lapsed
 from jungle.builds.history import StoredDocument, readable_before, record, rewrite, stored_after
@@ -171,7 +172,10 @@ def field_words(fields: Iterable[str]) -> str:
 
 
 def validated_document(after: Build, before: Build | None = None) -> Build:
-    """`after`, validated as a whole and not too much to be judged. Raises `FieldErrors`."""
+    """`after`, validated as a whole and not too much to be judged; what is as it was `before` is the same object.
+
+    Raises `FieldErrors`.
+    """
     try:
         document = Build.model_validate_json(after.model_dump_json())
     except ValidationError as error:
@@ -181,7 +185,7 @@ def validated_document(after: Build, before: Build | None = None) -> Build:
         ]
         raise FieldErrors(told) from error
     refuse_too_much(document, before)
-    return document
+    return document if before is None else sharing(document, before)
 
 
 def without_lapsed_strikes(owner_id: int, after: Build) -> Build:
