@@ -92,7 +92,7 @@
               <td class="py-1.5 text-right">
                 {#if each.held}<span class="text-xs text-faint">held</span>{:else}
                   <button
-                    class="btn min-h-8 btn-outline btn-primary btn-xs"
+                    class="btn min-h-8 btn-outline whitespace-nowrap btn-primary btn-xs"
                     aria-label="Take {each.names.join(', ')}"
                     onclick={() => take(each)}>Take it</button
                   >
