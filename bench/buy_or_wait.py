@@ -1,0 +1,25 @@
+"""How good the advice to buy or to wait is, as docs/buy-or-wait.md tells it: `python -m bench.buy_or_wait`."""
+
+from collections.abc import Sequence
+
+from core.prices.back_test import Trial, compared, trials
+from core.prices.simulated import Habit
+
+SEED = "kept apart"
+MARKETS = 1000
+"""None of them was looked at while the rule was made."""
+
+
+def table(tried: Sequence[Trial]) -> str:
+    """Every rule over all of them, and over each habit, as a table in Markdown."""
+    lines = ["| markets | rule | mean | worst | late | dearer |", "| --- | --- | --- | --- | --- | --- |"]
+    of_habit = [(habit.value, [trial for trial in tried if trial.habit is habit]) for habit in Habit]
+    for words, some in (("all", list(tried)), *of_habit):
+        for paid in compared(some).values():
+            told = f"{paid.mean:.4f} | {paid.worst:.3f} | {paid.late:.0%} | {paid.dearer:.0%}"
+            lines.append(f"| {words}, {len(some)} | {paid.rule} | {told} |")
+    return "\n".join(lines)
+
+
+if __name__ == "__main__":
+    print(table(list(trials(SEED, MARKETS))))

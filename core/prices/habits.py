@@ -1,0 +1,137 @@
+"""How a price has moved so far, week by week: what waiting leans on."""
+
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+import numpy as np
+
+from core.prices.history import Floats
+from core.prices.standing import on_sale, regular_prices
+
+WEEK_DAYS = 7
+FEWEST_WEEKS = 26
+"""With less than half a year that is known there is no advice: one sale more or less would turn it."""
+UNSEEN_DEPTHS = (0.10,)
+"""Of the sale that nobody has seen yet (trade)."""
+SEASON_WEEKS = 2
+"""A sale comes again in the same weeks of the year, give or take so many (trade)."""
+SEASON_WORTH = 12.0
+"""So many weeks of the whole history weigh as much as one week of the season itself."""
+DEPTHS_KEPT = 8
+CLEARS_WEEKS = 26
+"""What is cleared out goes down in steps within so many weeks, and up in none of them."""
+CLEARS_STEPS = 2
+CLEARS_FROM = 0.06
+CLEARS_ON = 0.6
+"""Of the pace at which it went down so far, this share is believed to go on (trade)."""
+CLEARED_GONE = 0.04
+"""A week, of what is cleared out (trade: half a year until the last one is sold)."""
+DRIFT_WORTH_WEEKS = 26.0
+"""A drift is believed by half when it has been seen for so long."""
+GONE_WORTH_WEEKS = 26.0
+
+
+@dataclass(frozen=True)
+class Habits:
+    """What weeks were like, as shares of the regular price."""
+
+    weeks: int
+    """Of which the price is known."""
+    on_sale: bool
+    """There is one today."""
+    regular_minor: float
+    begins: tuple[float, ...]
+    """The odds that a sale begins in each week to come, from next week on, where there is none."""
+    stays: float
+    """The odds that a sale goes on for another week."""
+    depths: tuple[float, ...]
+    """By which share sales were less, equally likely each."""
+    drift_a_week: float
+    """By which share the regular price rises each week; less than nothing where it falls."""
+    gone: float
+    """The odds that a week from now it cannot be had any more."""
+    cleared: bool = False
+    """It is being cleared out."""
+
+
+def habits_of(days: Floats, today: date, weeks_ahead: int, in_stock: Floats | None = None) -> Habits | None:
+    """How the price on `days`, of which the last is `today`, has moved; `None` where the history cannot carry it.
+
+    Weeks are read back from today. `in_stock` says of each day with 1 and 0 whether it could be had, and is not a
+    number where nobody looked.
+    """
+    weekly = days[::-1][::WEEK_DAYS][::-1]
+    regular = regular_prices(days)[::-1][::WEEK_DAYS][::-1]
+    known = ~np.isnan(weekly) & ~np.isnan(regular)
+    if known.sum() < FEWEST_WEEKS or not known[-1]:
+        return None
+    fall = _cleared(weekly[known][-CLEARS_WEEKS:])
+    if fall is not None:
+        falls = (-CLEARS_ON * fall, max(CLEARED_GONE, _gone(in_stock)))
+        return Habits(int(known.sum()), False, float(weekly[-1]), (0.0,) * weeks_ahead, 0.0, (), *falls, cleared=True)
+    sale = on_sale(weekly, regular) & known
+    week_of = np.array([_week_of_year(today, number - len(weekly) + 1) for number in range(len(weekly))])
+    before, after = known[:-1] & ~sale[:-1], known[1:]
+    could_begin, began = before & after, before & after & sale[1:]
+    overall = (began.sum() + 0.5) / (could_begin.sum() + 26.0) if could_begin.any() else 0.0
+    begins = tuple(
+        _in_season(_week_of_year(today, ahead), week_of[1:], could_begin, began, overall)
+        for ahead in range(1, weeks_ahead + 1)
+    )
+    could_stay = sale[:-1] & after
+    stays = (could_stay & sale[1:]).sum() + 1.0
+    depths = 1 - weekly[sale] / regular[sale]
+    return Habits(
+        weeks=int(known.sum()),
+        on_sale=bool(sale[-1]),
+        regular_minor=float(regular[-1]),
+        begins=begins,
+        stays=float(stays / (could_stay.sum() + 2.0)),
+        depths=_quantiles(depths) or UNSEEN_DEPTHS,
+        drift_a_week=_drift(regular[known]),
+        gone=_gone(in_stock),
+    )
+
+
+def _cleared(weekly: Floats) -> float | None:
+    """By which share it went down each week, of what is cleared out; `None` for what is not."""
+    steps = np.diff(np.log(weekly))
+    if (steps > 0).any() or (steps < 0).sum() < CLEARS_STEPS or -steps.sum() < CLEARS_FROM:
+        return None
+    since = int(np.flatnonzero(steps < 0)[0])
+    return float(-steps.sum() / (len(steps) - since))
+
+
+def _week_of_year(today: date, weeks: int) -> int:
+    return (today + timedelta(weeks=weeks)).timetuple().tm_yday // WEEK_DAYS
+
+
+def _in_season(week: int, weeks: np.ndarray, could_begin: np.ndarray, began: np.ndarray, overall: float) -> float:
+    apart = np.abs(weeks - week)
+    near = np.minimum(apart, 52 - apart) <= SEASON_WEEKS
+    count, hits = float((could_begin & near).sum()), float((began & near).sum())
+    return (hits + SEASON_WORTH * overall) / (count + SEASON_WORTH)
+
+
+def _quantiles(depths: Floats) -> tuple[float, ...]:
+    if not len(depths):
+        return ()
+    shares = (np.arange(DEPTHS_KEPT) + 0.5) / DEPTHS_KEPT
+    return tuple(float(depth) for depth in np.quantile(depths, shares, method="inverted_cdf"))
+
+
+def _drift(regular: Floats) -> float:
+    """From the middle of the first third to that of the last, so that a sale at either end moves it little."""
+    third = max(1, len(regular) // 3)
+    weeks = len(regular) - third
+    rise = float(np.log(np.median(regular[-third:])) - np.log(np.median(regular[:third])))
+    return rise / (weeks + DRIFT_WORTH_WEEKS)
+
+
+def _gone(in_stock: Floats | None) -> float:
+    """A thing that was sold out now and then is gone for good less often than not."""
+    if in_stock is None:
+        return 0.0
+    weekly = in_stock[::-1][::WEEK_DAYS]
+    known = weekly[~np.isnan(weekly)]
+    return float(0.2 * (known == 0).sum() / (len(known) + GONE_WORTH_WEEKS))

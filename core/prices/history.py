@@ -1,0 +1,92 @@
+"""What was seen of one price, and what it was on each day."""
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from datetime import date, timedelta
+from functools import cached_property
+from typing import NamedTuple
+
+import numpy as np
+from numpy.typing import NDArray
+
+Floats = NDArray[np.float64]
+GAP_DAYS = 21
+"""Between two readings that lie further apart nobody knows the price (trade: sales last one to three weeks)."""
+DAY = timedelta(days=1)
+
+
+class Seen(NamedTuple):
+    """A price as it was read: on the first day, and on every look up to the last one that found the same."""
+
+    first: date
+    last: date
+    minor: int
+    """In minor units of one currency."""
+    in_stock: bool = True
+
+
+@dataclass(frozen=True)
+class History:
+    """What was seen of one price, in the order in which it was."""
+
+    seen: tuple[Seen, ...]
+
+    @property
+    def observations(self) -> int:
+        """How many readings differ from the one before; what all else rests on."""
+        return len(self.seen)
+
+    @property
+    def newest(self) -> Seen | None:
+        """What was seen last."""
+        return self.seen[-1] if self.seen else None
+
+    def days(self, until: date, count: int) -> Floats:
+        """The price on each of `count` days up to `until`, that day included; not a number where nobody knows it.
+
+        A reading holds until the next one, and for `GAP_DAYS` where there is none by then. What was sold out had no
+        price.
+        """
+        found = np.full(count, np.nan)
+        begin = until - (count - 1) * DAY
+        afters: tuple[Seen | None, ...] = (*self.seen[1:], None)
+        for one, after in zip(self.seen, afters, strict=False):
+            end = one.last + GAP_DAYS * DAY
+            if after is not None and after.first <= end:
+                end = after.first - DAY
+            low, high = (one.first - begin).days, (min(end, until) - begin).days
+            if high >= 0 and low < count and one.in_stock:
+                found[max(0, low) : high + 1] = one.minor
+            elif high >= 0 and low < count:
+                found[max(0, low) : high + 1] = np.nan
+        return found
+
+    def with_reading(self, day: date, minor: int, in_stock: bool = True) -> "History":
+        """With one more look, no earlier than the last; one that finds the same extends what was seen last."""
+        newest = self.newest
+        same = newest is not None and (newest.minor, newest.in_stock) == (minor, in_stock)
+        if newest is not None and same and (day - newest.last).days <= GAP_DAYS:
+            return History((*self.seen[:-1], newest._replace(last=day)))
+        return History((*self.seen, Seen(day, day, minor, in_stock)))
+
+    @cached_property
+    def begins(self) -> date | None:
+        """The day of the first reading."""
+        return self.seen[0].first if self.seen else None
+
+
+def history_of(readings: Iterable[tuple[date, int, bool]]) -> History:
+    """A history of single readings in any order: day, minor units, in stock. Of several on a day the last counts."""
+    by_day = {day: (minor, in_stock) for day, minor, in_stock in readings}
+    found = History(())
+    for day in sorted(by_day):
+        found = found.with_reading(day, *by_day[day])
+    return found
+
+
+def cheapest(histories: Sequence[History], until: date, count: int) -> Floats:
+    """The least price of several offers on each day; not a number where none is known."""
+    if not histories:
+        return np.full(count, np.nan)
+    days = np.stack([history.days(until, count) for history in histories])
+    return np.where(np.isnan(days).all(axis=0), np.nan, np.nanmin(np.where(np.isnan(days), np.inf, days), axis=0))

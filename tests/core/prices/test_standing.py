@@ -1,0 +1,105 @@
+"""What was seen, what was usual and what was a sale: worked out by hand."""
+
+from datetime import date, timedelta
+from unittest import TestCase
+
+import numpy as np
+
+from core.prices.history import GAP_DAYS, History, Seen, cheapest, history_of
+from core.prices.standing import FEWEST_DAYS, regular_prices, sales_in, standing
+
+TODAY = date(2026, 11, 30)
+
+
+def days_before(days: int) -> date:
+    return TODAY - timedelta(days=days)
+
+
+class HistoryTests(TestCase):
+    def test_a_look_that_finds_the_same_extends_the_last(self) -> None:
+        looks = [(days_before(n), 100_00, True) for n in (30, 20, 10)] + [(days_before(5), 90_00, True)]
+        self.assertEqual(
+            history_of(looks).seen,
+            (Seen(days_before(30), days_before(10), 100_00), Seen(days_before(5), days_before(5), 90_00)),
+        )
+
+    def test_the_order_in_which_looks_are_told_says_nothing_and_the_last_of_a_day_counts(self) -> None:
+        looks = [(days_before(5), 80_00, True), (days_before(9), 70_00, True), (days_before(5), 60_00, True)]
+        self.assertEqual([seen.minor for seen in history_of(looks).seen], [70_00, 60_00])
+
+    def test_a_price_holds_until_the_next_look_and_then_is_forgotten(self) -> None:
+        """Seen 40 and 30 days ago, then two days ago: between them nobody knows it for 30 − 21 − 2 = 6 days and one."""
+        history = history_of(
+            [(days_before(40), 100_00, True), (days_before(30), 100_00, True), (days_before(2), 9, True)]
+        )
+        days = history.days(TODAY, 41)
+        self.assertEqual(int(np.isnan(days).sum()), 30 - GAP_DAYS - 2 - 1)
+        self.assertEqual((days[0], days[-1]), (100_00, 9))
+
+    def test_what_is_sold_out_has_no_price(self) -> None:
+        history = history_of(
+            [(days_before(9), 100_00, True), (days_before(4), 100_00, False), (days_before(1), 99_00, True)]
+        )
+        self.assertEqual(
+            [None if np.isnan(day) else round(day) for day in history.days(TODAY, 10)],
+            [100_00] * 5 + [None] * 3 + [99_00] * 2,
+        )
+
+    def test_of_several_offers_the_cheapest_counts_each_day(self) -> None:
+        one = History((Seen(days_before(3), TODAY, 50_00),))
+        other = history_of([(days_before(2), 40_00, True), (days_before(1), 60_00, True)])
+        self.assertEqual(list(cheapest([one, other], TODAY, 4)), [50_00, 40_00, 50_00, 50_00])
+        self.assertTrue(np.isnan(cheapest([], TODAY, 3)).all())
+
+
+class StandingTests(TestCase):
+    def days(self) -> np.ndarray:
+        """Two hundred days at 100.00, but for ten at 80.00 that ended thirty days ago, and today at 95.00."""
+        days = np.full(200, 100_00.0)
+        days[160:170] = 80_00.0
+        days[-1] = 95_00.0
+        return days
+
+    def test_by_hand(self) -> None:
+        """Ten of two hundred days are cheaper than today: 5 %. Eleven cost less than 100.00, so of the cheapest twenty,
+        a tenth, the dearest cost 100.00."""
+        found = standing(self.days(), TODAY)
+        assert found is not None
+        self.assertEqual((found.lowest_minor, found.usual_minor, found.regular_minor), (80_00, 100_00, 100_00))
+        self.assertEqual((found.low_minor, found.high_minor), (100_00, 100_00))
+        self.assertEqual((found.today_minor, found.cheaper_share, found.days_known), (95_00, 0.05, 200))
+
+    def test_its_sales(self) -> None:
+        """Ten days of a fifth less, and today's 5 % less, which is on."""
+        found = standing(self.days(), TODAY)
+        assert found is not None
+        past, now = found.sales
+        self.assertEqual((past.first, past.last, past.days), (days_before(39), days_before(30), 10))
+        self.assertAlmostEqual(past.depth, 0.2)
+        self.assertEqual((past.over, now.over), (True, False))
+        self.assertAlmostEqual(now.depth, 0.05)
+        self.assertEqual(found.sale_months, (10, 11))
+        self.assertAlmostEqual(found.usual_depth or 0, 0.125)
+
+    def test_too_little_is_told_as_nothing(self) -> None:
+        days = np.full(300, np.nan)
+        days[: FEWEST_DAYS - 1] = 50_00
+        self.assertIsNone(standing(days, TODAY))
+        days[FEWEST_DAYS - 1] = 50_00
+        found = standing(days, TODAY)
+        assert found is not None
+        self.assertEqual((found.today_minor, found.cheaper_share), (None, None))
+
+    def test_three_days_of_four_make_a_price_the_regular_one(self) -> None:
+        """Of ninety days 67 on sale leave the 68th at 100.00; one more, and it is the new price."""
+        days = np.full(180, 100_00.0)
+        days[90:157] = 70_00.0
+        self.assertEqual(set(regular_prices(days)), {100_00.0})
+        days[90:158] = 70_00.0
+        self.assertIn(70_00.0, set(regular_prices(days)))
+
+    def test_a_gap_ends_a_sale(self) -> None:
+        days = self.days()
+        days[165:] = np.nan
+        (sale,) = sales_in(days, regular_prices(days), TODAY)
+        self.assertEqual((sale.days, sale.over), (5, False))
