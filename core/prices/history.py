@@ -3,7 +3,6 @@
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
-from functools import cached_property
 from typing import NamedTuple
 
 import numpy as np
@@ -13,6 +12,8 @@ Floats = NDArray[np.float64]
 GAP_DAYS = 21
 """Between two readings that lie further apart nobody knows the price (trade: sales last one to three weeks)."""
 DAY = timedelta(days=1)
+SOLD_OUT = 0.0
+"""In place of a price."""
 
 
 class Seen(NamedTuple):
@@ -44,22 +45,18 @@ class History:
     def days(self, until: date, count: int) -> Floats:
         """The price on each of `count` days up to `until`, that day included; not a number where nobody knows it.
 
-        A reading holds until the next one, and for `GAP_DAYS` where there is none by then. What was sold out had no
-        price.
+        A look holds until the next one, and for `GAP_DAYS` where there is none by then. Where two spans overlap, what
+        was first seen later says what it was on its own days. What was sold out had no price.
         """
-        found = np.full(count, np.nan)
-        begin = until - (count - 1) * DAY
-        afters: tuple[Seen | None, ...] = (*self.seen[1:], None)
-        for one, after in zip(self.seen, afters, strict=False):
-            end = one.last + GAP_DAYS * DAY
-            if after is not None and after.first <= end:
-                end = after.first - DAY
-            low, high = (one.first - begin).days, (min(end, until) - begin).days
-            if high >= 0 and low < count and one.in_stock:
-                found[max(0, low) : high + 1] = one.minor
-            elif high >= 0 and low < count:
-                found[max(0, low) : high + 1] = np.nan
-        return found
+        begin = until - (count + GAP_DAYS - 1) * DAY
+        found = np.full(count + GAP_DAYS, np.nan)
+        for one in self.seen:
+            low, high = (one.first - begin).days, (min(one.last, until) - begin).days
+            if high >= 0 and low < len(found):
+                found[max(0, low) : high + 1] = one.minor if one.in_stock else SOLD_OUT
+        held = held_on(found)[GAP_DAYS:]
+        held[held == SOLD_OUT] = np.nan
+        return held
 
     def with_reading(self, day: date, minor: int, in_stock: bool = True) -> "History":
         """With one more look, no earlier than the last; one that finds the same extends what was seen last."""
@@ -69,10 +66,14 @@ class History:
             return History((*self.seen[:-1], newest._replace(last=day)))
         return History((*self.seen, Seen(day, day, minor, in_stock)))
 
-    @cached_property
-    def begins(self) -> date | None:
-        """The day of the first reading."""
-        return self.seen[0].first if self.seen else None
+
+def held_on(days: Floats) -> Floats:
+    """Each day that is not known takes what was known last, for `GAP_DAYS`."""
+    numbers = np.arange(len(days))
+    last = np.maximum.accumulate(np.where(np.isnan(days), -1, numbers))
+    held = np.where(last >= 0, days[last], np.nan)
+    held[(numbers - last) > GAP_DAYS] = np.nan
+    return held
 
 
 def history_of(readings: Iterable[tuple[date, int, bool]]) -> History:

@@ -46,6 +46,55 @@ class Term(models.Model):
         return f"{self.what} {self.term_id}"
 
 
+class Series(models.Model):
+    """All that was seen of one part in one shop and condition."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="price_series")
+    part = models.CharField(max_length=ID_LENGTH)
+    shop = models.CharField(max_length=ID_LENGTH)
+    sold_as = models.CharField(max_length=12)
+    currency = models.CharField(max_length=3)
+    """Of what is believed of it."""
+    tax_included = models.BooleanField(default=True)
+    newest = models.ForeignKey("Observation", null=True, on_delete=models.SET_NULL, related_name="+")
+    days_from = models.DateField(null=True)
+    days = models.BinaryField(default=bytes)
+    """The price on each day from `days_from` on, eight bytes each, 0 where none is known: what screens read, made of
+    the observations that are believed."""
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["owner", "part", "shop", "sold_as"], name="series_once")]
+
+    def __str__(self) -> str:
+        return f"{self.part} at {self.shop}, {self.sold_as}"
+
+
+class Observation(models.Model):
+    """A price as it was seen on one day, and on each look up to the last one that found the same; never overwritten."""
+
+    series = models.ForeignKey(Series, on_delete=models.CASCADE, related_name="observations")
+    minor = models.PositiveBigIntegerField()
+    currency = models.CharField(max_length=3)
+    tax_included = models.BooleanField(default=True)
+    in_stock = models.BooleanField(default=True)
+    bulky = models.BooleanField(null=True)
+    first_seen = models.DateField()
+    last_seen = models.DateField()
+    source = models.CharField(max_length=8)
+    address = models.CharField(max_length=120, blank=True)
+    held_back = models.CharField(max_length=200, blank=True)
+    """Why it is not believed until somebody confirms it."""
+    struck = models.CharField(max_length=200, blank=True)
+    """Why somebody struck it out."""
+
+    class Meta:
+        indexes = [models.Index(fields=["series", "first_seen"], name="observations_by_day")]
+        ordering = ["first_seen", "pk"]
+
+    def __str__(self) -> str:
+        return f"{self.minor} {self.currency}, {self.first_seen} to {self.last_seen}"
+
+
 class KnownMarket(models.Model):
     """An owner's shops and offers as a whole. Whatever changes them meets at its revision."""
 

@@ -1,0 +1,40 @@
+"""What was seen of a price: one look at one part in one shop on one day."""
+
+from datetime import date
+from enum import StrEnum
+from typing import Annotated
+
+from core.model.parts.base import RefersTo
+from core.model.parts.price import Price
+from core.model.record import Identifier, Label, Record
+from core.model.shops import SoldAs
+
+PartId = Annotated[Identifier, RefersTo("part")]
+ShopId = Annotated[Identifier, RefersTo("shop")]
+
+
+class Source(StrEnum):
+    """Where a price was seen."""
+
+    READING = "reading"
+    TYPED = "typed"
+    FILE = "file"
+    RECEIPT = "receipt"
+
+
+class Look(Record):
+    """One look: what a shop asked for a part in one condition."""
+
+    part: PartId
+    shop: ShopId
+    sold_as: SoldAs = SoldAs.NEW
+    price: Price
+    in_stock: bool = True
+    bulky: bool | None = None
+    """The shop charges for it as for something bulky; empty where it does not say."""
+    day: date
+    source: Source = Source.TYPED
+    address: Label = ""
+    """Where it was seen."""
+    name: Label = ""
+    """What the shop calls it."""

@@ -1,0 +1,290 @@
+"""What was seen of prices: written down once, never overwritten, struck out with a reason, and read as days."""
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, field
+from datetime import date, timedelta
+from typing import NamedTuple
+
+import numpy as np
+from django.db import transaction
+from django.db.models import F
+
+from core.model.observation import Look
+from core.model.parts.price import Price
+from core.prices.doubts import doubt_of
+from core.prices.history import GAP_DAYS, SOLD_OUT, Floats, History, Seen, held_on
+from jungle.market.models import Observation, Series
+
+USUAL_DAYS = 365
+FEWEST_USUAL_DAYS = 10
+AT_ONCE = 500
+"""Rows that are asked for or written together."""
+
+Key = tuple[str, str, str]
+"""Part, shop, condition."""
+
+
+class NoSuchObservation(LookupError):
+    """There is no such observation."""
+
+
+class Recorded(NamedTuple):
+    """What became of looks."""
+
+    new: int
+    extended: int
+    """They found what was seen before."""
+    held_back: int
+    """Among the new ones, those that are not believed yet."""
+
+
+@dataclass
+class _State:
+    """A series as it is filled, with what was seen last in it."""
+
+    series: Series
+    newest: Observation | None
+    fresh: list[Observation] = field(default_factory=list)
+    grown: dict[int, Observation] = field(default_factory=dict)
+    known: list[Observation] | None = None
+    """All that was seen before, oldest first, where that had to be looked at."""
+    rebuilt: bool = False
+    """Something was seen before what is there: its days are made anew."""
+    days: list[int] | None = None
+
+    def all(self) -> list[Observation]:
+        """What was seen before, and what is new."""
+        if self.known is None:
+            self.known = list(self.series.observations.order_by("first_seen", "pk")) if self.series.pk else []
+            self.known += self.fresh
+        return self.known
+
+    def usual(self, until: date) -> Price | None:
+        """What it usually costs, while enough days are known to say."""
+        known = [minor for minor in self.read_days()[-USUAL_DAYS:] if minor]
+        if len(known) < FEWEST_USUAL_DAYS:
+            return None
+        return Price(minor=int(np.median(known)), currency=self.series.currency, tax_included=self.series.tax_included)
+
+    def read_days(self) -> list[int]:
+        if self.days is None:
+            self.days = np.frombuffer(bytes(self.series.days), dtype="<i8").tolist()
+        return self.days
+
+
+def record(owner_id: int, looks: Iterable[Look], called: Mapping[str, str] | None = None) -> Recorded:
+    """Write looks down, in the order of their days. One that finds what was seen before extends that.
+
+    `called` are the names of parts, to tell a page that shows another one. All of it is stored, or nothing.
+    """
+    ordered = sorted(looks, key=lambda look: look.day)
+    with transaction.atomic():
+        states = _states(owner_id, {look.part for look in ordered})
+        counts = [0, 0, 0]
+        for look in ordered:
+            state = _state_of(states, owner_id, look)
+            held = _seen(state, look, (called or {}).get(look.part, ""))
+            counts[0] += held is not None
+            counts[1] += held is None
+            counts[2] += bool(held)
+        _store(list(states.values()))
+    return Recorded(*counts)
+
+
+def strike(owner_id: int, observation_id: int, reason: str) -> None:
+    """Believe an observation no more. Raises `NoSuchObservation`."""
+    _changed(owner_id, observation_id, struck=reason)
+
+
+def bring_back(owner_id: int, observation_id: int) -> None:
+    """Believe one again that was struck out. Raises `NoSuchObservation`."""
+    _changed(owner_id, observation_id, struck="")
+
+
+def confirm(owner_id: int, observation_id: int) -> None:
+    """Believe one that was held back. Raises `NoSuchObservation`."""
+    _changed(owner_id, observation_id, held_back="")
+
+
+def days_of(owner_id: int, parts: Sequence[str], until: date, count: int) -> dict[Key, Floats]:
+    """The price on each of `count` days up to `until` of every series of some parts; not a number where none is known.
+
+    In the currency of the series, one query for all of them.
+    """
+    rows = Series.objects.filter(owner_id=owner_id, part__in=parts, days_from__isnull=False)
+    found = {}
+    for part, shop, sold_as, days_from, days in rows.values_list("part", "shop", "sold_as", "days_from", "days"):
+        assert days_from is not None
+        found[part, shop, sold_as] = _window(np.frombuffer(bytes(days), dtype="<i8"), days_from, until, count)
+    return found
+
+
+def _window(known: np.ndarray, days_from: date, until: date, count: int) -> Floats:
+    """A price is taken to hold for a while after the last look."""
+    found = np.full(count + GAP_DAYS, np.nan)
+    offset = (days_from - until).days + len(found) - 1
+    low, high = max(0, offset), min(len(found), offset + len(known))
+    if low < high:
+        found[low:high] = known[low - offset : high - offset]
+    held = held_on(found)[GAP_DAYS:]
+    held[held == SOLD_OUT] = np.nan
+    return held
+
+
+def _states(owner_id: int, parts: set[str]) -> dict[Key, _State]:
+    found: dict[Key, _State] = {}
+    named = sorted(parts)
+    for start in range(0, len(named), AT_ONCE):
+        rows = Series.objects.filter(owner_id=owner_id, part__in=named[start : start + AT_ONCE])
+        for series in rows.select_related("newest"):
+            found[series.part, series.shop, series.sold_as] = _State(series, series.newest)
+    return found
+
+
+def _state_of(states: dict[Key, _State], owner_id: int, look: Look) -> _State:
+    key = look.part, look.shop, look.sold_as.value
+    if key not in states:
+        series = Series(
+            owner_id=owner_id,
+            part=look.part,
+            shop=look.shop,
+            sold_as=look.sold_as.value,
+            currency=look.price.currency,
+            tax_included=look.price.tax_included,
+        )
+        states[key] = _State(series, None)
+    return states[key]
+
+
+def _seen(state: _State, look: Look, called: str) -> str | None:
+    """Take a look into a series: why it is held back, empty where it is believed, `None` where it finds the same."""
+    newest = state.newest
+    if newest is not None and look.day < newest.last_seen:
+        return _seen_before(state, look, called)
+    if newest is not None and _goes_on(state, newest, look, called):
+        if look.day > newest.last_seen:
+            _extend(state, newest, look.day)
+            if not newest.held_back and not newest.struck:
+                _grow(state, newest, look.day)
+        return None
+    made = _observation(state, look, called)
+    if not made.held_back:
+        _grow(state, made, look.day)
+    state.newest = made
+    return made.held_back
+
+
+def _seen_before(state: _State, look: Look, called: str) -> str | None:
+    """A look at a day that lies before the last one: kept where it says something else than what is known."""
+    state.rebuilt = True
+    earlier = [one for one in state.all() if one.first_seen <= look.day]
+    last = max(earlier, key=lambda one: one.first_seen, default=None)
+    if last is not None and _goes_on(state, last, look, called):
+        if look.day > last.last_seen:
+            _extend(state, last, look.day)
+        return None
+    return _observation(state, look, called).held_back
+
+
+def _extend(state: _State, observation: Observation, day: date) -> None:
+    observation.last_seen = day
+    if observation.pk is not None:
+        state.grown[observation.pk] = observation
+
+
+def _observation(state: _State, look: Look, called: str) -> Observation:
+    made = Observation(
+        series=state.series,
+        minor=look.price.minor,
+        currency=look.price.currency,
+        tax_included=look.price.tax_included,
+        in_stock=look.in_stock,
+        bulky=look.bulky,
+        first_seen=look.day,
+        last_seen=look.day,
+        source=look.source.value,
+        address=look.address,
+        held_back=_doubt(state, look, called),
+    )
+    state.fresh.append(made)
+    if state.known is not None:
+        state.known.append(made)
+    return made
+
+
+def _doubt(state: _State, look: Look, called: str) -> str:
+    return doubt_of(look.price, state.usual(look.day), look.name, called)[:200]
+
+
+def _goes_on(state: _State, known: Observation, look: Look, called: str) -> bool:
+    """A look finds what is known of it still. What is held back goes on by looks that would be held back themselves,
+    and what was confirmed by any."""
+    told = (look.price.minor, look.price.currency, look.price.tax_included, look.in_stock)
+    if (known.minor, known.currency, known.tax_included, known.in_stock) != told or known.struck:
+        return False
+    if (look.day - known.last_seen).days > GAP_DAYS:
+        return False
+    return bool(_doubt(state, look, called)) if known.held_back else not doubt_of(look.price, None, look.name, called)
+
+
+def _grow(state: _State, believed: Observation, day: date) -> None:
+    """Add the days up to `day`, on which what is believed was seen, to those that are known."""
+    days, series = state.read_days(), state.series
+    if series.days_from is None:
+        series.days_from = day
+        days.clear()
+    ends = series.days_from + timedelta(days=len(days))
+    gap = (day - ends).days
+    if gap > 0:
+        held = min(gap, GAP_DAYS)
+        days.extend([days[-1] if days else 0] * held + [0] * (gap - held))
+    if (day - series.days_from).days < len(days):
+        days.pop()
+    days.append(believed.minor if believed.in_stock else 0)
+
+
+def _store(states: Sequence[_State]) -> None:
+    for state in states:
+        if state.days is not None and not state.rebuilt:
+            state.series.days = np.array(state.days, dtype="<i8").tobytes()
+    new = [state.series for state in states if state.series.pk is None]
+    Series.objects.bulk_create(new)
+    grown = [one for state in states for one in state.grown.values()]
+    Observation.objects.bulk_update(grown, ["last_seen"], batch_size=AT_ONCE)
+    Observation.objects.bulk_create([one for state in states for one in state.fresh], batch_size=AT_ONCE)
+    for state in states:
+        state.series.newest = state.newest
+    touched = [state.series for state in states if state.fresh or state.grown]
+    Series.objects.bulk_update(touched, ["newest", "days", "days_from"], batch_size=AT_ONCE)
+    for state in states:
+        if state.rebuilt:
+            _rebuild(state.series)
+
+
+def _rebuild(series: Series) -> None:
+    """Make the days of a series anew of what is believed of it."""
+    believed = list(series.observations.filter(held_back="", struck="").order_by("first_seen", "pk"))
+    newest = series.observations.order_by(F("last_seen").desc(), "-pk").first()
+    series.newest = newest
+    if believed:
+        last = believed[-1]
+        series.currency, series.tax_included = last.currency, last.tax_included
+        alike = [one for one in believed if (one.currency, one.tax_included) == (last.currency, last.tax_included)]
+        history = History(tuple(Seen(one.first_seen, one.last_seen, one.minor, one.in_stock) for one in alike))
+        until = max(one.last_seen for one in alike)
+        series.days_from = alike[0].first_seen
+        days = history.days(until, (until - alike[0].first_seen).days + 1)
+        series.days = np.nan_to_num(days).astype("<i8").tobytes()
+    else:
+        series.days_from, series.days = None, b""
+    series.save()
+
+
+@transaction.atomic
+def _changed(owner_id: int, observation_id: int, **fields: str) -> None:
+    found = Observation.objects.filter(series__owner_id=owner_id, pk=observation_id)
+    observation = found.select_related("series").first()
+    if observation is None:
+        raise NoSuchObservation("There is no such observation.")
+    found.update(**{name: text[:200] for name, text in fields.items()})
+    _rebuild(observation.series)
