@@ -58,8 +58,9 @@ def least_licences(brief: Annotated[Brief, "currency", "yearly_cap_minor"], weig
     """No set of plans for what is held, with any of the add-ons that are, unlocks as much for less over the years.
 
     Each set is made in the build and judged by the checks that read licences. A dearer one than the least is tight, and
-    blocked where its fees alone are over the yearly cap and the least keeps it. It is not known while a price that
-    decides is missing. What the catalogue has of packages, packs and connectors besides is weighed in the Money view.
+    blocked where its fees alone are over the yearly cap and the least keeps it. It is not known while a price, or any
+    other fact that decides, is missing. What the catalogue has of packages, packs and connectors besides is weighed in
+    the Money view.
     """
     licences = weighed.licences
     held, least = licences.held, licences.for_the_same
@@ -100,17 +101,20 @@ def least_licences(brief: Annotated[Brief, "currency", "yearly_cap_minor"], weig
 def _over_the_years(licences: Licences) -> tuple[Money, Money]:
     """What the held set and the least that serves as well cost over the years.
 
-    Raises `MissingFact` where the held one has no price, or nothing is known to be cheaper and something may be.
+    Raises `MissingFact` where the held one has no price, or what it unlocks is not known; and where nothing is known to
+    be cheaper and something may be.
     """
     held, least = licences.held, licences.for_the_same
-    if held.missing:
-        raise MissingFact(*held.missing)
+    for missing in (held.missing, *held.open):
+        if missing is not None:
+            raise MissingFact(*missing)
     assert held.horizon is not None
     assert least.horizon is not None
     if least.horizon.minor == held.horizon.minor:
-        for other in licences.serving:
-            if other.missing and other.at_least.minor < held.horizon.minor:
-                raise MissingFact(*other.missing)
+        for other in licences.may_serve:
+            for missing in (other.missing, *other.open):
+                if missing is not None and other.at_least.minor < held.horizon.minor:
+                    raise MissingFact(*missing)
         if licences.cut_short:
             raise MissingFact(*TOO_MANY)
     return held.horizon, least.horizon

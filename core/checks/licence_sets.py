@@ -9,6 +9,7 @@ from itertools import chain, combinations, islice, product
 from typing import NamedTuple, TypeVar
 
 from core.checks.evaluation import Evaluation
+from core.checks.limits import State
 from core.checks.memo import Memo
 from core.checks.prices import LicenceCosts
 from core.checks.readings import Given, Today, given_readings
@@ -83,7 +84,9 @@ class LicenceSet:
     missing: Missing | None
     """The first price that is not known."""
     locked: tuple[Told, ...]
-    """What it leaves locked that another set unlocks."""
+    """What it leaves locked that another set unlocks, or may."""
+    open: tuple[Missing, ...]
+    """Facts without which it is not known what it unlocks."""
     brings: tuple[str, ...]
     """All that it unlocks or brings along."""
 
@@ -132,9 +135,24 @@ class Licences:
 
     @property
     def serving(self) -> tuple[LicenceSet, ...]:
-        """Those that leave nothing locked that the held one unlocks, the held one among them."""
-        alike = (each for each in self.sets if each.locks <= self.held.locks)
-        return tuple(each for each in alike if self.says_what_for or not self.held.adds_to(each))
+        """Those of which it is known that they leave nothing locked that the held one unlocks; it is among them."""
+        alike = (each for each in self._as_wanted if each.locks <= self.held.locks and not each.open)
+        return (self.held, *(each for each in alike if each is not self.held))
+
+    @property
+    def may_serve(self) -> tuple[LicenceSet, ...]:
+        """Those that would serve, or cost less, if what is not known of them were well."""
+        return tuple(
+            each
+            for each in self._as_wanted
+            if (each.open or each.missing)
+            and all(told.state is State.UNKNOWN or told.verdict.key in self.held.locks for told in each.locked)
+        )
+
+    @property
+    def _as_wanted(self) -> tuple[LicenceSet, ...]:
+        """Until the brief says what for, those that bring all that the held one does."""
+        return tuple(each for each in self.sets if self.says_what_for or not self.held.adds_to(each))
 
     @property
     def for_the_same(self) -> LicenceSet:
@@ -147,6 +165,8 @@ class Licences:
         held, same, least, years = self.held, self.for_the_same, self.least, self.in_years
         if held.horizon is None:
             return say("What the plans that you hold cost is not known")
+        if held.open:
+            return say("What the plans that you hold unlock is not known: {fact}", fact=held.open[0].fact)
         if same.horizon is not None and same.horizon < held.horizon:
             less = held.horizon - same.horizon
             words = "{names} unlocks no less, for {less} less over {years}"
@@ -254,7 +274,9 @@ def _choices(build: Build, licensed: Sequence[Part], parts: Mapping[str, Part]) 
     monitors = {part.id for part in licensed if isinstance(part, LaunchMonitor)}
     titles = {part.id for part in licensed if isinstance(part, Title)}
     owned = {extra.part for extra in build.extras if extra.owned and isinstance(parts[extra.part], ADD_ONS)}
-    free = [part for part in parts.values() if part.id not in owned]
+    # What a small item asks for is decided there, and is there in every set.
+    settled = {decision.part for decision in build.small_items.values() if decision.part}
+    free = [part for part in parts.values() if part.id not in owned | settled]
     kinds: tuple[list[Part], ...] = (
         [p for p in free if isinstance(p, MonitorPackage) and monitors & {*p.monitors}],
         [p for p in free if isinstance(p, CoursePack) and titles & {*(p.titles or ())}],
@@ -318,6 +340,7 @@ def _set(
         horizon,
         missing,
         tuple(found.told(v) for v in answers(found) if v.state.rank > best.get(v.key, v.state.rank)),
+        tuple(verdict.missing for verdict in answers(found) if verdict.missing),
         tuple(_brings(held, choice, parts)),
     )
 

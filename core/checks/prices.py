@@ -7,7 +7,7 @@ from typing import Annotated
 
 from core.checks.leads import OutletsMissing
 from core.checks.mat_place import MatsBought
-from core.checks.needs import SmallItem, SmallItems
+from core.checks.needs import ITEMS, SmallItem, SmallItems
 from core.checks.readings import Today
 from core.checks.register import derive
 from core.checks.wished_courses import WishedCourses
@@ -67,9 +67,16 @@ def licence_costs(
     licensed += [_licensed(extra, part) for extra, part in kit.extras]
     bringing = bringing_along(each.plan for each in licensed)
     plans = [line for each in licensed for line in licence_lines(each, brief, book, bringing, ledger)]
-    add_ons = (each for each in kit.extras if isinstance(each[1], ADD_ONS))
-    bought = [bought_line(_bought(*each), brief, book, ledger) for each in add_ons]
-    return LicenceCosts((*plans, *bought, *_courses(wished, brief, ledger)))
+    extras = (_bought(extra, part) for extra, part in kit.extras if isinstance(part, ADD_ONS))
+    add_ons = [bought_line(bought, brief, book, ledger) for bought in (*extras, *_small_add_ons(kit))]
+    return LicenceCosts((*plans, *add_ons, *_courses(wished, brief, ledger)))
+
+
+def _small_add_ons(kit: Kit) -> Iterator[Bought]:
+    """Small items that are add-ons, such as the connector that a link asks for: one of each."""
+    for id, decision, part in kit.small:
+        if isinstance(part, ADD_ONS) and decision.choice != "strike":
+            yield Bought(id, ITEMS[id].item.near, part, 1, decision.choice == "own", billing_of(part))
 
 
 @derive

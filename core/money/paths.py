@@ -120,11 +120,12 @@ def path_of(steps: Sequence[Step], years: int, today: date, currency: str, ledge
             bought_on.setdefault(what, days[number])
         for what, paid in spent.items():
             cost_of[what] = (cost_of[what] + paid) if what in before and what in cost_of else paid
-        gone = (
-            _given_up(line, cost_of[what], days[number], bought_on.get(what, days[number - 1]), ledger)
-            for what, line in before.items()
-            if what not in there
-        )
+        gone = []
+        for what, line in before.items():
+            surplus, cost = _surplus(line, there.get(what), cost_of[what])
+            cost_of[what] = cost_of[what] - cost
+            if surplus is not None:
+                gone.append(_given_up(surplus, cost, days[number], bought_on.get(what, days[number - 1]), ledger))
         # A free plan, or one that is paid by the month, leaves nothing behind.
         given_up = tuple(each for each in gone if each.cost.minor or each.sells_for != Money(0, currency))
         taken.append(
@@ -188,6 +189,18 @@ def _bought(line: Line, before: Line | None, currency: str) -> Money:
     if not line.quantity:
         return Money(0, currency)
     return _cash(line, currency).scaled(Fraction(max(0, more), line.quantity))
+
+
+def _surplus(line: Line, there: Line | None, cost: Money) -> tuple[Line | None, Money]:
+    """What of a line is given up, all of it or as many as there are fewer, with its share of the cost; or nothing."""
+    if there is None:
+        return line, cost
+    count = line.quantity - there.quantity
+    if count <= 0:
+        return None, Money(0, cost.currency)
+    share = Fraction(count, line.quantity)
+    worth = {name: amount.scaled(share) for name in ("up_front", "newcomers") if (amount := getattr(line, name))}
+    return line._replace(quantity=count, **worth), cost.scaled(share)
 
 
 def _given_up(line: Line, cost: Money, day: date, bought_on: date, ledger: Ledger) -> GivenUp:

@@ -79,7 +79,7 @@ class Quantity(NamedTuple):
         if self.unit in (Unit.PIECES, Unit.COURSES) and value == 1:
             symbol = symbol.removesuffix("s")
         number = f"{value:,.{decimals}f}".replace("-", "−")
-        if self.unit is Unit.SHARE:
+        if self.unit in (Unit.SHARE, Unit.GIGABYTE):
             number = number.removesuffix(".0")
         return number + symbol if symbol == "°" else f"{number} {symbol}".rstrip()
 

@@ -161,11 +161,8 @@ class RandomTests(TestCase):
 
 def cost_of_licences(build: Build, parts: dict[str, Part]) -> int | None:
     """What plans and add-ons come to over the brief's years, read off the costs of the whole build."""
-    lines = [
-        line
-        for line in known_costs(evaluation_of(build, parts)).lines
-        if line.licence or isinstance(parts.get(line.part), ADD_ONS)
-    ]
+    costs = known_costs(evaluation_of(build, parts))
+    lines = [line for line in costs.lines if line.licence or isinstance(parts.get(line.part), ADD_ONS)]
     if any(line.missing for line in lines):
         return None
     once = sum(line.up_front.minor for line in lines if line.up_front)

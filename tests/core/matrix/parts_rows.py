@@ -157,7 +157,7 @@ ROWS: dict[str, list[Case]] = {
             "Whether another set of licences costs less",
             beside=[
                 *(free_of_charge("monitor_package", f"Data {n}", monitors=("radar",), needs_tier=0) for n in range(4)),
-                *(free_of_charge("course_pack", f"Pack {n}", titles=("title",)) for n in range(4)),
+                *(free_of_charge("course_pack", f"Pack {n}", titles=("title",), courses=1) for n in range(4)),
             ],
         ),
     ],

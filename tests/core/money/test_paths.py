@@ -58,6 +58,14 @@ class HandTests(TestCase):
         self.assertEqual([step.bought for step in grown.steps], [euros(20), euros(30)])
         self.assertEqual((grown.steps[1].new, grown.over_at_once), ((), euros(0)))
 
+    def test_fewer_of_the_same_are_given_up_piece_by_piece(self) -> None:
+        """Five nets of 100, then two of them: three cost 300 and sell for half after a year, 150 thrown away; at once the
+        two cost 200."""
+        five, two = (NET._replace(quantity=n, up_front=euros(100 * n), newcomers=euros(100 * n)) for n in (5, 2))
+        grown = path((BEGUN, (five,)), (date(2027, 2, 1), (two,)))
+        self.assertEqual([(each.cost, each.sells_for) for each in grown.steps[1].given_up], [(euros(300), euros(150))])
+        self.assertEqual((grown.total, grown.at_once, grown.over_at_once), (euros(350), euros(200), euros(150)))
+
     def test_what_is_owned_by_then_costs_what_it_cost_on_the_way(self) -> None:
         owned = MONITOR._replace(payment=Payment.OWNED, up_front=euros(0))
         grown = path((BEGUN, (MONITOR,)), (None, (owned, SCREEN)))
@@ -95,12 +103,15 @@ class RandomTests(TestCase):
             if first.up_front.currency != last.up_front.currency:
                 continue
             one_price = {(each.part, each.licence): each for each in first.lines if each.quantity == 1 and each.part}
-            lines = tuple(
-                one_price.get((each.part, each.licence), each)._replace(slot=each.slot, beside=each.beside)
-                for each in last.lines
-                if each.quantity == 1
+            # One that stands on the chain and beside it, owned here and bought there, is one price as well.
+            before, lines = (
+                tuple(
+                    one_price.get((each.part, each.licence), each)._replace(slot=each.slot, beside=each.beside)
+                    for each in costs.lines
+                    if each.quantity == 1
+                )
+                for costs in (first, last)
             )
-            before = tuple(each for each in first.lines if each.quantity == 1)
             currency = last.up_front.currency
             steps = [Step("First", BEGUN, before), Step("Last", date(2027, dice.randint(1, 12), 1), lines)]
             grown = path_of(steps, 5, BEGUN, currency)
