@@ -59,8 +59,7 @@ class HandTests(TestCase):
         self.assertEqual((grown.steps[1].new, grown.over_at_once), ((), euros(0)))
 
     def test_fewer_of_the_same_are_given_up_piece_by_piece(self) -> None:
-        """Five nets of 100, then two of them: three cost 300 and sell for half after a year, 150 are thrown away; at once
-        the two cost 200."""
+        """Five nets of 100, then two: three cost 300 and sell for half after a year, so that 150 are thrown away."""
         five, two = (NET._replace(quantity=n, up_front=euros(100 * n), newcomers=euros(100 * n)) for n in (5, 2))
         grown = path((BEGUN, (five,)), (date(2027, 2, 1), (two,)))
         self.assertEqual([(each.cost, each.sells_for) for each in grown.steps[1].given_up], [(euros(300), euros(150))])
