@@ -88,6 +88,11 @@ def measure_the_beam(page: Page) -> None:
         page.get_by_role("button", name="Keep it, next").click()
 
 
+def open_the_numbers(page: Page) -> None:
+    """What stands behind the advice on the second thing."""
+    page.get_by_text("The numbers").nth(1).click()
+
+
 PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = (
     ("builds", "/", DESK, stay),
     ("brief", "/builds/{id}/brief", DESK, stay),
@@ -99,13 +104,13 @@ PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = 
     ("measure-phone", "/builds/{id}/room/measure", PHONE, measure_the_beam),
     ("parts", "/builds/{id}/parts", DESK, stay),
     ("parts-alternatives", "/builds/{id}/parts", DESK, look_before_picking),
-    ("parts-phone", "/builds/{id}/parts", PHONE, stay),
     ("parts-small-items", "/builds/{id}/parts", DESK, see_small_items),
     ("why-not", "/builds/{id}/parts", DESK, ask_why_not),
     ("catalogue", "/builds/{id}/catalogue", DESK, stay),
     ("catalogue-sheet", "/builds/{id}/catalogue", DESK, open_a_sheet),
     ("why", "/builds/{id}/parts", DESK, ask_why),
     ("money", "/builds/{id}/parts", DESK, open_money),
+    ("prices", "/builds/{id}/prices", DESK, open_the_numbers),
     ("shops", "/builds/{id}/parts", DESK, open_a_shop),
     ("print", "/builds/{id}/print", DESK, stay),
 )

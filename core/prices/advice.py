@@ -7,7 +7,7 @@ from enum import StrEnum
 
 import numpy as np
 
-from core.prices.habits import FEWEST_WEEKS, WEEK_DAYS, Habits, habits_of
+from core.prices.habits import WEEK_DAYS, Habits, habits_of
 from core.prices.history import Floats, History, cheapest
 from core.prices.reservation import Waiting
 
@@ -57,15 +57,28 @@ class Advice:
 def advice(
     offers: Sequence[History], today: date, needed_by: date, week_costs_minor: float = 0.0, kind: Habits | None = None
 ) -> Advice:
-    """What to do about a thing that `offers` are asked for and that is needed by a day.
+    """What to do about a thing that `offers` are asked for, as `advice_on` says it of the cheapest of them."""
+    days, in_stock = cheapest(offers, today, READ_DAYS), could_be_had(offers, today)
+    return advice_on(days, today, needed_by, week_costs_minor, kind, in_stock)
+
+
+def advice_on(
+    days: Floats,
+    today: date,
+    needed_by: date,
+    week_costs_minor: float = 0.0,
+    kind: Habits | None = None,
+    in_stock: Floats | None = None,
+) -> Advice:
+    """What to do about a thing that costs what it does on `days`, the last of them `today`, and is needed by a day.
 
     `week_costs_minor` is what a week without it costs. `kind` are the habits of things like it, taken where its own
-    history is too short. Nothing is advised while its price today is not known, or nothing of the past is.
+    history is too short. `in_stock` says of each day whether it could be had. Nothing is advised while its price today
+    is not known, or nothing of the past is.
     """
-    days = cheapest(offers, today, READ_DAYS)
     weeks = min(MOST_WEEKS, max(0, (needed_by - today).days // WEEK_DAYS))
     now = None if np.isnan(days[-1]) else round(float(days[-1]))
-    habits = habits_of(days, today, max(weeks, 1), could_be_had(offers, today)) or kind
+    habits = habits_of(days, today, max(weeks, 1), in_stock) or kind
     if now is None or habits is None:
         known = int((~np.isnan(days[::-1][::WEEK_DAYS])).sum())
         return Advice(Say.NOTHING, known, now, weeks)
@@ -117,6 +130,3 @@ def could_be_had(offers: Sequence[History], today: date) -> Floats:
             if high >= 0:
                 found[low : high + 1] = np.fmax(found[low : high + 1], 1.0 if seen.in_stock else 0.0)
     return found
-
-
-__all__ = ["FEWEST_WEEKS", "Advice", "Say", "advice"]

@@ -152,3 +152,17 @@ def _no_pattern(chances: _Chances, usual: int, first: date, days: int) -> Iterat
             wander += chance.gauss(0.0, pace)
         price = _rounded(usual * exp(wander))
         yield Quote(price, price, True)
+
+
+def used_market(seed: str, usual_minor: int, first: date, days: int) -> Iterator[Quote]:
+    """What a shop for used things asks: single pieces that come, are had for some weeks, and go."""
+    chance = _Chances(seed).of("pieces")
+    day = 0
+    while day < days:
+        for_days, until_next = chance.randint(9, 50), chance.randint(5, 60)
+        price = _rounded(usual_minor * chance.uniform(0.85, 1.15))
+        for _ in range(min(for_days, days - day)):
+            yield Quote(price, price, True)
+        for _ in range(max(0, min(until_next, days - day - for_days))):
+            yield Quote(price, price, False)
+        day += for_days + until_next

@@ -21,6 +21,7 @@ export const { p, navigate, route } = createRouter({
     '/money': () => import('./views/MoneyView.svelte'),
     '/money/print': () => import('./views/MoneyPrintView.svelte'),
     '/catalogue': () => import('./views/CatalogueView.svelte'),
+    '/prices': () => import('./views/PricesView.svelte'),
     '/shops': () => import('./views/ShopsView.svelte'),
     '/print': () => import('./views/PrintView.svelte'),
     layout: BuildShell,

@@ -15,6 +15,7 @@ from jungle.api.routers import (
     offers,
     parts,
     paths,
+    prices,
     room,
     rooms,
     session,
@@ -34,6 +35,8 @@ api.add_router("/builds", drawings.router)
 api.add_router("/builds", parts.router)
 api.add_router("/builds", money.router)
 api.add_router("/builds", paths.router)
+api.add_router("/builds", prices.router)
+api.add_router("/prices/seen", prices.seen)
 api.add_router("/builds", shopping.router)
 api.add_router("/builds", offers.router)
 api.add_router("/catalogue", catalogue.router)

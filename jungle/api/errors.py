@@ -27,6 +27,7 @@ from jungle.builds.services.parts import PartsInUse, StaleCatalogue
 from jungle.builds.services.people import units_of
 from jungle.catalogue.history import ChangedSince, NothingToUndo
 from jungle.catalogue.sheets import NoSuchPart, StaleEntry
+from jungle.market.observing import NoSuchObservation
 from jungle.market.services import NoSuchTerm, NothingToStep, StaleMarket
 from jungle.trouble import trouble_of
 from jungle.web.trace import request_id
@@ -166,6 +167,7 @@ HANDLERS: dict[type[Exception], Callable[..., HttpResponse]] = {
     NothingToUndo: _nothing_there,
     NothingThere: _nothing_there,
     NoSuchTerm: _nothing_there,
+    NoSuchObservation: _nothing_there,
     NothingToStep: _nothing_there,
     ChangedSince: _not_now,
     CannotBeShown: _not_now,

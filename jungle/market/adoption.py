@@ -2,6 +2,7 @@
 
 from contextlib import suppress
 from datetime import date, timedelta
+from functools import lru_cache
 from pathlib import Path
 
 from django.contrib.auth.models import User
@@ -12,6 +13,8 @@ from core.formats.price_list import read_table
 from core.formats.shops_file import read_shops_file
 from core.model.shops import Market, Offer
 from jungle.market.models import KnownMarket, What
+from jungle.market.observing import Recorded, record
+from jungle.market.sample_prices import as_asked, sample_looks
 from jungle.market.terms import MarketMoved, market_of, revision_of, store
 
 ATTEMPTS = 3
@@ -25,6 +28,13 @@ def adopt_sample_shops(actor: User) -> None:
         shops = {(What.SHOP, shop.id): shop.model_dump_json() for shop in market.shops}
         offers = {(What.OFFER, offer.id): offer.model_dump_json() for offer in market.offers}
         store(actor.pk, 0, {}, {**shops, **offers}, None)
+
+
+def adopt_sample_prices(actor: User, today: date) -> Recorded | None:
+    """Put what was seen of the sample offers into what somebody knows; `None` where anything was seen ever before."""
+    if actor.price_series.exists():
+        return None
+    return record(actor.pk, sample_looks(listed_market(today).offers, today))
 
 
 def adopt_terms(actor: User, brought: Market) -> None:
@@ -45,11 +55,19 @@ def forget_market(actor: User) -> None:
     """Leave nothing of what somebody knows of shops, as if it had never been known."""
     actor.terms.all().delete()
     actor.market_edits.all().delete()
+    actor.price_series.all().delete()
     KnownMarket.objects.filter(pk=actor.pk).delete()
 
 
+@lru_cache(maxsize=2)
 def sample_market(today: date) -> Market:
-    """The sample shops and offers, seen so much later that the newest was seen `today`."""
+    """The sample shops and offers, seen so much later that the newest was seen `today`, at what is asked then."""
+    listed = listed_market(today)
+    return Market(listed.shops, tuple(as_asked(offer, today) for offer in listed.offers))
+
+
+def listed_market(today: date) -> Market:
+    """As `sample_market`, at what each offer is usually asked for: what its market begins with."""
     shops = read_shops_file((DEMO / "shops.json").read_bytes()).shops
     rows = offer_rows(read_table((DEMO / "offers.csv").read_bytes()), {shop.id: shop for shop in shops})
     offers = [row.offer for row in rows if row.offer is not None]

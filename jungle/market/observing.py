@@ -11,12 +11,15 @@ from django.db.models import F
 
 from core.model.observation import Look
 from core.model.parts.price import Price
+from core.model.shops import SoldAs
+from core.prices.asked import Asked
 from core.prices.doubts import doubt_of
 from core.prices.history import GAP_DAYS, SOLD_OUT, Floats, History, Seen, held_on
 from jungle.market.models import Observation, Series
 
 USUAL_DAYS = 365
 FEWEST_USUAL_DAYS = 10
+MOST_TOLD = 200
 AT_ONCE = 500
 """Rows that are asked for or written together."""
 
@@ -91,31 +94,36 @@ def record(owner_id: int, looks: Iterable[Look], called: Mapping[str, str] | Non
     return Recorded(*counts)
 
 
-def strike(owner_id: int, observation_id: int, reason: str) -> None:
-    """Believe an observation no more. Raises `NoSuchObservation`."""
-    _changed(owner_id, observation_id, struck=reason)
+def strike(owner_id: int, observation_id: int, reason: str) -> str:
+    """Believe an observation no more; answers of which part it is. Raises `NoSuchObservation`."""
+    return _changed(owner_id, observation_id, struck=reason)
 
 
-def bring_back(owner_id: int, observation_id: int) -> None:
-    """Believe one again that was struck out. Raises `NoSuchObservation`."""
-    _changed(owner_id, observation_id, struck="")
+def bring_back(owner_id: int, observation_id: int) -> str:
+    """Believe one again that was struck out; answers of which part it is. Raises `NoSuchObservation`."""
+    return _changed(owner_id, observation_id, struck="")
 
 
-def confirm(owner_id: int, observation_id: int) -> None:
-    """Believe one that was held back. Raises `NoSuchObservation`."""
-    _changed(owner_id, observation_id, held_back="")
+def confirm(owner_id: int, observation_id: int) -> str:
+    """Believe one that was held back; answers of which part it is. Raises `NoSuchObservation`."""
+    return _changed(owner_id, observation_id, held_back="")
 
 
-def days_of(owner_id: int, parts: Sequence[str], until: date, count: int) -> dict[Key, Floats]:
-    """The price on each of `count` days up to `until` of every series of some parts; not a number where none is known.
+def log_of(owner_id: int, part: str) -> list[Observation]:
+    """What was seen of a part in all shops, the newest first, so many at most."""
+    found = Observation.objects.filter(series__owner_id=owner_id, series__part=part)
+    return list(found.select_related("series").order_by("-last_seen", "-first_seen", "-pk")[:MOST_TOLD])
 
-    In the currency of the series, one query for all of them.
-    """
+
+def asked_for(owner_id: int, parts: Sequence[str], until: date, count: int) -> list[Asked]:
+    """What was asked for some parts on each of `count` days up to `until`, one query for all of them."""
     rows = Series.objects.filter(owner_id=owner_id, part__in=parts, days_from__isnull=False)
-    found = {}
-    for part, shop, sold_as, days_from, days in rows.values_list("part", "shop", "sold_as", "days_from", "days"):
+    told = rows.values_list("part", "shop", "sold_as", "currency", "tax_included", "days_from", "days")
+    found = []
+    for part, shop, sold_as, currency, tax_included, days_from, days in told:
         assert days_from is not None
-        found[part, shop, sold_as] = _window(np.frombuffer(bytes(days), dtype="<i8"), days_from, until, count)
+        window = _window(np.frombuffer(bytes(days), dtype="<i8"), days_from, until, count)
+        found.append(Asked(part, shop, SoldAs(sold_as), currency, tax_included, window))
     return found
 
 
@@ -281,10 +289,11 @@ def _rebuild(series: Series) -> None:
 
 
 @transaction.atomic
-def _changed(owner_id: int, observation_id: int, **fields: str) -> None:
+def _changed(owner_id: int, observation_id: int, **fields: str) -> str:
     found = Observation.objects.filter(series__owner_id=owner_id, pk=observation_id)
     observation = found.select_related("series").first()
     if observation is None:
         raise NoSuchObservation("There is no such observation.")
     found.update(**{name: text[:200] for name, text in fields.items()})
     _rebuild(observation.series)
+    return observation.series.part

@@ -49,7 +49,7 @@ def endpoints(build_id: int) -> Iterator[tuple[str, str]]:
         "club": "driver", "group": "things", "content_id": "beam", "room_id": "room", "item": "mat",
         "extra_id": "extra", "check_id": "swing.ceiling", "kind": "ready-made", "place": "mat", "of": "mat",
         "line_id": "own", "funding_id": "funding", "category": "monitor", "shop_id": "larkmoor", "offer_id": "offer",
-        "job_id": "00000000-0000-4000-8000-000000000000",
+        "job_id": "00000000-0000-4000-8000-000000000000", "observation_id": 1, "change": "confirm", "part": "mat",
     }  # fmt: skip
     for path, methods in api.get_openapi_schema()["paths"].items():
         for method, told in methods.items():

@@ -10,11 +10,10 @@ from django.test import TestCase
 from core.model.observation import Look
 from core.prices.history import history_of
 from jungle.market.models import Observation, Series
-from jungle.market.observing import NoSuchObservation, Recorded, bring_back, confirm, days_of, record, strike
+from jungle.market.observing import NoSuchObservation, Recorded, asked_for, bring_back, confirm, record, strike
 from tests.app.worlds import person
 
 DAY = date(2026, 6, 1)
-KEY = ("mat", "larkmoor", "new")
 
 
 def look(number: int, euros: float, **facts: Any) -> Look:
@@ -29,8 +28,8 @@ class ObservingTestCase(TestCase):
         self.owner = person().pk
 
     def days(self, until: int, count: int) -> list[float | None]:
-        found = days_of(self.owner, ["mat"], DAY + timedelta(days=until), count)[KEY]
-        return [None if np.isnan(day) else float(day) / 100 for day in found]
+        (found,) = asked_for(self.owner, ["mat"], DAY + timedelta(days=until), count)
+        return [None if np.isnan(day) else float(day) / 100 for day in found.days]
 
     def seen(self) -> list[tuple[int, int, int]]:
         return [
@@ -54,8 +53,8 @@ class RecordingTests(ObservingTestCase):
     def test_conditions_and_shops_are_apart(self) -> None:
         record(self.owner, [look(0, 100), look(0, 60, sold_as="used"), look(0, 95, shop="pairwell")])
         self.assertEqual(Series.objects.count(), 3)
-        self.assertEqual(len(days_of(self.owner, ["mat"], DAY, 1)), 3)
-        self.assertEqual(days_of(person("lin").pk, ["mat"], DAY, 1), {})
+        self.assertEqual(len(asked_for(self.owner, ["mat"], DAY, 1)), 3)
+        self.assertEqual(asked_for(person("lin").pk, ["mat"], DAY, 1), [])
 
     def test_far_under_what_is_usual_is_held_back_until_confirmed(self) -> None:
         record(self.owner, [look(0, 100), look(12, 100)])

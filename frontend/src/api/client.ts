@@ -26,6 +26,8 @@ export type Content =
   | Mode
   | KeptClear
 export type Rooms = Schemas['RoomsJson']
+export type PriceLog = Schemas['PriceLog']
+export type Prices = Schemas['PricesJson']
 export type RoomsJob = Schemas['RoomsJob']
 export type Looked = Schemas['Looked']
 export type Slot = Schemas['Slot']

@@ -1252,6 +1252,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Prices
+         * @description What is still to be bought, each with what is usual of its price, where today stands, and what to do.
+         */
+        get: operations["jungle_api_routers_prices_read_prices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/prices/{part}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Log
+         * @description What was seen of one part, the newest first: also what is held back, and what was struck out.
+         */
+        get: operations["jungle_api_routers_prices_read_log"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/seen/{observation_id}/strike": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Strike
+         * @description Believe an observation no more, for a reason.
+         */
+        post: operations["jungle_api_routers_prices_strike"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/seen/{observation_id}/{change}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Believe
+         * @description Bring one back that was struck out, or confirm one that was held back.
+         */
+        post: operations["jungle_api_routers_prices_believe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/money/lines/{place}/{of}/offers": {
         parameters: {
             query?: never;
@@ -6080,6 +6160,131 @@ export interface components {
             build_id: number | null;
         };
         /**
+         * AdviceJson
+         * @description Buy or wait, with the numbers that it rests on.
+         */
+        AdviceJson: {
+            /** Say */
+            say: string;
+            /** Weeks Known */
+            weeks_known: number;
+            /** Weeks */
+            weeks: number;
+            today: components["schemas"]["FigureJson"] | null;
+            buy_at: components["schemas"]["FigureJson"] | null;
+            expected: components["schemas"]["FigureJson"] | null;
+            best: components["schemas"]["FigureJson"] | null;
+            best_odds: components["schemas"]["FigureJson"] | null;
+            saves: components["schemas"]["FigureJson"] | null;
+            risks: components["schemas"]["FigureJson"] | null;
+            /** Turns On */
+            turns_on: string | null;
+        };
+        /**
+         * LinePricesJson
+         * @description One line that is still to be bought.
+         */
+        LinePricesJson: {
+            /** Line */
+            line: string;
+            /** Label */
+            label: string;
+            /** Part */
+            part: string;
+            /** Quantity */
+            quantity: number;
+            /** Headline */
+            headline: string;
+            advice: components["schemas"]["AdviceJson"];
+            standing: components["schemas"]["StandingJson"] | null;
+            used: components["schemas"]["FigureJson"] | null;
+            /** Offers */
+            offers: number;
+            /** Weekly */
+            weekly: (number | null)[];
+        };
+        /**
+         * PricesJson
+         * @description All lines that are still to be bought.
+         */
+        PricesJson: {
+            /** Today */
+            today: string;
+            /** Needed By */
+            needed_by: string;
+            /** Lines */
+            lines: components["schemas"]["LinePricesJson"][];
+        };
+        /**
+         * StandingJson
+         * @description What is usual of a price, over the 365 days up to today.
+         */
+        StandingJson: {
+            usual: components["schemas"]["FigureJson"];
+            lowest: components["schemas"]["FigureJson"];
+            low: components["schemas"]["FigureJson"];
+            high: components["schemas"]["FigureJson"];
+            regular: components["schemas"]["FigureJson"];
+            cheaper: components["schemas"]["FigureJson"] | null;
+            /** Sales */
+            sales: number;
+            /** Sale Months */
+            sale_months: number[];
+            usual_depth: components["schemas"]["FigureJson"] | null;
+            /** Days Known */
+            days_known: number;
+        };
+        /**
+         * PriceLog
+         * @description What was seen of one part, the newest first; at most so many.
+         */
+        PriceLog: {
+            /** Seen */
+            seen: components["schemas"]["SeenPrice"][];
+            /** Most */
+            most: number;
+        };
+        /**
+         * SeenPrice
+         * @description A price as it was seen, from the first look to the last one that found the same.
+         */
+        SeenPrice: {
+            /** Id */
+            id: number;
+            /** Shop */
+            shop: string;
+            /** Sold As */
+            sold_as: string;
+            /** Price */
+            price: string;
+            /** In Stock */
+            in_stock: boolean;
+            /** First Seen */
+            first_seen: string;
+            /** Last Seen */
+            last_seen: string;
+            /** Source */
+            source: string;
+            /** Held Back */
+            held_back: string;
+            /** Struck */
+            struck: string;
+        };
+        /**
+         * Struck
+         * @description Why an observation is believed no more.
+         */
+        Struck: {
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * SeenChange
+         * @description What somebody does about an observation that is doubted.
+         * @enum {string}
+         */
+        SeenChange: "bring-back" | "confirm";
+        /**
          * OfferedJson
          * @description What a shop asks for a line, ordered by itself.
          */
@@ -10363,6 +10568,173 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Unreadable"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_prices_read_prices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PricesJson"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_prices_read_log: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceLog"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_prices_strike: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                observation_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Struck"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceLog"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_prices_believe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                observation_id: number;
+                /** @description What somebody does about an observation that is doubted. */
+                change: "bring-back" | "confirm";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceLog"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
                 };
             };
         };

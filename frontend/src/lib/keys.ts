@@ -11,6 +11,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'P', does: 'Parts' },
   { keys: 'C', does: 'Catalogue' },
   { keys: 'M', does: 'Money' },
+  { keys: 'T', does: 'Prices over time' },
   { keys: 'S', does: 'Shops' },
   { keys: 'U', does: 'Metric or imperial' },
   { keys: 'Ctrl Z', does: 'Undo' },

@@ -17,6 +17,21 @@ export const STATE_WORDS: Record<State, string> = {
   unknown: 'not known',
   blocked: 'blocked',
 }
+/** In order, as a list of months is told. */
+export const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+]
 export const STEP_WORDS: Record<Step, string> = {
   brief: 'Brief',
   room: 'Room',

@@ -61,6 +61,7 @@
     p: () => void navigate('/builds/:id/parts', { params: { id: String(id) } }),
     c: () => void navigate('/builds/:id/catalogue', { params: { id: String(id) } }),
     m: () => void navigate('/builds/:id/money', { params: { id: String(id) } }),
+    t: () => void navigate('/builds/:id/prices', { params: { id: String(id) } }),
     u: () => void toggleUnits(),
     '?': () => (panels.shortcuts = true),
     s: () => void navigate('/builds/:id/shops', { params: { id: String(id) } }),

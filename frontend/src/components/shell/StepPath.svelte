@@ -35,7 +35,7 @@
       <span class="text-xs text-faint max-sm:sr-only">{summary(status)}</span>
     </a>
   {/each}
-  {#each [['catalogue', 'Catalogue'], ['shops', 'Shops']] as const as [view, words] (view)}
+  {#each [['prices', 'Prices'], ['catalogue', 'Catalogue'], ['shops', 'Shops']] as const as [view, words] (view)}
     <a
       href={p(`/builds/:id/${view}`, { params: { id: String(build.id) } })}
       aria-current={route.pathname.endsWith(`/${view}`) ? 'page' : undefined}

@@ -1,0 +1,139 @@
+"""Prices of what a build still needs, as JSON."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+
+from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, signed_money_json
+from core.prices.advice import Advice
+from core.prices.standing import Standing
+from core.quantities import Money, Quantity, Unit, UnitSystem
+from core.report.prices import LinePrices
+
+
+@dataclass(frozen=True, slots=True)
+class StandingJson:
+    """What is usual of a price, over the 365 days up to today."""
+
+    usual: FigureJson
+    lowest: FigureJson
+    low: FigureJson
+    high: FigureJson
+    regular: FigureJson
+    cheaper: FigureJson | None
+    """The share of the days on which it cost less than today."""
+    sales: int
+    sale_months: list[int]
+    usual_depth: FigureJson | None
+    days_known: int
+
+
+@dataclass(frozen=True, slots=True)
+class AdviceJson:
+    """Buy or wait, with the numbers that it rests on."""
+
+    say: str
+    weeks_known: int
+    weeks: int
+    today: FigureJson | None
+    buy_at: FigureJson | None
+    expected: FigureJson | None
+    best: FigureJson | None
+    best_odds: FigureJson | None
+    saves: FigureJson | None
+    risks: FigureJson | None
+    turns_on: str | None
+
+
+@dataclass(frozen=True, slots=True)
+class LinePricesJson:
+    """One line that is still to be bought."""
+
+    line: str
+    label: str
+    part: str
+    quantity: int
+    headline: str
+    advice: AdviceJson
+    standing: StandingJson | None
+    used: FigureJson | None
+    """The cheapest that is not new, today."""
+    offers: int
+    weekly: list[int | None]
+    """The cheapest at the end of each week in minor units, today last; nothing where nobody saw one."""
+
+
+@dataclass(frozen=True, slots=True)
+class PricesJson:
+    """All lines that are still to be bought."""
+
+    today: str
+    needed_by: str
+    lines: list[LinePricesJson]
+
+
+def prices_json(lines: Sequence[LinePrices], today: date, needed_by: date, system: UnitSystem) -> PricesJson:
+    """`lines` for a reader of `system`."""
+    return PricesJson(today.isoformat(), needed_by.isoformat(), [_line_json(line, system) for line in lines])
+
+
+def _line_json(line: LinePrices, system: UnitSystem) -> LinePricesJson:
+    return LinePricesJson(
+        line=line.line,
+        label=line.label,
+        part=line.part,
+        quantity=line.quantity,
+        headline=line.headline.text(system),
+        advice=_advice_json(line.advice, line.currency, system),
+        standing=_standing_json(line.standing, line.currency, system) if line.standing else None,
+        used=maybe_figure_json(_money(line.used_minor, line.currency), system),
+        offers=line.offers,
+        weekly=list(line.weekly),
+    )
+
+
+def _advice_json(told: Advice, currency: str, system: UnitSystem) -> AdviceJson:
+    return AdviceJson(
+        say=told.say.value,
+        weeks_known=told.weeks_known,
+        weeks=told.weeks,
+        today=maybe_figure_json(_money(told.today_minor, currency), system),
+        buy_at=maybe_figure_json(_money(told.buy_at_minor, currency), system),
+        expected=maybe_figure_json(_money(told.expected_minor, currency), system),
+        best=maybe_figure_json(_money(told.best_minor, currency), system),
+        best_odds=_share(told.best_odds, system),
+        saves=_signed(told.saves_minor, currency),
+        risks=_signed(told.risks_minor, currency),
+        turns_on=told.turns_on.isoformat() if told.turns_on else None,
+    )
+
+
+def _standing_json(found: Standing, currency: str, system: UnitSystem) -> StandingJson:
+    def money(minor: int) -> FigureJson:
+        return figure_json(Money(minor, currency), system)
+
+    return StandingJson(
+        usual=money(found.usual_minor),
+        lowest=money(found.lowest_minor),
+        low=money(found.low_minor),
+        high=money(found.high_minor),
+        regular=money(found.regular_minor),
+        cheaper=_share(found.cheaper_share, system),
+        sales=len(found.sales),
+        sale_months=list(found.sale_months),
+        usual_depth=_share(found.usual_depth, system),
+        days_known=found.days_known,
+    )
+
+
+def _money(minor: float | None, currency: str) -> Money | None:
+    return None if minor is None or minor == float("inf") else Money(round(minor), currency)
+
+
+def _signed(minor: float | None, currency: str) -> FigureJson | None:
+    amount = _money(minor, currency)
+    return None if amount is None else signed_money_json(amount)
+
+
+def _share(share: float | None, system: UnitSystem) -> FigureJson | None:
+    return None if share is None else figure_json(Quantity(share, Unit.SHARE), system)

@@ -1,0 +1,18 @@
+"""What one shop asked for one part in one condition, day by day."""
+
+from dataclasses import dataclass
+
+from core.model.shops import SoldAs
+from core.prices.history import Floats
+
+
+@dataclass(frozen=True, eq=False)
+class Asked:
+    """A series of prices, in minor units of the shop's own currency; not a number on days of which none is known."""
+
+    part: str
+    shop: str
+    sold_as: SoldAs
+    currency: str
+    tax_included: bool
+    days: Floats

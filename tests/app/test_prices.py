@@ -1,0 +1,114 @@
+"""Prices over time through the API, and the sample world's year and a half of them."""
+
+from datetime import timedelta
+from io import StringIO
+from typing import Any
+
+from django.core.management import call_command
+from django.test import TestCase
+from django.utils import timezone
+
+from core.model.observation import Look
+from jungle.builds.services.welcome import local_owner
+from jungle.market.adoption import listed_market
+from jungle.market.models import Observation, Series
+from jungle.market.observing import record
+from jungle.market.sample_prices import SILENT_DAYS, SILENT_SHOP, quotes_of, sample_looks
+from jungle.market.terms import market_of
+from tests.app.worlds import ApiTestCase, person
+
+
+class PricesTests(ApiTestCase):
+    def test_what_was_never_seen_says_so(self) -> None:
+        told = self.client.get(self.url("/prices")).json()
+        self.assertEqual({line["headline"] for line in told["lines"]}, {"No price of it was ever seen"})
+        self.assertEqual({line["advice"]["say"] for line in told["lines"]}, {"nothing"})
+
+    def test_what_was_seen_is_told_with_what_it_rests_on(self) -> None:
+        today = timezone.localdate()
+        part = self.client.get(self.url("/prices")).json()["lines"][0]["part"]
+        looks = [
+            Look.model_validate({"part": part, "shop": "larkmoor", "day": today - timedelta(days=n),
+                                 "price": {"minor": 90_00 if 100 < n < 110 else 120_00}})
+            for n in range(0, 300, 3)
+        ]  # fmt: skip
+        record(self.owner.pk, looks)
+        (line,) = (line for line in self.client.get(self.url("/prices")).json()["lines"] if line["part"] == part)
+        self.assertEqual(line["advice"]["today"]["text"], "€120.00")
+        self.assertEqual((line["standing"]["usual"]["text"], line["standing"]["lowest"]["text"]), ("€120.00", "€90.00"))
+        self.assertEqual((line["standing"]["sales"], line["offers"]), (1, 1))
+        self.assertGreaterEqual(line["advice"]["weeks_known"], 42)
+        self.assertEqual(len(line["weekly"]), 78)
+
+    def test_nobody_elses(self) -> None:
+        self.client.logout()
+        self.assertEqual(self.client.get(self.url("/prices")).status_code, 401)
+
+
+class LogTests(ApiTestCase):
+    """What was seen of the mat: 100.00 for a month, and one look at 30.00."""
+
+    def setUp(self) -> None:
+        super().setUp()
+        self.today = timezone.localdate()
+        looks = [(30, 100_00), (20, 100_00), (10, 100_00), (0, 30_00)]
+        record(self.owner.pk, [
+            Look.model_validate({"part": "mat", "shop": "larkmoor", "price": {"minor": minor},
+                                 "day": self.today - timedelta(days=days)})
+            for days, minor in looks
+        ])  # fmt: skip
+
+    def log(self) -> list[dict[str, Any]]:
+        return list(self.client.get(self.url("/prices/mat")).json()["seen"])
+
+    def post(self, id: int, change: str, **body: str) -> Any:
+        return self.client.post(f"/api/prices/seen/{id}/{change}", body, content_type="application/json")
+
+    def test_one_that_is_doubted_is_confirmed(self) -> None:
+        doubted, usual = self.log()
+        self.assertEqual((doubted["price"], doubted["held_back"][:12]), ("€30.00", "It is 70% un"))
+        self.assertEqual((usual["first_seen"], usual["last_seen"]), tuple(
+            f"{self.today - timedelta(days=days)}" for days in (30, 10)))  # fmt: skip
+        self.assertEqual(self.post(doubted["id"], "confirm").json()["seen"][0]["held_back"], "")
+
+    def test_one_that_is_wrong_is_struck_out_and_brought_back(self) -> None:
+        _, usual = self.log()
+        self.assertEqual(self.post(usual["id"], "strike", reason=" ").status_code, 422)
+        told = self.post(usual["id"], "strike", reason="another mat").json()["seen"][1]
+        self.assertEqual((told["struck"], told["price"]), ("another mat", "€100.00"))
+        self.assertEqual(self.post(usual["id"], "bring-back").json()["seen"][1]["struck"], "")
+
+    def test_nobody_elses_and_nothing_that_is_not_there(self) -> None:
+        doubted, _ = self.log()
+        self.client.force_login(person("lin"))
+        self.assertEqual(self.post(doubted["id"], "confirm").status_code, 404)
+        self.assertEqual(self.post(0, "strike", reason="x").status_code, 404)
+
+
+class SampleTests(TestCase):
+    def test_it_is_loaded_once_and_ends_at_what_the_offers_ask(self) -> None:
+        call_command("load_demo", stdout=StringIO())
+        call_command("load_prices", stdout=StringIO())
+        seen, owner = Observation.objects.count(), local_owner()
+        self.assertGreater(seen, 5_000)
+        call_command("load_prices", stdout=StringIO())
+        self.assertEqual(Observation.objects.count(), seen)
+        newest = {(one.part, one.shop, one.sold_as): one.newest for one in Series.objects.select_related("newest")}
+        offers = market_of(owner.pk).offers
+        for offer in offers:
+            last = newest[offer.part, offer.shop, offer.sold_as.value]
+            assert last is not None
+            if last.in_stock and offer.shop != SILENT_SHOP:
+                self.assertEqual(last.minor, offer.price.minor, offer.id)
+                self.assertEqual(last.last_seen, timezone.localdate())
+        silent = [one.last_seen for key, one in newest.items() if one and key[1] == SILENT_SHOP]
+        self.assertEqual(max(silent), timezone.localdate() - timedelta(days=SILENT_DAYS))
+        self.assertTrue(Observation.objects.exclude(held_back="").exists())
+
+    def test_a_week_later_there_is_a_week_more_of_the_same(self) -> None:
+        today = timezone.localdate()
+        offer = listed_market(today).offers[3]
+        self.assertEqual(quotes_of(offer, today + timedelta(days=7))[:-7], quotes_of(offer, today))
+        looks = list(sample_looks([offer], today))
+        self.assertLessEqual(max(look.day for look in looks), today)
+        self.assertEqual(looks, list(sample_looks([offer], today)))
