@@ -331,7 +331,7 @@ class HistoryTests(BrowserTestCase):
         expect(width).to_have_value("5.00 m")
         page.get_by_role("button", name="Undo: Room: width").click()
         expect(width).to_have_value("4.80 m")
-        page.locator("body").click(position={"x": 4, "y": 400})
+        page.locator("body").click(position={"x": 4, "y": 650})
         page.keyboard.press("Control+z")
         expect(width).to_have_value("4.60 m")
         page.keyboard.press("Control+Shift+z")
