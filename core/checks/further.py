@@ -18,6 +18,7 @@ from core.model.parts import (
     LaunchMonitor,
     MonitorPackage,
     MonitorPlan,
+    Part,
     Plan,
     Title,
     TitlePlan,
@@ -39,29 +40,34 @@ class Held(NamedTuple):
 
 
 @dataclass(frozen=True, eq=False)
-class FurtherTitles:
-    """Software beside the one on the chain, with the plan of each; equal where the very same records are."""
+class _Together:
+    """Parts with the plan of each. Equal where the very same records are: comparing sheets costs more than asking."""
 
-    each: tuple[tuple[Title, TitlePlan | None], ...]
+    each: tuple[tuple[Part, Plan | None], ...]
 
     def __eq__(self, other: object) -> bool:
-        return isinstance(other, FurtherTitles) and _identity(self.each) == _identity(other.each)
+        return type(self) is type(other) and isinstance(other, _Together) and self._identity == other._identity
 
     def __hash__(self) -> int:
-        return hash(_identity(self.each))
+        return hash(self._identity)
+
+    @property
+    def _identity(self) -> tuple[tuple[int, int], ...]:
+        return tuple((id(part), id(plan)) for part, plan in self.each)
 
 
 @dataclass(frozen=True, eq=False)
-class FurtherMonitors:
-    """Monitors beside the one on the chain, with the plan of each; equal where the very same records are."""
+class FurtherTitles(_Together):
+    """Software beside the one on the chain, with the plan of each."""
+
+    each: tuple[tuple[Title, TitlePlan | None], ...]
+
+
+@dataclass(frozen=True, eq=False)
+class FurtherMonitors(_Together):
+    """Monitors beside the one on the chain, with the plan of each."""
 
     each: tuple[Held, ...]
-
-    def __eq__(self, other: object) -> bool:
-        return isinstance(other, FurtherMonitors) and _identity(self.each) == _identity(other.each)
-
-    def __hash__(self) -> int:
-        return hash(_identity(self.each))
 
 
 @dataclass(frozen=True)
@@ -74,10 +80,6 @@ class FurtherData:
         """The name of one that measures all that is `wanted`; empty where none does."""
         asked = frozenset(wanted)
         return next((name for name, told in self.each if asked and asked <= told), "")
-
-
-def _identity(each: Iterable[tuple[object, object]]) -> tuple[tuple[int, int], ...]:
-    return tuple((id(part), id(plan)) for part, plan in each)
 
 
 @derive
@@ -107,16 +109,10 @@ def _beside(kit: Kit) -> Iterable[tuple[object, Plan | None]]:
 
 
 @dataclass(frozen=True, eq=False)
-class TitlesHeard:
-    """Further software that a monitor is heard in, with the plan of each; equal where the very same records are."""
+class TitlesHeard(_Together):
+    """Further software that a monitor is heard in, with the plan of each."""
 
     each: tuple[tuple[Title, TitlePlan], ...]
-
-    def __eq__(self, other: object) -> bool:
-        return isinstance(other, TitlesHeard) and _identity(self.each) == _identity(other.each)
-
-    def __hash__(self) -> int:
-        return hash(_identity(self.each))
 
 
 @derive
@@ -169,10 +165,10 @@ def further_listens(
     Through a connector it is at one's own risk: tight. Without a link, or under too low a plan, no shot arrives in it.
     """
     held = _all_held(monitor, plan, others)
-    found = {title.name: listens(title, held) for title, _ in titles.each}
-    worst = max(found.values(), key=lambda state: state.rank)
-    deaf = [name for name, state in found.items() if state is State.BLOCKED]
-    astray = [name for name, state in found.items() if state is State.TIGHT]
+    found = [(title.name, listens(title, held)) for title, _ in titles.each]
+    worst = max((state for _, state in found), key=lambda state: state.rank)
+    deaf = [name for name, state in found if state is State.BLOCKED]
+    astray = [name for name, state in found if state is State.TIGHT]
     return Answer(
         Words(worst, in_a_row(deaf or astray), "none"),
         headline=lambda: (
@@ -180,7 +176,7 @@ def further_listens(
             if deaf
             else say("{titles} through a connector, at your own risk", titles=in_a_row(astray))
             if astray
-            else say("{titles} hears a monitor that is held", titles=in_a_row(found))
+            else say("{titles} hears a monitor that is held", titles=in_a_row(name for name, _ in found))
         ),
         formula="further software without a native link to a monitor that is held, under its plan",
         inputs=lambda: (

@@ -66,10 +66,10 @@ def least_licences(brief: Annotated[Brief, "currency", "yearly_cap_minor"], weig
     held, least = licences.held, licences.for_the_same
     horizon, least_horizon = _over_the_years(licences)
     limits = [at_most(horizon.minor, least_horizon.minor, least_horizon.minor, horizon.currency, tolerated=ENDLESS)]
-    cap = brief.yearly_cap_minor
-    if cap is not None and held.yearly and least.yearly and least.yearly.minor <= cap:
-        limits.append(at_most(held.yearly.minor, cap, cap, horizon.currency))
     less, years = horizon - least_horizon, licences.in_years
+    cap = brief.yearly_cap_minor
+    if less.minor and cap is not None and held.yearly and least.yearly and least.yearly.minor <= cap:
+        limits.append(at_most(held.yearly.minor, cap, cap, horizon.currency))
     both = (("Held", held), ("Least", least))
     nobody_asked = held.adds_to(least)
     return Answer(
@@ -88,7 +88,7 @@ def least_licences(brief: Annotated[Brief, "currency", "yearly_cap_minor"], weig
         cures=lambda: (
             press(
                 weighed.take_the_least,
-                "Take {names}: {less} less over {years} years.",
+                "Take {names}: {less} less over {years}.",
                 names=least.in_words,
                 less=less,
                 years=years,
