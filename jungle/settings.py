@@ -56,6 +56,7 @@ INSTALLED_APPS = [
     "django_tasks",
     "django_tasks_db",
     "jungle.worker",
+    "jungle.standins",
     "jungle.demo",
     "jungle.web",
 ]
@@ -105,6 +106,8 @@ DATABASES = {
         "TEST": {"NAME": DATA_DIR / "test.sqlite3"},
     }
 }
+STANDINS_PORT = env.int("JUNGLE_STANDINS_PORT", default=env.int("JUNGLE_PORT", default=8321) + 10)
+"""The first of the ports on which the sample world's shops stand, one after the other."""
 TASKS = {"default": {"BACKEND": "django_tasks_db.DatabaseBackend"}}
 """Tasks wait in the same database, so that asking for one and what it is asked for are stored together."""
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"

@@ -14,8 +14,8 @@ from core.model.typed import FieldErrors
 from core.quantities import UnitSystem
 
 COLUMNS = (
-    "id", "shop", "part", "price", "regular", "sold_as", "warranty_months", "lead_days", "good_until", "seen",
-    "address",
+    "id", "shop", "part", "price", "regular", "sold_as", "warranty_months", "lead_days", "good_until", "in_stock",
+    "seen",    "address",
 )  # fmt: skip
 NEEDED = ("id", "shop", "part", "price", "seen")
 FIELDS = {"price": "price_minor", "regular": "regular_minor"}

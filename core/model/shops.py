@@ -36,6 +36,11 @@ MOST_OFFERS = 5000
 MOST_SHOPS = 200
 
 
+def is_over(until: date | None, day: date | None) -> bool:
+    """What was good until then is good no more."""
+    return until is not None and day is not None and until < day
+
+
 class SoldAs(StrEnum):
     """In which state a shop sells something."""
 
@@ -60,9 +65,15 @@ class Offer(Record):
     lead_days: Days | None = None
     """Until it is sent: 0 from stock; empty where the shop does not say."""
     good_until: date | None = None
+    in_stock: bool = True
+    """It could be had when it was seen last."""
     seen: date
     address: Label = ""
     """Where it was seen."""
+
+    def is_to_be_had(self, day: date | None) -> bool:
+        """It is in stock as far as anybody knows, and still good on `day`."""
+        return self.in_stock and not is_over(self.good_until, day)
 
     @model_validator(mode="after")
     def _a_sale_is_lower(self) -> Self:

@@ -9,10 +9,10 @@ from typing import Any, NamedTuple
 import highspy
 
 from core.model.progress import Stopped
-from core.model.shops import Bundle, Code, DeliveryFee, Offer, Shop, SoldAs
+from core.model.shops import Bundle, Code, DeliveryFee, Offer, Shop, SoldAs, is_over
 from core.money.amounts import Buyer
 from core.money.basket import NO_LIMITS, Basket, Limits, NoBasket
-from core.money.order import Item, Need, is_good_for, is_over, order_of, sets_of_codes, share_kept, shared_out
+from core.money.order import Item, Need, is_good_for, order_of, sets_of_codes, share_kept, shared_out
 
 Watch = Callable[[float], bool]
 """Told now and then how much the best basket found may still be too dear, as a share; answers whether to go on."""
@@ -47,7 +47,7 @@ def best_basket(
 
 
 def _keeps_to(offer: Offer, limits: Limits, day: date | None) -> bool:
-    if is_over(offer.good_until, day) or (limits.new_only and offer.sold_as is not SoldAs.NEW):
+    if not offer.is_to_be_had(day) or (limits.new_only and offer.sold_as is not SoldAs.NEW):
         return False
     if limits.here_by is None:
         return True

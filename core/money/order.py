@@ -9,7 +9,7 @@ from itertools import chain, combinations
 from typing import NamedTuple
 
 from core.model.facts import FactAt, MissingFact
-from core.model.shops import Bundle, Code, DeliveryFee, Offer, Rebate, Shop, SoldAs
+from core.model.shops import Bundle, Code, DeliveryFee, Offer, Rebate, Shop, SoldAs, is_over
 from core.money.amounts import ONE, Buyer
 from core.quantities import Money, Quantity, Sentence, Unit, say
 
@@ -222,11 +222,6 @@ def shared_out(saving_minor: int, prices: Mapping[str, Fraction]) -> dict[str, i
     largest = max(prices, key=lambda key: (prices[key], key))
     shares[largest] += saving - sum(shares.values())
     return shares
-
-
-def is_over(until: date | None, day: date | None) -> bool:
-    """What was good until then is good no more."""
-    return until is not None and day is not None and until < day
 
 
 def _sorted_out(

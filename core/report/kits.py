@@ -4,12 +4,12 @@ from collections.abc import Iterator, Mapping, Sequence
 from fractions import Fraction
 
 from core.model.ledger import Category
-from core.model.shops import Bundle, Market, Offer, Shop
+from core.model.shops import Bundle, Market, Offer, Shop, is_over
 from core.money.amounts import Buyer
 from core.money.basket import Basket, Limits, NoBasket
 from core.money.best_basket import best_basket
 from core.money.kit_or_own import Held, KitOrOwn
-from core.money.order import Need, is_over
+from core.money.order import Need
 from core.report.baskets import payable
 
 UNWANTED = "unwanted:"
@@ -25,7 +25,7 @@ def kits_for(
     shop has not all of, that cannot be paid, or whose shop is left out.
     """
     shops, _ = payable(market, buyer)
-    offers = tuple(offer for offer in market.offer_by_id.values() if not is_over(offer.good_until, buyer.day))
+    offers = tuple(offer for offer in market.offer_by_id.values() if offer.is_to_be_had(buyer.day))
     market = Market(shops, offers)
     for shop in shops:
         for bundle in shop.bundles:

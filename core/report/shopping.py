@@ -9,7 +9,7 @@ from core.model.facts import Missing, MissingFact
 from core.model.ledger import Category, Entry, Ledger, OwnLine
 from core.model.shops import Market, Offer, Shop
 from core.money.amounts import Buyer
-from core.money.order import Item, Need, Order, cheapest_order, is_over
+from core.money.order import Item, Need, Order, cheapest_order
 from core.quantities import Money
 
 DELIVERY_FROM = "delivery-"
@@ -50,7 +50,7 @@ class TakenPrice(NamedTuple):
 
 def offers_for(need: Need, market: Market, buyer: Buyer) -> tuple[OfferedLine, ...]:
     """Every offer of what is needed, each ordered by itself with the best codes, the cheapest delivered first."""
-    offers = (offer for offer in market.offers_by_part.get(need.part, ()) if not is_over(offer.good_until, buyer.day))
+    offers = (offer for offer in market.offers_by_part.get(need.part, ()) if offer.is_to_be_had(buyer.day))
     found = [_offered(need, offer, market.shop_by_id[offer.shop], buyer) for offer in offers]
     return tuple(sorted(found, key=_dearness))
 
@@ -60,7 +60,7 @@ def orders_of(needs: Iterable[Need], taken: Mapping[str, str], market: Market, b
     by_shop: dict[str, list[Item]] = {}
     for need in needs:
         offer = market.offer_by_id.get(taken.get(need.line, ""))
-        if offer is not None and not is_over(offer.good_until, buyer.day):
+        if offer is not None and offer.is_to_be_had(buyer.day):
             by_shop.setdefault(offer.shop, []).append(need.met_by(offer))
     return tuple(cheapest_order(market.shop_by_id[shop], items, buyer) for shop, items in by_shop.items())
 
@@ -120,7 +120,7 @@ def _dearness(offered: OfferedLine) -> tuple[bool, int, str]:
 
 
 def _is_of(offer: Offer | None, need: Need, buyer: Buyer) -> bool:
-    return offer is not None and offer.part == need.part and not is_over(offer.good_until, buyer.day)
+    return offer is not None and offer.part == need.part and offer.is_to_be_had(buyer.day)
 
 
 def _quote(offer: Offer, shop: Shop, paid: Money, day: date | None) -> dict[str, object]:

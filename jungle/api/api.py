@@ -21,6 +21,7 @@ from jungle.api.routers import (
     session,
     shopping,
     shops,
+    sources,
 )
 
 api = BoundedAPI(parser=BoundedParser(), title="Jungle", version="1", auth=django_auth, docs_url=None, openapi_url=None)
@@ -37,6 +38,7 @@ api.add_router("/builds", money.router)
 api.add_router("/builds", paths.router)
 api.add_router("/builds", prices.router)
 api.add_router("/prices/seen", prices.seen)
+api.add_router("/prices/sources", sources.router)
 api.add_router("/builds", shopping.router)
 api.add_router("/builds", offers.router)
 api.add_router("/catalogue", catalogue.router)

@@ -29,6 +29,7 @@ from jungle.catalogue.history import ChangedSince, NothingToUndo
 from jungle.catalogue.sheets import NoSuchPart, StaleEntry
 from jungle.market.observing import NoSuchObservation
 from jungle.market.services import NoSuchTerm, NothingToStep, StaleMarket
+from jungle.market.sources import NoSuchSource
 from jungle.trouble import trouble_of
 from jungle.web.trace import request_id
 
@@ -168,6 +169,7 @@ HANDLERS: dict[type[Exception], Callable[..., HttpResponse]] = {
     NothingThere: _nothing_there,
     NoSuchTerm: _nothing_there,
     NoSuchObservation: _nothing_there,
+    NoSuchSource: _nothing_there,
     NothingToStep: _nothing_there,
     ChangedSince: _not_now,
     CannotBeShown: _not_now,

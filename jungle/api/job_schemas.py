@@ -1,10 +1,10 @@
 """What goes in and out of the endpoints of long work."""
 
 from datetime import date
-from typing import Annotated
+from typing import Annotated, TypeVar
 
 from ninja import Schema
-from pydantic import ConfigDict, Field
+from pydantic import ConfigDict, Field, TypeAdapter, ValidationError
 
 from core.formats.report_json.baskets import BasketsJson
 from core.formats.report_json.licences import LicencesJson
@@ -12,7 +12,11 @@ from core.formats.report_json.rooms import RoomsJson
 from core.model.record import Identifier, Several
 from core.model.shops import MOST_SHOPS
 from jungle.api.changes import Change
-from jungle.worker.models import JobState
+from jungle.worker.alone import somebody_works
+from jungle.worker.models import OPEN, Job, JobState
+
+T = TypeVar("T")
+NOTHING = "{}"
 
 
 class BasketsAsked(Schema):
@@ -77,3 +81,27 @@ class LicencesTaken(Change):
     title_plan: Identifier | None = None
     add_ons: Several[Identifier] = ()
     further: Several[FurtherPlan] = ()
+
+
+def job_found(job: Job | None, kind: type[T]) -> T | None:
+    """What a job found, as it was told then; nothing of one that is not done, or found nothing, or was told in another
+    way before an upgrade."""
+    if job is None or job.state != JobState.DONE or job.result == NOTHING:
+        return None
+    try:
+        return TypeAdapter(kind).validate_json(job.result)
+    except ValidationError:
+        return None
+
+
+def job_now(job: Job) -> JobNow:
+    """How far a job is."""
+    is_open = job.state in OPEN
+    return JobNow(
+        id=str(job.pk),
+        state=JobState(job.state),
+        words=job.words,
+        share_done=job.share_done,
+        revision=job.revision,
+        nobody_works=is_open and not somebody_works(),
+    )

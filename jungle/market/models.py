@@ -95,6 +95,78 @@ class Observation(models.Model):
         return f"{self.minor} {self.currency}, {self.first_seen} to {self.last_seen}"
 
 
+class PriceSource(models.Model):
+    """Where a shop tells its prices: a feed or a page, at an address that its owner has allowed."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="price_sources")
+    shop = models.CharField(max_length=ID_LENGTH)
+    address = models.CharField(max_length=400)
+    private = models.BooleanField(default=False)
+    """Its host may be a private address."""
+    paused = models.BooleanField(default=False)
+    known = models.TextField(default="{}")
+    """What the shop sells, as JSON: its number, the part that it is, and what the shop called it then."""
+    listed = models.TextField(default="[]")
+    """Parts and conditions of which it told last that they are in stock, as JSON."""
+    etag = models.CharField(max_length=200, blank=True)
+    last_modified = models.CharField(max_length=80, blank=True)
+    read_at = models.DateTimeField(null=True)
+    """When it was read last; empty for one that never was."""
+    failed = models.CharField(max_length=200, blank=True)
+    """Why it could not be read the last time; empty where it could."""
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["owner", "address"], name="source_once_per_owner")]
+        ordering = ["shop", "pk"]
+
+    def __str__(self) -> str:
+        return self.address
+
+
+class Round(models.Model):
+    """One reading of all sources."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="rounds")
+    begun_at = models.DateTimeField(auto_now_add=True)
+    ended_at = models.DateTimeField(null=True)
+
+    class Meta:
+        ordering = ["-pk"]
+
+    def __str__(self) -> str:
+        return f"{self.owner_id}, {self.begun_at}"
+
+
+class ReadingState(StrEnum):
+    """How far the reading of one source is."""
+
+    WAITING = "waiting"
+    READ = "read"
+    FAILED = "failed"
+
+
+class Reading(models.Model):
+    """One source in one round: not read yet, or what came of it."""
+
+    round = models.ForeignKey(Round, on_delete=models.CASCADE, related_name="readings")
+    source = models.ForeignKey(PriceSource, on_delete=models.CASCADE, related_name="readings")
+    state = models.CharField(max_length=8, default=ReadingState.WAITING.value)
+    words = models.CharField(max_length=400, blank=True)
+    """What came of it, for a person."""
+    things = models.PositiveIntegerField(default=0)
+    """Of which it told."""
+    new = models.PositiveIntegerField(default=0)
+    extended = models.PositiveIntegerField(default=0)
+    held_back = models.PositiveIntegerField(default=0)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["round", "source"], name="source_once_a_round")]
+        ordering = ["pk"]
+
+    def __str__(self) -> str:
+        return f"{self.source}: {self.state}"
+
+
 class KnownMarket(models.Model):
     """An owner's shops and offers as a whole. Whatever changes them meets at its revision."""
 
@@ -104,6 +176,8 @@ class KnownMarket(models.Model):
     revision = models.PositiveIntegerField(default=0)
     stamp = models.UUIDField(default=uuid4)
     """Another with every change, so that what was read before is known by it, in whichever database it is."""
+    read_every_hours = models.PositiveSmallIntegerField(null=True)
+    """How often all sources are read; empty for only when somebody asks."""
 
     def __str__(self) -> str:
         return f"{self.owner}: {self.revision}"

@@ -19,9 +19,9 @@ from jungle.worker.models import Job
 
 def work_out(job: Job, report: Progress) -> Mapping[str, Any]:
     """Best basket, one shop fewer and all from one shop, within the limits that were asked. Raises `Stopped`."""
-    judged, units = job.build.judged, units_of(job.owner)
+    judged, units = job.of_build.judged, units_of(job.owner)
     # The build may have been edited since it was asked: what is told names the state that was looked at.
-    Job.objects.filter(pk=job.pk).update(revision=job.build.revision)
+    Job.objects.filter(pk=job.pk).update(revision=job.of_build.revision)
     shopping = shopping_for(job.owner, judged.document, judged.sheets)
     limits = _limits(job.wishes)
     found = baskets_for(

@@ -13,10 +13,13 @@ from django_tasks import task
 from django_tasks.base import TaskResultStatus
 from django_tasks_db.models import DBTaskResult
 
+from core.formats.errors import BadFile
 from core.model.facts import MissingFact
 from core.model.progress import Progress, Stopped
 from jungle.builds.models import UnreadableBuild
 from jungle.builds.services.editing import NothingThere, find_build
+from jungle.market.fetching import NotFetched
+from jungle.market.rounds import begin_round, owners_due
 from jungle.worker.models import Job, JobKind, JobState
 
 KEPT = 20
@@ -32,18 +35,30 @@ WORKS: dict[JobKind, Callable[[], Work]] = {}
 """By kind: what imports the work, in the worker alone."""
 
 
-def ask(actor: User, build_id: int, kind: JobKind, asked: Mapping[str, Any]) -> Job:
-    """Have something worked out for a build as it is now; what was asked of it before is cancelled."""
-    build = find_build(build_id, actor)
+def ask(actor: User, build_id: int | None, kind: JobKind, asked: Mapping[str, Any]) -> Job:
+    """Have something worked out for a build as it is now, or for none; what was asked of it before is cancelled."""
+    build = None if build_id is None else find_build(build_id, actor)
+    alike = Job.objects.visible_to(actor.pk).filter(build=build)
     with transaction.atomic():
-        build.jobs.open().filter(kind=kind).update(state=JobState.CANCELLED)
-        over = build.jobs.order_by("-asked_at").values_list("pk", flat=True)[KEPT:]
+        alike.open().filter(kind=kind).update(state=JobState.CANCELLED)
+        over = alike.order_by("-asked_at").values_list("pk", flat=True)[KEPT:]
         Job.objects.filter(pk__in=list(over)).delete()
-        job = Job.objects.create(
-            owner=actor, kind=kind, build=build, revision=build.revision, asked=json.dumps(dict(asked))
-        )
+        revision = build.revision if build else 0
+        job = Job.objects.create(owner=actor, kind=kind, build=build, revision=revision, asked=json.dumps(dict(asked)))
         _queue(job)
     return job
+
+
+def ask_round(actor: User) -> Job:
+    """Have all prices read; the round that is being read already, where one is."""
+    going = Job.objects.visible_to(actor.pk).open().filter(kind=JobKind.ROUND).first()
+    return going or ask(actor, None, JobKind.ROUND, {"round": begin_round(actor.pk).pk})
+
+
+def ask_due_rounds() -> int:
+    """Have the prices read of everybody whose sources are to be read again; answers of how many."""
+    due = User.objects.filter(pk__in=owners_due())
+    return len([ask_round(owner) for owner in due])
 
 
 def find_job(actor: User, job_id: str) -> Job:
@@ -54,9 +69,10 @@ def find_job(actor: User, job_id: str) -> Job:
     return job
 
 
-def latest_job(actor: User, build_id: int, kind: JobKind) -> Job | None:
-    """What was asked last of a build; `None` where nothing was."""
-    return find_build(build_id, actor).jobs.filter(kind=kind).first()
+def latest_job(actor: User, build_id: int | None, kind: JobKind) -> Job | None:
+    """What was asked last of a build, or of none; `None` where nothing was."""
+    build = None if build_id is None else find_build(build_id, actor)
+    return Job.objects.visible_to(actor.pk).filter(build=build, kind=kind).first()
 
 
 def cancel(actor: User, job_id: str) -> Job:
@@ -94,7 +110,7 @@ def do(job_id: str) -> None:
         result = WORKS[JobKind(job.kind)]()(job, report)
     except Stopped:
         return
-    except (MissingFact, NothingThere, UnreadableBuild) as refusal:
+    except (MissingFact, NothingThere, UnreadableBuild, NotFetched, BadFile) as refusal:
         report.over(JobState.FAILED, str(refusal))
     except Exception:
         report.over(JobState.FAILED, "Something went wrong in it; the log of the worker says what.")
@@ -135,4 +151,6 @@ def _imported(name: str) -> Work:
 
 WORKS[JobKind.BASKETS] = partial(_imported, "jungle.worker.baskets.work_out")
 WORKS[JobKind.LICENCES] = partial(_imported, "jungle.worker.licences.work_out")
+WORKS[JobKind.ROUND] = partial(_imported, "jungle.worker.rounds.work_out")
+WORKS[JobKind.SOURCE] = partial(_imported, "jungle.worker.sources.work_out")
 WORKS[JobKind.ROOMS] = partial(_imported, "jungle.worker.rooms.work_out")

@@ -18,8 +18,8 @@ SHARES = (0.2, 0.6, 0.2)
 
 def work_out(job: Job, report: Progress) -> Mapping[str, Any]:
     """Sets of licences, and other monitors and other software with theirs. Raises `Stopped`."""
-    build = job.build.design
-    Job.objects.filter(pk=job.pk).update(revision=job.build.revision)
+    build = job.of_build.design
+    Job.objects.filter(pk=job.pk).update(revision=job.of_build.revision)
     monitors = others_for(job.owner, build, Slot.MONITOR)
     titles = others_for(job.owner, build, Slot.TITLE)
     parts = parts_for_licences(job.owner, build)

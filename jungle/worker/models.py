@@ -30,6 +30,8 @@ class JobKind(StrEnum):
     BASKETS = "baskets"
     LICENCES = "licences"
     ROOMS = "rooms"
+    ROUND = "round"
+    SOURCE = "source"
 
 
 class JobQuerySet(models.QuerySet["Job"]):
@@ -50,9 +52,10 @@ class Job(models.Model):
     id = models.UUIDField(primary_key=True, default=uuid4, editable=False)
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="jobs")
     kind = models.CharField(max_length=20, choices=[(kind.value, kind.value) for kind in JobKind])
-    build = models.ForeignKey(StoredBuild, on_delete=models.CASCADE, related_name="jobs")
-    revision = models.PositiveIntegerField()
-    """The build's, which it is worked out for."""
+    build = models.ForeignKey(StoredBuild, on_delete=models.CASCADE, related_name="jobs", null=True)
+    """Which it is worked out for; empty for what is of no build."""
+    revision = models.PositiveIntegerField(default=0)
+    """The build's."""
     asked = models.TextField(default="{}")
     """What was asked, as JSON."""
     state = models.CharField(
@@ -77,6 +80,12 @@ class Job(models.Model):
     def wishes(self) -> dict[str, Any]:
         """What was asked."""
         return dict(json.loads(self.asked))
+
+    @property
+    def of_build(self) -> StoredBuild:
+        """The build that it is worked out for, where it is of one."""
+        assert self.build is not None, f"a job of kind {self.kind} is of a build"
+        return self.build
 
     def __str__(self) -> str:
         return f"{self.kind} of {self.build_id}"

@@ -13,6 +13,6 @@ from jungle.worker.models import Job
 
 def work_out(job: Job, report: Progress) -> Mapping[str, Any]:
     """Every room with its screen on every wall, told in the units that were asked for. Raises `Stopped`."""
-    Job.objects.filter(pk=job.pk).update(revision=job.build.revision)
-    found = rooms_of(job.build.design, job.build.judged.sheets, report)
+    Job.objects.filter(pk=job.pk).update(revision=job.of_build.revision)
+    found = rooms_of(job.of_build.design, job.of_build.judged.sheets, report)
     return asdict(rooms_json(found, UnitSystem(job.wishes["units"])))

@@ -9,7 +9,7 @@ from core.formats.report_json.sheets import SheetFieldJson, form_json
 from core.model.forms import FieldKind, form_fields, typed_form, typed_rows, usual_form
 from core.model.shop_forms import OF_AN_OFFER
 from core.model.shops import Market, Offer, Shop
-from core.money.order import Order, OrderLine, is_over
+from core.money.order import Order, OrderLine
 from core.quantities import Money, UnitSystem
 from core.report.shop_words import terms_told
 from core.report.shopping import OfferedLine, TakenPrice
@@ -46,6 +46,7 @@ class ShopOfferJson:
     """Its condition, warranty, lead time, and until when it stands."""
     seen: str
     is_over: bool
+    """It cannot be had: sold out, or good no more."""
     typed: dict[str, str]
 
 
@@ -177,7 +178,7 @@ def shop_offer_json(offer: Offer, names: Mapping[str, str], day: date, system: U
         regular=regular.text() if regular else "",
         facts=list(_facts(offer)),
         seen=offer.seen.isoformat(),
-        is_over=is_over(offer.good_until, day),
+        is_over=not offer.is_to_be_had(day),
         typed=typed_form(offer, system, offer.price.currency),
     )
 
@@ -186,7 +187,9 @@ def _facts(offer: Offer) -> list[str]:
     told = [offer.sold_as.value]
     if offer.warranty_months is not None:
         told.append(f"{offer.warranty_months} months of warranty" if offer.warranty_months else "no warranty")
-    if offer.lead_days is None:
+    if not offer.in_stock:
+        told.append("sold out")
+    elif offer.lead_days is None:
         told.append("does not say when it comes")
     else:
         days = "1 day" if offer.lead_days == 1 else f"{offer.lead_days} days"

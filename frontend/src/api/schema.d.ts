@@ -1332,6 +1332,118 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/prices/sources": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Sources
+         * @description All sources, what came of the last rounds, and how far the one is that is going on.
+         */
+        get: operations["jungle_api_routers_sources_list_sources"];
+        put?: never;
+        /**
+         * Add Source
+         * @description Read an address from now on that was looked at before.
+         */
+        post: operations["jungle_api_routers_sources_add_source"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/sources/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Look
+         * @description What was understood of the address that was looked at last, or how far that is.
+         */
+        get: operations["jungle_api_routers_sources_read_look"];
+        put?: never;
+        /**
+         * Ask Look
+         * @description Have an address looked at; nothing is kept of what stands there.
+         */
+        post: operations["jungle_api_routers_sources_ask_look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/sources/rounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask Round
+         * @description Have all sources read that are not paused; the round that is going on already, where one is.
+         */
+        post: operations["jungle_api_routers_sources_ask_round"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/sources/schedule": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Schedule
+         * @description How often all sources are read.
+         */
+        post: operations["jungle_api_routers_sources_schedule"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/sources/{source_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Drop
+         * @description Read an address no more; what was seen there stays.
+         */
+        delete: operations["jungle_api_routers_sources_drop"];
+        options?: never;
+        head?: never;
+        /**
+         * Pause
+         * @description Leave a source out of rounds, or read it again.
+         */
+        patch: operations["jungle_api_routers_sources_pause"];
+        trace?: never;
+    };
     "/api/builds/{build_id}/money/lines/{place}/{of}/offers": {
         parameters: {
             query?: never;
@@ -6285,6 +6397,191 @@ export interface components {
          */
         SeenChange: "bring-back" | "confirm";
         /**
+         * JobNow
+         * @description How far long work is.
+         */
+        JobNow: {
+            /** Id */
+            id: string;
+            state: components["schemas"]["JobState"];
+            /** Words */
+            words: string;
+            /** Share Done */
+            share_done: number;
+            /** Revision */
+            revision: number;
+            /** Nobody Works */
+            nobody_works: boolean;
+        };
+        /**
+         * JobState
+         * @description How far a job is.
+         * @enum {string}
+         */
+        JobState: "waiting" | "running" | "done" | "failed" | "cancelled";
+        /**
+         * ReadingNow
+         * @description What came of one source in a round.
+         */
+        ReadingNow: {
+            /** Shop */
+            shop: string;
+            /** Address */
+            address: string;
+            /** State */
+            state: string;
+            /** Words */
+            words: string;
+            /** New */
+            new: number;
+            /** Extended */
+            extended: number;
+            /** Held Back */
+            held_back: number;
+        };
+        /**
+         * RoundNow
+         * @description A round, and what came of each source in it.
+         */
+        RoundNow: {
+            /** Id */
+            id: number;
+            /** Begun At */
+            begun_at: string;
+            /** Ended At */
+            ended_at: string;
+            /** Readings */
+            readings: components["schemas"]["ReadingNow"][];
+        };
+        /**
+         * SourceNow
+         * @description A source, and how it is with it.
+         */
+        SourceNow: {
+            /** Id */
+            id: number;
+            /** Shop */
+            shop: string;
+            /** Address */
+            address: string;
+            /** Paused */
+            paused: boolean;
+            /** Parts */
+            parts: number;
+            /** Read At */
+            read_at: string;
+            /** Failed */
+            failed: string;
+            /** Silent Days */
+            silent_days: number | null;
+        };
+        /**
+         * SourcesNow
+         * @description All sources, the last rounds, and how often they are read.
+         */
+        SourcesNow: {
+            job: components["schemas"]["JobNow"] | null;
+            /** Sources */
+            sources: components["schemas"]["SourceNow"][];
+            /** Rounds */
+            rounds: components["schemas"]["RoundNow"][];
+            /** Read Every Hours */
+            read_every_hours: number | null;
+        };
+        /**
+         * SourceAdded
+         * @description An address to read from now on, after a look at it.
+         */
+        SourceAdded: {
+            /** Address */
+            address: string;
+            /** Shop */
+            shop: string;
+            /**
+             * Private
+             * @default false
+             */
+            private: boolean;
+            /**
+             * Parts
+             * @default {}
+             */
+            parts: {
+                [key: string]: string | null;
+            };
+        };
+        /**
+         * LookJob
+         * @description What was understood of an address, or how far that is; neither where none was looked at yet.
+         */
+        LookJob: {
+            job: components["schemas"]["JobNow"] | null;
+            understood: components["schemas"]["UnderstoodJson"] | null;
+        };
+        /**
+         * ToldJson
+         * @description One thing that a source tells of.
+         */
+        ToldJson: {
+            /** Key */
+            key: string;
+            /** Called */
+            called: string;
+            /** Price */
+            price: string;
+            /** Condition */
+            condition: string;
+            /** In Stock */
+            in_stock: boolean;
+            /** Part */
+            part: string;
+            /** Problem */
+            problem: string;
+        };
+        /**
+         * UnderstoodJson
+         * @description A source as it was understood.
+         */
+        UnderstoodJson: {
+            /** Address */
+            address: string;
+            /** Form */
+            form: string;
+            /** Things */
+            things: components["schemas"]["ToldJson"][];
+        };
+        /**
+         * LookAsked
+         * @description An address to look at, as one of a shop's.
+         */
+        LookAsked: {
+            /** Address */
+            address: string;
+            /** Shop */
+            shop: string;
+            /**
+             * Private
+             * @default false
+             */
+            private: boolean;
+        };
+        /**
+         * Schedule
+         * @description How often all sources are read; nothing for only when somebody asks.
+         */
+        Schedule: {
+            /** Read Every Hours */
+            read_every_hours: number | null;
+        };
+        /**
+         * Paused
+         * @description Whether rounds leave a source out.
+         */
+        Paused: {
+            /** Paused */
+            paused: boolean;
+        };
+        /**
          * OfferedJson
          * @description What a shop asks for a line, ordered by itself.
          */
@@ -7108,29 +7405,6 @@ export interface components {
             /** Wanted */
             wanted: boolean;
         };
-        /**
-         * JobNow
-         * @description How far long work is.
-         */
-        JobNow: {
-            /** Id */
-            id: string;
-            state: components["schemas"]["JobState"];
-            /** Words */
-            words: string;
-            /** Share Done */
-            share_done: number;
-            /** Revision */
-            revision: number;
-            /** Nobody Works */
-            nobody_works: boolean;
-        };
-        /**
-         * JobState
-         * @description How far a job is.
-         * @enum {string}
-         */
-        JobState: "waiting" | "running" | "done" | "failed" | "cancelled";
         /**
          * KitJson
          * @description A kit of a shop, broken up, and the same lines bought singly.
@@ -10717,6 +10991,265 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PriceLog"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_sources_list_sources: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourcesNow"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_sources_add_source: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SourceAdded"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourcesNow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_sources_read_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookJob"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_sources_ask_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookAsked"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookJob"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_sources_ask_round: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourcesNow"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_sources_schedule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Schedule"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourcesNow"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_sources_drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                source_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_sources_pause: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                source_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Paused"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourcesNow"];
                 };
             };
             /** @description Not Found */

@@ -63,7 +63,7 @@
             <span class="min-w-0"
               >{offer.name}
               <span class="block text-xs text-faint"
-                >{offer.is_over ? 'over · ' : ''}{offer.known
+                >{offer.is_over ? 'not to be had · ' : ''}{offer.known
                   ? ''
                   : 'not in the catalogue · '}{offer.facts.join(' · ')} · seen {offer.seen}</span
               ></span

@@ -1,5 +1,6 @@
 """manage.py work: do what takes longer than a request may, one job after the other, until it is stopped."""
 
+import logging
 import os
 import signal
 import threading
@@ -9,13 +10,17 @@ from itertools import count
 
 from django.core.management import call_command
 from django.core.management.base import BaseCommand, CommandError
+from django.db import DatabaseError, connection
 
+from jungle.processes import lives
 from jungle.worker.alone import AnotherWorks, alone
-from jungle.worker.jobs import recover
+from jungle.worker.jobs import ask_due_rounds, recover
 
 LOOKS_EVERY_S = 0.2
+LOOKS_FOR_ROUNDS_EVERY_S = 60
 PATIENCE_S = 5
 """How long a worker before this one may take to go."""
+log = logging.getLogger(__name__)
 
 
 class Command(BaseCommand):
@@ -33,6 +38,7 @@ class Command(BaseCommand):
             try:
                 with alone():
                     recover()
+                    threading.Thread(target=_read_prices_in_time, daemon=True).start()
                     call_command("db_worker", interval=LOOKS_EVERY_S, startup_delay=False, reload=False, verbosity=0)
             except AnotherWorks:
                 if attempt * LOOKS_EVERY_S >= PATIENCE_S:
@@ -42,18 +48,22 @@ class Command(BaseCommand):
                 return
 
 
+def _read_prices_in_time() -> None:
+    """Prices that are to be read every so often are."""
+    while True:
+        try:
+            ask_due_rounds()
+        except DatabaseError:
+            log.exception("Whose prices are to be read could not be asked")
+        finally:
+            connection.close()
+        time.sleep(LOOKS_FOR_ROUNDS_EVERY_S)
+
+
 def _stop_with(process: int) -> None:
-    while _lives(process):
+    while lives(process):
         time.sleep(LOOKS_EVERY_S)
     # Twice: the first lets a job end, the second does not wait for it.
     os.kill(os.getpid(), signal.SIGTERM)
     time.sleep(LOOKS_EVERY_S)
     os.kill(os.getpid(), signal.SIGTERM)
-
-
-def _lives(process: int) -> bool:
-    try:
-        os.kill(process, 0)
-    except OSError:
-        return False
-    return True

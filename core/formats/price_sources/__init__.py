@@ -1,0 +1,1 @@
+"""What shops say of their prices: feeds as tables or JSON, and pages that carry structured data, read alike."""

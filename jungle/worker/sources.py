@@ -1,0 +1,20 @@
+"""A look at an address: what stands there, and how it is understood."""
+
+from collections.abc import Mapping
+from dataclasses import asdict
+from typing import Any
+
+from core.formats.report_json.sources import understood_json
+from core.model.progress import Progress
+from jungle.market.sources import look_at
+from jungle.market.terms import market_of
+from jungle.worker.models import Job
+
+
+def work_out(job: Job, report: Progress) -> Mapping[str, Any]:
+    """What is understood of the address that was asked about. Raises `NotFetched`, `BadFile`."""
+    asked = job.wishes
+    shop = market_of(job.owner_id).shop_by_id.get(asked["shop"])
+    report(0.0, asked["address"])
+    found = look_at(job.owner_id, asked["address"], asked["private"], shop)
+    return asdict(understood_json(asked["address"], found.form, found.things, found.parts))
