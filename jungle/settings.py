@@ -53,6 +53,7 @@ INSTALLED_APPS = [
     "jungle.catalogue",
     "jungle.market",
     "jungle.builds",
+    "jungle.watching",
     "django_tasks",
     "django_tasks_db",
     "jungle.worker",
@@ -106,6 +107,15 @@ DATABASES = {
         "TEST": {"NAME": DATA_DIR / "test.sqlite3"},
     }
 }
+EMAIL_BACKEND = env.str("JUNGLE_EMAIL_BACKEND", default="jungle.standins.mailbox.Mailbox")
+"""Without another one mail goes into a folder that is shown in the application: nothing leaves this machine."""
+DEFAULT_FROM_EMAIL = env.str("JUNGLE_MAIL_FROM", default="jungle@localhost")
+EMAIL_HOST = env.str("JUNGLE_MAIL_HOST", default="localhost")
+EMAIL_PORT = env.int("JUNGLE_MAIL_PORT", default=25)
+EMAIL_HOST_USER = env.str("JUNGLE_MAIL_USER", default="")
+EMAIL_HOST_PASSWORD = env.str("JUNGLE_MAIL_PASSWORD", default="")
+EMAIL_USE_TLS = env.bool("JUNGLE_MAIL_TLS", default=False)
+MAILBOX = DATA_DIR / "mailbox"
 STANDINS_PORT = env.int("JUNGLE_STANDINS_PORT", default=env.int("JUNGLE_PORT", default=8321) + 10)
 """The first of the ports on which the sample world's shops stand, one after the other."""
 TASKS = {"default": {"BACKEND": "django_tasks_db.DatabaseBackend"}}

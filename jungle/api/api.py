@@ -22,6 +22,7 @@ from jungle.api.routers import (
     shopping,
     shops,
     sources,
+    watches,
 )
 
 api = BoundedAPI(parser=BoundedParser(), title="Jungle", version="1", auth=django_auth, docs_url=None, openapi_url=None)
@@ -39,6 +40,8 @@ api.add_router("/builds", paths.router)
 api.add_router("/builds", prices.router)
 api.add_router("/prices/seen", prices.seen)
 api.add_router("/prices/sources", sources.router)
+api.add_router("/builds", watches.router)
+api.add_router("/prices", watches.told)
 api.add_router("/builds", shopping.router)
 api.add_router("/builds", offers.router)
 api.add_router("/catalogue", catalogue.router)

@@ -31,6 +31,7 @@ from jungle.market.observing import NoSuchObservation
 from jungle.market.services import NoSuchTerm, NothingToStep, StaleMarket
 from jungle.market.sources import NoSuchSource
 from jungle.trouble import trouble_of
+from jungle.watching.watches import NoSuchWatch
 from jungle.web.trace import request_id
 
 SHOWN_VALUE = 120
@@ -170,6 +171,7 @@ HANDLERS: dict[type[Exception], Callable[..., HttpResponse]] = {
     NoSuchTerm: _nothing_there,
     NoSuchObservation: _nothing_there,
     NoSuchSource: _nothing_there,
+    NoSuchWatch: _nothing_there,
     NothingToStep: _nothing_there,
     ChangedSince: _not_now,
     CannotBeShown: _not_now,

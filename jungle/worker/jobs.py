@@ -152,5 +152,6 @@ def _imported(name: str) -> Work:
 WORKS[JobKind.BASKETS] = partial(_imported, "jungle.worker.baskets.work_out")
 WORKS[JobKind.LICENCES] = partial(_imported, "jungle.worker.licences.work_out")
 WORKS[JobKind.ROUND] = partial(_imported, "jungle.worker.rounds.work_out")
+WORKS[JobKind.WATCHES] = partial(_imported, "jungle.worker.rounds.look")
 WORKS[JobKind.SOURCE] = partial(_imported, "jungle.worker.sources.work_out")
 WORKS[JobKind.ROOMS] = partial(_imported, "jungle.worker.rooms.work_out")

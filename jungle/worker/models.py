@@ -32,6 +32,7 @@ class JobKind(StrEnum):
     ROOMS = "rooms"
     ROUND = "round"
     SOURCE = "source"
+    WATCHES = "watches"
 
 
 class JobQuerySet(models.QuerySet["Job"]):

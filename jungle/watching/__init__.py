@@ -1,0 +1,1 @@
+"""Watches on prices, and the alerts that they give."""
