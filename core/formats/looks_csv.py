@@ -1,6 +1,7 @@
 """What was seen of prices as CSV: one span a row, from the first look to the last one that found the same."""
 
-from collections.abc import Iterable, Iterator, Mapping
+import re
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from datetime import date
 from typing import NamedTuple
 
@@ -11,13 +12,28 @@ from core.formats.price_list import PriceTable
 from core.formats.table import table_text
 from core.model.observation import Look, Source
 from core.model.parts.price import ACCEPTED_PRICE, price_text, read_price
-from core.model.shops import SoldAs
+from core.model.shops import Shop, SoldAs
 from core.model.typed import FieldErrors
 from core.quantities.money import MoneyError
 
-COLUMNS = ("part", "shop", "sold_as", "price", "in_stock", "first_seen", "last_seen", "source", "address")
+COLUMNS = (
+    "part", "shop", "sold_as", "price", "in_stock", "first_seen", "last_seen", "source", "address", "held_back",
+    "struck",
+)  # fmt: skip
 NEEDED = ("part", "shop", "price", "first_seen")
-ACCEPTED_DAY = "a day such as 2026-11-30"
+ACCEPTED_DAY = "a day such as 2026-11-30 or 30.11.2026"
+GUESSES: Mapping[str, tuple[str, ...]] = {
+    "part": ("id", "sku", "product", "item", "name"),
+    "shop": ("store", "seller", "dealer"),
+    "sold_as": ("condition", "state"),
+    "price": ("amount", "cost"),
+    "in_stock": ("stock", "available"),
+    "first_seen": ("date", "day", "seen", "when"),
+    "address": ("link", "url"),
+}
+"""Headings by which a column is usually called."""
+MOST_LOOK_ROWS = 250_000
+_DOTTED = re.compile(r"^(\d{1,2})\.(\d{1,2})\.(\d{4})$")
 
 
 class SeenSpan(NamedTuple):
@@ -25,6 +41,10 @@ class SeenSpan(NamedTuple):
 
     look: Look
     last_seen: date
+    held_back: str = ""
+    """Why it is not believed yet."""
+    struck: str = ""
+    """Why somebody struck it out."""
 
 
 class LookRow(NamedTuple):
@@ -61,42 +81,71 @@ def _cells(span: SeenSpan) -> list[str]:
         span.last_seen.isoformat(),
         look.source.value,
         look.address,
+        span.held_back,
+        span.struck,
     ]
 
 
-def look_rows(table: PriceTable, currencies: Mapping[str, str]) -> Iterator[LookRow]:
-    """What each row says, or what is wrong with it. `currencies` are those of known shops, which a bare amount is in.
+class Knowledge(NamedTuple):
+    """What a table may name."""
+
+    shops: Mapping[str, Shop]
+    """By id and by name, in small letters."""
+    part_of: Callable[[str], str | None]
+    """The part of that id, or of that maker and name."""
+
+
+def guessed_columns(heading: Sequence[str]) -> dict[str, int]:
+    """Which column holds what, by its heading; what is not recognised is left out."""
+    folded = [cell.strip().casefold().replace(" ", "_") for cell in heading]
+    found: dict[str, int] = {}
+    for column in COLUMNS:
+        named = (folded.index(word) for word in (column, *GUESSES.get(column, ())) if word in folded)
+        at = next((number for number in named if number not in found.values()), None)
+        if at is not None:
+            found[column] = at
+    return found
+
+
+def look_rows(table: PriceTable, columns: Mapping[str, int], known: Knowledge) -> Iterator[LookRow]:
+    """What each row says, or what is wrong with it; `columns` say where each thing stands, counted from 0.
 
     Raises `BadFile` where columns are lacking.
     """
-    heading = table.columns
-    lacks = [column for column in NEEDED if column not in heading]
+    lacks = [column for column in NEEDED if column not in columns]
     if lacks:
-        told = f"lacks the columns {', '.join(lacks)}; accepted: {', '.join(COLUMNS)}"
+        told = f"lacks columns for {', '.join(lacks)}; say which they are"
         raise BadFile([FileError("heading", ", ".join(table.heading)[:200], told)])
-    return (_row(line, dict(zip(heading, cells, strict=False)), currencies) for line, cells in table.rows)
+    return (
+        _row(line, {column: cells[at] for column, at in columns.items() if at < len(cells)}, known)
+        for line, cells in table.rows
+    )
 
 
-def _row(line: int, cells: Mapping[str, str], currencies: Mapping[str, str]) -> LookRow:
+def _row(line: int, cells: Mapping[str, str], known: Knowledge) -> LookRow:
     try:
-        return LookRow(line, tuple(_looks(cells, currencies)), "")
+        return LookRow(line, tuple(_looks(cells, known)), "")
     except FieldErrors as errors:
         return LookRow(line, (), row_problem(errors))
 
 
-def _looks(cells: Mapping[str, str], currencies: Mapping[str, str]) -> Iterator[Look]:
-    shop = cells["shop"].strip()
-    if shop not in currencies:
-        raise FieldErrors([("shop", shop, ", ".join(currencies) or "a shop that is entered first")])
-    first = _day("first_seen", cells["first_seen"])
+def _looks(cells: Mapping[str, str], known: Knowledge) -> Iterator[Look]:
+    if cells.get("struck", "").strip():
+        raise FieldErrors([("struck", cells["struck"], "nothing: what was struck out is not taken in again")])
+    shop = known.shops.get(cells.get("shop", "").strip().casefold())
+    if shop is None:
+        names = dict.fromkeys(shop.name for shop in known.shops.values())
+        raise FieldErrors([("shop", cells.get("shop", ""), ", ".join(names) or "a shop that is entered first")])
+    first = _day("first_seen", cells.get("first_seen", ""))
     last = _day("last_seen", cells["last_seen"]) if cells.get("last_seen", "").strip() else first
     if last < first:
         raise FieldErrors([("last_seen", last.isoformat(), f"{first.isoformat()} or later")])
+    named = cells.get("part", "").strip()
     facts = {
-        "part": cells["part"].strip(),
-        "shop": shop,
+        "part": known.part_of(named) or named,
+        "shop": shop.id,
         "sold_as": _one_of("sold_as", cells.get("sold_as", ""), [each.value for each in SoldAs]) or SoldAs.NEW,
-        "price": _price(cells["price"], currencies[shop]),
+        "price": _price(cells.get("price", ""), shop),
         "in_stock": _one_of("in_stock", cells.get("in_stock", ""), ["yes", "no"]) != "no",
         "source": _one_of("source", cells.get("source", ""), [each.value for each in Source]) or Source.FILE,
         "address": cells.get("address", "").strip(),
@@ -110,8 +159,10 @@ def _looks(cells: Mapping[str, str], currencies: Mapping[str, str]) -> Iterator[
 
 
 def _day(column: str, cell: str) -> date:
+    told = cell.strip()
+    dotted = _DOTTED.match(told)
     try:
-        return date.fromisoformat(cell.strip())
+        return date(int(dotted[3]), int(dotted[2]), int(dotted[1])) if dotted else date.fromisoformat(told[:10])
     except ValueError:
         raise FieldErrors([(column, cell, ACCEPTED_DAY)]) from None
 
@@ -123,8 +174,9 @@ def _one_of(column: str, cell: str, words: list[str]) -> str:
     return told
 
 
-def _price(cell: str, currency: str) -> object:
+def _price(cell: str, shop: Shop) -> object:
+    """A bare amount is in the money of its shop."""
     try:
-        return read_price(cell, currency)
+        return read_price(cell, shop.currency)
     except MoneyError:
         raise FieldErrors([("price", cell, ACCEPTED_PRICE)]) from None

@@ -2,7 +2,7 @@
 
 import csv
 import io
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from enum import StrEnum
 from typing import NamedTuple
 
@@ -64,7 +64,7 @@ class ListRow(NamedTuple):
     problem: str
 
 
-def read_table(text: bytes) -> PriceTable:
+def read_table(text: bytes, most_rows: int = MOST_ROWS) -> PriceTable:
     """The rows of a CSV file, comma, semicolon or tab between columns. Raises `BadFile`."""
     try:
         told = text.decode("utf-8-sig")
@@ -81,11 +81,23 @@ def read_table(text: bytes) -> PriceTable:
     numbered = [(line, tuple(cell.strip() for cell in row)) for line, row in enumerate(rows, 1) if any(row)]
     if not numbered:
         raise BadFile([FileError("file", "", "is empty; a heading and one row for each part are accepted")])
-    if len(numbered) - 1 > MOST_ROWS:
+    if len(numbered) - 1 > most_rows:
         raise BadFile(
-            [FileError("file", str(len(numbered) - 1), f"at most {MOST_ROWS} rows below the heading are read")]
+            [FileError("file", str(len(numbered) - 1), f"at most {most_rows} rows below the heading are read")]
         )
     return PriceTable(numbered[0][1], tuple(numbered[1:]))
+
+
+def chosen_columns(mapping: Mapping[str, object], may_hold: Sequence[str], width: int) -> dict[str, int]:
+    """Which of `width` columns holds what, as somebody chose it. Raises `FieldErrors`."""
+    columns: dict[str, int] = {}
+    for name, number in mapping.items():
+        if name not in may_hold:
+            raise FieldErrors([("mapping", name, ", ".join(may_hold))])
+        if isinstance(number, bool) or not isinstance(number, int) or not 0 <= number < width:
+            raise FieldErrors([(f"mapping.{name}", number, f"a column from 0 to {width - 1}")])
+        columns[name] = number
+    return columns
 
 
 def guessed_mapping(heading: tuple[str, ...]) -> dict[Column, int]:

@@ -15,10 +15,7 @@ def renewals_ics(name: str, renewals: Iterable[Renewal], uid: str, now: datetime
 
     `uid` tells the calendars of builds apart, so that one that is read again replaces what was read before.
     """
-    calendar = Calendar()
-    calendar.add("prodid", "-//Jungle//renewals//EN")
-    calendar.add("version", "2.0")
-    calendar.add("name", f"Renewals, {name}")
+    calendar = calendar_of(f"Renewals, {name}", "renewals")
     for each in renewals:
         if each.next is not None:
             calendar.add_component(_payment(each, uid, now))
@@ -29,7 +26,7 @@ def renewals_ics(name: str, renewals: Iterable[Renewal], uid: str, now: datetime
 
 def _payment(each: Renewal, uid: str, now: datetime) -> Event:
     amount = f", {each.amount.text()}" if each.amount else ""
-    event = _event(f"{each.line.label}{amount}", f"{uid}-{each.line.key}", now)
+    event = event_of(f"{each.line.label}{amount}", f"{uid}-{each.line.key}", now)
     event.add("dtstart", each.next)
     yearly = each.months == MONTHS_OF_A_YEAR
     event.add("rrule", {"freq": "yearly"} if yearly else {"freq": "monthly", "interval": each.months})
@@ -42,12 +39,22 @@ def _payment(each: Renewal, uid: str, now: datetime) -> Event:
 
 
 def _last_day(each: Renewal, uid: str, now: datetime) -> Event:
-    event = _event(f"Last day to stop {each.line.label}", f"{uid}-{each.line.key}-stop", now)
+    event = event_of(f"Last day to stop {each.line.label}", f"{uid}-{each.line.key}-stop", now)
     event.add("dtstart", each.cancel_by)
     return event
 
 
-def _event(summary: str, uid: str, now: datetime) -> Event:
+def calendar_of(name: str, what: str) -> Calendar:
+    """An empty calendar of that name; `what` it tells of names its maker."""
+    calendar = Calendar()
+    calendar.add("prodid", f"-//Jungle//{what}//EN")
+    calendar.add("version", "2.0")
+    calendar.add("name", name)
+    return calendar
+
+
+def event_of(summary: str, uid: str, now: datetime) -> Event:
+    """An entry that blocks no time; `uid` is its own."""
     event = Event()
     event.add("summary", summary)
     event.add("uid", f"{uid.replace('/', '-').replace(':', '-')}@jungle")

@@ -160,7 +160,7 @@ def order_of(shop: Shop, items: Sequence[Item], buyer: Buyer, codes: Iterable[Co
         words = say("code {code} off the order", code=code.code)
         lines.append(_fee_line(f"{OFF_THE_ORDER}{code.code}", words, -off, shop, buyer))
     used = tuple(code for code in used if code not in [refusal for refusal, _ in refused])
-    fee = _delivery_minor(shop, items, goods)
+    fee = delivery_minor(shop, items, goods)
     if fee:
         lines.append(_fee_line(DELIVERY, say("delivery"), Fraction(fee), shop, buyer))
     pending = tuple(_pending(shop, items, used, saved, buyer))
@@ -296,7 +296,8 @@ def _steps(running: Iterable[tuple[Sentence, Fraction]], currency: str) -> Itera
         before = now
 
 
-def _delivery_minor(shop: Shop, items: Sequence[Item], goods: Fraction) -> int:
+def delivery_minor(shop: Shop, items: Sequence[Item], goods: Fraction) -> int:
+    """What `shop` takes for bringing `items` that come to `goods` after codes and bundles. Raises `MissingFact`."""
     if not items or shop.may_collect:
         return 0
     bulky = shop.bulky_minor if any(item.bulky for item in items) else 0

@@ -14,7 +14,7 @@ BULKY = (Carpet, Enclosure, FrameMaterial, Mat, Television, Turf)
 def needs_of(lines: Iterable[Line], parts: Mapping[str, Part]) -> tuple[Need, ...]:
     """What is still to be bought of `lines`: parts of which it is known how many are needed; no fees and no plans."""
     return tuple(
-        _need(line, parts[line.part])
+        need_of(line, parts[line.part])
         for line in lines
         if line.may_be_bought and line.part in parts and _amount_is_known(line, parts[line.part])
     )
@@ -25,7 +25,8 @@ def _amount_is_known(line: Line, part: Part) -> bool:
     return line.newcomers is not None or part.price is None
 
 
-def _need(line: Line, part: Part) -> Need:
+def need_of(line: Line, part: Part) -> Need:
+    """What a line needs of a shop."""
     each_kg = part.weight_kg if isinstance(part, Weighed) else None
     weight_kg = None if each_kg is None else each_kg * line.quantity
     return Need(line.key, part.id, line.quantity, weight_kg, isinstance(part, BULKY))

@@ -76,7 +76,7 @@ def advice_on(
     history is too short. `in_stock` says of each day whether it could be had. Nothing is advised while its price today
     is not known, or nothing of the past is.
     """
-    weeks = min(MOST_WEEKS, max(0, (needed_by - today).days // WEEK_DAYS))
+    weeks = weeks_until(today, needed_by)
     now = None if np.isnan(days[-1]) else round(float(days[-1]))
     habits = habits_of(days, today, max(weeks, 1), in_stock) or kind
     if now is None or habits is None:
@@ -118,6 +118,11 @@ def _turns(waiting: Waiting, now: int) -> int:
         if now <= waiting.reservation_minor(week, now, on_sale=on_sale) + WORTH_WAITING_FOR * now:
             return week
     return waiting.weeks
+
+
+def weeks_until(today: date, needed_by: date) -> int:
+    """Whole weeks in which to wait; none where it is needed already."""
+    return min(MOST_WEEKS, max(0, (needed_by - today).days // WEEK_DAYS))
 
 
 def could_be_had(offers: Sequence[History], today: date) -> Floats:

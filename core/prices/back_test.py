@@ -1,6 +1,6 @@
 """How good the advice is: the rule against others and against hindsight, on markets that it was not fitted on."""
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from random import Random
@@ -8,12 +8,16 @@ from random import Random
 import numpy as np
 
 from core.prices.advice import Say, advice
+from core.prices.habits import FEWEST_WEEKS, WEEK_DAYS
 from core.prices.history import Floats, History, history_of
 from core.prices.simulated import Habit, market
 
 KNOWN_DAYS = 540
 """Of the past that whoever asks has seen: a year and a half."""
 READ_EVERY_DAYS = 3
+OWN_WEEKS = 8
+"""How long whoever asks could have waited, where what was really asked is gone through."""
+OWN_EVERY_DAYS = 28
 FIRST = date(2021, 3, 1)
 USUAL_MINOR = (9_900, 39_900, 129_900, 219_900)
 
@@ -22,7 +26,8 @@ USUAL_MINOR = (9_900, 39_900, 129_900, 219_900)
 class Trial:
     """One thing that somebody needs by a day: what was seen of it, and what it came to cost week by week."""
 
-    habit: Habit
+    habit: Habit | None
+    """What its market was simulated with; `None` for what was really asked."""
     known: History
     asked_on: date
     weekly_minor: tuple[float, ...]
@@ -66,6 +71,25 @@ def trials(seed: str, count: int, habits: Sequence[Habit] = tuple(Habit)) -> Ite
         later = (quotes[KNOWN_DAYS + 7 * week] for week in range(weeks + 1))
         prices = tuple(float(quote.minor) if quote.in_stock else float("nan") for quote in later)
         yield Trial(habit, history_of(readings), first + timedelta(days=KNOWN_DAYS), prices)
+
+
+def own_trials(days: Floats, today: date) -> Iterator[Trial]:
+    """What was really asked on `days`, of which the last is `today`, as if somebody had asked every few weeks and
+    needed the thing `OWN_WEEKS` later."""
+    until = len(days) - 1
+    for back in range(OWN_WEEKS * WEEK_DAYS, len(days), OWN_EVERY_DAYS):
+        at = until - back
+        before = days[at % READ_EVERY_DAYS : at + 1 : READ_EVERY_DAYS]
+        if np.isnan(days[at]) or (~np.isnan(before)).sum() * READ_EVERY_DAYS < FEWEST_WEEKS * WEEK_DAYS:
+            continue
+        asked_on = today - timedelta(days=back)
+        readings = (
+            (asked_on - timedelta(days=READ_EVERY_DAYS * (len(before) - 1 - number)), round(float(minor)), True)
+            for number, minor in enumerate(before)
+            if not np.isnan(minor)
+        )
+        later = days[at : at + OWN_WEEKS * WEEK_DAYS + 1 : WEEK_DAYS]
+        yield Trial(None, history_of(readings), asked_on, tuple(float(minor) for minor in later))
 
 
 def compared(tried: Iterable[Trial]) -> Mapping[str, Paid]:

@@ -1,5 +1,6 @@
 """How a price has moved so far, week by week: what waiting leans on."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 
@@ -29,6 +30,8 @@ CLEARED_GONE = 0.04
 DRIFT_WORTH_WEEKS = 26.0
 """A drift is believed by half when it has been seen for so long."""
 GONE_WORTH_WEEKS = 26.0
+FEWEST_OF_A_KIND = 3
+"""With fewer things of a kind nothing is taken to be its habit (trade)."""
 
 
 @dataclass(frozen=True)
@@ -90,6 +93,26 @@ def habits_of(days: Floats, today: date, weeks_ahead: int, in_stock: Floats | No
         depths=_quantiles(depths) or UNSEEN_DEPTHS,
         drift_a_week=_drift(regular[known]),
         gone=_gone(in_stock),
+    )
+
+
+def pooled(others: Sequence[Habits], regular_minor: float, on_sale: bool = False) -> Habits | None:
+    """The habits of a thing that is known too shortly, from those of others of its kind; `None` with too few of them.
+
+    What is being cleared out tells nothing of others.
+    """
+    told = [one for one in others if not one.cleared]
+    if len(told) < FEWEST_OF_A_KIND:
+        return None
+    return Habits(
+        weeks=int(np.median([one.weeks for one in told])),
+        on_sale=on_sale,
+        regular_minor=regular_minor,
+        begins=tuple(float(odds) for odds in np.mean([one.begins for one in told], axis=0)),
+        stays=float(np.mean([one.stays for one in told])),
+        depths=_quantiles(np.array([depth for one in told for depth in one.depths])),
+        drift_a_week=float(np.median([one.drift_a_week for one in told])),
+        gone=float(np.mean([one.gone for one in told])),
     )
 
 

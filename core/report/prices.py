@@ -1,19 +1,19 @@
 """What is known of the prices of what a build still needs: usual, today, and whether to buy or to wait."""
 
-from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass
+from collections.abc import Callable, Iterable, Mapping, Sequence
+from dataclasses import dataclass, replace
 from datetime import date, timedelta
-from fractions import Fraction
 
 import numpy as np
 
 from core.model.build import Build
-from core.model.shops import SoldAs
+from core.model.shops import Shop, SoldAs
 from core.money.amounts import Buyer
+from core.money.delivered_days import delivered_days
 from core.money.order import Need
-from core.prices.advice import READ_DAYS, Advice, Say, advice_on
+from core.prices.advice import READ_DAYS, Advice, Say, advice_on, weeks_until
 from core.prices.asked import Asked
-from core.prices.habits import WEEK_DAYS
+from core.prices.habits import WEEK_DAYS, habits_of, pooled
 from core.prices.history import Floats
 from core.prices.standing import Standing, standing
 from core.quantities import Money, Sentence, say
@@ -21,26 +21,54 @@ from core.quantities import Money, Sentence, say
 USUALLY_NEEDED_WEEKS = 26
 """Where the brief names no day by which it must be playable."""
 DRAWN_WEEKS = 78
+Alike = Callable[[str], Sequence[Asked]]
+"""What was asked for other parts of the kind of one; looked up where its own history is too short."""
+
+
+@dataclass(frozen=True)
+class Asking:
+    """Who asks about prices, and when."""
+
+    buyer: Buyer
+    shops: Mapping[str, Shop]
+    today: date
+    needed_by: date
+    needed_by_line: Mapping[str, date]
+    """Where a line has a day of its own."""
+    week_costs_minor: float = 0.0
+    """What a week without play costs, where that is to be counted."""
+
+    def needed(self, line: str) -> date:
+        """When that line is needed."""
+        return self.needed_by_line.get(line, self.needed_by)
 
 
 @dataclass(frozen=True)
 class LinePrices:
-    """One line that is still to be bought."""
+    """One line that is still to be bought: all of its pieces, delivered by itself."""
 
     line: str
     label: str
     part: str
     quantity: int
     standing: Standing | None
-    """Of one new one, at the till, in the currency of the build."""
+    """Of new ones, in the currency of the build."""
     advice: Advice
-    weekly: tuple[int | None, ...]
-    """The cheapest new one at the end of each week, oldest first, today last."""
+    days: Floats
+    """The cheapest new ones on each day, today last; not a number where none is known."""
     offers: int
     """How many shops and conditions were ever seen."""
     used_minor: int | None
-    """The cheapest that is not new, today."""
+    """The cheapest that are not new, today."""
     currency: str
+    needed_by: date
+    leans_on: int = 0
+    """How many other parts of its kind the advice leans on; none where its own history carries it."""
+
+    @property
+    def weekly(self) -> tuple[int | None, ...]:
+        """The cheapest new ones at the end of each week, oldest first, today last."""
+        return tuple(minor_or_none(day) for day in self.days[::-1][::WEEK_DAYS][:DRAWN_WEEKS][::-1])
 
     @property
     def headline(self) -> Sentence:
@@ -64,55 +92,76 @@ def needed_by_of(build: Build, today: date) -> date:
     return build.brief.playable_by or today + timedelta(weeks=USUALLY_NEEDED_WEEKS)
 
 
-def line_prices(
-    build: Build,
-    needs: Iterable[Need],
-    labels: Mapping[str, str],
-    asked: Sequence[Asked],
-    buyer: Buyer,
-    today: date,
-) -> tuple[LinePrices, ...]:
-    """Every line of `needs`, in their order. What is in a currency without a rate is left out.
+def week_costs_minor_of(build: Build) -> float | None:
+    """What a week without play costs who hires a bay meanwhile; `None` while the build does not say."""
+    hour_minor, hours = build.ledger.hire_hour_minor, build.brief.hours_a_week
+    return None if hour_minor is None or hours is None else hour_minor * hours
 
-    A week before the day on which it is needed costs nothing: nobody plays before the rest is there.
-    """
-    needed_by = needed_by_of(build, today)
+
+def line_prices(
+    needs: Iterable[Need], labels: Mapping[str, str], asked: Sequence[Asked], asking: Asking, alike: Alike
+) -> tuple[LinePrices, ...]:
+    """Every line of `needs`, in their order. What is in a currency without a rate is left out, and so is what a shop
+    brings by a weight that nobody knows."""
     by_part: dict[str, list[Asked]] = {}
     for one in asked:
         by_part.setdefault(one.part, []).append(one)
-    return tuple(
-        _of_line(need, labels[need.line], by_part.get(need.part, []), buyer, today, needed_by) for need in needs
-    )
+    return tuple(_of_line(need, labels[need.line], by_part.get(need.part, []), asking, alike) for need in needs)
 
 
-def _of_line(need: Need, label: str, asked: Sequence[Asked], buyer: Buyer, today: date, needed_by: date) -> LinePrices:
-    new = cheapest_of([one for one in asked if one.sold_as is SoldAs.NEW], buyer)
-    other = cheapest_of([one for one in asked if one.sold_as is not SoldAs.NEW], buyer)
-    told = advice_on(new, today, needed_by)
-    return LinePrices(
+def _of_line(need: Need, label: str, asked: Sequence[Asked], asking: Asking, alike: Alike) -> LinePrices:
+    new = cheapest_of([one for one in asked if one.sold_as is SoldAs.NEW], need, asking)
+    other = cheapest_of([one for one in asked if one.sold_as is not SoldAs.NEW], need, asking)
+    needed_by = asking.needed(need.line)
+    told = advice_on(new, asking.today, needed_by, asking.week_costs_minor)
+    found = LinePrices(
         line=need.line,
         label=label,
         part=need.part,
         quantity=need.quantity,
-        standing=standing(new, today),
+        standing=standing(new, asking.today),
         advice=told,
-        weekly=tuple(_minor(day) for day in new[::-1][::WEEK_DAYS][:DRAWN_WEEKS][::-1]),
+        days=new,
         offers=len(asked),
-        used_minor=_minor(other[-1]),
-        currency=buyer.currency,
+        used_minor=minor_or_none(other[-1]),
+        currency=asking.buyer.currency,
+        needed_by=needed_by,
     )
+    leans = told.say is Say.NOTHING and told.today_minor is not None
+    return _leaning(found, need, asking, alike(need.part)) if leans else found
 
 
-def cheapest_of(asked: Sequence[Asked], buyer: Buyer) -> Floats:
-    """The least that any of `asked` comes to at the till on each day; not a number where none has a price."""
+def _leaning(found: LinePrices, need: Need, asking: Asking, alike: Sequence[Asked]) -> LinePrices:
+    """The same with the habits of its kind, where enough is known of those."""
+    weeks = max(1, weeks_until(asking.today, found.needed_by))
+    habits = [known for days in _by_part(need, alike, asking) if (known := habits_of(days, asking.today, weeks))]
+    kind = pooled(habits, float(found.advice.today_minor or 0))
+    if kind is None:
+        return found
+    told = advice_on(found.days, asking.today, found.needed_by, asking.week_costs_minor, kind)
+    return replace(found, advice=told, leans_on=len(habits))
+
+
+def _by_part(need: Need, alike: Sequence[Asked], asking: Asking) -> Iterable[Floats]:
+    """What new ones of each part came to, at its cheapest."""
+    parts = {one.part for one in alike if one.part != need.part}
+    for part in sorted(parts):
+        new = [one for one in alike if one.part == part and one.sold_as is SoldAs.NEW]
+        yield cheapest_of(new, need._replace(part=part), asking)
+
+
+def cheapest_of(asked: Sequence[Asked], need: Need, asking: Asking) -> Floats:
+    """The least that all of `need` came to, delivered, at any of `asked`; not a number on days without a price."""
     found = np.full(READ_DAYS, np.inf)
     for one in asked:
-        if one.currency == buyer.currency or one.currency in dict(buyer.rates):
-            factor = buyer.factor_from(one.currency) * buyer.tax_factor(included=one.tax_included)
-            found = np.fmin(found, one.days * float(Fraction(factor)))
+        shop = asking.shops.get(one.shop)
+        days = delivered_days(one, shop, need, asking.buyer) if shop is not None else None
+        if days is not None:
+            found = np.fmin(found, days)
     found[np.isinf(found)] = np.nan
     return found
 
 
-def _minor(day: float) -> int | None:
+def minor_or_none(day: float) -> int | None:
+    """A day's price in whole minor units; `None` where it is not known."""
     return None if np.isnan(day) else round(float(day))

@@ -15,6 +15,7 @@ from jungle.api.routers import (
     offers,
     parts,
     paths,
+    price_history,
     prices,
     room,
     rooms,
@@ -42,6 +43,7 @@ api.add_router("/prices/seen", prices.seen)
 api.add_router("/prices/sources", sources.router)
 api.add_router("/builds", watches.router)
 api.add_router("/prices", watches.told)
+api.add_router("/prices/history", price_history.router)
 api.add_router("/builds", shopping.router)
 api.add_router("/builds", offers.router)
 api.add_router("/catalogue", catalogue.router)

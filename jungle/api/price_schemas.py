@@ -6,6 +6,9 @@ from typing import Annotated
 from ninja import Schema
 from pydantic import ConfigDict, StringConstraints
 
+from core.formats.report_json.bought import BoughtJson
+from jungle.api.job_schemas import JobNow
+
 Reason = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
 
 
@@ -46,3 +49,95 @@ class PriceLog(Schema):
 
     seen: list[SeenPrice]
     most: int
+
+
+class QuestionNow(Schema):
+    """Somebody to ask before a thing is bought, and what was answered."""
+
+    id: str
+    whom: str
+    what: str
+    answer: str
+    answered_on: str
+
+
+class AroundBuying(Schema):
+    """What was bought and its price since, and whom to ask before the rest is."""
+
+    bought: list[BoughtJson]
+    questions: list[QuestionNow]
+
+
+class Answered(Schema):
+    """What somebody answered; empty to forget it."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    question: Annotated[str, StringConstraints(max_length=40)]
+    answer: Annotated[str, StringConstraints(max_length=500)]
+
+
+class RulePaid(Schema):
+    """What a rule would have paid, as a share of what hindsight does; 1 is as good as that."""
+
+    rule: str
+    mean: float
+    worst: float
+    late: float
+    dearer: float
+
+
+class BackTested(Schema):
+    """How good the advice was: over what was really asked, and over simulated markets."""
+
+    lines: int
+    own_trials: int
+    own: list[RulePaid]
+    simulated_trials: int
+    simulated: list[RulePaid]
+
+
+class BackTestJob(Schema):
+    """The back-test that was asked for last, or how far it is."""
+
+    job: JobNow | None
+    tested: BackTested | None
+
+
+class HistoryRow(Schema):
+    """One row of a table of prices: what it says, or what is wrong with it."""
+
+    line: int
+    says: str
+    problem: str
+
+
+class HistoryPreview(Schema):
+    """What a table of prices would do; nothing is stored."""
+
+    heading: list[str]
+    columns: dict[str, int]
+    """Which column holds what, counted from 0."""
+    asked: list[str]
+    """Everything that a column may hold."""
+    rows: int
+    wrong: int
+    first: list[HistoryRow]
+
+
+class HistoryTaken(Schema):
+    """What became of a table of prices."""
+
+    rows: int
+    new: int
+    extended: int
+    held_back: int
+    wrong: int
+    problems: list[tuple[int, str]]
+
+
+class HistoryJob(Schema):
+    """The table that was taken in last, or how far it is."""
+
+    job: JobNow | None
+    taken: HistoryTaken | None

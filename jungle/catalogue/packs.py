@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from core.formats.pack_preview import Choice, PackRow, Standing, compare, usual_choice
 from core.formats.parts_pack import PartsPack, read_parts_pack
-from core.formats.price_list import Column, ListRow, PriceTable, guessed_mapping, list_rows, read_table
+from core.formats.price_list import Column, ListRow, PriceTable, chosen_columns, guessed_mapping, list_rows, read_table
 from core.model.parts import Part as SpecSheet
 from core.model.typed import FieldErrors
 from core.quantities.money import DECIMALS_BY_CURRENCY
@@ -114,11 +114,4 @@ def _choice(row: PackRow, said: str | None) -> Choice:
 
 
 def _columns(mapping: Mapping[str, int], width: int) -> dict[Column, int]:
-    columns: dict[Column, int] = {}
-    for name, number in mapping.items():
-        if name not in list(Column):
-            raise FieldErrors([("mapping", name, ", ".join(Column))])
-        if isinstance(number, bool) or not isinstance(number, int) or not 0 <= number < width:
-            raise FieldErrors([(f"mapping.{name}", number, f"a column from 0 to {width - 1}")])
-        columns[Column(name)] = number
-    return columns
+    return {Column(name): number for name, number in chosen_columns(mapping, list(Column), width).items()}

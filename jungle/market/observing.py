@@ -1,6 +1,6 @@
 """What was seen of prices: written down once, never overwritten, struck out with a reason, and read as days."""
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import date, timedelta
 from typing import NamedTuple
@@ -9,7 +9,8 @@ import numpy as np
 from django.db import transaction
 from django.db.models import F
 
-from core.model.observation import Look
+from core.formats.looks_csv import SeenSpan
+from core.model.observation import Look, Source
 from core.model.parts.price import Price
 from core.model.shops import SoldAs
 from core.prices.asked import Asked
@@ -113,6 +114,27 @@ def log_of(owner_id: int, part: str) -> list[Observation]:
     """What was seen of a part in all shops, the newest first, so many at most."""
     found = Observation.objects.filter(series__owner_id=owner_id, series__part=part)
     return list(found.select_related("series").order_by("-last_seen", "-first_seen", "-pk")[:MOST_TOLD])
+
+
+def spans_of(owner_id: int) -> Iterator[SeenSpan]:
+    """All that was ever seen, struck out or not, part by part."""
+    rows = Observation.objects.filter(series__owner_id=owner_id).order_by(
+        "series__part", "series_id", "first_seen", "pk"
+    )
+    for one in rows.select_related("series").iterator(chunk_size=2000):
+        look = Look.model_construct(
+            part=one.series.part,
+            shop=one.series.shop,
+            sold_as=SoldAs(one.series.sold_as),
+            price=Price.model_construct(minor=one.minor, currency=one.currency, tax_included=one.tax_included),
+            in_stock=one.in_stock,
+            bulky=one.bulky,
+            day=one.first_seen,
+            source=Source(one.source),
+            address=one.address,
+            name="",
+        )
+        yield SeenSpan(look, one.last_seen, one.held_back, one.struck)
 
 
 def asked_for(owner_id: int, parts: Sequence[str], until: date, count: int) -> list[Asked]:

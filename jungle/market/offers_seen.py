@@ -1,7 +1,10 @@
 """Offers that say what was seen last: what the money of a build is counted with follows what is read."""
 
 from collections.abc import Iterator, Mapping
+from datetime import date
 
+from core.formats.price_sources.told import Told
+from core.model.observation import Look, Source
 from core.model.parts.price import Price
 from core.model.shops import MOST_OFFERS, Offer, Shop, SoldAs
 from jungle.market.models import Observation, Series, What
@@ -9,6 +12,23 @@ from jungle.market.terms import market_of, revision_of, store
 
 Listed = frozenset[tuple[str, str]]
 """Parts and conditions that a source told of."""
+
+
+def look_of(one: Told, part: str, shop: Shop, today: date, source: Source, address: str = "") -> Look:
+    """What a source told of a part, which it has a price of."""
+    assert one.price is not None, "what has no price is no look"
+    return Look(
+        part=part,
+        shop=shop.id,
+        sold_as=one.sold_as,
+        price=one.price,
+        in_stock=one.in_stock,
+        bulky=one.bulky,
+        day=today,
+        source=source,
+        address=(one.address or address)[:120],
+        name=one.called[:120],
+    )
 
 
 def offer_as_seen(owner_id: int, shop: Shop, regular: Mapping[tuple[str, str], int | None], which: Listed) -> int:

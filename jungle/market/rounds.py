@@ -20,7 +20,7 @@ from core.prices.recognised import Recognition
 from jungle.market.fetching import Fetched, Fetcher, Kept, NotFetched
 from jungle.market.models import KnownMarket, PriceSource, Reading, ReadingState, Round
 from jungle.market.observing import record
-from jungle.market.offers_seen import Listed, offer_as_seen, series_of
+from jungle.market.offers_seen import Listed, look_of, offer_as_seen, series_of
 from jungle.market.sources import Known, hosts_of, known_of, recognition_for
 from jungle.market.terms import MarketMoved, market_of
 
@@ -139,7 +139,7 @@ def _keep(
     listed = before if fetched.unchanged else frozenset((known[one.key].part, one.sold_as.value) for one in there)
     cut_short = len(there) < LEAST_SHARE_TOLD * len(before)
     missing = before if fetched.unchanged else frozenset() if cut_short else before - listed
-    looks = [_look(one, known[one.key].part, shop, source, today) for one in there]
+    looks = [look_of(one, known[one.key].part, shop, today, Source.READING, source.address) for one in there]
     looks += _again(source, missing, today, in_stock=fetched.unchanged)
     recorded = record(source.owner_id, looks, {one.part: one.name for one in known.values()})
     regular = {(known[one.key].part, one.sold_as.value): one.regular_minor for one in there}
@@ -170,22 +170,6 @@ def _known(source: PriceSource, told: Iterable[Told], recognition: Recognition) 
         if part is not None:
             known[one.key] = Known(part, one.called)
     return known
-
-
-def _look(one: Told, part: str, shop: Shop, source: PriceSource, today: date) -> Look:
-    assert one.price is not None
-    return Look(
-        part=part,
-        shop=shop.id,
-        sold_as=one.sold_as,
-        price=one.price,
-        in_stock=one.in_stock,
-        bulky=one.bulky,
-        day=today,
-        source=Source.READING,
-        address=(one.address or source.address)[:120],
-        name=one.called[:120],
-    )
 
 
 def _again(source: PriceSource, which: Listed, today: date, *, in_stock: bool) -> Iterator[Look]:

@@ -37,6 +37,21 @@ class StoredWatch(models.Model):
         return self.label
 
 
+class AskedFirst(models.Model):
+    """What somebody answered who was asked before a thing was bought."""
+
+    build = models.ForeignKey(StoredBuild, on_delete=models.CASCADE, related_name="asked_first")
+    question = models.CharField(max_length=40)
+    answer = models.CharField(max_length=500)
+    answered_on = models.DateField()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["build", "question"], name="answer_once_a_question")]
+
+    def __str__(self) -> str:
+        return f"{self.question}: {self.answer}"
+
+
 class Alert(models.Model):
     """A watch came to its target: told once, however often it is looked at."""
 

@@ -14,6 +14,9 @@ MOST_BY_PATH = {
     "/api/catalogue/pack/preview": 10 * MEGABYTE,
     "/api/catalogue/list": 10 * MEGABYTE,
     "/api/catalogue/list/preview": 10 * MEGABYTE,
+    "/api/prices/history": 25 * MEGABYTE,
+    "/api/prices/history/preview": 25 * MEGABYTE,
+    "/api/prices/history/page": 8 * MEGABYTE,
     "/api/catalogue/machine-report": 5 * MEGABYTE,
 }
 

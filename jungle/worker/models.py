@@ -33,6 +33,8 @@ class JobKind(StrEnum):
     ROUND = "round"
     SOURCE = "source"
     WATCHES = "watches"
+    HISTORY = "history"
+    BACK_TEST = "back test"
 
 
 class JobQuerySet(models.QuerySet["Job"]):

@@ -8,7 +8,9 @@ from core.formats.report_json.figures import FigureJson, figure_json, maybe_figu
 from core.prices.advice import Advice
 from core.prices.standing import Standing
 from core.quantities import Money, Quantity, Unit, UnitSystem
+from core.report.price_chart import PriceChart, price_chart
 from core.report.prices import LinePrices
+from core.report.shopping import OfferedLine
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,6 +61,9 @@ class LinePricesJson:
     used: FigureJson | None
     """The cheapest that is not new, today."""
     offers: int
+    needed_by: str
+    leans_on: int
+    """How many other parts of its kind the advice leans on; none where its own history carries it."""
     weekly: list[int | None]
     """The cheapest at the end of each week in minor units, today last; nothing where nobody saw one."""
 
@@ -69,12 +74,126 @@ class PricesJson:
 
     today: str
     needed_by: str
+    week_costs: FigureJson | None
+    """What a week without play costs; nothing where the build does not say."""
     lines: list[LinePricesJson]
 
 
-def prices_json(lines: Sequence[LinePrices], today: date, needed_by: date, system: UnitSystem) -> PricesJson:
+@dataclass(frozen=True, slots=True)
+class PriceSpanJson:
+    """Days on which it cost the same."""
+
+    first: str
+    last: str
+    minor: int
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
+class SaleJson:
+    """A span in which it cost less than regularly."""
+
+    first: str
+    last: str
+    text: str
+    """The least that it cost."""
+    depth: str
+
+
+@dataclass(frozen=True, slots=True)
+class BuyAtJson:
+    """The price to buy at in one week to come."""
+
+    day: str
+    minor: int
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
+class PriceChartJson:
+    """A line over time, for a chart and for the table behind it."""
+
+    first: str
+    today: str
+    needed_by: str
+    spans: list[PriceSpanJson]
+    sales: list[SaleJson]
+    buy_at: list[BuyAtJson]
+
+
+@dataclass(frozen=True, slots=True)
+class DeliveredOfferJson:
+    """What a shop asks for all of a line now, delivered by itself."""
+
+    shop: str
+    sold_as: str
+    total: str
+    """Empty where it is not known."""
+    missing: str
+    seen: str
+    seen_days_ago: int
+
+
+@dataclass(frozen=True, slots=True)
+class LineDetailJson:
+    """One line, opened."""
+
+    line: LinePricesJson
+    chart: PriceChartJson
+    offers: list[DeliveredOfferJson]
+
+
+def prices_json(
+    lines: Sequence[LinePrices], today: date, needed_by: date, week_costs: Money | None, system: UnitSystem
+) -> PricesJson:
     """`lines` for a reader of `system`."""
-    return PricesJson(today.isoformat(), needed_by.isoformat(), [_line_json(line, system) for line in lines])
+    return PricesJson(
+        today.isoformat(),
+        needed_by.isoformat(),
+        maybe_figure_json(week_costs, system),
+        [_line_json(line, system) for line in lines],
+    )
+
+
+def line_detail_json(
+    line: LinePrices, offers: Sequence[OfferedLine], today: date, system: UnitSystem
+) -> LineDetailJson:
+    """`line` with all that is asked for it now."""
+    chart = price_chart(line, today)
+    return LineDetailJson(
+        _line_json(line, system), _chart_json(chart, line.currency), [_offer_json(one, today) for one in offers]
+    )
+
+
+def _chart_json(chart: PriceChart, currency: str) -> PriceChartJson:
+    def text(minor: int) -> str:
+        return Money(minor, currency).text()
+
+    return PriceChartJson(
+        first=chart.first.isoformat(),
+        today=chart.today.isoformat(),
+        needed_by=chart.needed_by.isoformat(),
+        spans=[
+            PriceSpanJson(span.first.isoformat(), span.last.isoformat(), span.minor, text(span.minor))
+            for span in chart.spans
+        ],
+        sales=[
+            SaleJson(sale.first.isoformat(), sale.last.isoformat(), text(sale.minor), f"{sale.depth:.0%}")
+            for sale in chart.sales
+        ],
+        buy_at=[BuyAtJson(day.isoformat(), minor, text(minor)) for day, minor in chart.buy_at],
+    )
+
+
+def _offer_json(one: OfferedLine, today: date) -> DeliveredOfferJson:
+    return DeliveredOfferJson(
+        shop=one.shop.name,
+        sold_as=one.offer.sold_as.value,
+        total=one.order.total.text() if one.order else "",
+        missing=f"{one.missing.fact} is not known" if one.missing else "",
+        seen=one.offer.seen.isoformat(),
+        seen_days_ago=(today - one.offer.seen).days,
+    )
 
 
 def _line_json(line: LinePrices, system: UnitSystem) -> LinePricesJson:
@@ -88,6 +207,8 @@ def _line_json(line: LinePrices, system: UnitSystem) -> LinePricesJson:
         standing=_standing_json(line.standing, line.currency, system) if line.standing else None,
         used=maybe_figure_json(_money(line.used_minor, line.currency), system),
         offers=line.offers,
+        needed_by=line.needed_by.isoformat(),
+        leans_on=line.leans_on,
         weekly=list(line.weekly),
     )
 

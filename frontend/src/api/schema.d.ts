@@ -1272,6 +1272,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{build_id}/prices/lines/{place}/{of}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Line
+         * @description One line over time, and what is asked for it now, delivered.
+         */
+        get: operations["jungle_api_routers_prices_read_line"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{build_id}/prices/{part}": {
         parameters: {
             query?: never;
@@ -1286,6 +1306,90 @@ export interface paths {
         get: operations["jungle_api_routers_prices_read_log"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/prices-calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Write Calendar
+         * @description When things are needed, when waiting ends, and when sales were a year ago, as a calendar.
+         */
+        get: operations["jungle_api_routers_prices_write_calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/around-buying": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Around
+         * @description What was bought and its price since, and whom to ask before the rest is.
+         */
+        get: operations["jungle_api_routers_prices_read_around"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/around-buying/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Answer
+         * @description Write down what somebody answered who was asked first.
+         */
+        post: operations["jungle_api_routers_prices_answer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/prices-tested": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Back Test
+         * @description How good the advice would have been, or how far that is.
+         */
+        get: operations["jungle_api_routers_prices_read_back_test"];
+        put?: never;
+        /**
+         * Ask Back Test
+         * @description Have it worked out how good the advice would have been.
+         */
+        post: operations["jungle_api_routers_prices_ask_back_test"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1442,6 +1546,214 @@ export interface paths {
          * @description Leave a source out of rounds, or read it again.
          */
         patch: operations["jungle_api_routers_sources_pause"];
+        trace?: never;
+    };
+    "/api/builds/{build_id}/watches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Watches
+         * @description What is waited for, and what came to its target and nobody has put away.
+         */
+        get: operations["jungle_api_routers_watches_list_watches"];
+        put?: never;
+        /**
+         * Set Watch
+         * @description Wait for something; it is looked at as soon as the worker comes to it.
+         */
+        post: operations["jungle_api_routers_watches_set_watch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{build_id}/watches/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look
+         * @description Have everything looked at that is waited for, at the prices that are known.
+         */
+        post: operations["jungle_api_routers_watches_look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/watches/{watch_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Drop Watch
+         * @description Wait no more.
+         */
+        delete: operations["jungle_api_routers_watches_drop_watch"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/alerts/{alert_id}/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Away
+         * @description An alert was read.
+         */
+        post: operations["jungle_api_routers_watches_put_away"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/mailbox": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Mailbox
+         * @description What came by mail, where mails go into a folder of this machine.
+         */
+        get: operations["jungle_api_routers_watches_read_mailbox"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/history/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Write History
+         * @description All that was ever seen, as a table.
+         */
+        get: operations["jungle_api_routers_price_history_write_history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/history/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview History
+         * @description What a table of prices would do, row by row; nothing is stored.
+         */
+        post: operations["jungle_api_routers_price_history_preview_history"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read History
+         * @description What became of the table that was taken in last, or how far it is.
+         */
+        get: operations["jungle_api_routers_price_history_read_history"];
+        put?: never;
+        /**
+         * Take History
+         * @description Have a table of prices taken in; rows with something wrong are left out and told.
+         */
+        post: operations["jungle_api_routers_price_history_take_history"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/history/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Page
+         * @description How a page or a feed of a shop that was saved as a file is understood; nothing is stored.
+         */
+        post: operations["jungle_api_routers_price_history_preview_page"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/history/page/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Page
+         * @description Keep what a saved page or feed says of parts that are recognised, as seen today.
+         */
+        post: operations["jungle_api_routers_price_history_take_page"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/builds/{build_id}/money/lines/{place}/{of}/offers": {
@@ -6312,6 +6624,10 @@ export interface components {
             used: components["schemas"]["FigureJson"] | null;
             /** Offers */
             offers: number;
+            /** Needed By */
+            needed_by: string;
+            /** Leans On */
+            leans_on: number;
             /** Weekly */
             weekly: (number | null)[];
         };
@@ -6324,6 +6640,7 @@ export interface components {
             today: string;
             /** Needed By */
             needed_by: string;
+            week_costs: components["schemas"]["FigureJson"] | null;
             /** Lines */
             lines: components["schemas"]["LinePricesJson"][];
         };
@@ -6345,6 +6662,92 @@ export interface components {
             usual_depth: components["schemas"]["FigureJson"] | null;
             /** Days Known */
             days_known: number;
+        };
+        /**
+         * BuyAtJson
+         * @description The price to buy at in one week to come.
+         */
+        BuyAtJson: {
+            /** Day */
+            day: string;
+            /** Minor */
+            minor: number;
+            /** Text */
+            text: string;
+        };
+        /**
+         * DeliveredOfferJson
+         * @description What a shop asks for all of a line now, delivered by itself.
+         */
+        DeliveredOfferJson: {
+            /** Shop */
+            shop: string;
+            /** Sold As */
+            sold_as: string;
+            /** Total */
+            total: string;
+            /** Missing */
+            missing: string;
+            /** Seen */
+            seen: string;
+            /** Seen Days Ago */
+            seen_days_ago: number;
+        };
+        /**
+         * LineDetailJson
+         * @description One line, opened.
+         */
+        LineDetailJson: {
+            line: components["schemas"]["LinePricesJson"];
+            chart: components["schemas"]["PriceChartJson"];
+            /** Offers */
+            offers: components["schemas"]["DeliveredOfferJson"][];
+        };
+        /**
+         * PriceChartJson
+         * @description A line over time, for a chart and for the table behind it.
+         */
+        PriceChartJson: {
+            /** First */
+            first: string;
+            /** Today */
+            today: string;
+            /** Needed By */
+            needed_by: string;
+            /** Spans */
+            spans: components["schemas"]["PriceSpanJson"][];
+            /** Sales */
+            sales: components["schemas"]["SaleJson"][];
+            /** Buy At */
+            buy_at: components["schemas"]["BuyAtJson"][];
+        };
+        /**
+         * PriceSpanJson
+         * @description Days on which it cost the same.
+         */
+        PriceSpanJson: {
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /** Minor */
+            minor: number;
+            /** Text */
+            text: string;
+        };
+        /**
+         * SaleJson
+         * @description A span in which it cost less than regularly.
+         */
+        SaleJson: {
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /** Text */
+            text: string;
+            /** Depth */
+            depth: string;
         };
         /**
          * PriceLog
@@ -6383,19 +6786,91 @@ export interface components {
             struck: string;
         };
         /**
-         * Struck
-         * @description Why an observation is believed no more.
+         * AroundBuying
+         * @description What was bought and its price since, and whom to ask before the rest is.
          */
-        Struck: {
-            /** Reason */
-            reason: string;
+        AroundBuying: {
+            /** Bought */
+            bought: components["schemas"]["BoughtJson"][];
+            /** Questions */
+            questions: components["schemas"]["QuestionNow"][];
         };
         /**
-         * SeenChange
-         * @description What somebody does about an observation that is doubted.
-         * @enum {string}
+         * BoughtJson
+         * @description Something that was paid for, and its price since.
          */
-        SeenChange: "bring-back" | "confirm";
+        BoughtJson: {
+            /** Line */
+            line: string;
+            /** Label */
+            label: string;
+            /** Paid */
+            paid: string;
+            /** Paid On */
+            paid_on: string;
+            /** Headline */
+            headline: string;
+            /** Now */
+            now: string;
+            /** Least */
+            least: string;
+            /** Least On */
+            least_on: string;
+            /** Return By */
+            return_by: string;
+            /** Is Worth Sending Back */
+            is_worth_sending_back: boolean;
+        };
+        /**
+         * QuestionNow
+         * @description Somebody to ask before a thing is bought, and what was answered.
+         */
+        QuestionNow: {
+            /** Id */
+            id: string;
+            /** Whom */
+            whom: string;
+            /** What */
+            what: string;
+            /** Answer */
+            answer: string;
+            /** Answered On */
+            answered_on: string;
+        };
+        /**
+         * Answered
+         * @description What somebody answered; empty to forget it.
+         */
+        Answered: {
+            /** Question */
+            question: string;
+            /** Answer */
+            answer: string;
+        };
+        /**
+         * BackTestJob
+         * @description The back-test that was asked for last, or how far it is.
+         */
+        BackTestJob: {
+            job: components["schemas"]["JobNow"] | null;
+            tested: components["schemas"]["BackTested"] | null;
+        };
+        /**
+         * BackTested
+         * @description How good the advice was: over what was really asked, and over simulated markets.
+         */
+        BackTested: {
+            /** Lines */
+            lines: number;
+            /** Own Trials */
+            own_trials: number;
+            /** Own */
+            own: components["schemas"]["RulePaid"][];
+            /** Simulated Trials */
+            simulated_trials: number;
+            /** Simulated */
+            simulated: components["schemas"]["RulePaid"][];
+        };
         /**
          * JobNow
          * @description How far long work is.
@@ -6419,6 +6894,36 @@ export interface components {
          * @enum {string}
          */
         JobState: "waiting" | "running" | "done" | "failed" | "cancelled";
+        /**
+         * RulePaid
+         * @description What a rule would have paid, as a share of what hindsight does; 1 is as good as that.
+         */
+        RulePaid: {
+            /** Rule */
+            rule: string;
+            /** Mean */
+            mean: number;
+            /** Worst */
+            worst: number;
+            /** Late */
+            late: number;
+            /** Dearer */
+            dearer: number;
+        };
+        /**
+         * Struck
+         * @description Why an observation is believed no more.
+         */
+        Struck: {
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * SeenChange
+         * @description What somebody does about an observation that is doubted.
+         * @enum {string}
+         */
+        SeenChange: "bring-back" | "confirm";
         /**
          * ReadingNow
          * @description What came of one source in a round.
@@ -6580,6 +7085,193 @@ export interface components {
         Paused: {
             /** Paused */
             paused: boolean;
+        };
+        /**
+         * AlertNow
+         * @description A watch came to its target.
+         */
+        AlertNow: {
+            /** Id */
+            id: number;
+            /** Label */
+            label: string;
+            /** At */
+            at: string;
+            /** Figure */
+            figure: string;
+            /** Before */
+            before: string;
+            /** Target */
+            target: string;
+            /** Words */
+            words: string;
+            /** Effect */
+            effect: string;
+            /** Mailed */
+            mailed: boolean;
+        };
+        /**
+         * WatchKind
+         * @description What a price is watched of.
+         * @enum {string}
+         */
+        WatchKind: "line" | "place" | "fee" | "total";
+        /**
+         * WatchNow
+         * @description A watch, and how it stands.
+         */
+        WatchNow: {
+            /** Id */
+            id: number;
+            kind: components["schemas"]["WatchKind"];
+            /** Subject */
+            subject: string;
+            /** Label */
+            label: string;
+            /** Target */
+            target: string;
+            /** Target Minor */
+            target_minor: number;
+            /** Needed By */
+            needed_by: string;
+            /** Allows */
+            allows: string;
+            /** Figure */
+            figure: string;
+            /** Words */
+            words: string;
+            /** Under */
+            under: boolean;
+            /** Looked At */
+            looked_at: string;
+        };
+        /**
+         * WatchesNow
+         * @description The watches on a build, and what they told and nobody has put away.
+         */
+        WatchesNow: {
+            job: components["schemas"]["JobNow"] | null;
+            /** Watches */
+            watches: components["schemas"]["WatchNow"][];
+            /** Alerts */
+            alerts: components["schemas"]["AlertNow"][];
+        };
+        /**
+         * SoldAs
+         * @description In which state a shop sells something.
+         * @enum {string}
+         */
+        SoldAs: "new" | "refurbished" | "ex-display" | "used";
+        /**
+         * WatchSet
+         * @description What to wait for.
+         */
+        WatchSet: {
+            kind: components["schemas"]["WatchKind"];
+            /**
+             * Subject
+             * @default
+             */
+            subject: string;
+            /** Target */
+            target: string;
+            /** Needed By */
+            needed_by?: string | null;
+            /**
+             * Sold As
+             * @default []
+             */
+            sold_as: components["schemas"]["SoldAs"][];
+            /**
+             * Shops
+             * @default []
+             */
+            shops: string[];
+        };
+        /**
+         * MailNow
+         * @description A mail in the stand-in mailbox.
+         */
+        MailNow: {
+            /** Subject */
+            subject: string;
+            /** Sent At */
+            sent_at: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * MailboxNow
+         * @description What came by mail; nothing where mail leaves this machine.
+         */
+        MailboxNow: {
+            /** Is Stand In */
+            is_stand_in: boolean;
+            /** Address */
+            address: string;
+            /** Mails */
+            mails: components["schemas"]["MailNow"][];
+        };
+        /**
+         * HistoryPreview
+         * @description What a table of prices would do; nothing is stored.
+         */
+        HistoryPreview: {
+            /** Heading */
+            heading: string[];
+            /** Columns */
+            columns: {
+                [key: string]: number;
+            };
+            /** Asked */
+            asked: string[];
+            /** Rows */
+            rows: number;
+            /** Wrong */
+            wrong: number;
+            /** First */
+            first: components["schemas"]["HistoryRow"][];
+        };
+        /**
+         * HistoryRow
+         * @description One row of a table of prices: what it says, or what is wrong with it.
+         */
+        HistoryRow: {
+            /** Line */
+            line: number;
+            /** Says */
+            says: string;
+            /** Problem */
+            problem: string;
+        };
+        /**
+         * HistoryJob
+         * @description The table that was taken in last, or how far it is.
+         */
+        HistoryJob: {
+            job: components["schemas"]["JobNow"] | null;
+            taken: components["schemas"]["HistoryTaken"] | null;
+        };
+        /**
+         * HistoryTaken
+         * @description What became of a table of prices.
+         */
+        HistoryTaken: {
+            /** Rows */
+            rows: number;
+            /** New */
+            new: number;
+            /** Extended */
+            extended: number;
+            /** Held Back */
+            held_back: number;
+            /** Wrong */
+            wrong: number;
+            /** Problems */
+            problems: [
+                number,
+                string
+            ][];
         };
         /**
          * OfferedJson
@@ -10848,7 +11540,9 @@ export interface operations {
     };
     jungle_api_routers_prices_read_prices: {
         parameters: {
-            query?: never;
+            query?: {
+                count_weeks?: boolean;
+            };
             header?: never;
             path: {
                 build_id: number;
@@ -10864,6 +11558,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PricesJson"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_prices_read_line: {
+        parameters: {
+            query?: {
+                count_weeks?: boolean;
+            };
+            header?: never;
+            path: {
+                build_id: number;
+                place: string;
+                of: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineDetailJson"];
                 };
             };
             /** @description Not Found */
@@ -10905,6 +11643,210 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PriceLog"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_prices_write_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_prices_read_around: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AroundBuying"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_prices_answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Answered"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AroundBuying"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_prices_read_back_test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackTestJob"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_prices_ask_back_test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackTestJob"];
                 };
             };
             /** @description Not Found */
@@ -11250,6 +12192,454 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SourcesNow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_watches_list_watches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchesNow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_watches_set_watch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WatchSet"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchesNow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_watches_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                build_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchesNow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_watches_drop_watch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                watch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_watches_put_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                alert_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_watches_read_mailbox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MailboxNow"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_price_history_write_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+        };
+    };
+    jungle_api_routers_price_history_preview_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /**
+                     * Mapping
+                     * @default {}
+                     */
+                    mapping?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryPreview"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_price_history_read_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryJob"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_price_history_take_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /**
+                     * Mapping
+                     * @default {}
+                     */
+                    mapping?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryJob"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_price_history_preview_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /** Shop */
+                    shop: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderstoodJson"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    jungle_api_routers_price_history_take_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /** Shop */
+                    shop: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryTaken"];
                 };
             };
             /** @description Not Found */

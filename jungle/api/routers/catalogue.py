@@ -8,10 +8,8 @@ from ninja import File, Form, Query, Router, Status
 from ninja.files import UploadedFile
 from pydantic import Field, TypeAdapter
 
-from core.formats.errors import BadFile
 from core.formats.machine_report import known_machines, read_machine_report
 from core.formats.parts_pack import write_parts_pack
-from core.formats.reading import read_json
 from core.formats.report_json.sheets import (
     SheetKindJson,
     kind_json,
@@ -20,7 +18,7 @@ from core.formats.report_json.sheets import (
 )
 from core.model.build import Slot
 from core.model.parts import KINDS
-from core.model.typed import FieldErrors
+from jungle.api.files import object_in
 from jungle.api.replies import found_part, part_detail, send
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import (
@@ -171,7 +169,7 @@ def take_pack(
 ) -> Any:
     """Take a parts pack in; `choices` says by part id whether to take, keep, or have both."""
     by = By(request.user, revision, _builds(bring_along))
-    done = parts.take_pack(by, packs.parse_pack(file.read()), _object(choices, "choices"))
+    done = parts.take_pack(by, packs.parse_pack(file.read()), object_in(choices, "choices"))
     return send(PackTaken(**{choice.value: count for choice, count in done.items()}))
 
 
@@ -187,7 +185,7 @@ def write_pack(request: SignedIn) -> Any:
 @router.post("/list/preview", response={200: ListPreview, 422: Problems})
 def preview_list(request: SignedIn, file: File[UploadedFile], mapping: Form[str] = "{}", build: Form[int] = 0) -> Any:
     """What a price list would do, row by row; nothing is stored."""
-    revision, columns = revision_of(request.user.pk), _object(mapping, "mapping")
+    revision, columns = revision_of(request.user.pk), object_in(mapping, "mapping")
     currency = finding.currency_of(request.user, build)
     read = packs.read_list(request.user.pk, packs.parse_list(file.read()), columns, currency)
     return send(
@@ -210,7 +208,7 @@ def take_list(
 ) -> Any:
     """Take in the rows of a price list that nothing is wrong with."""
     table, currency = packs.parse_list(file.read()), finding.currency_of(request.user, build)
-    done = parts.take_list(By(request.user, revision), table, _object(mapping, "mapping"), currency)
+    done = parts.take_list(By(request.user, revision), table, object_in(mapping, "mapping"), currency)
     return send(ListTaken(**done))
 
 
@@ -246,13 +244,3 @@ def _for(request: SignedIn, body: ForBuilds) -> By:
 
 def _by(request: SignedIn, body: CatalogueStep) -> By:
     return By(request.user, body.revision, _builds(body.bring_along))
-
-
-def _object(text: str, field: str) -> dict[str, Any]:
-    try:
-        value = read_json(text)
-    except BadFile:
-        value = None
-    if not isinstance(value, dict):
-        raise FieldErrors([(field, text, "a JSON object")])
-    return value

@@ -1,19 +1,103 @@
 """What is known of the prices of what a build still needs."""
 
+from collections.abc import Mapping, Sequence
+from datetime import date
+from typing import NamedTuple
+
 from django.contrib.auth.models import User
 from django.utils import timezone
 
+from core.model.build import Build
+from core.model.shops import Market
+from core.money.amounts import buyer_of
+from core.money.order import Need
 from core.prices.advice import READ_DAYS
-from core.report.prices import LinePrices, line_prices
+from core.prices.asked import Asked
+from core.report.after_buying import Bought, after_buying
+from core.report.ask_first import Question, questions_for
+from core.report.evaluation_of import evaluation_of, known_costs
+from core.report.prices import Asking, LinePrices, line_prices, needed_by_of, week_costs_minor_of
+from core.report.shopping import OfferedLine, offers_for
 from jungle.builds.models import StoredBuild
-from jungle.builds.services.shopping import shopping_for
+from jungle.builds.services.editing import NothingThere
+from jungle.builds.services.shopping import Shopping, shopping_for
+from jungle.catalogue.models import Entry
 from jungle.market.observing import asked_for
+from jungle.market.terms import market_of
+
+MOST_ALIKE = 24
+"""Other parts of a kind that a short history leans on."""
 
 
-def prices_for(actor: User, build: StoredBuild) -> tuple[LinePrices, ...]:
+class PriceQuestion(NamedTuple):
+    """What is asked of the prices of a build."""
+
+    needed_by_line: Mapping[str, date] = {}
+    """Where a line has a day of its own."""
+    counts_weeks: bool = False
+    """Weeks without play cost what a hired bay does."""
+
+
+def prices_for(actor: User, build: StoredBuild, question: PriceQuestion) -> tuple[LinePrices, ...]:
     """Every line of a build that is still to be bought, with what was seen of its price."""
-    judged, today = build.judged, timezone.localdate()
+    judged = build.judged
     shopping = shopping_for(actor, judged.document, judged.sheets)
-    parts = sorted({need.part for need in shopping.needs})
-    asked = asked_for(actor.pk, parts, today, READ_DAYS)
-    return line_prices(judged.document, shopping.needs, shopping.labels, asked, shopping.buyer, today)
+    return _lines(actor, judged.document, shopping, shopping.needs, question)
+
+
+def price_of_line(
+    actor: User, build: StoredBuild, line: str, question: PriceQuestion
+) -> tuple[LinePrices, tuple[OfferedLine, ...]]:
+    """One line, and every offer for it, delivered. Raises `NothingThere` for one that is not to be bought."""
+    judged = build.judged
+    shopping = shopping_for(actor, judged.document, judged.sheets)
+    need = shopping.need(line)
+    if need is None:
+        raise NothingThere(f"'{line}' is not still to be bought.")
+    (found,) = _lines(actor, judged.document, shopping, [need], question)
+    return found, offers_for(need, shopping.market, shopping.buyer)
+
+
+def bought_for(actor: User, build: StoredBuild) -> tuple[Bought, ...]:
+    """What was paid for, and its price since."""
+    judged, market = build.judged, market_of(actor.pk)
+    costs = known_costs(evaluation_of(judged.document, judged.sheets, today=timezone.localdate()))
+    parts = sorted({line.part for line in costs.lines if line.part})
+    asked = asked_for(actor.pk, parts, timezone.localdate(), READ_DAYS)
+    asking = _asking(judged.document, market, PriceQuestion())
+    return tuple(after_buying(judged.document, costs.lines, judged.sheets, market.offer_by_id, asked, asking))
+
+
+def to_ask_first(actor: User, build: StoredBuild) -> tuple[Question, ...]:
+    """Whom to ask before the rest is bought."""
+    judged = build.judged
+    return questions_for(shopping_for(actor, judged.document, judged.sheets).needs, judged.sheets)
+
+
+def _asking(design: Build, market: Market, question: PriceQuestion) -> Asking:
+    today = timezone.localdate()
+    week_costs_minor = (week_costs_minor_of(design) or 0.0) if question.counts_weeks else 0.0
+    return Asking(
+        buyer_of(design.brief, today),
+        market.shop_by_id,
+        today,
+        needed_by_of(design, today),
+        question.needed_by_line,
+        week_costs_minor,
+    )
+
+
+def _lines(
+    actor: User, design: Build, shopping: Shopping, needs: Sequence[Need], question: PriceQuestion
+) -> tuple[LinePrices, ...]:
+    asking, today = _asking(design, shopping.market, question), timezone.localdate()
+    asked = asked_for(actor.pk, sorted({need.part for need in needs}), today, READ_DAYS)
+    return line_prices(needs, shopping.labels, asked, asking, lambda part: _alike(actor, part, today))
+
+
+def _alike(actor: User, part: str, today: date) -> list[Asked]:
+    """What was asked for other parts of its kind."""
+    owned = Entry.objects.visible_to(actor.pk)
+    kind = owned.named(part).values_list("sheet__kind", flat=True).first()
+    others = owned.of_kinds(kind).exclude(part_id=part).values_list("part_id", flat=True) if kind else ()
+    return asked_for(actor.pk, list(others[:MOST_ALIKE]), today, READ_DAYS)

@@ -1,0 +1,43 @@
+"""What a line came to on each day in one shop, delivered by itself: the price of the day, with today's terms."""
+
+from datetime import date
+from fractions import Fraction
+
+import numpy as np
+
+from core.model.facts import MissingFact
+from core.model.parts.price import Price
+from core.model.shops import Offer, Shop
+from core.money.amounts import ONE, Buyer
+from core.money.order import Need, delivery_minor
+from core.prices.asked import Asked
+from core.prices.history import Floats
+
+
+def delivered_days(asked: Asked, shop: Shop, need: Need, buyer: Buyer) -> Floats | None:
+    """All of `need` at what was `asked` for one, with tax and delivery, in the buyer's minor units; not a number where
+    no price is known. `None` while a rate is not known, or a weight that decides about delivery.
+
+    Codes are left out: nobody knows which there were. What delivery cost is taken to have been as it is today.
+    """
+    offer = Offer(
+        id="seen",
+        shop=shop.id,
+        part=asked.part,
+        price=Price(minor=0, currency=asked.currency, tax_included=asked.tax_included),
+        sold_as=asked.sold_as,
+        seen=date.min,
+    )
+    # The fee depends on the goods in steps: it is asked for once at each.
+    steps = sorted({0, *(fee.from_minor for fee in shop.delivery)})
+    try:
+        rate, shops_rate = buyer.factor_from(asked.currency), buyer.factor_from(shop.currency)
+        fees = [delivery_minor(shop, [need.met_by(offer)], Fraction(goods)) for goods in steps]
+    except MissingFact:
+        return None
+    goods = asked.days * need.quantity
+    at = np.searchsorted(steps, np.nan_to_num(goods), side="right") - 1
+    paid = goods * float(rate * buyer.tax_factor(included=asked.tax_included))
+    brought = np.array(fees, dtype=np.float64)[at] * float(shops_rate * buyer.tax_factor(included=shop.tax_included))
+    counted: Floats = (paid + brought) * float(1 / (1 + buyer.tax_share) if buyer.reclaims_tax else ONE)
+    return counted
