@@ -22,6 +22,7 @@ export const { p, navigate, route } = createRouter({
     '/money/print': () => import('./views/MoneyPrintView.svelte'),
     '/catalogue': () => import('./views/CatalogueView.svelte'),
     '/prices': () => import('./views/PricesView.svelte'),
+    '/prices/sources': () => import('./views/SourcesView.svelte'),
     '/shops': () => import('./views/ShopsView.svelte'),
     '/print': () => import('./views/PrintView.svelte'),
     layout: BuildShell,

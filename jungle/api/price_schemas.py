@@ -133,7 +133,7 @@ class HistoryTaken(Schema):
     extended: int
     held_back: int
     wrong: int
-    problems: list[tuple[int, str]]
+    problems: list[HistoryRow]
 
 
 class HistoryJob(Schema):

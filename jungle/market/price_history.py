@@ -4,7 +4,7 @@ from collections.abc import Iterator, Mapping
 from datetime import date
 from itertools import islice
 from pathlib import Path
-from typing import NamedTuple
+from typing import Any, NamedTuple
 from uuid import uuid4
 
 from django.conf import settings
@@ -33,8 +33,14 @@ class Taken(NamedTuple):
     extended: int
     held_back: int
     wrong: int
-    problems: tuple[tuple[int, str], ...]
-    """The first of them, by the line each stands on."""
+    problems: tuple[LookRow, ...]
+    """The first of them."""
+
+    @property
+    def told(self) -> dict[str, Any]:
+        """As JSON holds it."""
+        problems = [{"line": row.line, "says": "", "problem": row.problem} for row in self.problems]
+        return {**self._asdict(), "problems": problems}
 
 
 def read_history(content: bytes) -> PriceTable:
@@ -75,11 +81,11 @@ def take_history(owner_id: int, table: PriceTable, columns: Mapping[str, int], r
     """
     rows = rows_of(owner_id, table, columns)
     done = new = extended = held_back = wrong = 0
-    problems: list[tuple[int, str]] = []
+    problems: list[LookRow] = []
     while some := list(islice(rows, AT_ONCE)):
         if not report(done / len(table.rows), f"row {done} of {len(table.rows)}"):
             raise Stopped
-        bad = [(row.line, row.problem) for row in some if row.problem]
+        bad = [row for row in some if row.problem]
         problems += bad[: PROBLEMS_TOLD - len(problems)]
         looks: list[Look] = [look for row in some for look in row.looks]
         recorded = record(owner_id, looks)
@@ -97,7 +103,8 @@ def take_page(owner_id: int, shop: Shop, found: Understood, today: date) -> Take
         regular = {(look.part, look.sold_as.value): one.regular_minor for look, one in zip(looks, there, strict=True)}
         offer_as_seen(owner_id, shop, regular, frozenset(regular))
     left = [one for one in found.things if one not in there]
-    problems = tuple((0, f"{one.called}: {one.problem or 'is not recognised'}") for one in left[:PROBLEMS_TOLD])
+    told = (f"{one.called}: {one.problem or 'is not recognised'}" for one in left[:PROBLEMS_TOLD])
+    problems = tuple(LookRow(0, (), words) for words in told)
     return Taken(len(found.things), *recorded, len(left), problems)
 
 

@@ -17,4 +17,4 @@ def work_out(job: Job, report: Progress) -> Mapping[str, Any]:
     table = read_history(file.read_bytes())
     taken = take_history(job.owner_id, table, columns_of(table, job.wishes["columns"]), report)
     file.unlink(missing_ok=True)
-    return taken._asdict()
+    return taken.told

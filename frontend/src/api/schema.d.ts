@@ -7268,10 +7268,7 @@ export interface components {
             /** Wrong */
             wrong: number;
             /** Problems */
-            problems: [
-                number,
-                string
-            ][];
+            problems: components["schemas"]["HistoryRow"][];
         };
         /**
          * OfferedJson

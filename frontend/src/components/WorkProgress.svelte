@@ -4,10 +4,12 @@
   import type { Work } from '../lib/work.svelte'
 
   /** How far long work is, with a way to stop it; why it failed; and that its answer is of an older state. */
-  let { work }: { work: Work<T> } = $props()
+  let { work, ofBuild = true }: { work: Work<T>; ofBuild?: boolean } = $props()
   const build = $derived(useBuild()())
   const job = $derived(work.job)
-  const isOlder = $derived(job !== null && build.reply !== null && job.revision !== build.reply.revision)
+  const isOlder = $derived(
+    ofBuild && job !== null && build.reply !== null && job.revision !== build.reply.revision,
+  )
 </script>
 
 {#if work.message}<p role="alert" class="text-sm text-error">{work.message}</p>{/if}

@@ -89,7 +89,7 @@ def take_page(request: SignedIn, file: File[UploadedFile], shop: Form[str]) -> A
     known = find_shop(market_of(request.user.pk), shop)
     found = sources.understood(request.user.pk, file.read(), file.content_type or "", known)
     taken = price_history.take_page(request.user.pk, known, found, timezone.localdate())
-    return send(HistoryTaken(**taken._asdict()))
+    return send(HistoryTaken(**taken.told))
 
 
 def _can_be_read(columns: dict[str, int]) -> bool:

@@ -1,14 +1,25 @@
 <script lang="ts">
   import type { Prices } from '../../api/client'
+  import type { Watches } from '../../lib/watches.svelte'
   import { counted, MONTHS } from '../../lib/words'
+  import LineDetail from './LineDetail.svelte'
   import SeenLog from './SeenLog.svelte'
   import SmallHistory from './SmallHistory.svelte'
 
   type Line = Prices['lines'][number]
 
   /** One thing that is still to be bought: its history, where today stands, and what to do, with the numbers behind it. */
-  let { line, buildId, changed }: { line: Line; buildId: number; changed: () => void } = $props()
+  interface Props {
+    line: Line
+    buildId: number
+    countWeeks: boolean
+    watches: Watches
+    changed: () => void
+  }
+  let { line, buildId, countWeeks, watches, changed }: Props = $props()
   let logOpen = $state(false)
+  let detailOpen = $state(false)
+  const watch = $derived(watches.of('line', line.line))
   const told = $derived(line.advice)
   const standing = $derived(line.standing)
   const WORDS: Record<string, string> = { buy: 'Buy', wait: 'Wait', nothing: 'Not known' }
@@ -30,7 +41,13 @@
       ['Cheaper than today', standing?.cheaper && `${standing.cheaper.text} of the days`],
       ['Sales', standing && sales(standing)],
       ['Used or ex-display, today', line.used?.text],
-      ['Rests on', `${counted(told.weeks_known, 'week')} and ${counted(line.offers, 'offer')}`],
+      ['Needed', line.needed_by],
+      [
+        'Rests on',
+        line.leans_on
+          ? `habits of ${line.leans_on} others of its kind`
+          : `${counted(told.weeks_known, 'week')} and ${counted(line.offers, 'offer')}`,
+      ],
     ].filter(([, value]) => value),
   )
 
@@ -46,14 +63,17 @@
     <div>
       <h3 class="font-semibold">
         {line.label}{#if line.quantity > 1}<span class="ml-1 font-normal text-faint"
-            >× {line.quantity}, told of one</span
+            >× {line.quantity}, all of them</span
           >{/if}
       </h3>
       <p>
         <span class="mr-1 border border-current px-1 text-xs font-semibold"
           >{WORDS[told.say] ?? told.say}</span
         >
-        {line.headline}.
+        {line.headline}.{#if line.leans_on}<span class="text-sm text-faint">
+            Its own history is too short: told from {line.leans_on} others of its kind.</span
+          >{/if}
+        {#if watch}<span class="text-sm text-primary">Watched for {watch.target} or less.</span>{/if}
       </p>
     </div>
     {#if told.today || standing}
@@ -81,6 +101,12 @@
     </dl>
   </details>
   {#if line.offers > 0}
+    <details class="mt-1" bind:open={detailOpen}>
+      <summary class="min-h-8 cursor-pointer text-sm text-primary"
+        >History, offers and watch<span class="sr-only">: {line.label}</span></summary
+      >
+      {#if detailOpen}<LineDetail {buildId} line={line.line} label={line.label} {countWeeks} {watches} />{/if}
+    </details>
     <details class="mt-1" bind:open={logOpen}>
       <summary class="min-h-8 cursor-pointer text-sm text-primary"
         >What was seen<span class="sr-only">: {line.label}</span></summary
