@@ -88,9 +88,11 @@ def measure_the_beam(page: Page) -> None:
         page.get_by_role("button", name="Keep it, next").click()
 
 
-def open_the_numbers(page: Page) -> None:
-    """What stands behind the advice on the second thing."""
-    page.get_by_text("The numbers").nth(1).click()
+def open_a_history(page: Page) -> None:
+    """What the second thing came to over time, and what stands behind the advice."""
+    page.get_by_text("History, offers, numbers and watch").nth(1).click()
+    page.get_by_text("Read a day").wait_for()
+    page.get_by_text("Read a day").scroll_into_view_if_needed()
 
 
 PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = (
@@ -110,7 +112,7 @@ PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = 
     ("catalogue-sheet", "/builds/{id}/catalogue", DESK, open_a_sheet),
     ("why", "/builds/{id}/parts", DESK, ask_why),
     ("money", "/builds/{id}/parts", DESK, open_money),
-    ("prices", "/builds/{id}/prices", DESK, open_the_numbers),
+    ("prices", "/builds/{id}/prices", DESK, open_a_history),
     ("shops", "/builds/{id}/parts", DESK, open_a_shop),
     ("print", "/builds/{id}/print", DESK, stay),
 )

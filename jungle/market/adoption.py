@@ -11,6 +11,8 @@ from django.utils import timezone
 from core.formats.offers_csv import offer_rows
 from core.formats.price_list import read_table
 from core.formats.shops_file import read_shops_file
+from core.model.observation import Look, Source
+from core.model.parts.price import Price
 from core.model.shops import Market, Offer
 from jungle.market.models import KnownMarket, What
 from jungle.market.observing import Recorded, record
@@ -18,6 +20,7 @@ from jungle.market.sample_prices import as_asked, sample_looks
 from jungle.market.terms import MarketMoved, market_of, revision_of, store
 
 ATTEMPTS = 3
+MISREAD = "greywold-softfair"
 DEMO = Path(__file__).resolve().parent.parent / "demo"
 
 
@@ -34,7 +37,21 @@ def adopt_sample_prices(actor: User, today: date) -> Recorded | None:
     """Put what was seen of the sample offers into what somebody knows; `None` where anything was seen ever before."""
     if actor.price_series.exists():
         return None
-    return record(actor.pk, sample_looks(listed_market(today).offers, today))
+    recorded = record(actor.pk, sample_looks(listed_market(today).offers, today))
+    record(actor.pk, [_misread(today)], {MISREAD: "Softfair"})
+    return recorded
+
+
+def _misread(today: date) -> Look:
+    """Something small that somebody took for the mat: held back until it is confirmed."""
+    return Look(
+        part=MISREAD,
+        shop="codling-pike",
+        price=Price(minor=1290),
+        day=today,
+        source=Source.FILE,
+        name="Swatch of a mat",
+    )
 
 
 def adopt_terms(actor: User, brought: Market) -> None:

@@ -1,7 +1,5 @@
 """Fetching a source as a polite guest: allowed hosts only, robots.txt, conditional, bounded, and tried again gently."""
 
-import ipaddress
-import socket
 import time
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass, field
@@ -10,6 +8,8 @@ from typing import NamedTuple
 from urllib.robotparser import RobotFileParser
 
 import httpx
+
+from jungle.market.hosts import Allowed, NotFetched, addresses_of, host_of
 
 AGENT = "Jungle"
 HEADERS = {"User-Agent": f"{AGENT} (reads prices for one household)", "Accept": "*/*"}
@@ -24,24 +24,6 @@ WAITS_S = (0.5, 2.0)
 """Before the second attempt, and before the third; longer where the server asks for it, up to `MOST_WAIT_S`."""
 MOST_WAIT_S = 10.0
 TRY_AGAIN = frozenset({429, 500, 502, 503, 504})
-SCHEMES = {"http": 80, "https": 443}
-
-
-class NotFetched(Exception):
-    """Why a source could not be read, for a person."""
-
-
-class Allowed(NamedTuple):
-    """A host that the owner has allowed: its name and port, and whether it may be a private address."""
-
-    host: str
-    port: int
-    private: bool = False
-
-    @property
-    def told(self) -> str:
-        """As it stands in an address."""
-        return f"{self.host}:{self.port}"
 
 
 class Kept(NamedTuple):
@@ -61,32 +43,6 @@ class Fetched(NamedTuple):
     content_type: str
     kept: Kept
     unchanged: bool = False
-
-
-def host_of(address: str) -> Allowed:
-    """The host that `address` names, not yet allowed to be private. Raises `NotFetched` for what is no web address."""
-    try:
-        url = httpx.URL(address)
-    except (httpx.InvalidURL, ValueError, TypeError) as error:
-        raise NotFetched(f"'{address[:80]}' is no web address.") from error
-    if url.scheme not in SCHEMES or not url.host or url.userinfo:
-        raise NotFetched(f"'{address[:80]}' is no web address; one that begins with http:// or https:// is read.")
-    return Allowed(url.host, url.port or SCHEMES[url.scheme])
-
-
-def addresses_of(host: Allowed) -> list[str]:
-    """The numbers that the host's name stands for. Raises `NotFetched` where there are none, or any is private and
-    that was not allowed."""
-    try:
-        found = socket.getaddrinfo(host.host, host.port, type=socket.SOCK_STREAM)
-    except (OSError, UnicodeError) as error:
-        raise NotFetched(f"There is no host '{host.host}'.") from error
-    numbers = list(dict.fromkeys(str(entry[4][0]) for entry in found))
-    for number in numbers:
-        told = ipaddress.ip_address(number.partition("%")[0])
-        if (told.is_multicast or not told.is_global) and not host.private:
-            raise NotFetched(f"'{host.host}' is {number}, a private address: it is read only where that is allowed.")
-    return numbers
 
 
 @dataclass

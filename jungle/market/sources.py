@@ -11,7 +11,7 @@ from core.model.shops import Shop
 from core.model.typed import FieldErrors
 from core.prices.recognised import Recognition
 from jungle.catalogue.models import Entry
-from jungle.market.fetching import Allowed, Fetcher, NotFetched, host_of
+from jungle.market.hosts import Allowed, NotFetched, host_of
 from jungle.market.models import PriceSource
 
 MOST_SOURCES = 200
@@ -36,13 +36,6 @@ class Understood(NamedTuple):
     things: tuple[Told, ...]
     parts: Mapping[str, str]
     """By the shop's number; what is not recognised is left out."""
-
-
-def look_at(owner_id: int, address: str, private: bool, shop: Shop | None) -> Understood:
-    """What stands at `address` and how it is understood; nothing is kept. Raises `NotFetched`, `BadFile`."""
-    host = host_of(address)._replace(private=private)
-    fetched = Fetcher([host]).fetch(address)
-    return understood(owner_id, fetched.content, fetched.content_type, shop)
 
 
 def understood(owner_id: int, content: bytes, content_type: str, shop: Shop | None) -> Understood:

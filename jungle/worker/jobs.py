@@ -18,7 +18,7 @@ from core.model.facts import MissingFact
 from core.model.progress import Progress, Stopped
 from jungle.builds.models import UnreadableBuild
 from jungle.builds.services.editing import NothingThere, find_build
-from jungle.market.fetching import NotFetched
+from jungle.market.hosts import NotFetched
 from jungle.market.rounds import begin_round, owners_due
 from jungle.worker.models import Job, JobKind, JobState
 

@@ -9,7 +9,7 @@ from core.money.order import Need
 from core.quantities import Money
 from core.report.watched import WatchedBuild
 from jungle.market.models import Round
-from jungle.market.rounds import read_round
+from jungle.market.reading import read_round
 from jungle.watching.mail import mail_alerts
 from jungle.watching.watches import look_at_watches
 from jungle.worker.models import Job

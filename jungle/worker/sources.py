@@ -6,7 +6,7 @@ from typing import Any
 
 from core.formats.report_json.sources import understood_json
 from core.model.progress import Progress
-from jungle.market.sources import look_at
+from jungle.market.reading import look_at
 from jungle.market.terms import market_of
 from jungle.worker.models import Job
 

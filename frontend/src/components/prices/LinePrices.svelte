@@ -87,31 +87,31 @@
       </div>
     {/if}
   </div>
-  <details class="mt-1">
+  <details class="mt-1" bind:open={detailOpen}>
     <summary class="min-h-8 cursor-pointer text-sm text-primary"
-      >The numbers<span class="sr-only">: {line.label}</span></summary
+      >{line.offers > 0 ? 'History, offers, numbers and watch' : 'Offers and watch'}<span class="sr-only"
+        >: {line.label}</span
+      ></summary
     >
-    <dl class="grid gap-x-6 text-sm sm:grid-cols-2">
-      {#each figures as [name, value] (name)}
-        <div class="flex justify-between gap-3 border-t border-base-300 py-1">
-          <dt class="text-faint">{name}</dt>
-          <dd class="text-right tabular-nums">{value}</dd>
-        </div>
-      {/each}
-    </dl>
+    {#if detailOpen}
+      <LineDetail {buildId} line={line.line} label={line.label} {countWeeks} {watches} />
+      <h4 class="mt-3 font-semibold">The numbers</h4>
+      <dl class="grid gap-x-6 text-sm sm:grid-cols-2">
+        {#each figures as [name, value] (name)}
+          <div class="flex justify-between gap-3 border-t border-base-300 py-1">
+            <dt class="text-faint">{name}</dt>
+            <dd class="text-right tabular-nums">{value}</dd>
+          </div>
+        {/each}
+      </dl>
+      {#if line.offers > 0}
+        <details class="mt-2" bind:open={logOpen}>
+          <summary class="min-h-8 cursor-pointer text-sm text-primary"
+            >What was seen<span class="sr-only">: {line.label}</span></summary
+          >
+          {#if logOpen}<SeenLog {buildId} part={line.part} label={line.label} {changed} />{/if}
+        </details>
+      {/if}
+    {/if}
   </details>
-  {#if line.offers > 0}
-    <details class="mt-1" bind:open={detailOpen}>
-      <summary class="min-h-8 cursor-pointer text-sm text-primary"
-        >History, offers and watch<span class="sr-only">: {line.label}</span></summary
-      >
-      {#if detailOpen}<LineDetail {buildId} line={line.line} label={line.label} {countWeeks} {watches} />{/if}
-    </details>
-    <details class="mt-1" bind:open={logOpen}>
-      <summary class="min-h-8 cursor-pointer text-sm text-primary"
-        >What was seen<span class="sr-only">: {line.label}</span></summary
-      >
-      {#if logOpen}<SeenLog {buildId} part={line.part} label={line.label} {changed} />{/if}
-    </details>
-  {/if}
 </li>

@@ -13,7 +13,7 @@
   let { chart, label, target }: Props = $props()
   const HIGH = 230
   const LEFT = 8
-  const RIGHT = 84
+  const RIGHT = 104
   const TOP = 18
   const BASE = 196
   const DAY_MS = 86_400_000
@@ -30,6 +30,8 @@
     ...chart.buy_at.map(({ minor }) => minor),
     ...(target ? [target.minor] : []),
   ])
+  const lowest = $derived(Math.min(...chart.spans.map(({ minor }) => minor)))
+  const highest = $derived(Math.max(...chart.spans.map(({ minor }) => minor)))
   const least = $derived(Math.min(...known))
   const most = $derived(Math.max(...known))
   const x = (at: number): number => LEFT + ((at - first) / Math.max(end - first, 1)) * (wide - LEFT - RIGHT)
@@ -71,10 +73,14 @@
   const ends = $derived.by(() => {
     const now = chart.spans.at(-1)
     const named: { y: number; words: string }[] = []
-    if (now && day(now.last) >= today) named.push({ y: y(now.minor), words: `${now.text} today` })
+    if (now && day(now.last) >= today) named.push({ y: y(now.minor), words: `today ${now.text}` })
     const buy = chart.buy_at.at(-1)
-    if (buy) named.push({ y: y(buy.minor), words: `${buy.text} buy at` })
-    if (target) named.push({ y: y(target.minor), words: `${target.text} target` })
+    if (buy) named.push({ y: y(buy.minor), words: `buy at ${buy.text}` })
+    if (target) named.push({ y: y(target.minor), words: `target ${target.text}` })
+    const low = chart.spans.find(({ minor }) => minor === lowest)
+    const high = chart.spans.find(({ minor }) => minor === highest)
+    if (low && low.minor !== now?.minor) named.push({ y: y(low.minor), words: `lowest ${low.text}` })
+    if (high && high.minor !== now?.minor) named.push({ y: y(high.minor), words: `highest ${high.text}` })
     named.sort((one, other) => one.y - other.y)
     named.forEach((one, n) => {
       const above = named[n - 1]

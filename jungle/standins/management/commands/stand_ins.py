@@ -27,6 +27,6 @@ class Command(BaseCommand):
                 self.stdout.write("The sample shops stand at " + ", ".join(origins.values()))
                 while while_alive is None or lives(while_alive):
                     time.sleep(LOOKS_EVERY_S)
-        except OSError as taken:
+        except (OSError, OverflowError) as taken:
             self.stderr.write(f"The sample shops cannot be read: a port from {settings.STANDINS_PORT} on is taken.")
             self.stderr.write(str(taken))

@@ -1,0 +1,18 @@
+"""manage.py ready: everything that must be there before the demo is served, in one process: a start costs a second."""
+
+from django.core.management import call_command
+from django.core.management.base import BaseCommand
+
+
+class Command(BaseCommand):
+    """Safe to run again: what is there stays."""
+
+    help = __doc__
+
+    def handle(self, *args: object, **options: object) -> None:
+        call_command("migrate", verbosity=0, stdout=self.stdout)
+        call_command("load_demo", stdout=self.stdout)
+        call_command("load_prices", stdout=self.stdout)
+        call_command("load_sources", stdout=self.stdout)
+        call_command("tidy", verbosity=0)
+        call_command("collectstatic", interactive=False, verbosity=0)
