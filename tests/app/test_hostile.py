@@ -50,6 +50,7 @@ def endpoints(build_id: int) -> Iterator[tuple[str, str]]:
         "extra_id": "extra", "check_id": "swing.ceiling", "kind": "ready-made", "place": "mat", "of": "mat",
         "line_id": "own", "funding_id": "funding", "category": "monitor", "shop_id": "larkmoor", "offer_id": "offer",
         "job_id": "00000000-0000-4000-8000-000000000000", "observation_id": 1, "change": "confirm", "part": "mat",
+        "source_id": 1, "watch_id": 1, "alert_id": 1,
     }  # fmt: skip
     for path, methods in api.get_openapi_schema()["paths"].items():
         for method, told in methods.items():

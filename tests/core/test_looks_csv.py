@@ -5,16 +5,24 @@ from random import Random
 from unittest import TestCase
 
 from core.formats.errors import BadFile
-from core.formats.looks_csv import COLUMNS, SeenSpan, look_rows, looks_csv
+from core.formats.looks_csv import COLUMNS, Knowledge, SeenSpan, guessed_columns, look_rows, looks_csv
 from core.formats.price_list import read_table
 from core.model.observation import Look, Source
 from core.model.shops import SoldAs
+from tests.core.money import market
 
 CURRENCIES = {"larkmoor": "EUR", "overfen": "USD"}
+SHOPS = {
+    word.casefold(): market.shop(id=id, name=f"{id} home", currency=currency)
+    for id, currency in CURRENCIES.items()
+    for word in (id, f"{id} home")
+}
+KNOWN = Knowledge(SHOPS, {"greywold softfair": "mat"}.get)
 
 
 def rows(text: str) -> list[tuple[int, tuple[Look, ...], str]]:
-    return [tuple(row) for row in look_rows(read_table(text.encode()), CURRENCIES)]  # type: ignore[misc]
+    table = read_table(text.encode())
+    return [tuple(row) for row in look_rows(table, guessed_columns(table.heading), KNOWN)]  # type: ignore[misc]
 
 
 def problem(**cells: str) -> str:
@@ -50,6 +58,22 @@ class LooksTests(TestCase):
     def test_a_bare_amount_is_in_the_money_of_its_shop(self) -> None:
         ((_, (look,), _),) = rows("part,shop,price,first_seen\nmat,overfen,120,2026-06-01\n")
         self.assertEqual((look.price.currency, look.source), ("USD", Source.FILE))
+
+    def test_other_headings_names_and_days(self) -> None:
+        ((_, (look,), _),) = rows("Date;Item;Store;Amount\n30.11.2026;greywold softfair;Overfen Home;120,50\n")
+        self.assertEqual((look.part, look.shop, look.day), ("mat", "overfen", date(2026, 11, 30)))
+        self.assertEqual((look.price.minor, look.price.currency), (120_50, "USD"))
+
+    def test_a_column_can_be_said_to_hold_anything(self) -> None:
+        table = read_table(b"x,y,z,w\nmat,larkmoor,12,2026-06-01\n")
+        columns = {"part": 0, "shop": 1, "price": 2, "first_seen": 3}
+        ((_, (look,), _),) = look_rows(table, columns, KNOWN)
+        self.assertEqual((look.part, look.price.minor), ("mat", 12_00))
+        with self.assertRaisesRegex(BadFile, "say which they are"):
+            look_rows(table, {"part": 0}, KNOWN)
+
+    def test_what_was_struck_out_is_not_taken_in_again(self) -> None:
+        self.assertIn("struck", problem(struck="a typo"))
 
     def test_what_is_wrong_is_told_with_what_is_accepted(self) -> None:
         self.assertEqual(problem(price="soon")[:12], "price 'soon'")

@@ -14,6 +14,7 @@ MOST_THINGS = 5000
 """Of one source; more is no shop for golf at home."""
 MOST_TEXT = 120
 MOST_MINOR = 10**12
+MINUS = frozenset("-−–")
 FIELDS: Mapping[str, tuple[str, ...]] = {
     "key": ("sku", "id", "productid", "article", "mpn", "gtin", "gtin13"),
     "name": ("name", "title", "item", "product", "description"),
@@ -129,7 +130,7 @@ def _currency(told: str, price: str, shops_own: str) -> str | None:
 def _minor(typed: str, currency: str) -> int | None:
     """What the library reads of it, in minor units; `None` for no amount, or one beyond all sense."""
     amount = ParsedPrice.fromstring(typed).amount
-    if amount is None or not amount.is_finite():
+    if amount is None or not amount.is_finite() or typed.lstrip()[:1] in MINUS:
         return None
     minor = round(amount.scaleb(DECIMALS_BY_CURRENCY[currency]))
     return minor if 0 < minor <= MOST_MINOR else None
@@ -149,7 +150,7 @@ def _last_word(told: str) -> str:
 
 def _sold_as(told: str) -> SoldAs:
     words = told.casefold()
-    if "display" in words:
+    if re.search(r"\bex.display|\bdisplay (model|piece)", words):
         return SoldAs.EX_DISPLAY
     if "refurbished" in words:
         return SoldAs.REFURBISHED

@@ -1,23 +1,32 @@
-"""What a build still needs, with what was seen of its prices: money, tax and conditions done by hand."""
+"""What a build still needs, with what was seen of its prices: money, tax, delivery and conditions done by hand."""
 
+from collections.abc import Mapping
+from dataclasses import replace
 from datetime import date, timedelta
 from fractions import Fraction
+from random import Random
 from typing import Any
 from unittest import TestCase
 
 import numpy as np
 
-from core.model.shops import SoldAs
+from core.model.shops import Shop, SoldAs
 from core.money.amounts import Buyer
-from core.money.order import Need
+from core.money.delivered_days import delivered_days
+from core.money.order import Need, order_of
 from core.prices.advice import READ_DAYS, Say
 from core.prices.asked import Asked
+from core.prices.habits import FEWEST_OF_A_KIND
 from core.quantities import UnitSystem
-from core.report.prices import LinePrices, line_prices, needed_by_of
+from core.report.price_chart import price_chart, spans_of
+from core.report.prices import Asking, LinePrices, line_prices, needed_by_of, week_costs_minor_of
 from tests.core import worlds
+from tests.core.money import market
+from tests.core.random_builds import seeds
 
 TODAY = date(2026, 11, 30)
 BUYER = Buyer("EUR", TODAY, tax_share=Fraction(1, 5), rates=(("USD", Fraction(9, 10)),))
+NEED = Need("mat/mat", "mat")
 
 
 def asked(*last: float | None, **facts: Any) -> Asked:
@@ -29,9 +38,18 @@ def asked(*last: float | None, **facts: Any) -> Asked:
     return Asked(**told, days=days)
 
 
-def prices(*found: Asked, **brief: Any) -> LinePrices:
-    build = worlds.full_build(brief=worlds.full_brief(playable_by=None, **brief))
-    (line,) = line_prices(build, [Need("mat/mat", "mat", 2)], {"mat/mat": "Softfair"}, found, BUYER, TODAY)
+def shops(**terms: Any) -> Mapping[str, Shop]:
+    return {id: market.shop(id=id, name=id.upper(), **terms) for id in "abc"}
+
+
+def asking(needed_by: date = TODAY + timedelta(weeks=26), **facts: Any) -> Asking:
+    return Asking(
+        **{"buyer": BUYER, "shops": shops(), "today": TODAY, "needed_by": needed_by, "needed_by_line": {}, **facts}
+    )
+
+
+def prices(*found: Asked, need: Need = NEED, alike: tuple[Asked, ...] = (), **facts: Any) -> LinePrices:
+    (line,) = line_prices([need], {"mat/mat": "Softfair"}, found, asking(**facts), lambda part: alike)
     return line
 
 
@@ -43,16 +61,27 @@ class LinePricesTests(TestCase):
         dollars = asked(105, shop="c", currency="USD")
         self.assertEqual(prices(asked(100), dollars).advice.today_minor, 94_50)
 
+    def test_all_of_it_delivered(self) -> None:
+        """Three at 100.00 and 5.90 for bringing them; a shop that is 1.00 dearer a piece and brings for nothing."""
+        fees = [{"fee_minor": 590}, {"fee_minor": 0, "from_minor": 303_00}]
+        three = NEED._replace(quantity=3)
+        self.assertEqual(prices(asked(100), need=three, shops=shops(delivery=fees)).advice.today_minor, 305_90)
+        dearer = asked(101, shop="b")
+        self.assertEqual(prices(asked(100), dearer, need=three, shops=shops(delivery=fees)).advice.today_minor, 303_00)
+
     def test_money_without_a_rate_is_left_out(self) -> None:
         self.assertEqual(prices(asked(100), asked(10, currency="GBP")).advice.today_minor, 100_00)
+
+    def test_a_shop_that_is_gone_is_left_out(self) -> None:
+        self.assertEqual(prices(asked(100), asked(10, shop="gone")).advice.today_minor, 100_00)
 
     def test_used_things_are_told_apart(self) -> None:
         found = prices(asked(100), asked(40, sold_as=SoldAs.USED))
         self.assertEqual((found.advice.today_minor, found.used_minor, found.offers), (100_00, 40_00, 2))
 
     def test_what_is_told(self) -> None:
-        def headline(*found: Asked, **brief: Any) -> str:
-            return prices(*found, **brief).headline.text(UnitSystem.METRIC)
+        def headline(*found: Asked, **facts: Any) -> str:
+            return prices(*found, **facts).headline.text(UnitSystem.METRIC)
 
         self.assertEqual(headline(), "No price of it was ever seen")
         self.assertEqual(headline(asked(*[None] * 40)), "Nobody has seen what it costs today")
@@ -62,6 +91,7 @@ class LinePricesTests(TestCase):
         self.assertEqual(prices(asked(70)).advice.say, Say.BUY)
         self.assertTrue(headline(asked(70)).startswith("€70.00 today; waiting is expected to come to €"))
         self.assertTrue(headline(asked(100)).startswith("€100.00 today; buy at €"))
+        self.assertEqual(headline(asked(100), needed_by=TODAY), "€100.00 today, and it is needed")
 
     def test_it_is_drawn_week_by_week_up_to_today(self) -> None:
         weekly = prices(asked(90, 80)).weekly
@@ -73,3 +103,91 @@ class LinePricesTests(TestCase):
         self.assertEqual(needed_by_of(build, TODAY), day)
         soon = worlds.full_build(brief=worlds.full_brief(playable_by=None))
         self.assertEqual(needed_by_of(soon, TODAY), TODAY + timedelta(weeks=26))
+        own = prices(asked(100), needed_by_line={"mat/mat": TODAY})
+        self.assertEqual((own.needed_by, own.advice.say), (TODAY, Say.BUY))
+
+    def test_weeks_without_play_cost_what_a_hired_bay_does(self) -> None:
+        """Four hours a week at 28.00."""
+        build = worlds.full_build(brief=worlds.full_brief(hours_a_week=4.0))
+        self.assertIsNone(week_costs_minor_of(build))
+        said = build.model_copy(update={"ledger": build.ledger.model_copy(update={"hire_hour_minor": 28_00})})
+        self.assertEqual(week_costs_minor_of(said), 112_00)
+        self.assertEqual(prices(asked(100), week_costs_minor=112_00.0).advice.say, Say.BUY, "a week costs more than it")
+
+
+class DeliveredDaysTests(TestCase):
+    def test_each_day_is_an_order_of_that_day_without_codes(self) -> None:
+        """On random terms and prices, to the rounding of its lines."""
+        tried = 0
+        for seed in seeds(60):
+            dice = Random(seed)
+            shop = market.random_shop("a", dice, ["mat", "lamp", "net"])
+            need = Need("mat/mat", "mat", dice.randrange(1, 9), dice.choice((None, 3.0, 20.0)), dice.random() < 0.3)
+            days = np.array([np.nan, *(float(dice.randrange(1, 300_00)) for _ in range(4))])
+            one = Asked("mat", "a", SoldAs.NEW, shop.currency, dice.random() < 0.7, days)
+            buyer = replace(BUYER, reclaims_tax=dice.random() < 0.3)
+            found = delivered_days(one, shop, need, buyer)
+            if found is None:
+                continue
+            self.assertTrue(np.isnan(found[0]))
+            for minor, total in zip(days[1:], found[1:], strict=True):
+                offer = market.offer("mat", int(minor), "a", currency=shop.currency, tax_included=one.tax_included)
+                order = order_of(shop, [need.met_by(offer)], buyer)
+                self.assertAlmostEqual(total, order.total.minor, delta=1.5)
+                tried += 1
+        self.assertGreater(tried, 100)
+
+    def test_nothing_without_a_weight_that_decides(self) -> None:
+        shop = market.shop(id="a", delivery=[{"fee_minor": 390, "most_kg": 5}, {"fee_minor": 990}])
+        self.assertIsNone(delivered_days(asked(100), shop, NEED, BUYER))
+        heavy = delivered_days(asked(100), shop, NEED._replace(weight_kg=6.0), BUYER)
+        assert heavy is not None
+        self.assertEqual(heavy[-1], 109_90)
+
+
+class KindTests(TestCase):
+    def test_a_short_history_leans_on_others_of_its_kind(self) -> None:
+        """Three mats had a sale of a third in each month; this one was seen for ten weeks only."""
+        short = asked(100)
+        short.days[:-70] = np.nan
+        others = tuple(with_sales(asked(100, part=f"mat-{n}")) for n in range(FEWEST_OF_A_KIND))
+        found = prices(short, alike=others)
+        self.assertEqual((found.leans_on, found.advice.say), (3, Say.WAIT))
+        assert found.advice.buy_at_minor is not None
+        self.assertLess(found.advice.buy_at_minor, 90_00)
+
+    def test_too_few_others_say_nothing(self) -> None:
+        short = asked(100)
+        short.days[:-70] = np.nan
+        found = prices(short, alike=tuple(with_sales(asked(100, part=f"mat-{n}")) for n in range(2)))
+        self.assertEqual((found.leans_on, found.advice.say), (0, Say.NOTHING))
+
+    def test_a_long_one_leans_on_nothing(self) -> None:
+        self.assertEqual(prices(asked(100), alike=(asked(1), asked(2), asked(3))).leans_on, 0)
+
+
+class ChartTests(TestCase):
+    def test_spans_and_gaps(self) -> None:
+        days = np.array([1.0, 1.0, np.nan, 2.0, 3.0, 3.0])
+        found = [(span.first.day, span.last.day, span.minor) for span in spans_of(days, date(2026, 3, 6))]
+        self.assertEqual(found, [(1, 2, 1), (4, 4, 2), (5, 6, 3)])
+        self.assertEqual(list(spans_of(np.full(9, np.nan), TODAY)), [])
+
+    def test_what_is_drawn(self) -> None:
+        line = prices(with_sales(asked(100)), needed_by=TODAY + timedelta(weeks=8))
+        chart = price_chart(line, TODAY)
+        self.assertEqual((chart.first, chart.spans[-1].last), (TODAY - timedelta(days=364), TODAY))
+        self.assertEqual([day for day, _ in chart.buy_at], [TODAY + timedelta(weeks=week) for week in range(8)])
+        self.assertGreater(len(chart.sales), 6)
+        self.assertEqual({sale.minor for sale in chart.sales}, {66_00})
+
+    def test_nothing_seen_nothing_drawn(self) -> None:
+        chart = price_chart(prices(), TODAY)
+        self.assertEqual((chart.spans, chart.sales, chart.buy_at), ((), (), ()))
+
+
+def with_sales(one: Asked) -> Asked:
+    """A week of 66.00 in each five; not today."""
+    for back in range(20, 360, 35):
+        one.days[-back - 7 : -back] = 66_00.0
+    return one
