@@ -102,8 +102,29 @@ class KilledWorkerTests(SimpleTestCase):
                 self.assertEqual(told["job"]["state"], "done", told)
                 self.assertGreater(len(told["baskets"]["baskets"]), 0)
             with closing(sqlite3.connect(data / "jungle.sqlite3")) as database:
-                states = database.execute("SELECT state, count(*) FROM worker_job GROUP BY state").fetchall()
-                self.assertEqual(states, [("done", ROUNDS)])
+                asked = "SELECT state, count(*) FROM worker_job WHERE kind = 'baskets' GROUP BY state"
+                self.assertEqual(database.execute(asked).fetchall(), [("done", ROUNDS)])
+
+    def test_a_round_whose_worker_is_killed_loses_and_doubles_nothing(self) -> None:
+        """All six sources, one of which answers to nobody; killed anywhere in it, then left to end."""
+        with demo() as (port, first, data), closing(sqlite3.connect(data / "jungle.sqlite3")) as database:
+            for number in range(ROUNDS):
+                chance = Random(number)
+                Client(port).call("POST", "/api/prices/sources/rounds")
+                for _ in range(2):  # A third time would be one too many for a job.
+                    time.sleep(chance.uniform(0.2, 3.0))
+                    for worker in processes(first, "work"):
+                        with suppress(OSError):
+                            os.kill(worker, signal.SIGKILL)
+                told = self.when_over(Client(port), "/api/prices/sources")
+                states = sorted(reading["state"] for reading in told["rounds"][0]["readings"])
+                self.assertEqual(states, ["failed", *["read"] * 5], told["job"])
+                twice = database.execute(
+                    "SELECT series_id, first_seen, minor, in_stock, held_back, count(*) AS times"
+                    " FROM market_observation GROUP BY 1, 2, 3, 4, 5 HAVING times > 1"
+                ).fetchall()
+                self.assertEqual(twice, [])
+                self.assertEqual(database.execute("SELECT count(*) FROM watching_alert").fetchall(), [(2,)])
 
     def when_over(self, client: Client, path: str) -> Any:
         deadline = time.monotonic() + 2 * LONGEST_WAIT_S

@@ -45,7 +45,7 @@
 <form class="flex flex-wrap items-end gap-x-4 gap-y-2" onsubmit={(event) => void look(event)}>
   <label class="text-sm"
     ><span class="block text-xs text-faint">Shop</span>
-    <select class="blank max-w-56" bind:value={shop}>
+    <select class="blank max-w-56" aria-label="Shop" bind:value={shop}>
       <option value="">choose one</option>
       {#each listed as { id, name } (id)}<option value={id}>{name}</option>{/each}
     </select></label
@@ -59,8 +59,8 @@
       placeholder="https://"
     /></label
   >
-  <label class="flex items-center gap-2 text-sm"
-    ><input type="checkbox" class="checkbox checkbox-sm" bind:checked={isPrivate} />It is on this machine, or
+  <label class="flex min-h-8 items-center gap-2 text-sm"
+    ><input type="checkbox" class="checkbox size-[24px]" bind:checked={isPrivate} />It is on this machine, or
     in my own network</label
   >
   <button class="btn btn-primary btn-sm" disabled={!shop || address.trim() === '' || work.isOpen}

@@ -31,19 +31,23 @@
   )
   const work = new Work<HistoryJob>((signal) => outcome(api.GET('/api/prices/history', { signal })))
   const preview = $derived(looking.data)
+  /** As chosen here; what was chosen a moment ago is not lost while the answer is on its way. */
+  let chosen = $state.raw<Record<string, number> | null>(null)
+  const columns = $derived(chosen ?? preview?.columns ?? {})
   const refusal = $derived(refused ?? looking.refusal)
   const taken = $derived(work.told?.taken)
   onDestroy(() => work.stop())
 
-  function form(columns: Record<string, number> | null): FormData {
+  function form(mapping: Record<string, number> | null): FormData {
     const body = new FormData()
     if (file) body.set('file', file)
-    body.set('mapping', JSON.stringify(columns ?? {}))
+    body.set('mapping', JSON.stringify(mapping ?? {}))
     return body
   }
 
-  function pick(chosen: File): void {
-    file = chosen
+  function pick(picked: File): void {
+    file = picked
+    chosen = null
     refused = null
     sent = false
     looking.clear()
@@ -51,13 +55,14 @@
   }
 
   function map(column: string, at: string): void {
-    const others = Object.entries(preview?.columns ?? {}).filter(([name]) => name !== column)
-    const chosen: [string, number][] = at === '' ? [] : [[column, Number(at)]]
-    void looking.load(form(Object.fromEntries([...others, ...chosen])))
+    const others = Object.entries(columns).filter(([name]) => name !== column)
+    const named: [string, number][] = at === '' ? [] : [[column, Number(at)]]
+    chosen = Object.fromEntries([...others, ...named])
+    void looking.load(form(chosen))
   }
 
   async function take(): Promise<void> {
-    const body = form(preview?.columns ?? null)
+    const body = form(columns)
     const asked = outcome(api.POST('/api/prices/history', { body: EMPTY, bodySerializer: () => body }))
     await work.begin(asked)
     const made = await asked
@@ -81,7 +86,8 @@
         ><span class="block text-xs text-faint">{WORDS[column] ?? column}</span>
         <select
           class="blank max-w-40"
-          value={preview.columns[column] === undefined ? '' : String(preview.columns[column])}
+          value={columns[column] === undefined ? '' : String(columns[column])}
+          aria-label={WORDS[column] ?? column}
           onchange={(event) => map(column, event.currentTarget.value)}
         >
           <option value="">no column</option>

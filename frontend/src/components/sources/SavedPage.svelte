@@ -47,7 +47,7 @@
 
 <label class="text-sm"
   ><span class="block text-xs text-faint">Shop it was saved from</span>
-  <select class="blank max-w-56" bind:value={shop}>
+  <select class="blank max-w-56" aria-label="Shop it was saved from" bind:value={shop}>
     <option value="">choose one</option>
     {#each shops.list?.shops ?? [] as { id, name } (id)}<option value={id}>{name}</option>{/each}
   </select></label
