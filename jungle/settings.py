@@ -116,6 +116,9 @@ EMAIL_HOST_USER = env.str("JUNGLE_MAIL_USER", default="")
 EMAIL_HOST_PASSWORD = env.str("JUNGLE_MAIL_PASSWORD", default="")
 EMAIL_USE_TLS = env.bool("JUNGLE_MAIL_TLS", default=False)
 MAILBOX = DATA_DIR / "mailbox"
+PRIVATE_HOSTS = env.list("JUNGLE_PRIVATE_HOSTS", default=[])
+"""Hosts such as `shop.home:8080` with a private address that prices may be read from where several people use this;
+somebody alone on one machine says so of each source."""
 STANDINS_PORT = env.int("JUNGLE_STANDINS_PORT", default=env.int("JUNGLE_PORT", default=8321) + 10)
 """The first of the ports on which the sample world's shops stand, one after the other."""
 TASKS = {"default": {"BACKEND": "django_tasks_db.DatabaseBackend"}}

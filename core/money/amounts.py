@@ -41,6 +41,8 @@ class Buyer:
     """What one unit of another currency costs in the buyer's."""
     exchange_fee: Fraction = Fraction(0)
     """What a card takes on top for another currency, as a share."""
+    rates_dated: tuple[tuple[str, str], ...] = ()
+    """When each rate was read, where somebody said."""
 
     def tax_factor(self, *, included: bool) -> Fraction:
         """What an amount is multiplied by for what is asked at the till: tax is added where it comes on top."""
@@ -69,7 +71,8 @@ def buyer_of(brief: Brief, day: date | None = None) -> Buyer:
     """The household of `brief` as it buys on `day`."""
     rates = tuple((known.currency, known.rate) for known in brief.exchange_rates)
     reclaims_tax = brief.tax_treatment is TaxTreatment.RECLAIMED
-    return _buyer(brief.currency, day, brief.tax_share, reclaims_tax, rates, brief.exchange_fee_share)
+    dated = tuple((known.currency, known.dated) for known in brief.exchange_rates if known.dated)
+    return _buyer(brief.currency, day, brief.tax_share, reclaims_tax, rates, brief.exchange_fee_share, dated)
 
 
 @lru_cache(maxsize=64)
@@ -80,6 +83,7 @@ def _buyer(
     reclaims_tax: bool,
     rates: tuple[tuple[str, Decimal], ...],
     exchange_fee_share: float,
+    rates_dated: tuple[tuple[str, str], ...],
 ) -> Buyer:
     """Made once for every household: each line of a build asks for it."""
     return Buyer(
@@ -89,6 +93,7 @@ def _buyer(
         reclaims_tax=reclaims_tax,
         rates=tuple((known, Fraction(rate)) for known, rate in rates),
         exchange_fee=Fraction(str(exchange_fee_share)),
+        rates_dated=rates_dated,
     )
 
 

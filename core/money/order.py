@@ -104,13 +104,16 @@ class Order:
 
     @property
     def exchanged(self) -> Sentence | None:
-        """At which rate it comes from the shop's currency; `None` where it is the buyer's."""
+        """At which rate, and of when, it comes from the shop's currency; `None` where it is the buyer's."""
         if self.shop.currency == self.currency:
             return None
         rate = float(dict(self.buyer.rates)[self.shop.currency])
-        words = "1 {theirs} at {rate} {ours}" + (" and {fee} for the exchange" if self.buyer.exchange_fee else "")
+        dated = dict(self.buyer.rates_dated).get(self.shop.currency, "")
+        words = "1 {theirs} at {rate} {ours}" + (", as of {dated}," if dated else "")
+        words += " and {fee} for the exchange" if self.buyer.exchange_fee else ""
         fee = Quantity(float(self.buyer.exchange_fee), Unit.SHARE)
-        return say(words, theirs=self.shop.currency, rate=f"{rate:g}", ours=self.currency, fee=fee)
+        words, ours = words.removesuffix(","), self.currency
+        return say(words, theirs=self.shop.currency, rate=f"{rate:g}", ours=ours, dated=dated, fee=fee)
 
     @property
     def quotes(self) -> Mapping[str, Money]:

@@ -14,7 +14,7 @@ from core.money.order import Need
 from core.prices.advice import READ_DAYS, Advice, Say, advice_on, weeks_until
 from core.prices.asked import Asked
 from core.prices.habits import WEEK_DAYS, habits_of, pooled
-from core.prices.history import Floats
+from core.prices.history import GAP_DAYS, Floats
 from core.prices.standing import Standing, standing
 from core.quantities import Money, Sentence, say
 
@@ -76,7 +76,7 @@ class LinePrices:
         told = self.advice
         now = None if told.today_minor is None else Money(told.today_minor, self.currency)
         if now is None:
-            return say("Nobody has seen what it costs today" if self.offers else "No price of it was ever seen")
+            return self._last_seen
         if told.say is Say.NOTHING:
             return say("{now} today; {weeks} weeks are too few to say more", now=now, weeks=str(told.weeks_known))
         if told.buy_at_minor is None or not told.weeks:
@@ -85,6 +85,17 @@ class LinePrices:
         if told.say is Say.BUY:
             return say("{now} today; waiting is expected to come to {at}", now=now, at=expected)
         return say("{now} today; buy at {at} or less", now=now, at=at)
+
+    @property
+    def _last_seen(self) -> Sentence:
+        """How old the newest price is that is known of it, and what it was."""
+        known = np.flatnonzero(~np.isnan(self.days))
+        if not len(known):
+            return say("Nobody has seen a new one for years" if self.offers else "No price of it was ever seen")
+        last = Money(round(float(self.days[known[-1]])), self.currency)
+        # Each look holds for a while; before that nobody looked.
+        days = len(self.days) - 1 - int(known[-1]) + GAP_DAYS
+        return say("Nobody has seen what it costs today: {last}, {days} days ago", last=last, days=str(days))
 
 
 def needed_by_of(build: Build, today: date) -> date:

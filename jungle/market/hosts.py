@@ -5,6 +5,8 @@ import socket
 from typing import NamedTuple
 from urllib.parse import urlsplit
 
+from django.conf import settings
+
 SCHEMES = {"http": 80, "https": 443}
 
 
@@ -36,6 +38,13 @@ def host_of(address: str) -> Allowed:
     if url.scheme not in SCHEMES or not host or "@" in url.netloc or not address.isprintable() or " " in address:
         raise NotFetched(refusal)
     return Allowed(host, port or SCHEMES[url.scheme])
+
+
+def allowed_host(address: str, wishes_private: bool) -> Allowed:
+    """The host of an address that its owner has added, and may it be private: where several people use this machine its
+    keeper says that, in the settings. Raises `NotFetched`."""
+    host = host_of(address)
+    return host._replace(private=wishes_private and (settings.LOCAL or host.told in settings.PRIVATE_HOSTS))
 
 
 def addresses_of(host: Allowed) -> list[str]:

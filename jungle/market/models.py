@@ -96,10 +96,11 @@ class Observation(models.Model):
 
 
 class PriceSource(models.Model):
-    """Where a shop tells its prices: a feed or a page, at an address that its owner has allowed."""
+    """Where a shop tells its prices, or a bank its rates: at an address that its owner has allowed."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="price_sources")
-    shop = models.CharField(max_length=ID_LENGTH)
+    shop = models.CharField(max_length=ID_LENGTH, blank=True)
+    """Empty for a list of exchange rates."""
     address = models.CharField(max_length=400)
     private = models.BooleanField(default=False)
     """Its host may be a private address."""
@@ -178,6 +179,8 @@ class KnownMarket(models.Model):
     """Another with every change, so that what was read before is known by it, in whichever database it is."""
     read_every_hours = models.PositiveSmallIntegerField(null=True)
     """How often all sources are read; empty for only when somebody asks."""
+    rates = models.TextField(blank=True)
+    """The list of exchange rates that was read last, as JSON."""
 
     def __str__(self) -> str:
         return f"{self.owner}: {self.revision}"

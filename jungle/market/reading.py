@@ -18,10 +18,11 @@ from core.model.progress import Progress
 from core.model.shops import Shop, SoldAs
 from core.prices.recognised import Recognition
 from jungle.market.fetching import Fetched, Fetcher, Kept
-from jungle.market.hosts import NotFetched, host_of
+from jungle.market.hosts import NotFetched, allowed_host
 from jungle.market.models import PriceSource, Reading, ReadingState, Round
 from jungle.market.observing import record
 from jungle.market.offers_seen import Listed, look_of, offer_as_seen, series_of
+from jungle.market.rates import keep_rates
 from jungle.market.sources import Known, Understood, hosts_of, known_of, recognition_for, understood
 from jungle.market.terms import MarketMoved, market_of
 
@@ -45,7 +46,7 @@ def read_round(begun: Round, report: Progress, fetcher: Fetcher | None = None) -
         if reading.state != ReadingState.WAITING:
             continue
         shop = shops.get(reading.source.shop)
-        if not report(number / len(readings), shop.name if shop else reading.source.address):
+        if not report(number / len(readings), shop.name if shop else "exchange rates"):
             break
         _read(reading, shop, fetcher, recognition, timezone.localdate())
     Round.objects.filter(pk=begun.pk, ended_at=None).update(ended_at=timezone.now())
@@ -53,7 +54,7 @@ def read_round(begun: Round, report: Progress, fetcher: Fetcher | None = None) -
 
 def look_at(owner_id: int, address: str, private: bool, shop: Shop | None) -> Understood:
     """What stands at `address` and how it is understood; nothing is kept. Raises `NotFetched`, `BadFile`."""
-    host = host_of(address)._replace(private=private)
+    host = allowed_host(address, private)
     fetched = Fetcher([host]).fetch(address)
     return understood(owner_id, fetched.content, fetched.content_type, shop)
 
@@ -62,9 +63,12 @@ def _read(reading: Reading, shop: Shop | None, fetcher: Fetcher, recognition: Re
     """One source; whatever is wrong with it is told, and stops no other."""
     source = reading.source
     try:
-        if shop is None:
+        if shop is None and source.shop:
             raise NotFetched("Its shop was taken out.")
         fetched = fetcher.fetch(source.address, Kept(source.etag, source.last_modified))
+        if shop is None:
+            _keep_rates(reading, fetched)
+            return
         told = (
             ()
             if fetched.unchanged
@@ -87,6 +91,29 @@ def _failed(reading: Reading, words: str) -> None:
     PriceSource.objects.filter(pk=reading.source_id).update(failed=words[:200], read_at=timezone.now())
     Reading.objects.filter(pk=reading.pk, state=ReadingState.WAITING).update(
         state=ReadingState.FAILED, words=words[:400]
+    )
+
+
+@transaction.atomic
+def _keep_rates(reading: Reading, fetched: Fetched) -> None:
+    """Store a list of exchange rates, and that it was read. Raises `BadFile`."""
+    if not Reading.objects.filter(pk=reading.pk, state=ReadingState.WAITING).update(state=ReadingState.READ):
+        return
+    words = "Nothing has changed there."
+    if not fetched.unchanged:
+        read = keep_rates(reading.source.owner_id, fetched.content)
+        words = f"Rates of {len(read.euros_for_one)} currencies, of {read.dated}."
+    Reading.objects.filter(pk=reading.pk).update(words=words)
+    _was_read(reading.source, fetched)
+
+
+def _was_read(source: PriceSource, fetched: Fetched, **facts: str) -> None:
+    PriceSource.objects.filter(pk=source.pk).update(
+        etag=fetched.kept.etag,
+        last_modified=fetched.kept.last_modified,
+        read_at=timezone.now(),
+        failed="",
+        **facts,
     )
 
 
@@ -123,13 +150,8 @@ def _keep(
         extended=recorded.extended,
         held_back=recorded.held_back,
     )
-    PriceSource.objects.filter(pk=source.pk).update(
-        known=json.dumps(known),
-        listed=json.dumps(sorted(before | listed if cut_short else listed)),
-        etag=fetched.kept.etag,
-        last_modified=fetched.kept.last_modified,
-        read_at=timezone.now(),
-        failed="",
+    _was_read(
+        source, fetched, known=json.dumps(known), listed=json.dumps(sorted(before | listed if cut_short else listed))
     )
 
 

@@ -11,7 +11,7 @@ from core.model.shops import Shop
 from core.model.typed import FieldErrors
 from core.prices.recognised import Recognition
 from jungle.catalogue.models import Entry
-from jungle.market.hosts import Allowed, NotFetched, host_of
+from jungle.market.hosts import Allowed, NotFetched, allowed_host, host_of
 from jungle.market.models import PriceSource
 
 MOST_SOURCES = 200
@@ -99,7 +99,7 @@ def drop_source(owner_id: int, source_id: int) -> None:
 
 def hosts_of(sources: Sequence[PriceSource]) -> list[Allowed]:
     """The hosts that their owner has allowed by adding these."""
-    return [host_of(source.address)._replace(private=source.private) for source in sources]
+    return [allowed_host(source.address, source.private) for source in sources]
 
 
 def known_of(source: PriceSource) -> dict[str, Known]:

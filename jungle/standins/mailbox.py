@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from datetime import datetime
 from email import policy
 from email.message import EmailMessage as Parsed
-from email.utils import parsedate_to_datetime
+from email.utils import getaddresses, parsedate_to_datetime
 from pathlib import Path
 from typing import NamedTuple
 from uuid import uuid4
@@ -50,7 +50,7 @@ def mails_to(address: str) -> list[Mail]:
     found = []
     for file in files[:MOST_SHOWN]:
         parsed = email.message_from_bytes(file.read_bytes(), policy=policy.default)
-        if address in str(parsed["To"]):
+        if address in [to for _, to in getaddresses([str(parsed["To"])])]:
             found.append(Mail(str(parsed["Subject"]), _date(parsed), parsed.get_content()))
     return found
 

@@ -13,13 +13,15 @@ from jungle.standins.answer import NOT_FOUND, Answer
 SWING = 0.015
 """By which share a rate moves around the sample's over half a year."""
 HALF_YEAR_DAYS = 183.0
+RATES_AT = "/rates.json"
+"""The list of today."""
 
 
 def rates_answer(path: str, today: date) -> Answer:
     """The list of today at `/rates.json`, of another day at `/rates/2026-11-30.json`; none of days to come."""
     named = path.removeprefix("/rates/").removesuffix(".json")
     try:
-        day = today if path == "/rates.json" else date.fromisoformat(named)
+        day = today if path == RATES_AT else date.fromisoformat(named)
     except ValueError:
         return NOT_FOUND
     if day > today or day < today - timedelta(days=3650):

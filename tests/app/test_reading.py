@@ -3,6 +3,7 @@
 import json
 from contextlib import AbstractContextManager, ExitStack
 from datetime import date, timedelta
+from decimal import Decimal
 from typing import Any, ClassVar
 from unittest.mock import patch
 
@@ -18,6 +19,7 @@ from jungle.market import reading
 from jungle.market.fetching import ATTEMPTS, Fetcher, Kept, NoSuchPage
 from jungle.market.hosts import Allowed, NotFetched, addresses_of, host_of
 from jungle.market.models import Observation, PriceSource, ReadingState, Round, Series
+from jungle.market.rates import rates_for
 from jungle.market.reading import look_at, read_round
 from jungle.market.rounds import begin_round, owners_due, schedule
 from jungle.market.sample_prices import SILENT_SHOP, quotes_of
@@ -25,6 +27,7 @@ from jungle.market.sources import Known, add_source, known_of
 from jungle.market.terms import market_of
 from jungle.standins.adoption import adopt_sample_sources
 from jungle.standins.goods import SampleGoods
+from jungle.standins.rates_desk import RATES_AT, rates_on
 from jungle.standins.servers import PLACES, standing
 from jungle.standins.shop_front import CATALOGUE_AT, front_answer
 from tests.app.worlds import person
@@ -399,15 +402,61 @@ class RoundTests(StandingTestCase):
         adopt_sample_sources(self.owner, 9000)
         adopt_sample_sources(self.owner, 9500)
         addresses = list(self.owner.price_sources.values_list("address", flat=True))
-        self.assertEqual(len(addresses), len(CATALOGUE_AT))
+        self.assertEqual(len(addresses), len(CATALOGUE_AT) + 1, "and the rates")
         self.assertTrue(all(":95" in address for address in addresses))
         self.assertEqual(owners_due(), [self.owner.pk])
         self.owner.price_sources.filter(shop="larkmoor").delete()
         adopt_sample_sources(self.owner, 9500)
-        self.assertEqual(self.owner.price_sources.count(), len(CATALOGUE_AT) - 1, "taken out is taken out")
+        self.assertEqual(self.owner.price_sources.count(), len(CATALOGUE_AT), "taken out is taken out")
 
     def test_used_pieces_are_told_from_new_ones(self) -> None:
         self.source("turnagain")
         self.read()
         conditions = set(Series.objects.filter(shop="turnagain").values_list("sold_as", flat=True))
         self.assertTrue({SoldAs.USED.value, SoldAs.EX_DISPLAY.value} <= conditions, conditions)
+
+
+class RatesTests(StandingTestCase):
+    """The list of rates is one more source."""
+
+    owner: ClassVar[User]
+
+    @classmethod
+    def setUpTestData(cls) -> None:
+        cls.owner = person()
+
+    def read(self, content: bytes | None = None) -> str:
+        source, _ = PriceSource.objects.get_or_create(
+            owner=self.owner, address=f"{self.at['rates']}{RATES_AT}", private=True
+        )
+        PriceSource.objects.filter(pk=source.pk).update(etag="", last_modified="")
+        begun = begin_round(self.owner.pk)
+        told = self.fetcher().fetch(source.address)
+        fetched = told._replace(content=content) if content is not None else told
+        with patch("jungle.market.fetching.Fetcher.fetch", return_value=fetched):
+            read_round(begun, lambda share, words: True, self.fetcher())
+        return begun.readings.get().words
+
+    def test_rates_are_read_dated_and_offered(self) -> None:
+        before = rates_for(self.owner.pk, "USD")
+        self.assertIn("a sample", before[0].dated)
+        self.assertIn(f"of {self.day}", self.read())
+        found = {rate.currency: rate for rate in rates_for(self.owner.pk, "USD")}
+        euros = rates_on(self.day)
+        self.assertEqual(found["EUR"].dated, self.day.isoformat())
+        self.assertEqual(found["EUR"].rate, (1 / Decimal(euros["USD"])).quantize(Decimal("0.000001")))
+
+    def test_an_older_list_changes_nothing_and_a_bad_one_is_refused(self) -> None:
+        self.read()
+        known = rates_for(self.owner.pk, "EUR")
+        old = json.dumps({"dated": "2020-01-01", "euros_for_one": {"EUR": "1", "USD": "5"}}).encode()
+        self.read(old)
+        self.assertEqual(rates_for(self.owner.pk, "EUR"), known)
+        for bad in (b"", b"[]", b"{}", b'{"dated": "soon", "euros_for_one": {"EUR": 1}}',
+                    b'{"dated": "2026-01-01", "euros_for_one": {"EUR": 2}}',
+                    b'{"dated": "2026-01-01", "euros_for_one": {"EUR": 1, "USD": "-3"}}',
+                    b'{"dated": "2026-01-01", "euros_for_one": {"EUR": 1, "USD": "Infinity"}}'):  # fmt: skip
+            with self.subTest(bad):
+                self.read(bad)
+                self.assertEqual(Round.objects.first().readings.get().state, ReadingState.FAILED)  # type: ignore[union-attr]
+                self.assertEqual(rates_for(self.owner.pk, "EUR"), known)

@@ -37,6 +37,9 @@ class SourcesTests(StandingTestCase):
     def setUp(self) -> None:
         super().setUp()
         self.client.force_login(self.owner)
+        self.enterContext(
+            override_settings(PRIVATE_HOSTS=[origin.removeprefix("http://") for origin in self.at.values()])
+        )
 
     def post(self, path: str = "", **body: Any) -> Any:
         return self.client.post(f"/api/prices/sources{path}", body, content_type=JSON)
@@ -85,6 +88,10 @@ class SourcesTests(StandingTestCase):
         twice = [self.post(address=self.address("turnagain"), shop="turnagain", private=True) for _ in range(2)]
         self.assertEqual([reply.status_code for reply in twice], [201, 422])
         self.assertEqual(self.post("/look", address="http://x.example/", shop="nobody").status_code, 404)
+
+    def test_where_several_people_are_its_keeper_says_which_private_hosts_are_read(self) -> None:
+        with override_settings(PRIVATE_HOSTS=[]):
+            self.assertIn("private address", self.look()["job"]["words"])
 
     def test_pausing_dropping_and_a_schedule(self) -> None:
         self.look()

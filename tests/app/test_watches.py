@@ -181,6 +181,7 @@ class MailTests(WatchesTestCase):
             self.assertIn("€85.90", there.subject)
             box = self.client.get("/api/prices/mailbox").json()
             self.assertEqual([one["subject"] for one in box["mails"]], [there.subject])
+            self.assertEqual(mails_to("da@localhost"), [], "who is called so is somebody else")
             self.client.force_login(person("lin"))
             self.assertEqual(self.client.get("/api/prices/mailbox").json()["mails"], [])
 

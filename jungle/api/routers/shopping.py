@@ -16,7 +16,7 @@ from jungle.api.shop_schemas import OfferedLines, OffersTaken, SampleRates, Take
 from jungle.builds.services import shopping
 from jungle.builds.services.editing import find_build
 from jungle.builds.services.people import units_of
-from jungle.market.rates import sample_rates
+from jungle.market.rates import rates_for
 
 router = Router(tags=["shopping"])
 
@@ -40,9 +40,10 @@ def list_offers(
 
 @router.get("/{int:build_id}/money/sample-rates", response={200: SampleRates, 404: Problems})
 def list_sample_rates(request: SignedIn, build_id: int) -> Any:
-    """What other money costs in the build's, by a dated list that ships with the application."""
+    """What other money costs in the build's, by the dated list that was read last, else by one that ships with the
+    application."""
     currency = find_build(build_id, request.user).design.brief.currency
-    return send(SampleRates.model_construct(rates=list(sample_rates(currency))))
+    return send(SampleRates.model_construct(rates=list(rates_for(request.user.pk, currency))))
 
 
 @router.get("/{int:build_id}/money/taken", response={200: TakenOffers, 404: Problems, 422: Problems})

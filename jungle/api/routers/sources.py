@@ -96,7 +96,7 @@ def drop(request: SignedIn, source_id: int) -> Any:
 
 def _sources(request: SignedIn) -> SourcesNow:
     owner_id = request.user.pk
-    shops = {shop.id: shop.name for shop in market_of(owner_id).shops}
+    shops = {"": "Exchange rates", **{shop.id: shop.name for shop in market_of(owner_id).shops}}
     newest = dict(Series.objects.filter(owner_id=owner_id).values_list("shop").annotate(Max("newest__last_seen")))
     today = timezone.localdate()
     job = jobs.latest_job(request.user, None, JobKind.ROUND)

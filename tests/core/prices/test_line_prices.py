@@ -80,11 +80,16 @@ class LinePricesTests(TestCase):
         self.assertEqual((found.advice.today_minor, found.used_minor, found.offers), (100_00, 40_00, 2))
 
     def test_what_is_told(self) -> None:
+        """A look makes the three weeks after it known as well: forty unknown days are 61 since the look."""
+
         def headline(*found: Asked, **facts: Any) -> str:
             return prices(*found, **facts).headline.text(UnitSystem.METRIC)
 
         self.assertEqual(headline(), "No price of it was ever seen")
-        self.assertEqual(headline(asked(*[None] * 40)), "Nobody has seen what it costs today")
+        gone = headline(asked(*[None] * 40))
+        self.assertEqual(gone, "Nobody has seen what it costs today: €100.00, 61 days ago")
+        used = headline(asked(40, sold_as=SoldAs.USED))
+        self.assertEqual(used, "Nobody has seen a new one for years")
         short = asked(100)
         short.days[:-100] = np.nan
         self.assertEqual(headline(short), "€100.00 today; 15 weeks are too few to say more")

@@ -55,7 +55,7 @@
       commit={(typed) => setRate(currency, typed)}
     />
     {brief.currency}{rate?.dated ? `, as of ${rate.dated}` : ''}.
-    {#if !rate && sample}
+    {#if sample && sample.rate !== rate?.rate && sample.dated !== rate?.dated}
       <button
         class="btn btn-outline btn-primary btn-xs"
         onclick={() => void setRate(currency, sample.rate, sample.dated)}
