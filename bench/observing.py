@@ -2,15 +2,23 @@
 
 import os
 import tempfile
+from collections.abc import Sequence
 from datetime import date, timedelta
 from itertools import islice
 from random import Random
 
 from bench.clock import seconds, times_of
 from bench.table import tell, tell_times
+from core.model.shops import Shop
+from core.money.amounts import Buyer
+from core.money.order import Need
+from core.prices.advice import advice_on
+from core.report.price_chart import price_chart
+from core.report.prices import Asking, LinePrices, line_prices
 
 PARTS, OFFERS_EACH, SEEN_EACH = 500, 10, 200
 LINES = 60
+TABLE_ROWS = 100_000
 READ_DAYS = 730
 TODAY = date(2026, 11, 30)
 
@@ -31,8 +39,10 @@ def _measure() -> None:
     from django.core.management import call_command
 
     from core.model.observation import Look
-    from jungle.market.models import Observation
+    from jungle.market.models import Observation, What
     from jungle.market.observing import asked_for, record
+    from jungle.market.price_history import columns_of, read_history, take_history
+    from jungle.market.terms import store
 
     call_command("migrate", verbosity=0)
     owner = User.objects.create_user("bench").pk
@@ -56,7 +66,38 @@ def _measure() -> None:
 
     tell("writing a round of 600 looks", f"{seconds(lambda: round_of(1)):.2f} s", "2 s")
     read = times_of(lambda _: asked_for(owner, parts[:LINES], TODAY, READ_DAYS), 20)
-    tell_times(f"two years of days of {LINES} lines in {OFFERS_EACH} shops each", read, "within 250 ms p95")
+    tell_times(f"two years of days of {LINES} lines in {OFFERS_EACH} shops each", read, "–")
+
+    terms = {"country": "Home", "delivery": [{"fee_minor": 590}, {"fee_minor": 0, "from_minor": 250_00}]}
+    known = {shop: Shop.model_validate({"id": shop, "name": shop, **terms}) for shop in shops}
+    buyer, labels = Buyer("EUR", TODAY), {f"line/{part}": part for part in parts}
+    asking = Asking(buyer, known, TODAY, TODAY + timedelta(weeks=26), {})
+    needs = [Need(f"line/{part}", part, 1 + number % 4) for number, part in enumerate(parts[:LINES])]
+
+    def lines_of(some: Sequence[Need]) -> tuple[LinePrices, ...]:
+        asked = asked_for(owner, [need.part for need in some], TODAY, READ_DAYS)
+        return line_prices(some, labels, asked, asking, lambda part: ())
+
+    view = times_of(lambda _: lines_of(needs), 20)
+    tell_times(f"the view of {LINES} needed lines, delivered, with advice", view, "250 ms p95")
+    page = times_of(lambda n: price_chart(lines_of(needs[n % LINES : n % LINES + 1])[0], TODAY), 40)
+    tell_times("one part's page with its chart", page, "150 ms p95")
+    days = lines_of(needs[:1])[0].days
+    tell_times(
+        "reservation price of one part", times_of(lambda _: advice_on(days, TODAY, asking.needed_by), 40), "20 ms"
+    )
+
+    rows = (
+        f"part-{n % PARTS},shop-{n % 7},{90 + n % 20}.00,{TODAY - timedelta(days=n % 600)}" for n in range(TABLE_ROWS)
+    )
+    content = "\n".join(["part,shop,price,first_seen", *rows]).encode()
+    store(owner, 0, {}, {(What.SHOP, shop.id): shop.model_dump_json() for shop in known.values()}, None)
+
+    def take() -> None:
+        table = read_history(content)
+        take_history(owner, table, columns_of(table, {}), lambda share, words: True)
+
+    tell(f"a table of {TABLE_ROWS:,} rows taken in, into those", f"{seconds(take):.1f} s", "20 s")
 
 
 if __name__ == "__main__":

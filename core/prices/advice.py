@@ -69,16 +69,17 @@ def advice_on(
     week_costs_minor: float = 0.0,
     kind: Habits | None = None,
     in_stock: Floats | None = None,
+    regular: Floats | None = None,
 ) -> Advice:
     """What to do about a thing that costs what it does on `days`, the last of them `today`, and is needed by a day.
 
     `week_costs_minor` is what a week without it costs. `kind` are the habits of things like it, taken where its own
-    history is too short. `in_stock` says of each day whether it could be had. Nothing is advised while its price today
-    is not known, or nothing of the past is.
+    history is too short. `in_stock` says of each day whether it could be had. `regular` are the regular prices on
+    `days`, where they are known already. Nothing is advised while its price today is not known, or nothing of the past.
     """
     weeks = weeks_until(today, needed_by)
     now = None if np.isnan(days[-1]) else round(float(days[-1]))
-    habits = habits_of(days, today, max(weeks, 1), in_stock) or kind
+    habits = habits_of(days, today, max(weeks, 1), in_stock, regular) or kind
     if now is None or habits is None:
         known = int((~np.isnan(days[::-1][::WEEK_DAYS])).sum())
         return Advice(Say.NOTHING, known, now, weeks)

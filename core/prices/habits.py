@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import date, timedelta
+from datetime import date
 
 import numpy as np
 
@@ -57,14 +57,16 @@ class Habits:
     """It is being cleared out."""
 
 
-def habits_of(days: Floats, today: date, weeks_ahead: int, in_stock: Floats | None = None) -> Habits | None:
+def habits_of(
+    days: Floats, today: date, weeks_ahead: int, in_stock: Floats | None = None, regular: Floats | None = None
+) -> Habits | None:
     """How the price on `days`, of which the last is `today`, has moved; `None` where the history cannot carry it.
 
     Weeks are read back from today. `in_stock` says of each day with 1 and 0 whether it could be had, and is not a
-    number where nobody looked.
+    number where nobody looked. `regular` are the regular prices on `days`, where they are known already.
     """
     weekly = days[::-1][::WEEK_DAYS][::-1]
-    regular = regular_prices(days)[::-1][::WEEK_DAYS][::-1]
+    regular = (regular_prices(days) if regular is None else regular)[::-1][::WEEK_DAYS][::-1]
     known = ~np.isnan(weekly) & ~np.isnan(regular)
     if known.sum() < FEWEST_WEEKS or not known[-1]:
         return None
@@ -73,14 +75,12 @@ def habits_of(days: Floats, today: date, weeks_ahead: int, in_stock: Floats | No
         falls = (-CLEARS_ON * fall, max(CLEARED_GONE, _gone(in_stock)))
         return Habits(int(known.sum()), False, float(weekly[-1]), (0.0,) * weeks_ahead, 0.0, (), *falls, cleared=True)
     sale = on_sale(weekly, regular) & known
-    week_of = np.array([_week_of_year(today, number - len(weekly) + 1) for number in range(len(weekly))])
+    week_of = _weeks_of_year(today, np.arange(len(weekly)) - len(weekly) + 1)
     before, after = known[:-1] & ~sale[:-1], known[1:]
     could_begin, began = before & after, before & after & sale[1:]
     overall = (began.sum() + 0.5) / (could_begin.sum() + 26.0) if could_begin.any() else 0.0
-    begins = tuple(
-        _in_season(_week_of_year(today, ahead), week_of[1:], could_begin, began, overall)
-        for ahead in range(1, weeks_ahead + 1)
-    )
+    ahead = _weeks_of_year(today, np.arange(1, weeks_ahead + 1))
+    begins = tuple(_in_season(ahead, week_of[1:], could_begin, began, overall).tolist())
     could_stay = sale[:-1] & after
     stays = (could_stay & sale[1:]).sum() + 1.0
     depths = 1 - weekly[sale] / regular[sale]
@@ -125,15 +125,22 @@ def _cleared(weekly: Floats) -> float | None:
     return float(-steps.sum() / (len(steps) - since))
 
 
-def _week_of_year(today: date, weeks: int) -> int:
-    return (today + timedelta(weeks=weeks)).timetuple().tm_yday // WEEK_DAYS
+def _weeks_of_year(today: date, weeks: np.ndarray) -> np.ndarray:
+    """The week of the year in which the day lies that is so many weeks from today."""
+    days = np.datetime64(today, "D") + WEEK_DAYS * weeks
+    since_new_year: np.ndarray = (days - days.astype("datetime64[Y]")).astype(int)
+    return (since_new_year + 1) // WEEK_DAYS
 
 
-def _in_season(week: int, weeks: np.ndarray, could_begin: np.ndarray, began: np.ndarray, overall: float) -> float:
-    apart = np.abs(weeks - week)
-    near = np.minimum(apart, 52 - apart) <= SEASON_WEEKS
-    count, hits = float((could_begin & near).sum()), float((began & near).sum())
-    return (hits + SEASON_WORTH * overall) / (count + SEASON_WORTH)
+def _in_season(
+    ahead: np.ndarray, weeks: np.ndarray, could_begin: np.ndarray, began: np.ndarray, overall: float
+) -> Floats:
+    """The odds for each week of the year in `ahead`, from those near it among `weeks`."""
+    apart = np.abs(weeks[None, :] - ahead[:, None])
+    near = (np.minimum(apart, 52 - apart) <= SEASON_WEEKS).astype(np.float64)
+    count, hits = near @ could_begin.astype(np.float64), near @ began.astype(np.float64)
+    odds: Floats = (hits + SEASON_WORTH * overall) / (count + SEASON_WORTH)
+    return odds
 
 
 def _quantiles(depths: Floats) -> tuple[float, ...]:

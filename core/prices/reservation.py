@@ -46,7 +46,8 @@ class Waiting:
         paid_regular, paid_sale = self.regular[last], self.regular[last] * (1 - depths)
         for week in range(last - 1, -1, -1):
             begins = habits.begins[week] if len(depths) else 0.0
-            from_regular = (1 - begins) * paid_regular + (begins * paid_sale.mean() if len(depths) else 0.0)
+            on_sale = float(paid_sale.sum()) / len(depths) if len(depths) else 0.0
+            from_regular = (1 - begins) * paid_regular + begins * on_sale
             from_sale = habits.stays * paid_sale + (1 - habits.stays) * paid_regular
             gone = GONE_COSTS * self.regular[week + 1]
             regular_waits[week] = self.week_costs_minor + (1 - habits.gone) * from_regular + habits.gone * gone

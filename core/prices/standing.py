@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import date, timedelta
+from math import ceil
 from typing import NamedTuple
 
 import numpy as np
@@ -73,15 +74,19 @@ class Standing:
         return float(np.median([sale.depth for sale in self.sales])) if self.sales else None
 
 
-def standing(days: Floats, until: date) -> Standing | None:
-    """What the price was like on `days`, of which the last is `until`; `None` where too few are known to say."""
+def standing(days: Floats, until: date, regular: Floats | None = None) -> Standing | None:
+    """What the price was like on `days`, of which the last is `until`; `None` where too few are known to say.
+
+    `regular` are the regular prices on `days`, where they are known already.
+    """
     year = days[-YEAR_DAYS:]
     known = year[~np.isnan(year)]
     if len(known) < FEWEST_DAYS:
         return None
-    regular = regular_prices(days)
+    regular = regular_prices(days) if regular is None else regular
     today = None if np.isnan(year[-1]) else round(float(year[-1]))
-    low, usual, high = (round(float(np.quantile(known, share, method="inverted_cdf"))) for share in (0.1, 0.5, 0.9))
+    ordered = np.sort(known)
+    low, usual, high = (round(float(ordered[ceil(share * len(ordered)) - 1])) for share in (0.1, 0.5, 0.9))
     newest_regular = regular[~np.isnan(regular)][-1]
     return Standing(
         lowest_minor=round(float(known.min())),
@@ -118,12 +123,12 @@ def sales_in(days: Floats, regular: Floats, until: date) -> Iterator[Sale]:
     begin = until - timedelta(days=len(days) - 1)
     flags = np.concatenate(([False], on_sale(days, regular), [False]))
     edges = np.flatnonzero(flags[1:] != flags[:-1])
-    for first, after in zip(edges[::2], edges[1::2], strict=True):
-        ended = after < len(days) and not np.isnan(days[after])
-        yield Sale(
-            begin + timedelta(days=int(first)),
-            begin + timedelta(days=int(after) - 1),
-            round(float(days[first:after].min())),
-            round(float(regular[first])),
-            bool(ended),
-        )
+    if not len(edges):
+        return
+    firsts, afters = edges[::2], edges[1::2]
+    least = np.minimum.reduceat(np.append(days, np.nan), edges)[::2].tolist()
+    ended = ~np.isnan(np.append(days, np.nan)[afters])
+    told = zip(firsts.tolist(), afters.tolist(), least, regular[firsts].tolist(), ended.tolist(), strict=True)
+    for first, after, minor, regular_minor, over in told:
+        first_day, last_day = begin + timedelta(days=first), begin + timedelta(days=after - 1)
+        yield Sale(first_day, last_day, round(minor), round(regular_minor), over)

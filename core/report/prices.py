@@ -15,7 +15,7 @@ from core.prices.advice import READ_DAYS, Advice, Say, advice_on, weeks_until
 from core.prices.asked import Asked
 from core.prices.habits import WEEK_DAYS, habits_of, pooled
 from core.prices.history import GAP_DAYS, Floats
-from core.prices.standing import Standing, standing
+from core.prices.standing import Standing, regular_prices, standing
 from core.quantities import Money, Sentence, say
 
 USUALLY_NEEDED_WEEKS = 26
@@ -123,14 +123,14 @@ def line_prices(
 def _of_line(need: Need, label: str, asked: Sequence[Asked], asking: Asking, alike: Alike) -> LinePrices:
     new = cheapest_of([one for one in asked if one.sold_as is SoldAs.NEW], need, asking)
     other = cheapest_of([one for one in asked if one.sold_as is not SoldAs.NEW], need, asking)
-    needed_by = asking.needed(need.line)
-    told = advice_on(new, asking.today, needed_by, asking.week_costs_minor)
+    needed_by, regular = asking.needed(need.line), regular_prices(new)
+    told = advice_on(new, asking.today, needed_by, asking.week_costs_minor, regular=regular)
     found = LinePrices(
         line=need.line,
         label=label,
         part=need.part,
         quantity=need.quantity,
-        standing=standing(new, asking.today),
+        standing=standing(new, asking.today, regular),
         advice=told,
         days=new,
         offers=len(asked),
