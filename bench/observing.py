@@ -82,9 +82,9 @@ def _measure() -> None:
     tell_times(f"the view of {LINES} needed lines, delivered, with advice", view, "250 ms p95")
     page = times_of(lambda n: price_chart(lines_of(needs[n % LINES : n % LINES + 1])[0], TODAY), 40)
     tell_times("one part's page with its chart", page, "150 ms p95")
-    days = lines_of(needs[:1])[0].days
+    priced = lines_of(needs[:1])[0].days
     tell_times(
-        "reservation price of one part", times_of(lambda _: advice_on(days, TODAY, asking.needed_by), 40), "20 ms"
+        "reservation price of one part", times_of(lambda _: advice_on(priced, TODAY, asking.needed_by), 40), "20 ms"
     )
 
     rows = (

@@ -43,13 +43,6 @@ def see_small_items(page: Page) -> None:
     page.get_by_role("heading", name="Small items").scroll_into_view_if_needed()
 
 
-def ask_why_not(page: Page) -> None:
-    """Why a projector does not work, and what would admit it."""
-    page.get_by_role("button", name=re.compile("Display")).first.click()
-    page.get_by_role("button", name=re.compile("^Why not: .* Finegrain")).click()
-    page.get_by_text("These do together").wait_for()
-
-
 def open_a_sheet(page: Page) -> None:
     """A sheet with disputed facts."""
     page.get_by_role("button", name="Lantern Z", exact=True).click()
@@ -95,6 +88,11 @@ def open_a_history(page: Page) -> None:
     page.get_by_text("Read a day").scroll_into_view_if_needed()
 
 
+def wait_for_a_round(page: Page) -> None:
+    """What came of the first round, which the worker begins by itself."""
+    page.get_by_text("6 of 7 read").wait_for(timeout=60_000)
+
+
 PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = (
     ("builds", "/", DESK, stay),
     ("brief", "/builds/{id}/brief", DESK, stay),
@@ -107,12 +105,12 @@ PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = 
     ("parts", "/builds/{id}/parts", DESK, stay),
     ("parts-alternatives", "/builds/{id}/parts", DESK, look_before_picking),
     ("parts-small-items", "/builds/{id}/parts", DESK, see_small_items),
-    ("why-not", "/builds/{id}/parts", DESK, ask_why_not),
     ("catalogue", "/builds/{id}/catalogue", DESK, stay),
     ("catalogue-sheet", "/builds/{id}/catalogue", DESK, open_a_sheet),
     ("why", "/builds/{id}/parts", DESK, ask_why),
     ("money", "/builds/{id}/parts", DESK, open_money),
     ("prices", "/builds/{id}/prices", DESK, open_a_history),
+    ("sources", "/builds/{id}/prices/sources", DESK, wait_for_a_round),
     ("shops", "/builds/{id}/parts", DESK, open_a_shop),
     ("print", "/builds/{id}/print", DESK, stay),
 )

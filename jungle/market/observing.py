@@ -7,7 +7,6 @@ from typing import NamedTuple
 
 import numpy as np
 from django.db import transaction
-from django.db.models import F
 
 from core.formats.looks_csv import SeenSpan
 from core.model.observation import Look, Source
@@ -21,6 +20,7 @@ from jungle.market.models import Observation, Series
 USUAL_DAYS = 365
 FEWEST_USUAL_DAYS = 10
 MOST_TOLD = 200
+TOLD_OF_A_SERIES = ("currency", "tax_included", "days", "days_from")
 AT_ONCE = 500
 """Rows that are asked for or written together."""
 
@@ -59,8 +59,10 @@ class _State:
     def all(self) -> list[Observation]:
         """What was seen before, and what is new."""
         if self.known is None:
-            self.known = list(self.series.observations.order_by("first_seen", "pk")) if self.series.pk else []
-            self.known += self.fresh
+            stored = self.series.observations.order_by("first_seen", "pk") if self.series.pk else ()
+            # What was extended by now is so nowhere else yet.
+            held = {**self.grown, **({self.newest.pk: self.newest} if self.newest and self.newest.pk else {})}
+            self.known = [held.get(one.pk, one) for one in stored] + self.fresh
         return self.known
 
     def usual(self, until: date) -> Price | None:
@@ -284,30 +286,29 @@ def _store(states: Sequence[_State]) -> None:
     Observation.objects.bulk_create([one for state in states for one in state.fresh], batch_size=AT_ONCE)
     for state in states:
         state.series.newest = state.newest
-    touched = [state.series for state in states if state.fresh or state.grown]
-    Series.objects.bulk_update(touched, ["newest", "days", "days_from"], batch_size=AT_ONCE)
     for state in states:
         if state.rebuilt:
-            _rebuild(state.series)
+            _rebuild(state.series, state.all())
+    touched = [state.series for state in states if state.fresh or state.grown or state.rebuilt]
+    Series.objects.bulk_update(touched, [*TOLD_OF_A_SERIES, "newest"], batch_size=AT_ONCE)
 
 
-def _rebuild(series: Series) -> None:
-    """Make the days of a series anew of what is believed of it."""
-    believed = list(series.observations.filter(held_back="", struck="").order_by("first_seen", "pk"))
-    newest = series.observations.order_by(F("last_seen").desc(), "-pk").first()
-    series.newest = newest
-    if believed:
-        last = believed[-1]
-        series.currency, series.tax_included = last.currency, last.tax_included
-        alike = [one for one in believed if (one.currency, one.tax_included) == (last.currency, last.tax_included)]
-        history = History(tuple(Seen(one.first_seen, one.last_seen, one.minor, one.in_stock) for one in alike))
-        until = max(one.last_seen for one in alike)
-        series.days_from = alike[0].first_seen
-        days = history.days(until, (until - alike[0].first_seen).days + 1)
-        series.days = np.nan_to_num(days).astype("<i8").tobytes()
-    else:
+def _rebuild(series: Series, observations: Sequence[Observation]) -> None:
+    """Make what a series tells anew of what was seen of it; it is not stored."""
+    ordered = sorted(observations, key=lambda one: (one.first_seen, one.pk))
+    believed = [one for one in ordered if not one.held_back and not one.struck]
+    series.newest = max(ordered, key=lambda one: (one.last_seen, one.pk), default=None)
+    if not believed:
         series.days_from, series.days = None, b""
-    series.save()
+        return
+    last = believed[-1]
+    series.currency, series.tax_included = last.currency, last.tax_included
+    alike = [one for one in believed if (one.currency, one.tax_included) == (last.currency, last.tax_included)]
+    history = History(tuple(Seen(one.first_seen, one.last_seen, one.minor, one.in_stock) for one in alike))
+    until = max(one.last_seen for one in alike)
+    series.days_from = alike[0].first_seen
+    days = history.days(until, (until - alike[0].first_seen).days + 1)
+    series.days = np.nan_to_num(days).astype("<i8").tobytes()
 
 
 @transaction.atomic
@@ -317,5 +318,7 @@ def _changed(owner_id: int, observation_id: int, **fields: str) -> str:
     if observation is None:
         raise NoSuchObservation("There is no such observation.")
     found.update(**{name: text[:200] for name, text in fields.items()})
-    _rebuild(observation.series)
+    series = observation.series
+    _rebuild(series, list(series.observations.all()))
+    series.save()
     return observation.series.part

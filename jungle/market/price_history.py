@@ -2,7 +2,6 @@
 
 from collections.abc import Iterator, Mapping
 from datetime import date
-from itertools import islice
 from pathlib import Path
 from typing import Any, NamedTuple
 from uuid import uuid4
@@ -12,7 +11,7 @@ from django.db import transaction
 
 from core.formats.looks_csv import COLUMNS, MOST_LOOK_ROWS, Knowledge, LookRow, guessed_columns, look_rows
 from core.formats.price_list import PriceTable, chosen_columns, read_table
-from core.model.observation import Look, Source
+from core.model.observation import Source
 from core.model.progress import Progress, Stopped
 from core.model.shops import Shop
 from jungle.market.observing import record
@@ -79,19 +78,20 @@ def take_history(owner_id: int, table: PriceTable, columns: Mapping[str, int], r
 
     Raises `BadFile`, and `Stopped` where it was told to go on no more: what was taken in by then stays.
     """
-    rows = rows_of(owner_id, table, columns)
-    done = new = extended = held_back = wrong = 0
-    problems: list[LookRow] = []
-    while some := list(islice(rows, AT_ONCE)):
-        if not report(done / len(table.rows), f"row {done} of {len(table.rows)}"):
+    good: list[LookRow] = []
+    bad: list[LookRow] = []
+    for row in rows_of(owner_id, table, columns):
+        (bad if row.problem else good).append(row)
+    # What is of one part is taken in together: all that is known of it is looked through once.
+    good.sort(key=lambda row: (row.looks[0].part, row.looks[0].shop))
+    done = new = extended = held_back = 0
+    while some := good[done : done + AT_ONCE]:
+        if not report(done / len(good), f"row {done} of {len(good)}"):
             raise Stopped
-        bad = [row for row in some if row.problem]
-        problems += bad[: PROBLEMS_TOLD - len(problems)]
-        looks: list[Look] = [look for row in some for look in row.looks]
-        recorded = record(owner_id, looks)
-        done, wrong = done + len(some), wrong + len(bad)
+        recorded = record(owner_id, [look for row in some for look in row.looks])
+        done += len(some)
         new, extended, held_back = new + recorded.new, extended + recorded.extended, held_back + recorded.held_back
-    return Taken(done, new, extended, held_back, wrong, tuple(problems))
+    return Taken(len(table.rows), new, extended, held_back, len(bad), tuple(bad[:PROBLEMS_TOLD]))
 
 
 def take_page(owner_id: int, shop: Shop, found: Understood, today: date) -> Taken:

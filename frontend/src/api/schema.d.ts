@@ -1785,7 +1785,8 @@ export interface paths {
         };
         /**
          * List Sample Rates
-         * @description What other money costs in the build's, by a dated list that ships with the application.
+         * @description What other money costs in the build's, by the dated list that was read last, else by one that ships with the
+         *     application.
          */
         get: operations["jungle_api_routers_shopping_list_sample_rates"];
         put?: never;
