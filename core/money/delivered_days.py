@@ -20,11 +20,11 @@ def delivered_days(asked: Asked, shop: Shop, need: Need, buyer: Buyer) -> Floats
 
     Codes are left out: nobody knows which there were. What delivery cost is taken to have been as it is today.
     """
-    offer = Offer(
+    offer = Offer.model_construct(
         id="seen",
         shop=shop.id,
         part=asked.part,
-        price=Price(minor=0, currency=asked.currency, tax_included=asked.tax_included),
+        price=Price.model_construct(minor=0, currency=asked.currency, tax_included=asked.tax_included),
         sold_as=asked.sold_as,
         seen=date.min,
     )
@@ -35,8 +35,9 @@ def delivered_days(asked: Asked, shop: Shop, need: Need, buyer: Buyer) -> Floats
         fees = [delivery_minor(shop, [need.met_by(offer)], Fraction(goods)) for goods in steps]
     except MissingFact:
         return None
+    # What is not known comes last among the steps, and stays not known with any fee.
     goods = asked.days * need.quantity
-    at = np.searchsorted(steps, np.nan_to_num(goods), side="right") - 1
+    at = np.searchsorted(steps, goods, side="right") - 1
     paid = goods * float(rate * buyer.tax_factor(included=asked.tax_included))
     brought = np.array(fees, dtype=np.float64)[at] * float(shops_rate * buyer.tax_factor(included=shop.tax_included))
     counted: Floats = (paid + brought) * float(1 / (1 + buyer.tax_share) if buyer.reclaims_tax else ONE)

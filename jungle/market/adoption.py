@@ -73,6 +73,8 @@ def forget_market(actor: User) -> None:
     actor.terms.all().delete()
     actor.market_edits.all().delete()
     actor.price_series.all().delete()
+    actor.rounds.all().delete()
+    actor.price_sources.all().delete()
     KnownMarket.objects.filter(pk=actor.pk).delete()
 
 

@@ -18,6 +18,8 @@
   const BASE = 196
   const DAY_MS = 86_400_000
   const NEAR = 13
+  /** What the name of a month takes. */
+  const MONTH_WIDE = 46
   let room = $state(640)
   const wide = $derived(Math.max(300, Math.min(room, 860)))
 
@@ -61,7 +63,7 @@
       const date = new Date(Date.UTC(begin.getUTCFullYear(), begin.getUTCMonth() + 1 + month, 1))
       const at = date.getTime() / DAY_MS
       if (at > end) break
-      if (date.getUTCMonth() % 3 === 0)
+      if (date.getUTCMonth() % 3 === 0 && x(at) - x(found.at(-1)?.at ?? -Infinity) > MONTH_WIDE)
         found.push({
           at,
           words: date.toLocaleDateString('en', { month: 'short', year: '2-digit', timeZone: 'UTC' }),
