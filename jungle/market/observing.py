@@ -1,5 +1,6 @@
 """What was seen of prices: written down once, never overwritten, struck out with a reason, and read as days."""
 
+from bisect import bisect_right, insort_right
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import date, timedelta
@@ -59,10 +60,11 @@ class _State:
     def all(self) -> list[Observation]:
         """What was seen before, and what is new."""
         if self.known is None:
-            stored = self.series.observations.order_by("first_seen", "pk") if self.series.pk else ()
+            # Not by way of the series: that would tell each of them whose it is, at twice the time.
+            stored = Observation.objects.filter(series_id=self.series.pk).order_by("first_seen", "pk")
             # What was extended by now is so nowhere else yet.
             held = {**self.grown, **({self.newest.pk: self.newest} if self.newest and self.newest.pk else {})}
-            self.known = [held.get(one.pk, one) for one in stored] + self.fresh
+            self.known = sorted([*(held.get(one.pk, one) for one in stored), *self.fresh], key=_first_seen)
         return self.known
 
     def usual(self, until: date) -> Price | None:
@@ -209,8 +211,9 @@ def _seen(state: _State, look: Look, called: str) -> str | None:
 def _seen_before(state: _State, look: Look, called: str) -> str | None:
     """A look at a day that lies before the last one: kept where it says something else than what is known."""
     state.rebuilt = True
-    earlier = [one for one in state.all() if one.first_seen <= look.day]
-    last = max(earlier, key=lambda one: one.first_seen, default=None)
+    known = state.all()
+    at = bisect_right(known, look.day, key=_first_seen)
+    last = known[at - 1] if at else None
     if last is not None and _goes_on(state, last, look, called):
         if look.day > last.last_seen:
             _extend(state, last, look.day)
@@ -240,8 +243,12 @@ def _observation(state: _State, look: Look, called: str) -> Observation:
     )
     state.fresh.append(made)
     if state.known is not None:
-        state.known.append(made)
+        insort_right(state.known, made, key=_first_seen)
     return made
+
+
+def _first_seen(one: Observation) -> date:
+    return one.first_seen
 
 
 def _doubt(state: _State, look: Look, called: str) -> str:

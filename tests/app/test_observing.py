@@ -50,6 +50,13 @@ class RecordingTests(ObservingTestCase):
         record(self.owner, [look(5, 80)])
         self.assertEqual(self.days(10, 11), [100] * 5 + [80] + [100] * 5)
 
+    def test_another_price_on_a_day_that_has_one_is_written_once_however_often_it_is_told(self) -> None:
+        record(self.owner, [look(0, 100), look(6, 90), look(12, 100)])
+        again = [look(6, 85)]
+        self.assertEqual(record(self.owner, again).new, 1)
+        self.assertEqual([record(self.owner, again).new for _ in range(3)], [0, 0, 0])
+        self.assertEqual(self.days(6, 1), [85], "what was said last of a day counts")
+
     def test_conditions_and_shops_are_apart(self) -> None:
         record(self.owner, [look(0, 100), look(0, 60, sold_as="used"), look(0, 95, shop="pairwell")])
         self.assertEqual(Series.objects.count(), 3)
