@@ -212,6 +212,8 @@ class Session(Schema):
     currencies: list[str]
     steers: dict[str, list[str]]
     """What each answer of the brief steers, by its field."""
+    alerts: dict[int, int]
+    """How many alerts nobody has put away yet, by build."""
 
 
 class BuildSummary(Schema):

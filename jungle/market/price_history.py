@@ -19,7 +19,7 @@ from jungle.market.offers_seen import look_of, offer_as_seen
 from jungle.market.sources import Understood, recognition_for
 from jungle.market.terms import market_of
 
-AT_ONCE = 2000
+AT_ONCE = 1000
 """Rows that are taken in together: all of them, or none."""
 PROBLEMS_TOLD = 20
 

@@ -5,6 +5,7 @@ from typing import NamedTuple
 
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.db.models import Count
 from django.utils import timezone
 
 from core.model.build import Slot
@@ -86,6 +87,12 @@ def alerts_of(actor: User, build_id: int) -> list[Alert]:
     """What watches on a build told and nobody has put away, the newest first."""
     build = find_build(build_id, actor)
     return list(Alert.objects.filter(watch__build=build, seen=False).select_related("watch"))
+
+
+def alert_counts(owner_id: int) -> dict[int, int]:
+    """How many alerts nobody has put away yet, by build."""
+    unseen = Alert.objects.filter(watch__owner_id=owner_id, seen=False).order_by()
+    return dict(unseen.values_list("watch__build_id").annotate(Count("pk")))
 
 
 def put_away(actor: User, alert_id: int) -> None:

@@ -134,6 +134,7 @@ class WatchTests(WatchesTestCase):
         self.watch()
         self.asks(80_00)
         (alert,) = self.look()
+        self.assertEqual(self.client.get("/api/session").json()["alerts"], {str(self.build.pk): 1})
         other = person("lin")
         self.client.force_login(other)
         self.assertEqual(self.client.post(f"/api/prices/alerts/{alert.pk}/seen").status_code, 404)
@@ -141,6 +142,7 @@ class WatchTests(WatchesTestCase):
         self.client.force_login(self.owner)
         self.assertEqual(self.client.post(f"/api/prices/alerts/{alert.pk}/seen").status_code, 204)
         self.assertEqual(self.told()["alerts"], [])
+        self.assertEqual(self.client.get("/api/session").json()["alerts"], {})
 
     def test_a_deleted_build_is_not_watched(self) -> None:
         self.watch()

@@ -2613,6 +2613,10 @@ export interface components {
             steers: {
                 [key: string]: string[];
             };
+            /** Alerts */
+            alerts: {
+                [key: string]: number;
+            };
         };
         /**
          * UnitSystem

@@ -1,5 +1,6 @@
 /** What somebody waits for on a build, and what came to its target. */
 import { api, outcome, type WatchesNow, type WatchNow } from '../api/client'
+import { session } from './session.svelte'
 import { Work } from './work.svelte'
 
 export interface WatchWanted {
@@ -60,5 +61,6 @@ export class Watches {
     const made = await asked
     this.refused = made.status >= 400 || made.status === 0 ? made.message : ''
     await this.work.look()
+    void session.load()
   }
 }

@@ -10,6 +10,7 @@ from core.report.steers import steers
 from jungle.api.requests import SignedIn
 from jungle.api.schemas import Preferences, Session
 from jungle.builds.services.people import set_units, units_of
+from jungle.watching.watches import alert_counts
 
 router = Router(tags=["session"])
 
@@ -34,4 +35,5 @@ def _session(request: SignedIn) -> Session:
         units=units_of(request.user),
         currencies=list(DECIMALS_BY_CURRENCY),
         steers=steers(),
+        alerts=alert_counts(request.user.pk),
     )

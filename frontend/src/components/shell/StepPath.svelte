@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Report } from '../../api/client'
   import { useBuild } from '../../lib/build.svelte'
+  import { session } from '../../lib/session.svelte'
   import { counted, STEP_WORDS } from '../../lib/words'
   import { p, route } from '../../router'
   import Mark from '../Mark.svelte'
@@ -8,6 +9,7 @@
   const build = $derived(useBuild()())
   const questions = $derived(build.report?.questions ?? [])
   const next = $derived(questions[0])
+  const alerts = $derived(session.session?.alerts[String(build.id)] ?? 0)
 
   function summary(step: Report['steps'][number]): string {
     const parts = [
@@ -43,7 +45,13 @@
         `/${view}`,
       )
         ? 'border-primary bg-base-200'
-        : 'border-transparent'}">{words}</a
+        : 'border-transparent'}"
+      ><span
+        >{words}{#if view === 'prices' && alerts}
+          <span class="ml-1 bg-primary px-1 text-xs text-primary-content"
+            >{alerts}<span class="sr-only"> came to their targets</span></span
+          >{/if}</span
+      ></a
     >
   {/each}
   {#if next}
