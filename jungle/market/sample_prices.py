@@ -40,21 +40,28 @@ def quotes_of(offer: Offer, until: date) -> list[Quote]:
 
 
 def as_asked(offer: Offer, today: date) -> Offer:
-    """A sample offer at what is asked today, or was when it could be had last."""
-    quotes = quotes_of(offer, today)
+    """A sample offer at what is asked today, or was when it could be had, or was heard of, last."""
+    last = last_heard(offer, today)
+    quotes = quotes_of(offer, last)
     quote = next((quote for quote in reversed(quotes) if quote.in_stock), quotes[-1])
     return offer.model_copy(
         update={
             "price": offer.price.model_copy(update={"minor": quote.minor}),
+            "seen": min(offer.seen, last),
             "regular_minor": quote.regular_minor if quote.regular_minor > quote.minor else None,
         }
     )
 
 
+def last_heard(offer: Offer, today: date) -> date:
+    """The last day on which anybody heard of its shop."""
+    return today - timedelta(days=SILENT_DAYS) if offer.shop == SILENT_SHOP else today
+
+
 def sample_looks(offers: Iterable[Offer], today: date) -> Iterator[Look]:
     """What was seen of sample offers in the year and a half up to today."""
     for offer in offers:
-        last = today - timedelta(days=SILENT_DAYS) if offer.shop == SILENT_SHOP else today
+        last = last_heard(offer, today)
         yield from _looks(offer, quotes_of(offer, last), last, today - timedelta(days=KNOWN_DAYS))
 
 

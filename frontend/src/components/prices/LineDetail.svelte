@@ -45,10 +45,9 @@
       {#each detail.offers as offer, number (number)}
         <li class="flex flex-wrap justify-between gap-x-4 py-1">
           <span
-            >{offer.shop}, {offer.sold_as}<span
-              class={offer.seen_days_ago > OLD_DAYS ? 'text-warning' : 'text-faint'}
-            >
-              · seen {offer.seen_days_ago === 0
+            >{offer.shop}, {offer.sold_as},
+            <span class={offer.seen_days_ago > OLD_DAYS ? 'text-warning' : 'text-faint'}
+              >seen {offer.seen_days_ago === 0
                 ? 'today'
                 : `${counted(offer.seen_days_ago, 'day')} ago`}{offer.seen_days_ago > OLD_DAYS
                 ? ': ask before you rely on it'

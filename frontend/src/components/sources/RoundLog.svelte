@@ -24,7 +24,7 @@
           <span class={reading.state === 'failed' ? 'text-error' : ''}
             ><span class="text-xs font-semibold">{WORDS[reading.state] ?? reading.state}</span>
             {reading.words}
-            {#if reading.state === 'read'}<span class="text-faint"
+            {#if reading.state === 'read' && reading.new + reading.extended > 0}<span class="text-faint"
                 >{reading.new} new, {reading.extended} as before{reading.held_back
                   ? `, ${reading.held_back} held back until somebody confirms them`
                   : ''}.</span

@@ -32,9 +32,9 @@
         <p class="font-semibold">{source.shop}{source.paused ? ', paused' : ''}</p>
         <p class="text-sm break-all text-faint">{source.address}</p>
         <p class="text-sm">
-          {counted(source.parts, 'part')} known there{source.read_at
-            ? `; read ${source.read_at.slice(0, 10)}`
-            : '; never read yet'}.
+          {source.parts > 0 ? `${counted(source.parts, 'part')} known there; ` : ''}{source.read_at
+            ? `read ${source.read_at.slice(0, 10)}`
+            : 'never read yet'}.
           {#if source.failed}<span class="text-error">{source.failed}</span>{/if}
           {#if source.silent_days !== null && source.silent_days > SILENT_DAYS}<span class="text-warning"
               >No price of this shop was seen for {source.silent_days} days: what is known of it is that old.</span
