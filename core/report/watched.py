@@ -13,6 +13,7 @@ from core.model.shops import Market
 from core.model.watch import Watch
 from core.money.amounts import Buyer
 from core.money.costs import Costs
+from core.money.line import STILL_TO_BUY, Line
 from core.money.order import Need
 from core.money.shopping import needs_of
 from core.quantities import Money, Sentence, say
@@ -119,9 +120,7 @@ def total_figure(
         return WatchedFigure(None, say("The price of {count} lines is not known", count=str(missing)))
     offered = [need for need in needs if offers_for(need, there.market, there.buyer)]
     lines = {need.line for need in offered}
-    rest = [
-        line for line in costs.lines if line.key not in lines and not _is_planned_delivery(line.place, line.ordered)
-    ]
+    rest = [line for line in costs.lines if line.key not in lines and not _is_planned_delivery(line)]
     counted = [line.up_front for line in rest if line.up_front is not None]
     basket = best(offered) if offered else Money(0, there.buyer.currency)
     if basket is None:
@@ -192,6 +191,6 @@ def _of_offer(found: OfferedLine) -> Sentence:
     return say("{shop}, {condition}, delivered", shop=found.shop.name, condition=found.offer.sold_as.value)
 
 
-def _is_planned_delivery(place: str, ordered: bool) -> bool:
-    """What bringing costs stands in the basket already."""
-    return place.startswith(DELIVERY_FROM) and not ordered
+def _is_planned_delivery(line: Line) -> bool:
+    """What bringing costs stands in the basket already; what was paid or ordered of it is no plan any more."""
+    return line.place.startswith(DELIVERY_FROM) and line.payment in STILL_TO_BUY and not line.ordered

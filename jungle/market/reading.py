@@ -6,7 +6,7 @@ from collections.abc import Iterable, Iterator, Sequence
 from contextlib import suppress
 from datetime import date
 
-from django.db import transaction
+from django.db import OperationalError, transaction
 from django.utils import timezone
 
 from core.formats.errors import BadFile
@@ -75,10 +75,11 @@ def _read(reading: Reading, shop: Shop | None, fetcher: Fetcher, recognition: Re
             else read_source(fetched.content, fetched.content_type, shop.currency, shop.tax_included)
         )
         for _ in range(ATTEMPTS):
-            with suppress(MarketMoved):
+            # Somebody edits the shops at the same moment, or holds the database for longer than it is waited for.
+            with suppress(MarketMoved, OperationalError):
                 _keep(reading, shop, fetched, told, recognition, today)
                 return
-        raise NotFetched("Its offers were edited all the while; it is read again in the next round.")
+        raise NotFetched("Others were writing all the while; it is read again in the next round.")
     except (NotFetched, BadFile) as refusal:
         _failed(reading, str(refusal))
     except Exception:

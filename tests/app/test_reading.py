@@ -8,6 +8,7 @@ from typing import Any, ClassVar
 from unittest.mock import patch
 
 from django.contrib.auth.models import User
+from django.db import OperationalError
 from django.test import TestCase
 from django.utils import timezone
 
@@ -19,6 +20,7 @@ from jungle.market import reading
 from jungle.market.fetching import ATTEMPTS, Fetcher, Kept, NoSuchPage
 from jungle.market.hosts import Allowed, NotFetched, addresses_of, host_of
 from jungle.market.models import Observation, PriceSource, ReadingState, Round, Series
+from jungle.market.observing import record
 from jungle.market.rates import rates_for
 from jungle.market.reading import look_at, read_round
 from jungle.market.rounds import begin_round, owners_due, schedule
@@ -363,6 +365,13 @@ class RoundTests(StandingTestCase):
             begun = self.read()
         self.assertEqual(self.states(begun), {"turnagain": ReadingState.FAILED})
 
+    def test_a_database_that_is_held_for_a_moment_is_waited_for(self) -> None:
+        self.source("turnagain")
+        busy = [OperationalError("database is locked"), record]
+        with patch("jungle.market.reading.record", side_effect=lambda *told: _next(busy, *told)):
+            begun = self.read()
+        self.assertEqual(self.states(begun), {"turnagain": ReadingState.READ})
+
     def test_nobody_elses_sources(self) -> None:
         self.source("turnagain")
         other = person("lin")
@@ -414,6 +423,14 @@ class RoundTests(StandingTestCase):
         self.read()
         conditions = set(Series.objects.filter(shop="turnagain").values_list("sold_as", flat=True))
         self.assertTrue({SoldAs.USED.value, SoldAs.EX_DISPLAY.value} <= conditions, conditions)
+
+
+def _next(answers: list[Any], *told: Any) -> Any:
+    """What comes next: an error that is raised, or a function that is called."""
+    answer = answers.pop(0)
+    if isinstance(answer, Exception):
+        raise answer
+    return answer(*told)
 
 
 class RatesTests(StandingTestCase):

@@ -8,6 +8,7 @@ from unittest import TestCase
 
 from core.checks.limits import State
 from core.model.build import Build, Slot
+from core.model.ledger import OwnLine
 from core.model.parts import Part
 from core.model.shops import Market, SoldAs
 from core.model.watch import Watch, WatchKind, crosses
@@ -117,6 +118,20 @@ class FigureTests(TestCase):
         found = total_figure(self.there, costs, needs, lambda some: Money(60_00, "EUR"))
         self.assertEqual(found.amount, costs.up_front - line.up_front + Money(60_00, "EUR"))
         self.assertIsNone(total_figure(self.there, costs, needs, lambda some: None).amount)
+
+    def test_delivery_is_in_the_basket_unless_it_was_paid(self) -> None:
+        def total(**facts: object) -> int:
+            own = OwnLine.model_validate(
+                {"id": "delivery-near", "name": "Delivery, Near", "category": "delivery", **facts}
+            )
+            ledger = self.there.build.ledger.model_copy(update={"own": (own,)})
+            there = self.there._replace(build=self.there.build.model_copy(update={"ledger": ledger}))
+            costs = known_costs(there.evaluation)
+            found = total_figure(there, costs, needs_of(costs.lines, there.sheets), lambda some: Money(0, "EUR"))
+            assert found.amount is not None
+            return found.amount.minor
+
+        self.assertEqual(total(paid_minor=590, paid_on=DAY) - total(quote_minor=590), 590)
 
 
 class ServesTests(TestCase):
