@@ -2,7 +2,7 @@
 
 from bisect import bisect_right, insort_right
 from collections.abc import Iterable, Iterator, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, fields
 from datetime import date, timedelta
 from typing import NamedTuple
 
@@ -43,6 +43,25 @@ class Recorded(NamedTuple):
     """Among the new ones, those that are not believed yet."""
 
 
+@dataclass(slots=True)
+class _Stored:
+    """An observation as it is stored, and no more of it than is looked at: there may be a million of them."""
+
+    pk: int
+    minor: int
+    currency: str
+    tax_included: bool
+    in_stock: bool
+    first_seen: date
+    last_seen: date
+    held_back: str
+    struck: str
+
+
+_Known = Observation | _Stored
+_STORED = tuple(part.name for part in fields(_Stored))
+
+
 @dataclass
 class _State:
     """A series as it is filled, with what was seen last in it."""
@@ -50,26 +69,34 @@ class _State:
     series: Series
     newest: Observation | None
     fresh: list[Observation] = field(default_factory=list)
-    grown: dict[int, Observation] = field(default_factory=dict)
-    known: list[Observation] | None = None
+    grown: dict[int, _Known] = field(default_factory=dict)
+    known: list[_Known] | None = None
     """All that was seen before, oldest first, where that had to be looked at."""
     rebuilt: bool = False
     """Something was seen before what is there: its days are made anew."""
     days: list[int] | None = None
+    _usual: tuple[int, Price | None] = (-1, None)
+    """By how many days are known, what it usually costs."""
 
-    def all(self) -> list[Observation]:
+    def all(self) -> list[_Known]:
         """What was seen before, and what is new."""
         if self.known is None:
-            # Not by way of the series: that would tell each of them whose it is, at twice the time.
             stored = Observation.objects.filter(series_id=self.series.pk).order_by("first_seen", "pk")
             # What was extended by now is so nowhere else yet.
             held = {**self.grown, **({self.newest.pk: self.newest} if self.newest and self.newest.pk else {})}
-            self.known = sorted([*(held.get(one.pk, one) for one in stored), *self.fresh], key=_first_seen)
+            seen = (_Stored(*row) for row in stored.values_list(*_STORED))
+            self.known = sorted([*(held.get(one.pk, one) for one in seen), *self.fresh], key=_first_seen)
         return self.known
 
-    def usual(self, until: date) -> Price | None:
+    def usual(self) -> Price | None:
         """What it usually costs, while enough days are known to say."""
-        known = [minor for minor in self.read_days()[-USUAL_DAYS:] if minor]
+        days = self.read_days()
+        if self._usual[0] != len(days):
+            self._usual = len(days), self._worked_out_usual(days)
+        return self._usual[1]
+
+    def _worked_out_usual(self, days: list[int]) -> Price | None:
+        known = [minor for minor in days[-USUAL_DAYS:] if minor]
         if len(known) < FEWEST_USUAL_DAYS:
             return None
         return Price(minor=int(np.median(known)), currency=self.series.currency, tax_included=self.series.tax_included)
@@ -221,7 +248,7 @@ def _seen_before(state: _State, look: Look, called: str) -> str | None:
     return _observation(state, look, called).held_back
 
 
-def _extend(state: _State, observation: Observation, day: date) -> None:
+def _extend(state: _State, observation: _Known, day: date) -> None:
     observation.last_seen = day
     if observation.pk is not None:
         state.grown[observation.pk] = observation
@@ -247,15 +274,15 @@ def _observation(state: _State, look: Look, called: str) -> Observation:
     return made
 
 
-def _first_seen(one: Observation) -> date:
+def _first_seen(one: _Known) -> date:
     return one.first_seen
 
 
 def _doubt(state: _State, look: Look, called: str) -> str:
-    return doubt_of(look.price, state.usual(look.day), look.name, called)[:200]
+    return doubt_of(look.price, state.usual(), look.name, called)[:200]
 
 
-def _goes_on(state: _State, known: Observation, look: Look, called: str) -> bool:
+def _goes_on(state: _State, known: _Known, look: Look, called: str) -> bool:
     """A look finds what is known of it still. What is held back goes on by looks that would be held back themselves,
     and what was confirmed by any."""
     told = (look.price.minor, look.price.currency, look.price.tax_included, look.in_stock)
@@ -288,23 +315,23 @@ def _store(states: Sequence[_State]) -> None:
             state.series.days = np.array(state.days, dtype="<i8").tobytes()
     new = [state.series for state in states if state.series.pk is None]
     Series.objects.bulk_create(new)
-    grown = [one for state in states for one in state.grown.values()]
+    grown = [Observation(pk=pk, last_seen=one.last_seen) for state in states for pk, one in state.grown.items()]
     Observation.objects.bulk_update(grown, ["last_seen"], batch_size=AT_ONCE)
     Observation.objects.bulk_create([one for state in states for one in state.fresh], batch_size=AT_ONCE)
     for state in states:
         state.series.newest = state.newest
-    for state in states:
         if state.rebuilt:
             _rebuild(state.series, state.all())
     touched = [state.series for state in states if state.fresh or state.grown or state.rebuilt]
     Series.objects.bulk_update(touched, [*TOLD_OF_A_SERIES, "newest"], batch_size=AT_ONCE)
 
 
-def _rebuild(series: Series, observations: Sequence[Observation]) -> None:
+def _rebuild(series: Series, observations: Sequence[_Known]) -> None:
     """Make what a series tells anew of what was seen of it; it is not stored."""
     ordered = sorted(observations, key=lambda one: (one.first_seen, one.pk))
     believed = [one for one in ordered if not one.held_back and not one.struck]
-    series.newest = max(ordered, key=lambda one: (one.last_seen, one.pk), default=None)
+    newest = max(ordered, key=lambda one: (one.last_seen, one.pk), default=None)
+    series.newest_id = newest.pk if newest else None
     if not believed:
         series.days_from, series.days = None, b""
         return
@@ -319,12 +346,12 @@ def _rebuild(series: Series, observations: Sequence[Observation]) -> None:
 
 
 @transaction.atomic
-def _changed(owner_id: int, observation_id: int, **fields: str) -> str:
+def _changed(owner_id: int, observation_id: int, **facts: str) -> str:
     found = Observation.objects.filter(series__owner_id=owner_id, pk=observation_id)
     observation = found.select_related("series").first()
     if observation is None:
         raise NoSuchObservation("There is no such observation.")
-    found.update(**{name: text[:200] for name, text in fields.items()})
+    found.update(**{name: text[:200] for name, text in facts.items()})
     series = observation.series
     _rebuild(series, list(series.observations.all()))
     series.save()
