@@ -8,9 +8,13 @@ from django.core.management import call_command
 from django.test import TestCase
 from django.utils import timezone
 
+from core.formats.build_file import read_build_file
 from core.model.observation import Look
+from core.model.shops import SoldAs
+from core.report.evaluation_of import evaluation_of, known_costs
 from jungle.builds.services.welcome import local_owner
-from jungle.market.adoption import listed_market
+from jungle.catalogue.adoption import sample_sheets
+from jungle.market.adoption import DEMO, listed_market
 from jungle.market.models import Observation, Series
 from jungle.market.observing import record
 from jungle.market.sample_prices import SILENT_DAYS, SILENT_SHOP, quotes_of, sample_looks
@@ -107,6 +111,27 @@ class SampleTests(TestCase):
         silent = [one.last_seen for key, one in newest.items() if one and key[1] == SILENT_SHOP]
         self.assertEqual(max(silent), timezone.localdate() - timedelta(days=SILENT_DAYS))
         self.assertTrue(Observation.objects.exclude(held_back="").exists())
+
+    def test_the_third_build_paid_what_was_asked_on_its_days(self) -> None:
+        """What it bought of a shop that sells it cost what its history says of that day, for each of them."""
+        file = read_build_file((DEMO / "builds" / "hay-loft.json").read_text())
+        sheets = {sheet.id: sheet for sheet in sample_sheets()} | file.parts_by_id
+        quantities = {line.key: line.quantity for line in known_costs(evaluation_of(file.build, sheets)).lines}
+        market = listed_market(timezone.localdate())
+        told = 0
+        for key, entry in file.build.ledger.entries.items():
+            part = key.split("/")[1]
+            sold = [
+                offer for offer in market.offers_by_part.get(part, ())
+                if market.shop_by_id[offer.shop].name == entry.paid_to and offer.sold_as is SoldAs.NEW
+            ]  # fmt: skip
+            if entry.paid_on is not None and sold:
+                (offer,) = sold
+                asked = quotes_of(offer, entry.paid_on)[-1]
+                self.assertTrue(asked.in_stock, key)
+                self.assertEqual(entry.paid_minor, asked.minor * quantities[key], key)
+                told += 1
+        self.assertGreater(told, 18)
 
     def test_a_week_later_there_is_a_week_more_of_the_same(self) -> None:
         today = timezone.localdate()

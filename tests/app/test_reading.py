@@ -4,10 +4,12 @@ import json
 from contextlib import AbstractContextManager, ExitStack
 from datetime import date, timedelta
 from decimal import Decimal
+from io import StringIO
 from typing import Any, ClassVar
 from unittest.mock import patch
 
 from django.contrib.auth.models import User
+from django.core.management import call_command
 from django.db import OperationalError
 from django.test import TestCase
 from django.utils import timezone
@@ -15,7 +17,7 @@ from django.utils import timezone
 from core.formats.errors import BadFile
 from core.formats.price_sources.reader import Form, form_of, read_source
 from core.model.shops import SoldAs
-from jungle.builds.services.welcome import welcome
+from jungle.builds.services.welcome import local_owner, welcome
 from jungle.market import reading
 from jungle.market.fetching import ATTEMPTS, Fetcher, Kept, NoSuchPage
 from jungle.market.hosts import Allowed, NotFetched, addresses_of, host_of
@@ -431,6 +433,18 @@ def _next(answers: list[Any], *told: Any) -> Any:
     if isinstance(answer, Exception):
         raise answer
     return answer(*told)
+
+
+class CommandTests(StandingTestCase):
+    def test_a_round_from_the_shell_says_what_came_of_each_source(self) -> None:
+        owner = local_owner()
+        add_source(owner.pk, "turnagain", self.address("turnagain"), True, {})
+        add_source(owner.pk, "pairwell", f"{self.at['pairwell']}/nothing", True, {})
+        told = StringIO()
+        call_command("read_prices", stdout=told)
+        self.assertIn("turnagain: 2", told.getvalue())
+        self.assertIn("pairwell: There is no such page any more.", told.getvalue())
+        self.assertIn("50% Turnagain", told.getvalue())
 
 
 class RatesTests(StandingTestCase):
