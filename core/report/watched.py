@@ -126,8 +126,14 @@ def total_figure(
     if basket is None:
         return WatchedFigure(None, say("No basket has all that is offered"))
     total = Money.total([basket, *counted], there.buyer.currency)
-    words = say("{count} things in the best basket, delivered", count=str(len(offered)))
-    return WatchedFigure(total, words)
+    words = "{count} things in the best basket, delivered"
+    cap = costs.up_front_cap
+    if cap is None:
+        return WatchedFigure(total, say(words, count=str(len(offered))))
+    left = cap - total
+    words += "; {left} of {cap} are left" if left.minor >= 0 else "; it is {left} over {cap}"
+    told = say(words, count=str(len(offered)), left=Money(abs(left.minor), left.currency), cap=cap)
+    return WatchedFigure(total, told)
 
 
 def effect(before: Costs, after: Costs) -> Sentence:

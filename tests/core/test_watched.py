@@ -118,6 +118,13 @@ class FigureTests(TestCase):
         found = total_figure(self.there, costs, needs, lambda some: Money(60_00, "EUR"))
         self.assertEqual(found.amount, costs.up_front - line.up_front + Money(60_00, "EUR"))
         self.assertIsNone(total_figure(self.there, costs, needs, lambda some: None).amount)
+        assert found.amount is not None
+        for cap, words in (
+            (found.amount + Money(5_00, "EUR"), "€5.00 of €"),
+            (found.amount - Money(5_00, "EUR"), "it is €5.00 over €"),
+        ):
+            told = total_figure(self.there, replace(costs, up_front_cap=cap), needs, lambda some: Money(60_00, "EUR"))
+            self.assertIn(words, told.words.text(UnitSystem.METRIC))
 
     def test_delivery_is_in_the_basket_unless_it_was_paid(self) -> None:
         def total(**facts: object) -> int:
