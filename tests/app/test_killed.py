@@ -16,6 +16,7 @@ from typing import Any
 from django.test import SimpleTestCase
 
 from bench.server import DEMO_NAME, Client, demo, processes
+from jungle.standins.shop_front import CATALOGUE_AT
 
 ROUNDS = int(os.environ.get("JUNGLE_KILL_ROUNDS", "1"))
 WRITES = 100
@@ -106,7 +107,7 @@ class KilledWorkerTests(SimpleTestCase):
                 self.assertEqual(database.execute(asked).fetchall(), [("done", ROUNDS)])
 
     def test_a_round_whose_worker_is_killed_loses_and_doubles_nothing(self) -> None:
-        """All six sources, one of which answers to nobody; killed anywhere in it, then left to end."""
+        """Six shops, one of which answers to nobody, and the rates; killed anywhere in it, then left to end."""
         with demo() as (port, first, data), closing(sqlite3.connect(data / "jungle.sqlite3")) as database:
             for number in range(ROUNDS):
                 chance = Random(number)
@@ -118,7 +119,7 @@ class KilledWorkerTests(SimpleTestCase):
                             os.kill(worker, signal.SIGKILL)
                 told = self.when_over(Client(port), "/api/prices/sources")
                 states = sorted(reading["state"] for reading in told["rounds"][0]["readings"])
-                self.assertEqual(states, ["failed", *["read"] * 5], told["job"])
+                self.assertEqual(states, ["failed", *["read"] * len(CATALOGUE_AT)], told["job"])
                 twice = database.execute(
                     "SELECT series_id, first_seen, minor, in_stock, held_back, count(*) AS times"
                     " FROM market_observation GROUP BY 1, 2, 3, 4, 5 HAVING times > 1"
