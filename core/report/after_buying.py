@@ -1,7 +1,7 @@
 """After buying: what a thing costs now, whether sending it back would save, and what was missed since."""
 
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, timedelta
 from fractions import Fraction
 
@@ -36,7 +36,7 @@ class Bought:
     now_minor: int | None
     """All of it, new and delivered, today; `None` where nobody knows."""
     least_minor: int | None
-    """The least that it came to since it was bought."""
+    """The least that it came to since it was bought, as it was paid: without delivery, which is a line of its own."""
     least_on: date | None
     return_by: date | None
     """The last day on which the shop takes it back; `None` where that is over, or not known."""
@@ -68,7 +68,7 @@ class Bought:
             )
         if self.least_minor is not None and self.least_minor < self.paid.minor:
             missed = self._money(self.paid.minor - self.least_minor)
-            return say("Missed: {missed} less on {day}", missed=missed, day=f"{self.least_on}")
+            return say("Missed: {missed} less on {day}, before delivery", missed=missed, day=f"{self.least_on}")
         if self.least_minor is None:
             return say("Nobody has seen its price since")
         return say("Well bought: nobody asked less since")
@@ -99,7 +99,10 @@ def _bought(
     assert entry.paid_on is not None
     new = [one for one in asked if one.part == line.part and one.sold_as is SoldAs.NEW]
     days = cheapest_of(new, need, asking)
-    since = days[max(0, len(days) - 1 - min((asking.today - entry.paid_on).days, LOOKS_BACK_DAYS)) :]
+    # One that may be fetched brings for nothing: what is left is what was paid for the goods.
+    fetched = {id: shop.model_copy(update={"may_collect": True}) for id, shop in asking.shops.items()}
+    goods = cheapest_of(new, need, replace(asking, shops=fetched))
+    since = goods[max(0, len(goods) - 1 - min((asking.today - entry.paid_on).days, LOOKS_BACK_DAYS)) :]
     known = since[~np.isnan(since)]
     least = float(known.min()) if len(known) else None
     back = int(np.flatnonzero(since[::-1] == least)[0]) if least is not None else 0

@@ -115,6 +115,8 @@ def total_figure(
 
     `best` works out what some lines come to in the best basket. Without what is kept back for surprises.
     """
+    if not costs.lines:
+        return WatchedFigure(None, say("Nothing is chosen yet"))
     missing = sum(line.missing is not None for line in costs.lines)
     if missing:
         return WatchedFigure(None, say("The price of {count} lines is not known", count=str(missing)))

@@ -27,7 +27,7 @@ def rates_for(owner_id: int, currency: str) -> tuple[ExchangeRate, ...]:
 
 
 def keep_rates(owner_id: int, content: bytes) -> RatesList:
-    """Keep a list that was read; an older one than the one that is known changes nothing. Raises `BadFile`."""
+    """Store a list that was read; an older one than the one that is known changes nothing. Raises `BadFile`."""
     read = read_rates(content)
     known, _ = KnownMarket.objects.get_or_create(owner_id=owner_id)
     if not known.rates or read_rates(known.rates.encode()).dated <= read.dated:

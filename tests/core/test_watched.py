@@ -126,6 +126,10 @@ class FigureTests(TestCase):
             told = total_figure(self.there, replace(costs, up_front_cap=cap), needs, lambda some: Money(60_00, "EUR"))
             self.assertIn(words, told.words.text(UnitSystem.METRIC))
 
+    def test_a_build_without_anything_has_no_total_that_could_be_reached(self) -> None:
+        there = self.there._replace(build=Build(name="Nothing yet"))
+        self.assertIsNone(total_figure(there, known_costs(there.evaluation), [], lambda some: None).amount)
+
     def test_delivery_is_in_the_basket_unless_it_was_paid(self) -> None:
         def total(**facts: object) -> int:
             own = OwnLine.model_validate(

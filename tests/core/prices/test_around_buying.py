@@ -58,11 +58,17 @@ class AfterBuyingTests(TestCase):
         self.assertIsNone(found.return_by)
         self.assertFalse(found.is_worth_sending_back)
         self.assertEqual((found.least_minor, found.least_on), (80_00, TODAY - timedelta(days=1)))
-        self.assertEqual(found.headline.text(UnitSystem.METRIC), "Missed: €20.00 less on 2026-11-29")
+        self.assertEqual(found.headline.text(UnitSystem.METRIC), "Missed: €20.00 less on 2026-11-29, before delivery")
 
     def test_what_it_cost_before_the_purchase_was_not_missed(self) -> None:
         found = bought(50, *[100] * 11, days_ago=10, return_days=14)
         self.assertEqual(found.headline.text(UnitSystem.METRIC), "Well bought: nobody asked less since")
+
+    def test_what_is_compared_is_without_delivery_as_it_was_paid(self) -> None:
+        """95.00 and 12.90 for bringing it: 5.00 less than the 100.00 that were paid for the goods were missed."""
+        found = bought(95, delivery=[{"fee_minor": 1290}])
+        self.assertEqual((found.now_minor, found.least_minor), (107_90, 95_00))
+        self.assertIn("Missed: €5.00", found.headline.text(UnitSystem.METRIC))
 
     def test_a_trifle_is_not_worth_the_parcel(self) -> None:
         self.assertFalse(bought(99, return_days=14, returns_paid=True).is_worth_sending_back)

@@ -65,8 +65,8 @@
             <p class={one.is_worth_sending_back ? 'text-primary' : 'text-sm text-faint'}>{one.headline}.</p>
           </div>
           <p class="text-sm text-faint tabular-nums sm:text-right">
-            {one.paid} on {one.paid_on}{#if one.now}, {one.now} now{/if}{#if one.return_by}<span class="block"
-                >taken back until {one.return_by}</span
+            {one.paid} on {one.paid_on}{#if one.now}, {one.now} now, delivered{/if}{#if one.return_by}<span
+                class="block">taken back until {one.return_by}</span
               >{/if}
           </p>
         </li>

@@ -77,7 +77,8 @@
   <p role="status" class="mt-3">
     Understood as a {understood.form}: {counted(understood.things.length, 'thing')}, {understood.things.filter(
       (one) => parts[one.key] ?? one.part,
-    ).length} of them parts of your catalogue.
+    ).length} of them parts of your catalogue, {understood.things.filter((one) => !one.price).length} without a
+    price.
   </p>
   <UnderstoodTable things={understood.things} bind:parts />
   <button class="btn mt-2 btn-primary btn-sm" onclick={() => void keep()}>Read it from now on</button>
