@@ -56,6 +56,8 @@ class SourceNow(Schema):
     """Why it could not be read the last time."""
     silent_days: int | None
     """Since a price was seen in that shop; nothing where none ever was."""
+    is_silent: bool
+    """For so long that nobody knows its prices any more."""
 
 
 class ReadingNow(Schema):

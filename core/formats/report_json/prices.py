@@ -6,6 +6,7 @@ from datetime import date
 
 from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, signed_money_json
 from core.prices.advice import Advice
+from core.prices.history import GAP_DAYS
 from core.prices.standing import Standing
 from core.quantities import Money, Quantity, Unit, UnitSystem
 from core.report.price_chart import PriceChart, price_chart
@@ -132,6 +133,8 @@ class DeliveredOfferJson:
     missing: str
     seen: str
     seen_days_ago: int
+    is_old: bool
+    """It was seen so long ago that it is to be asked for before anybody relies on it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -193,6 +196,7 @@ def _offer_json(one: OfferedLine, today: date) -> DeliveredOfferJson:
         missing=f"{one.missing.fact} is not known" if one.missing else "",
         seen=one.offer.seen.isoformat(),
         seen_days_ago=(today - one.offer.seen).days,
+        is_old=(today - one.offer.seen).days > GAP_DAYS,
     )
 
 

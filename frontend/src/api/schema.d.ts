@@ -6697,6 +6697,8 @@ export interface components {
             seen: string;
             /** Seen Days Ago */
             seen_days_ago: number;
+            /** Is Old */
+            is_old: boolean;
         };
         /**
          * LineDetailJson
@@ -6984,6 +6986,8 @@ export interface components {
             failed: string;
             /** Silent Days */
             silent_days: number | null;
+            /** Is Silent */
+            is_silent: boolean;
         };
         /**
          * SourcesNow

@@ -1,5 +1,6 @@
 """Where prices are read: sources, a look at one before it is kept, and rounds."""
 
+from datetime import date
 from typing import Any
 
 from django.db.models import Max
@@ -7,6 +8,7 @@ from django.utils import timezone
 from ninja import Router, Status
 
 from core.formats.report_json.sources import UnderstoodJson
+from core.prices.history import GAP_DAYS
 from jungle.api.job_schemas import job_found, job_now
 from jungle.api.replies import send
 from jungle.api.requests import SignedIn
@@ -112,13 +114,18 @@ def _sources(request: SignedIn) -> SourcesNow:
                 parts=len({known.part for known in sources.known_of(source).values()}),
                 read_at=source.read_at.isoformat(timespec="minutes") if source.read_at else "",
                 failed=source.failed,
-                silent_days=(today - newest[source.shop]).days if newest.get(source.shop) else None,
+                silent_days=_days_since(newest.get(source.shop), today),
+                is_silent=(_days_since(newest.get(source.shop), today) or 0) > GAP_DAYS,
             )
             for source in PriceSource.objects.filter(owner_id=owner_id)
         ],
         rounds=[_round(one, shops) for one in told],
         read_every_hours=rounds.read_every_hours(owner_id),
     )
+
+
+def _days_since(day: date | None, today: date) -> int | None:
+    return None if day is None else (today - day).days
 
 
 def _round(one: Round, shops: dict[str, str]) -> RoundNow:

@@ -15,7 +15,6 @@
     watches: Watches
   }
   let { buildId, line, label, countWeeks, watches }: Props = $props()
-  const OLD_DAYS = 30
   const asking = new Resource<LineDetail, [string, boolean]>((signal, key, count_weeks) => {
     const [place = '', of = ''] = key.split('/')
     const path = { build_id: buildId, place, of }
@@ -46,10 +45,10 @@
         <li class="flex flex-wrap justify-between gap-x-4 py-1">
           <span
             >{offer.shop}, {offer.sold_as},
-            <span class={offer.seen_days_ago > OLD_DAYS ? 'text-warning' : 'text-faint'}
+            <span class={offer.is_old ? 'text-warning' : 'text-faint'}
               >seen {offer.seen_days_ago === 0
                 ? 'today'
-                : `${counted(offer.seen_days_ago, 'day')} ago`}{offer.seen_days_ago > OLD_DAYS
+                : `${counted(offer.seen_days_ago, 'day')} ago`}{offer.is_old
                 ? ': ask before you rely on it'
                 : ''}</span
             ></span

@@ -4,7 +4,6 @@
 
   /** Every source, when it was read last, and why it could not be. */
   let { sources, changed }: { sources: SourcesNow['sources']; changed: () => Promise<void> } = $props()
-  const SILENT_DAYS = 21
   let refused = $state('')
 
   async function sent(asked: Promise<Outcome<unknown>>): Promise<void> {
@@ -36,7 +35,7 @@
             ? `read ${source.read_at.slice(0, 10)}`
             : 'never read yet'}.
           {#if source.failed}<span class="text-error">{source.failed}</span>{/if}
-          {#if source.silent_days !== null && source.silent_days > SILENT_DAYS}<span class="text-warning"
+          {#if source.is_silent}<span class="text-warning"
               >No price of this shop was seen for {source.silent_days} days: what is known of it is that old.</span
             >{/if}
         </p>
