@@ -11,12 +11,12 @@ from core.model.shops import Offer, Shop
 from core.money.amounts import ONE, Buyer
 from core.money.order import Need, delivery_minor
 from core.prices.asked import Asked
-from core.prices.history import Floats
+from core.prices.history import SOLD_OUT, Floats
 
 
 def delivered_days(asked: Asked, shop: Shop, need: Need, buyer: Buyer) -> Floats | None:
-    """All of `need` at what was `asked` for one, with tax and delivery, in the buyer's minor units; not a number where
-    no price is known. `None` while a rate is not known, or a weight that decides about delivery.
+    """All of `need` at what was `asked` for one, with tax and delivery, in the buyer's minor units; `SOLD_OUT` and
+    not a number where there was no price. `None` while a rate is not known, or a weight that decides about delivery.
 
     Codes are left out: nobody knows which there were. What delivery cost is taken to have been as it is today.
     """
@@ -41,4 +41,4 @@ def delivered_days(asked: Asked, shop: Shop, need: Need, buyer: Buyer) -> Floats
     paid = goods * float(rate * buyer.tax_factor(included=asked.tax_included))
     brought = np.array(fees, dtype=np.float64)[at] * float(shops_rate * buyer.tax_factor(included=shop.tax_included))
     counted: Floats = (paid + brought) * float(1 / (1 + buyer.tax_share) if buyer.reclaims_tax else ONE)
-    return counted
+    return np.where(asked.days == SOLD_OUT, SOLD_OUT, counted)

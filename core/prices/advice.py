@@ -1,6 +1,5 @@
 """Buy now or wait, in numbers; nothing where the history cannot carry an answer."""
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from enum import StrEnum
@@ -8,7 +7,7 @@ from enum import StrEnum
 import numpy as np
 
 from core.prices.habits import WEEK_DAYS, Habits, habits_of
-from core.prices.history import Floats, History, cheapest
+from core.prices.history import Floats, prices_of
 from core.prices.reservation import Waiting
 
 READ_DAYS = 730
@@ -54,34 +53,25 @@ class Advice:
     """From this day on it is bought at the price of today, if that has not changed."""
 
 
-def advice(
-    offers: Sequence[History], today: date, needed_by: date, week_costs_minor: float = 0.0, kind: Habits | None = None
-) -> Advice:
-    """What to do about a thing that `offers` are asked for, as `advice_on` says it of the cheapest of them."""
-    days, in_stock = cheapest(offers, today, READ_DAYS), could_be_had(offers, today)
-    return advice_on(days, today, needed_by, week_costs_minor, kind, in_stock)
-
-
 def advice_on(
     days: Floats,
     today: date,
     needed_by: date,
     week_costs_minor: float = 0.0,
     kind: Habits | None = None,
-    in_stock: Floats | None = None,
     regular: Floats | None = None,
 ) -> Advice:
     """What to do about a thing that costs what it does on `days`, the last of them `today`, and is needed by a day.
 
-    `week_costs_minor` is what a week without it costs. `kind` are the habits of things like it, taken where its own
-    history is too short. `in_stock` says of each day whether it could be had. `regular` are the regular prices on
-    `days`, where they are known already. Nothing is advised while its price today is not known, or nothing of the past.
+    `days` say where it was sold out. `week_costs_minor` is what a week without it costs. `kind` are the habits of
+    things like it, taken where its own history is too short. `regular` are the regular prices on `days`, where they are
+    known already. Nothing is advised while its price today is not known, or nothing of the past.
     """
-    weeks = weeks_until(today, needed_by)
-    now = None if np.isnan(days[-1]) else round(float(days[-1]))
-    habits = habits_of(days, today, max(weeks, 1), in_stock, regular) or kind
+    weeks, prices = weeks_until(today, needed_by), prices_of(days)
+    now = None if np.isnan(prices[-1]) else round(float(prices[-1]))
+    habits = habits_of(days, today, max(weeks, 1), regular) or kind
     if now is None or habits is None:
-        known = int((~np.isnan(days[::-1][::WEEK_DAYS])).sum())
+        known = int((~np.isnan(prices[::-1][::WEEK_DAYS])).sum())
         return Advice(Say.NOTHING, known, now, weeks)
     waiting = Waiting(habits, weeks, week_costs_minor)
     return _weighed(waiting, now, today)
@@ -124,15 +114,3 @@ def _turns(waiting: Waiting, now: int) -> int:
 def weeks_until(today: date, needed_by: date) -> int:
     """Whole weeks in which to wait; none where it is needed already."""
     return min(MOST_WEEKS, max(0, (needed_by - today).days // WEEK_DAYS))
-
-
-def could_be_had(offers: Sequence[History], today: date) -> Floats:
-    """For each day read, whether any of `offers` could be had: 1, 0, or not a number where nobody looked."""
-    begin = today - timedelta(days=READ_DAYS - 1)
-    found = np.full(READ_DAYS, np.nan)
-    for offer in offers:
-        for seen in offer.seen:
-            low, high = max(0, (seen.first - begin).days), (min(seen.last, today) - begin).days
-            if high >= 0:
-                found[low : high + 1] = np.fmax(found[low : high + 1], 1.0 if seen.in_stock else 0.0)
-    return found

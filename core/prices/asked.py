@@ -8,7 +8,8 @@ from core.prices.history import Floats
 
 @dataclass(frozen=True, eq=False)
 class Asked:
-    """A series of prices, in minor units of the shop's own currency; not a number on days of which none is known."""
+    """A series of prices, in minor units of the shop's own currency; `SOLD_OUT` on days on which it could
+    not be had, not a number where nobody knows."""
 
     part: str
     shop: str

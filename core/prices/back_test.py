@@ -7,9 +7,9 @@ from random import Random
 
 import numpy as np
 
-from core.prices.advice import Say, advice
+from core.prices.advice import READ_DAYS, Say, advice_on
 from core.prices.habits import FEWEST_WEEKS, WEEK_DAYS
-from core.prices.history import Floats, History, history_of
+from core.prices.history import SOLD_OUT, Floats, History, history_of, prices_of
 from core.prices.simulated import Habit, market
 
 KNOWN_DAYS = 540
@@ -75,20 +75,24 @@ def trials(seed: str, count: int, habits: Sequence[Habit] = tuple(Habit)) -> Ite
 
 def own_trials(days: Floats, today: date) -> Iterator[Trial]:
     """What was really asked on `days`, of which the last is `today`, as if somebody had asked every few weeks and
-    needed the thing `OWN_WEEKS` later."""
-    until = len(days) - 1
+    needed the thing `OWN_WEEKS` later. `days` say where it was sold out."""
+    until, prices = len(days) - 1, prices_of(days)
     for back in range(OWN_WEEKS * WEEK_DAYS, len(days), OWN_EVERY_DAYS):
         at = until - back
         before = days[at % READ_EVERY_DAYS : at + 1 : READ_EVERY_DAYS]
-        if np.isnan(days[at]) or (~np.isnan(before)).sum() * READ_EVERY_DAYS < FEWEST_WEEKS * WEEK_DAYS:
+        if np.isnan(prices[at]) or (~np.isnan(prices_of(before))).sum() * READ_EVERY_DAYS < FEWEST_WEEKS * WEEK_DAYS:
             continue
         asked_on = today - timedelta(days=back)
         readings = (
-            (asked_on - timedelta(days=READ_EVERY_DAYS * (len(before) - 1 - number)), round(float(minor)), True)
+            (
+                asked_on - timedelta(days=READ_EVERY_DAYS * (len(before) - 1 - number)),
+                round(float(minor)),
+                bool(minor != SOLD_OUT),
+            )
             for number, minor in enumerate(before)
             if not np.isnan(minor)
         )
-        later = days[at : at + OWN_WEEKS * WEEK_DAYS + 1 : WEEK_DAYS]
+        later = prices[at : at + OWN_WEEKS * WEEK_DAYS + 1 : WEEK_DAYS]
         yield Trial(None, history_of(readings), asked_on, tuple(float(minor) for minor in later))
 
 
@@ -128,7 +132,7 @@ def _by_advice(trial: Trial, prices: Floats) -> int:
             known = known.with_reading(day, known.seen[-1].minor, in_stock=False)
             continue
         known = known.with_reading(day, round(prices[week]))
-        if advice([known], day, needed_by).say is not Say.WAIT:
+        if advice_on(known.days(day, READ_DAYS), day, needed_by).say is not Say.WAIT:
             return week
     return trial.weeks
 
@@ -139,7 +143,7 @@ def _at_once(trial: Trial, prices: Floats) -> int:
 
 def _under_the_median(trial: Trial, prices: Floats) -> int:
     """Buys as soon as it costs less than the median of the year before; else when it is needed."""
-    known = trial.known.days(trial.asked_on, 365)
+    known = prices_of(trial.known.days(trial.asked_on, 365))
     median = float(np.nanmedian(known))
     return next((week for week in range(trial.weeks) if prices[week] < median), trial.weeks)
 

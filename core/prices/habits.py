@@ -6,7 +6,7 @@ from datetime import date
 
 import numpy as np
 
-from core.prices.history import Floats
+from core.prices.history import SOLD_OUT, Floats, prices_of
 from core.prices.standing import on_sale, regular_prices
 
 WEEK_DAYS = 7
@@ -57,22 +57,21 @@ class Habits:
     """It is being cleared out."""
 
 
-def habits_of(
-    days: Floats, today: date, weeks_ahead: int, in_stock: Floats | None = None, regular: Floats | None = None
-) -> Habits | None:
+def habits_of(days: Floats, today: date, weeks_ahead: int, regular: Floats | None = None) -> Habits | None:
     """How the price on `days`, of which the last is `today`, has moved; `None` where the history cannot carry it.
 
-    Weeks are read back from today. `in_stock` says of each day with 1 and 0 whether it could be had, and is not a
-    number where nobody looked. `regular` are the regular prices on `days`, where they are known already.
+    Weeks are read back from today. `days` say where it was sold out. `regular` are the regular prices on them, where
+    they are known already.
     """
-    weekly = days[::-1][::WEEK_DAYS][::-1]
-    regular = (regular_prices(days) if regular is None else regular)[::-1][::WEEK_DAYS][::-1]
+    seen = days[::-1][::WEEK_DAYS][::-1]
+    weekly = prices_of(seen)
+    regular = (regular_prices(prices_of(days)) if regular is None else regular)[::-1][::WEEK_DAYS][::-1]
     known = ~np.isnan(weekly) & ~np.isnan(regular)
     if known.sum() < FEWEST_WEEKS or not known[-1]:
         return None
     fall = _cleared(weekly[known][-CLEARS_WEEKS:])
     if fall is not None:
-        falls = (-CLEARS_ON * fall, max(CLEARED_GONE, _gone(in_stock)))
+        falls = (-CLEARS_ON * fall, max(CLEARED_GONE, _gone(seen)))
         return Habits(int(known.sum()), False, float(weekly[-1]), (0.0,) * weeks_ahead, 0.0, (), *falls, cleared=True)
     sale = on_sale(weekly, regular) & known
     week_of = _weeks_of_year(today, np.arange(len(weekly)) - len(weekly) + 1)
@@ -92,7 +91,7 @@ def habits_of(
         stays=float(stays / (could_stay.sum() + 2.0)),
         depths=_quantiles(depths) or UNSEEN_DEPTHS,
         drift_a_week=_drift(regular[known]),
-        gone=_gone(in_stock),
+        gone=_gone(seen),
     )
 
 
@@ -158,10 +157,7 @@ def _drift(regular: Floats) -> float:
     return rise / (weeks + DRIFT_WORTH_WEEKS)
 
 
-def _gone(in_stock: Floats | None) -> float:
+def _gone(weekly: Floats) -> float:
     """A thing that was sold out now and then is gone for good less often than not."""
-    if in_stock is None:
-        return 0.0
-    weekly = in_stock[::-1][::WEEK_DAYS]
     known = weekly[~np.isnan(weekly)]
-    return float(0.2 * (known == 0).sum() / (len(known) + GONE_WORTH_WEEKS))
+    return float(0.2 * (known == SOLD_OUT).sum() / (len(known) + GONE_WORTH_WEEKS))

@@ -1,6 +1,6 @@
 """What was seen of one price, and what it was on each day."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date, timedelta
 from typing import NamedTuple
@@ -13,7 +13,7 @@ GAP_DAYS = 21
 """Between two readings that lie further apart nobody knows the price (trade: sales last one to three weeks)."""
 DAY = timedelta(days=1)
 SOLD_OUT = 0.0
-"""In place of a price."""
+"""In place of a price, on a day on which it could not be had."""
 
 
 class Seen(NamedTuple):
@@ -43,10 +43,11 @@ class History:
         return self.seen[-1] if self.seen else None
 
     def days(self, until: date, count: int) -> Floats:
-        """The price on each of `count` days up to `until`, that day included; not a number where nobody knows it.
+        """The price on each of `count` days up to `until`, that day included; `SOLD_OUT` where it could not be had, not
+        a number where nobody knows.
 
         A look holds until the next one, and for `GAP_DAYS` where there is none by then. Where two spans overlap, what
-        was first seen later says what it was on its own days. What was sold out had no price.
+        was first seen later says what it was on its own days.
         """
         begin = until - (count + GAP_DAYS - 1) * DAY
         found = np.full(count + GAP_DAYS, np.nan)
@@ -54,9 +55,7 @@ class History:
             low, high = (one.first - begin).days, (min(one.last, until) - begin).days
             if high >= 0 and low < len(found):
                 found[max(0, low) : high + 1] = one.minor if one.in_stock else SOLD_OUT
-        held = held_on(found)[GAP_DAYS:]
-        held[held == SOLD_OUT] = np.nan
-        return held
+        return held_on(found)[GAP_DAYS:]
 
     def with_reading(self, day: date, minor: int, in_stock: bool = True) -> "History":
         """With one more look, no earlier than the last; one that finds the same extends what was seen last."""
@@ -85,9 +84,16 @@ def history_of(readings: Iterable[tuple[date, int, bool]]) -> History:
     return found
 
 
-def cheapest(histories: Sequence[History], until: date, count: int) -> Floats:
-    """The least price of several offers on each day; not a number where none is known."""
-    if not histories:
-        return np.full(count, np.nan)
-    days = np.stack([history.days(until, count) for history in histories])
-    return np.where(np.isnan(days).all(axis=0), np.nan, np.nanmin(np.where(np.isnan(days), np.inf, days), axis=0))
+def cheapest(offers: Iterable[Floats], count: int) -> Floats:
+    """The least price of several offers on each of `count` days; `SOLD_OUT` where one of them was and none could be
+    had, not a number where nobody knows of any."""
+    least, sold_out = np.full(count, np.inf), np.zeros(count, dtype=bool)
+    for days in offers:
+        least = np.fmin(least, prices_of(days))
+        sold_out |= days == SOLD_OUT
+    return np.where(np.isfinite(least), least, np.where(sold_out, SOLD_OUT, np.nan))
+
+
+def prices_of(days: Floats) -> Floats:
+    """The price on each of `days`; not a number where there was none."""
+    return np.where(days == SOLD_OUT, np.nan, days)

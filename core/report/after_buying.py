@@ -16,6 +16,7 @@ from core.money.line import Line
 from core.money.order import Need, delivery_minor
 from core.money.shopping import need_of
 from core.prices.asked import Asked
+from core.prices.history import prices_of
 from core.quantities import Money, Sentence, say
 from core.report.prices import Asking, cheapest_of, minor_or_none
 
@@ -98,10 +99,10 @@ def _bought(
 ) -> Bought:
     assert entry.paid_on is not None
     new = [one for one in asked if one.part == line.part and one.sold_as is SoldAs.NEW]
-    days = cheapest_of(new, need, asking)
+    days = prices_of(cheapest_of(new, need, asking))
     # One that may be fetched brings for nothing: what is left is what was paid for the goods.
     fetched = {id: shop.model_copy(update={"may_collect": True}) for id, shop in asking.shops.items()}
-    goods = cheapest_of(new, need, replace(asking, shops=fetched))
+    goods = prices_of(cheapest_of(new, need, replace(asking, shops=fetched)))
     since = goods[max(0, len(goods) - 1 - min((asking.today - entry.paid_on).days, LOOKS_BACK_DAYS)) :]
     known = since[~np.isnan(since)]
     least = float(known.min()) if len(known) else None

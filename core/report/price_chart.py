@@ -8,7 +8,7 @@ from math import isfinite
 
 import numpy as np
 
-from core.prices.history import Floats
+from core.prices.history import SOLD_OUT, Floats
 from core.prices.standing import Sale
 from core.report.prices import LinePrices
 
@@ -32,7 +32,9 @@ class PriceChart:
     first: date
     today: date
     spans: tuple[PriceSpan, ...]
-    """Oldest first; between two that do not touch nobody knows the price."""
+    """Oldest first; between two that do not touch it was sold out, or nobody knows the price."""
+    sold_out: tuple[tuple[date, date], ...]
+    """Days on which it could not be had, the first and the last of them included."""
     sales: tuple[Sale, ...]
     buy_at: tuple[tuple[date, int], ...]
     """The price to buy at in each week to come, today first; none for the last, in which it is bought at any price."""
@@ -43,12 +45,14 @@ def price_chart(line: LinePrices, today: date) -> PriceChart:
     """The chart of a line."""
     days = line.days[-DRAWN_DAYS:]
     spans = tuple(spans_of(days, today))
+    sold_out = spans_of(np.where(line.seen[-DRAWN_DAYS:] == SOLD_OUT, SOLD_OUT, np.nan), today)
     first = spans[0].first if spans else today
     weekly = line.advice.by_week_minor if line.advice.weeks else ()
     return PriceChart(
         first=first,
         today=today,
         spans=spans,
+        sold_out=tuple((span.first, span.last) for span in sold_out if span.last >= first),
         sales=tuple(sale for sale in line.standing.sales if sale.last >= first) if line.standing else (),
         buy_at=tuple(
             (today + timedelta(weeks=week), round(minor)) for week, minor in enumerate(weekly) if isfinite(minor)

@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
+from functools import cached_property
 
 import numpy as np
 
@@ -14,7 +15,7 @@ from core.money.order import Need
 from core.prices.advice import READ_DAYS, Advice, Say, advice_on, weeks_until
 from core.prices.asked import Asked
 from core.prices.habits import WEEK_DAYS, habits_of, pooled
-from core.prices.history import GAP_DAYS, Floats
+from core.prices.history import GAP_DAYS, SOLD_OUT, Floats, cheapest, prices_of
 from core.prices.standing import Standing, regular_prices, standing
 from core.quantities import Money, Sentence, say
 
@@ -54,8 +55,9 @@ class LinePrices:
     standing: Standing | None
     """Of new ones, in the currency of the build."""
     advice: Advice
-    days: Floats
-    """The cheapest new ones on each day, today last; not a number where none is known."""
+    seen: Floats
+    """The cheapest new ones on each day, today last; `SOLD_OUT` where none could be had, not a number where nobody
+    knows."""
     offers: int
     """How many shops and conditions were ever seen."""
     used_minor: int | None
@@ -64,6 +66,11 @@ class LinePrices:
     needed_by: date
     leans_on: int = 0
     """How many other parts of its kind the advice leans on; none where its own history carries it."""
+
+    @cached_property
+    def days(self) -> Floats:
+        """What the cheapest new ones came to on each day; not a number where there was no price."""
+        return prices_of(self.seen)
 
     @property
     def weekly(self) -> tuple[int | None, ...]:
@@ -89,12 +96,17 @@ class LinePrices:
     @property
     def _last_seen(self) -> Sentence:
         """How old the newest price is that is known of it, and what it was."""
-        known = np.flatnonzero(~np.isnan(self.days))
+        known, sold_out = np.flatnonzero(~np.isnan(self.days)), self.seen[-1] == SOLD_OUT
         if not len(known):
+            if sold_out:
+                return say("Sold out wherever it was looked for")
             return say("Nobody has seen a new one for years" if self.offers else "No price of it was ever seen")
         last = Money(round(float(self.days[known[-1]])), self.currency)
+        since = len(self.days) - 1 - int(known[-1])
+        if sold_out:
+            return say("Sold out wherever it was looked for; {last} {days} days ago", last=last, days=str(since))
         # Each look holds for a while; before that nobody looked.
-        days = len(self.days) - 1 - int(known[-1]) + GAP_DAYS
+        days = since + GAP_DAYS
         return say("Nobody has seen what it costs today: {last}, {days} days ago", last=last, days=str(days))
 
 
@@ -123,18 +135,19 @@ def line_prices(
 def _of_line(need: Need, label: str, asked: Sequence[Asked], asking: Asking, alike: Alike) -> LinePrices:
     new = cheapest_of([one for one in asked if one.sold_as is SoldAs.NEW], need, asking)
     other = cheapest_of([one for one in asked if one.sold_as is not SoldAs.NEW], need, asking)
-    needed_by, regular = asking.needed(need.line), regular_prices(new)
+    needed_by, prices = asking.needed(need.line), prices_of(new)
+    regular = regular_prices(prices)
     told = advice_on(new, asking.today, needed_by, asking.week_costs_minor, regular=regular)
     found = LinePrices(
         line=need.line,
         label=label,
         part=need.part,
         quantity=need.quantity,
-        standing=standing(new, asking.today, regular),
+        standing=standing(prices, asking.today, regular),
         advice=told,
-        days=new,
+        seen=new,
         offers=len(asked),
-        used_minor=minor_or_none(other[-1]),
+        used_minor=minor_or_none(prices_of(other)[-1]),
         currency=asking.buyer.currency,
         needed_by=needed_by,
     )
@@ -149,7 +162,7 @@ def _leaning(found: LinePrices, need: Need, asking: Asking, alike: Sequence[Aske
     kind = pooled(habits, float(found.advice.today_minor or 0))
     if kind is None:
         return found
-    told = advice_on(found.days, asking.today, found.needed_by, asking.week_costs_minor, kind)
+    told = advice_on(found.seen, asking.today, found.needed_by, asking.week_costs_minor, kind)
     return replace(found, advice=told, leans_on=len(habits))
 
 
@@ -162,15 +175,11 @@ def _by_part(need: Need, alike: Sequence[Asked], asking: Asking) -> Iterable[Flo
 
 
 def cheapest_of(asked: Sequence[Asked], need: Need, asking: Asking) -> Floats:
-    """The least that all of `need` came to, delivered, at any of `asked`; not a number on days without a price."""
-    found = np.full(READ_DAYS, np.inf)
-    for one in asked:
-        shop = asking.shops.get(one.shop)
-        days = delivered_days(one, shop, need, asking.buyer) if shop is not None else None
-        if days is not None:
-            found = np.fmin(found, days)
-    found[np.isinf(found)] = np.nan
-    return found
+    """The least that all of `need` came to, delivered, at any of `asked`; `SOLD_OUT` and not a number on days without a
+    price."""
+    there = ((one, asking.shops[one.shop]) for one in asked if one.shop in asking.shops)
+    delivered = (delivered_days(one, shop, need, asking.buyer) for one, shop in there)
+    return cheapest((days for days in delivered if days is not None), READ_DAYS)
 
 
 def minor_or_none(day: float) -> int | None:

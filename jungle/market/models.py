@@ -59,8 +59,8 @@ class Series(models.Model):
     newest = models.ForeignKey("Observation", null=True, on_delete=models.SET_NULL, related_name="+")
     days_from = models.DateField(null=True)
     days = models.BinaryField(default=bytes)
-    """The price on each day from `days_from` on, eight bytes each, 0 where none is known: what screens read, made of
-    the observations that are believed."""
+    """The price on each day from `days_from` on, eight bytes each, 0 where none is known and -1 where it was sold out:
+    what screens read, made of the observations that are believed."""
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["owner", "part", "shop", "sold_as"], name="series_once")]

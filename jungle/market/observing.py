@@ -15,13 +15,15 @@ from core.model.parts.price import Price
 from core.model.shops import SoldAs
 from core.prices.asked import Asked
 from core.prices.doubts import doubt_of
-from core.prices.history import GAP_DAYS, SOLD_OUT, Floats, History, Seen, held_on
+from core.prices.history import GAP_DAYS, SOLD_OUT, Floats, History, Seen
 from jungle.market.models import Observation, Series
 
 USUAL_DAYS = 365
 FEWEST_USUAL_DAYS = 10
 MOST_TOLD = 200
 TOLD_OF_A_SERIES = ("currency", "tax_included", "days", "days_from")
+NOBODY_LOOKED, STORED_SOLD_OUT = 0, -1
+"""In place of a price, among the days of a series."""
 AT_ONCE = 500
 """Rows that are asked for or written together."""
 
@@ -96,7 +98,7 @@ class _State:
         return self._usual[1]
 
     def _worked_out_usual(self, days: list[int]) -> Price | None:
-        known = [minor for minor in days[-USUAL_DAYS:] if minor]
+        known = [minor for minor in days[-USUAL_DAYS:] if minor > 0]
         if len(known) < FEWEST_USUAL_DAYS:
             return None
         return Price(minor=int(np.median(known)), currency=self.series.currency, tax_included=self.series.tax_included)
@@ -181,15 +183,15 @@ def asked_for(owner_id: int, parts: Sequence[str], until: date, count: int) -> l
 
 
 def _window(known: np.ndarray, days_from: date, until: date, count: int) -> Floats:
-    """A price is taken to hold for a while after the last look."""
-    found = np.full(count + GAP_DAYS, np.nan)
-    offset = (days_from - until).days + len(found) - 1
-    low, high = max(0, offset), min(len(found), offset + len(known))
+    """What was seen last is taken to hold for a while after it."""
+    told = np.concatenate((known, np.repeat(known[-1:], GAP_DAYS)))
+    found = np.full(count, np.nan)
+    offset = (days_from - until).days + count - 1
+    low, high = max(0, offset), min(count, offset + len(told))
     if low < high:
-        found[low:high] = known[low - offset : high - offset]
-    held = held_on(found)[GAP_DAYS:]
-    held[held == SOLD_OUT] = np.nan
-    return held
+        shown = told[low - offset : high - offset]
+        found[low:high] = np.where(shown == STORED_SOLD_OUT, SOLD_OUT, np.where(shown == NOBODY_LOOKED, np.nan, shown))
+    return found
 
 
 def _states(owner_id: int, parts: set[str]) -> dict[Key, _State]:
@@ -242,9 +244,12 @@ def _seen_before(state: _State, look: Look, called: str) -> str | None:
     at = bisect_right(known, look.day, key=_first_seen)
     last = known[at - 1] if at else None
     if last is not None and _goes_on(state, last, look, called):
-        if look.day > last.last_seen:
+        if look.day <= last.last_seen:
+            return None
+        # Something else that was seen since would be covered by it.
+        if not any(one.last_seen > last.last_seen for one in known[: at - 1]):
             _extend(state, last, look.day)
-        return None
+            return None
     return _observation(state, look, called).held_back
 
 
@@ -303,10 +308,10 @@ def _grow(state: _State, believed: Observation, day: date) -> None:
     gap = (day - ends).days
     if gap > 0:
         held = min(gap, GAP_DAYS)
-        days.extend([days[-1] if days else 0] * held + [0] * (gap - held))
+        days.extend([days[-1]] * held + [NOBODY_LOOKED] * (gap - held))
     if (day - series.days_from).days < len(days):
         days.pop()
-    days.append(believed.minor if believed.in_stock else 0)
+    days.append(believed.minor if believed.in_stock else STORED_SOLD_OUT)
 
 
 def _store(states: Sequence[_State]) -> None:
@@ -342,7 +347,8 @@ def _rebuild(series: Series, observations: Sequence[_Known]) -> None:
     until = max(one.last_seen for one in alike)
     series.days_from = alike[0].first_seen
     days = history.days(until, (until - alike[0].first_seen).days + 1)
-    series.days = np.nan_to_num(days).astype("<i8").tobytes()
+    stored = np.where(days == SOLD_OUT, STORED_SOLD_OUT, np.nan_to_num(days, nan=NOBODY_LOOKED))
+    series.days = stored.astype("<i8").tobytes()
 
 
 @transaction.atomic

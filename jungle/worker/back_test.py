@@ -23,7 +23,7 @@ def work_out(job: Job, report: Progress) -> Mapping[str, Any]:
     own: list[Trial] = []
     for number, line in enumerate(lines):
         _tell(report, 0.05 * number / len(lines), line.label)
-        own += own_trials(line.days, timezone.localdate())
+        own += own_trials(line.seen, timezone.localdate())
     simulated = list(trials(SEED, SIMULATED))
     own_paid = _paid(own, report, 0.05, OWN_SHARE, "what was asked")
     return {

@@ -1,7 +1,10 @@
 """A database of the first version comes along whole: builds, their history, parts, and edits of the catalogue."""
 
 import json
+from collections.abc import Sequence
+from datetime import date, timedelta
 
+import numpy as np
 from django.db import connection
 from django.db.migrations.executor import MigrationExecutor
 from django.test import TransactionTestCase
@@ -11,22 +14,28 @@ from jungle.builds.services import editing
 from jungle.builds.services.parts import By, undo_edit
 from jungle.catalogue.history import edit_labels
 from jungle.catalogue.models import Entry
+from jungle.market.models import Observation, Series
+from jungle.market.observing import confirm
 from tests.app.worlds import on, sheets_of
 from tests.core import worlds
 
-BEFORE = [("catalogue", "0004_what_a_list_says_of_a_part"), ("plans", "0001_initial")]
 
+class MigrationTestCase(TransactionTestCase):
+    before: Sequence[tuple[str, str]]
 
-class FirstVersionTests(TransactionTestCase):
     def setUp(self) -> None:
         executor = MigrationExecutor(connection)
-        executor.migrate(BEFORE)
-        self.apps = executor.loader.project_state(BEFORE).apps
+        executor.migrate(self.before)
+        self.apps = executor.loader.project_state(self.before).apps
         self.addCleanup(self.migrate)
 
     def migrate(self) -> None:
         executor = MigrationExecutor(connection)
         executor.migrate(executor.loader.graph.leaf_nodes())
+
+
+class FirstVersionTests(MigrationTestCase):
+    before = (("catalogue", "0004_what_a_list_says_of_a_part"), ("plans", "0001_initial"))
 
     def test_it_comes_along(self) -> None:
         user = self.apps.get_model("auth", "User").objects.create(username="ada")
@@ -77,3 +86,40 @@ class FirstVersionTests(TransactionTestCase):
         undo_edit(By(owner))
         self.assertEqual(sheets_of(owner)["mat"].name, "Strip")
         self.assertFalse(Entry.objects.get(part_id="mat").came_as)
+
+
+class SoldOutDaysTests(MigrationTestCase):
+    """What was seen before it was told apart comes out as what is written down today."""
+
+    before = (("market", "0003_sources"),)
+
+    def test_days_are_what_they_would_be_if_they_were_seen_today(self) -> None:
+        first = date(2026, 6, 1)
+        seen = [(0, 4, True), (6, 9, False), (14, 20, True), (70, 70, False), (80, 85, True)]
+        user = self.apps.get_model("auth", "User").objects.create(username="ada")
+        series = self.apps.get_model("market", "Series").objects.create(
+            owner_id=user.pk, part="mat", shop="larkmoor", sold_as="new", currency="EUR", days_from=first
+        )
+        days = np.zeros(86, dtype="<i8")
+        # A price holds until the next look, at most three weeks.
+        for low, high in ((0, 5), (14, 41), (80, 85)):
+            days[low : high + 1] = 100_00
+        series.days = days.tobytes()
+        series.save()
+        for low, high, in_stock in seen:
+            self.apps.get_model("market", "Observation").objects.create(
+                series=series,
+                minor=100_00,
+                currency="EUR",
+                in_stock=in_stock,
+                first_seen=first + timedelta(days=low),
+                last_seen=first + timedelta(days=high),
+                source="reading",
+            )
+
+        self.migrate()
+
+        moved = bytes(Series.objects.get().days)
+        confirm(user.pk, Observation.objects.order_by("pk")[0].pk)
+        self.assertEqual(np.frombuffer(moved, "<i8").tolist(), np.frombuffer(Series.objects.get().days, "<i8").tolist())
+        self.assertEqual(moved.count(np.array([-1], "<i8").tobytes()), 8 + 10)

@@ -1,6 +1,7 @@
 """What was seen of prices: written once, extended, held back, struck out and brought back; days that follow from it."""
 
 from datetime import date, timedelta
+from itertools import accumulate
 from random import Random
 from typing import Any
 
@@ -8,7 +9,7 @@ import numpy as np
 from django.test import TestCase
 
 from core.model.observation import Look
-from core.prices.history import history_of
+from core.prices.history import SOLD_OUT, history_of
 from jungle.market.models import Observation, Series
 from jungle.market.observing import NoSuchObservation, Recorded, asked_for, bring_back, confirm, record, strike
 from tests.app.worlds import person
@@ -109,11 +110,12 @@ class RecordingTests(ObservingTestCase):
 
 
 class RandomTests(ObservingTestCase):
-    """Random looks over four months, some of them sold out."""
+    """Random looks over some months, with gaps that are longer than a look holds, some of them sold out."""
 
     def told(self, seed: int) -> tuple[Random, list[Look]]:
         dice = Random(seed)
-        looks = [look(n, dice.choice((90, 95, 100, 105, 110)), in_stock=dice.random() < 0.9) for n in range(0, 120, 3)]
+        numbers = accumulate(dice.choices((3, 10, 40), (8, 3, 1), k=40))
+        looks = [look(n, dice.choice((90, 95, 100, 105, 110)), in_stock=dice.random() < 0.9) for n in numbers]
         return dice, looks
 
     def test_file_after_file_they_come_to_the_days_of_their_looks(self) -> None:
@@ -124,9 +126,12 @@ class RandomTests(ObservingTestCase):
             for some in (looks[:cut], looks[cut:], looks[: cut // 2], looks):
                 record(self.owner, some)
             whole = history_of((one.day, one.price.minor, one.in_stock) for one in looks)
-            days = whole.days(DAY + timedelta(days=150), 151)
+            until = (looks[-1].day - DAY).days + dice.choice((0, 10, 30))
+            days = whole.days(DAY + timedelta(days=until), until + 1)
             with self.subTest(seed=seed):
-                self.assertEqual(self.days(150, 151), [None if np.isnan(day) else float(day) / 100 for day in days])
+                self.assertEqual(
+                    self.days(until, until + 1), [None if np.isnan(day) else float(day) / 100 for day in days]
+                )
                 self.assertEqual(Observation.objects.count(), whole.observations)
 
     def test_in_any_order_each_look_says_what_it_was_on_its_day(self) -> None:
@@ -136,8 +141,9 @@ class RandomTests(ObservingTestCase):
             dice.shuffle(looks)
             for start in range(0, len(looks), 7):
                 record(self.owner, looks[start : start + 7])
-            found = self.days(119, 120)
+            until = max((one.day - DAY).days for one in looks)
+            found = self.days(until, until + 1)
             with self.subTest(seed=seed):
                 for one in looks:
-                    expected = one.price.minor / 100 if one.in_stock else None
+                    expected = one.price.minor / 100 if one.in_stock else SOLD_OUT
                     self.assertEqual(found[(one.day - DAY).days], expected)

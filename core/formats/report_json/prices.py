@@ -91,6 +91,14 @@ class PriceSpanJson:
 
 
 @dataclass(frozen=True, slots=True)
+class SoldOutJson:
+    """Days on which it could not be had."""
+
+    first: str
+    last: str
+
+
+@dataclass(frozen=True, slots=True)
 class SaleJson:
     """A span in which it cost less than regularly."""
 
@@ -118,6 +126,7 @@ class PriceChartJson:
     today: str
     needed_by: str
     spans: list[PriceSpanJson]
+    sold_out: list[SoldOutJson]
     sales: list[SaleJson]
     buy_at: list[BuyAtJson]
 
@@ -180,6 +189,7 @@ def _chart_json(chart: PriceChart, currency: str) -> PriceChartJson:
             PriceSpanJson(span.first.isoformat(), span.last.isoformat(), span.minor, text(span.minor))
             for span in chart.spans
         ],
+        sold_out=[SoldOutJson(first.isoformat(), last.isoformat()) for first, last in chart.sold_out],
         sales=[
             SaleJson(sale.first.isoformat(), sale.last.isoformat(), text(sale.minor), f"{sale.depth:.0%}")
             for sale in chart.sales

@@ -6723,6 +6723,8 @@ export interface components {
             needed_by: string;
             /** Spans */
             spans: components["schemas"]["PriceSpanJson"][];
+            /** Sold Out */
+            sold_out: components["schemas"]["SoldOutJson"][];
             /** Sales */
             sales: components["schemas"]["SaleJson"][];
             /** Buy At */
@@ -6755,6 +6757,16 @@ export interface components {
             text: string;
             /** Depth */
             depth: string;
+        };
+        /**
+         * SoldOutJson
+         * @description Days on which it could not be had.
+         */
+        SoldOutJson: {
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
         };
         /**
          * PriceLog

@@ -2,9 +2,10 @@
 
 from dataclasses import replace
 from datetime import date, timedelta
+from typing import Any
 from unittest import TestCase
 
-from core.prices.advice import WORTH_WAITING_FOR, Say, advice
+from core.prices.advice import READ_DAYS, WORTH_WAITING_FOR, Advice, Say, advice_on
 from core.prices.back_test import Trial, compared, trials
 from core.prices.habits import FEWEST_WEEKS, Habits
 from core.prices.history import History, Seen, history_of
@@ -27,6 +28,10 @@ HABITS = Habits(
 
 def steady(minor: int, weeks: int) -> History:
     return History((Seen(TODAY - timedelta(weeks=weeks), TODAY, minor),))
+
+
+def advice(seen: History, today: date, needed_by: date, **facts: Any) -> Advice:
+    return advice_on(seen.days(today, READ_DAYS), today, needed_by, **facts)
 
 
 class ReservationTests(TestCase):
@@ -59,28 +64,28 @@ class ReservationTests(TestCase):
 class AdviceTests(TestCase):
     def test_no_history_no_advice(self) -> None:
         needed = TODAY + timedelta(weeks=10)
-        self.assertIs(advice([], TODAY, needed).say, Say.NOTHING)
-        self.assertIs(advice([steady(100_00, FEWEST_WEEKS - 2)], TODAY, needed).say, Say.NOTHING)
-        self.assertIsNot(advice([steady(100_00, FEWEST_WEEKS)], TODAY, needed).say, Say.NOTHING)
+        self.assertIs(advice(History(()), TODAY, needed).say, Say.NOTHING)
+        self.assertIs(advice(steady(100_00, FEWEST_WEEKS - 2), TODAY, needed).say, Say.NOTHING)
+        self.assertIsNot(advice(steady(100_00, FEWEST_WEEKS), TODAY, needed).say, Say.NOTHING)
 
     def test_what_has_no_price_today_is_not_advised_on(self) -> None:
         sold_out = history_of([(TODAY - timedelta(days=n), 100_00, n > 6) for n in range(400, -1, -1)])
-        self.assertIs(advice([sold_out], TODAY, TODAY + timedelta(weeks=10)).say, Say.NOTHING)
+        self.assertIs(advice(sold_out, TODAY, TODAY + timedelta(weeks=10)).say, Say.NOTHING)
 
     def test_its_kind_stands_in_for_a_short_history(self) -> None:
         kind = replace(HABITS, begins=(0.25,) * 10)
-        found = advice([steady(100_00, 3)], TODAY, TODAY + timedelta(weeks=10), kind=kind)
+        found = advice(steady(100_00, 3), TODAY, TODAY + timedelta(weeks=10), kind=kind)
         self.assertIs(found.say, Say.WAIT)
 
     def test_what_is_needed_now_is_bought(self) -> None:
         for late in (0, 6, -30):
-            found = advice([steady(100_00, 60)], TODAY, TODAY + timedelta(days=late))
+            found = advice(steady(100_00, 60), TODAY, TODAY + timedelta(days=late))
             self.assertEqual((found.say, found.turns_on), (Say.BUY, TODAY))
 
     def test_its_figures_agree(self) -> None:
         for trial in trials("figures", 60):
             needed = trial.asked_on + timedelta(weeks=trial.weeks)
-            found = advice([trial.known], trial.asked_on, needed)
+            found = advice(trial.known, trial.asked_on, needed)
             if found.say is Say.NOTHING or not found.weeks:
                 continue
             assert found.today_minor is not None
@@ -92,7 +97,7 @@ class AdviceTests(TestCase):
             self.assertEqual(found.say is Say.BUY, found.turns_on == trial.asked_on)
             self.assertLessEqual(found.turns_on, needed)
             self.assertTrue(found.best_odds is None or 0 <= found.best_odds <= 1)
-            dearer = advice([trial.known], trial.asked_on, needed, week_costs_minor=found.today_minor)
+            dearer = advice(trial.known, trial.asked_on, needed, week_costs_minor=found.today_minor)
             self.assertIs(dearer.say, Say.BUY, "nobody waits who pays the price of it every week")
 
 

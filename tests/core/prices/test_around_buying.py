@@ -95,7 +95,7 @@ class AskFirstTests(TestCase):
 class OwnTrialTests(TestCase):
     def test_each_begins_where_enough_was_known_and_ends_by_today(self) -> None:
         line = prices(with_sales(asked(100)))
-        found = list(own_trials(line.days, TODAY))
+        found = list(own_trials(line.seen, TODAY))
         self.assertGreater(len(found), 3)
         for trial in found:
             self.assertEqual(trial.weeks, OWN_WEEKS)

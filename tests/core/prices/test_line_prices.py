@@ -14,9 +14,11 @@ from core.model.shops import Shop, SoldAs
 from core.money.amounts import Buyer
 from core.money.delivered_days import delivered_days
 from core.money.order import Need, order_of
-from core.prices.advice import READ_DAYS, Say
+from core.prices.advice import READ_DAYS, Say, advice_on
 from core.prices.asked import Asked
-from core.prices.habits import FEWEST_OF_A_KIND
+from core.prices.back_test import trials
+from core.prices.habits import FEWEST_OF_A_KIND, habits_of
+from core.prices.history import SOLD_OUT
 from core.quantities import UnitSystem
 from core.report.price_chart import price_chart, spans_of
 from core.report.prices import Asking, LinePrices, line_prices, needed_by_of, week_costs_minor_of
@@ -90,6 +92,9 @@ class LinePricesTests(TestCase):
         self.assertEqual(gone, "Nobody has seen what it costs today: €100.00, 61 days ago")
         used = headline(asked(40, sold_as=SoldAs.USED))
         self.assertEqual(used, "Nobody has seen a new one for years")
+        sold_out = asked(90, *[SOLD_OUT / 100] * 3)
+        self.assertEqual(headline(sold_out), "Sold out wherever it was looked for; €90.00 3 days ago")
+        self.assertEqual(headline(asked(*[0] * READ_DAYS)), "Sold out wherever it was looked for")
         short = asked(100)
         short.days[:-100] = np.nan
         self.assertEqual(headline(short), "€100.00 today; 15 weeks are too few to say more")
@@ -118,6 +123,35 @@ class LinePricesTests(TestCase):
         said = build.model_copy(update={"ledger": build.ledger.model_copy(update={"hire_hour_minor": 28_00})})
         self.assertEqual(week_costs_minor_of(said), 112_00)
         self.assertEqual(prices(asked(100), week_costs_minor=112_00.0).advice.say, Say.BUY, "a week costs more than it")
+
+
+class SoldOutTests(TestCase):
+    """What was sold out now and then may be gone: a look at a line says the same as one at its history."""
+
+    def test_whoever_waits_risks_that_it_is_gone(self) -> None:
+        """Sold out on 10 of 53 weekly looks, known on 43: gone with 0.2 · 10 / (53 + 26) a week."""
+        rare = with_sales(asked(100))
+        for back in range(7, 147, 14):
+            rare.days[-back - 7 : -back] = SOLD_OUT
+        sold_out = sum(bool(day == SOLD_OUT) for day in rare.days[::-1][::7])
+        found = habits_of(rare.days, TODAY, 26)
+        assert found is not None
+        self.assertAlmostEqual(found.gone, 0.2 * sold_out / (53 + 26))
+        self.assertEqual(sold_out, 10)
+
+    def test_a_line_that_is_brought_for_nothing_is_advised_on_as_its_history_is(self) -> None:
+        for trial in trials("lines", 40):
+            needed_by = trial.asked_on + timedelta(weeks=trial.weeks)
+            days = trial.known.days(trial.asked_on, READ_DAYS)
+            one = asked()
+            one.days[:] = days
+            line = prices(one, today=trial.asked_on, needed_by=needed_by)
+            self.assertEqual(line.advice, advice_on(days, trial.asked_on, needed_by))
+
+    def test_an_offer_of_another_shop_is_there(self) -> None:
+        found = prices(asked(*[0] * 10), asked(120, shop="b"))
+        self.assertEqual(found.advice.today_minor, 120_00)
+        self.assertFalse((found.seen == SOLD_OUT).any())
 
 
 class DeliveredDaysTests(TestCase):
@@ -185,6 +219,10 @@ class ChartTests(TestCase):
         self.assertEqual([day for day, _ in chart.buy_at], [TODAY + timedelta(weeks=week) for week in range(8)])
         self.assertGreater(len(chart.sales), 6)
         self.assertEqual({sale.minor for sale in chart.sales}, {66_00})
+
+    def test_sold_out_is_told_from_not_looked(self) -> None:
+        line = prices(asked(90, SOLD_OUT, SOLD_OUT, None, 80))
+        self.assertEqual(price_chart(line, TODAY).sold_out, ((TODAY - timedelta(days=3), TODAY - timedelta(days=2)),))
 
     def test_nothing_seen_nothing_drawn(self) -> None:
         chart = price_chart(prices(), TODAY)

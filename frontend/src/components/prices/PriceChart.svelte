@@ -91,13 +91,21 @@
     return named
   })
 
+  /** What it cost and when it was sold out, the newest first. */
+  const rows = $derived(
+    [...chart.spans, ...chart.sold_out.map((one) => ({ ...one, text: 'sold out' }))].sort((one, other) =>
+      one.first < other.first ? 1 : -1,
+    ),
+  )
   const days = $derived(today - first)
   let back = $state(0)
   const read = $derived.by(() => {
     const at = new Date((today - back) * DAY_MS).toISOString().slice(0, 10)
     const span = chart.spans.find((one) => one.first <= at && at <= one.last)
     const sale = chart.sales.find((one) => one.first <= at && at <= one.last)
-    const said = span ? `${span.text}${sale ? `, a sale of ${sale.depth}` : ''}` : 'nobody saw its price'
+    const gone = chart.sold_out.some((one) => one.first <= at && at <= one.last)
+    const none = gone ? 'sold out' : 'nobody saw its price'
+    const said = span ? `${span.text}${sale ? `, a sale of ${sale.depth}` : ''}` : none
     return { at, said, minor: span?.minor ?? null }
   })
 </script>
@@ -115,6 +123,15 @@
           height={BASE - TOP}
           class="fill-success"
           fill-opacity="0.16"
+        />
+      {/each}
+      {#each chart.sold_out as gone (gone.first)}
+        <rect
+          x={x(Math.max(day(gone.first), first))}
+          y={BASE + 1}
+          width={Math.max(2, x(day(gone.last) + 1) - x(Math.max(day(gone.first), first)))}
+          height="5"
+          class="fill-warning"
         />
       {/each}
       <line
@@ -195,6 +212,7 @@
     <figcaption class="mt-1 text-xs text-faint">
       What all of it came to, new and delivered, at the shop that was cheapest on each day. Green: sales.
       Green and dashed: buy at this price or less, week by week.
+      {#if chart.sold_out.length}Bars on the axis: sold out.{/if}
     </figcaption>
     <details class="mt-1">
       <summary class="min-h-8 cursor-pointer text-sm text-primary"
@@ -217,7 +235,7 @@
                 ></tr
               >
             {/each}
-            {#each [...chart.spans].reverse() as span (span.first)}
+            {#each rows as span (span.first)}
               <tr class="border-t border-base-300"
                 ><td class="py-0.5 pr-3">{span.first}</td><td class="pr-3">{span.last}</td><td
                   class="text-right">{span.text}</td
