@@ -33,6 +33,8 @@ GUESSES: Mapping[str, tuple[str, ...]] = {
 }
 """Headings by which a column is usually called."""
 MOST_LOOK_ROWS = 250_000
+_CONDITIONS = tuple(each.value for each in SoldAs)
+_SOURCES = tuple(each.value for each in Source)
 _DOTTED = re.compile(r"^(\d{1,2})\.(\d{1,2})\.(\d{4})$")
 
 
@@ -144,10 +146,10 @@ def _looks(cells: Mapping[str, str], known: Knowledge) -> Iterator[Look]:
     facts = {
         "part": known.part_of(named) or named,
         "shop": shop.id,
-        "sold_as": _one_of("sold_as", cells.get("sold_as", ""), [each.value for each in SoldAs]) or SoldAs.NEW,
+        "sold_as": _one_of("sold_as", cells.get("sold_as", ""), _CONDITIONS) or SoldAs.NEW,
         "price": _price(cells.get("price", ""), shop),
-        "in_stock": _one_of("in_stock", cells.get("in_stock", ""), ["yes", "no"]) != "no",
-        "source": _one_of("source", cells.get("source", ""), [each.value for each in Source]) or Source.FILE,
+        "in_stock": _one_of("in_stock", cells.get("in_stock", ""), ("yes", "no")) != "no",
+        "source": _one_of("source", cells.get("source", ""), _SOURCES) or Source.FILE,
         "address": cells.get("address", "").strip(),
     }
     for day in dict.fromkeys((first, last)):
@@ -167,7 +169,7 @@ def _day(column: str, cell: str) -> date:
         raise FieldErrors([(column, cell, ACCEPTED_DAY)]) from None
 
 
-def _one_of(column: str, cell: str, words: list[str]) -> str:
+def _one_of(column: str, cell: str, words: Sequence[str]) -> str:
     told = cell.strip().casefold()
     if told and told not in words:
         raise FieldErrors([(column, cell, ", ".join(words))])

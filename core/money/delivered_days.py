@@ -1,13 +1,9 @@
 """What a line came to on each day in one shop, delivered by itself: the price of the day, with today's terms."""
 
-from datetime import date
-from fractions import Fraction
-
 import numpy as np
 
 from core.model.facts import MissingFact
-from core.model.parts.price import Price
-from core.model.shops import Offer, Shop
+from core.model.shops import Shop
 from core.money.amounts import ONE, Buyer
 from core.money.order import Need, delivery_minor
 from core.prices.asked import Asked
@@ -20,25 +16,19 @@ def delivered_days(asked: Asked, shop: Shop, need: Need, buyer: Buyer) -> Floats
 
     Codes are left out: nobody knows which there were. What delivery cost is taken to have been as it is today.
     """
-    offer = Offer.model_construct(
-        id="seen",
-        shop=shop.id,
-        part=asked.part,
-        price=Price.model_construct(minor=0, currency=asked.currency, tax_included=asked.tax_included),
-        sold_as=asked.sold_as,
-        seen=date.min,
-    )
     # The fee depends on the goods in steps: it is asked for once at each.
     steps = sorted({0, *(fee.from_minor for fee in shop.delivery)})
     try:
         rate, shops_rate = buyer.factor_from(asked.currency), buyer.factor_from(shop.currency)
-        fees = [delivery_minor(shop, [need.met_by(offer)], Fraction(goods)) for goods in steps]
+        fees = [delivery_minor(shop, [need], goods) for goods in steps]
     except MissingFact:
         return None
-    # What is not known comes last among the steps, and stays not known with any fee.
+    counts = float(1 / (1 + buyer.tax_share) if buyer.reclaims_tax else ONE)
+    of_goods = float(rate) * float(buyer.tax_factor(included=asked.tax_included)) * counts
+    of_fees = float(shops_rate) * float(buyer.tax_factor(included=shop.tax_included)) * counts
     goods = asked.days * need.quantity
-    at = np.searchsorted(steps, goods, side="right") - 1
-    paid = goods * float(rate * buyer.tax_factor(included=asked.tax_included))
-    brought = np.array(fees, dtype=np.float64)[at] * float(shops_rate * buyer.tax_factor(included=shop.tax_included))
-    counted: Floats = (paid + brought) * float(1 / (1 + buyer.tax_share) if buyer.reclaims_tax else ONE)
-    return np.where(asked.days == SOLD_OUT, SOLD_OUT, counted)
+    # What is not known comes last among the steps, and stays not known with any fee.
+    brought = of_fees * np.array(fees, dtype=np.float64)[np.searchsorted(steps, goods, side="right") - 1]
+    delivered: Floats = of_goods * goods + brought
+    delivered[asked.days == SOLD_OUT] = SOLD_OUT
+    return delivered

@@ -29,6 +29,11 @@ class Item(NamedTuple):
     bulky: bool = False
 
     @property
+    def part(self) -> str:
+        """What it is."""
+        return self.offer.part
+
+    @property
     def goods_minor(self) -> int:
         """What they come to as they stand in the shop."""
         return self.offer.price.minor * self.quantity
@@ -299,7 +304,7 @@ def _steps(running: Iterable[tuple[Sentence, Fraction]], currency: str) -> Itera
         before = now
 
 
-def delivery_minor(shop: Shop, items: Sequence[Item], goods: Fraction) -> int:
+def delivery_minor(shop: Shop, items: Sequence[Item | Need], goods: Fraction | int) -> int:
     """What `shop` takes for bringing `items` that come to `goods` after codes and bundles. Raises `MissingFact`."""
     if not items or shop.may_collect:
         return 0
@@ -310,7 +315,7 @@ def delivery_minor(shop: Shop, items: Sequence[Item], goods: Fraction) -> int:
     fees = [fee.fee_minor for fee in _fees_for(shop, weight_kg) if fee.from_minor <= goods]
     fee = min(fees, default=None)
     if weight_kg is None and any(_is_less(other, fee) for other in shop.delivery if other.from_minor <= goods):
-        part = next(item.offer.part for item in items if item.weight_kg is None)
+        part = next(item.part for item in items if item.weight_kg is None)
         raise MissingFact(
             f"What {part} weighs",
             f"{shop.name} brings by weight: look in its sheet.",
@@ -330,7 +335,7 @@ def _fees_for(shop: Shop, weight_kg: float | None) -> list[DeliveryFee]:
     return [fee for fee in shop.delivery if fee.most_kg is None or (weight_kg is not None and weight_kg <= fee.most_kg)]
 
 
-def _weight_kg(items: Sequence[Item]) -> float | None:
+def _weight_kg(items: Sequence[Item | Need]) -> float | None:
     known = [item.weight_kg for item in items if item.weight_kg is not None]
     return sum(known) if len(known) == len(items) else None
 

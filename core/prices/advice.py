@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from datetime import date, timedelta
 from enum import StrEnum
+from statistics import median
 
 import numpy as np
 
@@ -83,7 +84,7 @@ def _weighed(waiting: Waiting, now: int, today: date) -> Advice:
         return Advice(Say.BUY, habits.weeks, now, 0, turns_on=today)
     waits = waiting.reservation_minor(0, now, on_sale=habits.on_sale)
     buy_at = waits + WORTH_WAITING_FOR * now
-    depth = float(np.median(habits.depths)) if habits.depths else 0.0
+    depth = median(habits.depths) if habits.depths else 0.0
     best = habits.regular_minor * (1 - depth)
     hoped = best if habits.depths and best < now else None
     return Advice(

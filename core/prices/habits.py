@@ -3,6 +3,8 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
+from math import log
+from statistics import median
 
 import numpy as np
 
@@ -153,7 +155,7 @@ def _drift(regular: Floats) -> float:
     """From the middle of the first third to that of the last, so that a sale at either end moves it little."""
     third = max(1, len(regular) // 3)
     weeks = len(regular) - third
-    rise = float(np.log(np.median(regular[-third:])) - np.log(np.median(regular[:third])))
+    rise = log(median(regular[-third:].tolist()) / median(regular[:third].tolist()))
     return rise / (weeks + DRIFT_WORTH_WEEKS)
 
 

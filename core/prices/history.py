@@ -87,11 +87,10 @@ def history_of(readings: Iterable[tuple[date, int, bool]]) -> History:
 def cheapest(offers: Iterable[Floats], count: int) -> Floats:
     """The least price of several offers on each of `count` days; `SOLD_OUT` where one of them was and none could be
     had, not a number where nobody knows of any."""
-    least, sold_out = np.full(count, np.inf), np.zeros(count, dtype=bool)
-    for days in offers:
-        least = np.fmin(least, prices_of(days))
-        sold_out |= days == SOLD_OUT
-    return np.where(np.isfinite(least), least, np.where(sold_out, SOLD_OUT, np.nan))
+    several = np.stack((np.full(count, np.nan), *offers))
+    least: Floats = np.fmin.reduce(prices_of(several), axis=0)
+    least[np.isnan(least) & (several == SOLD_OUT).any(axis=0)] = SOLD_OUT
+    return least
 
 
 def prices_of(days: Floats) -> Floats:

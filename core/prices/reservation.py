@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 from functools import cached_property
+from math import inf
 
 import numpy as np
 
@@ -33,27 +34,27 @@ class Waiting:
         return self.habits.regular_minor * growth
 
     @cached_property
-    def _solved(self) -> tuple[Floats, Floats]:
+    def _solved(self) -> tuple[list[float], list[list[float]]]:
         """What is expected to be paid from each week on by whoever waits in it: where there is no sale, and where there
         is one of each depth.
 
         A week at the regular price, and one on sale at each depth, are the states; the last week buys.
         """
         habits, last = self.habits, self.weeks
-        depths = np.array(habits.depths)
-        regular_waits = np.full(last + 1, np.inf)
-        sale_waits = np.full((last + 1, len(depths)), np.inf)
-        paid_regular, paid_sale = self.regular[last], self.regular[last] * (1 - depths)
+        regular, stays, stocked = self.regular.tolist(), habits.stays, 1 - habits.gone
+        of_regular = [1 - depth for depth in habits.depths]
+        regular_waits, sale_waits = [inf] * (last + 1), [[inf] * len(of_regular) for _ in range(last + 1)]
+        paid_regular, paid_sale = regular[last], [regular[last] * share for share in of_regular]
         for week in range(last - 1, -1, -1):
-            begins = habits.begins[week] if len(depths) else 0.0
-            on_sale = float(paid_sale.sum()) / len(depths) if len(depths) else 0.0
-            from_regular = (1 - begins) * paid_regular + begins * on_sale
-            from_sale = habits.stays * paid_sale + (1 - habits.stays) * paid_regular
-            gone = GONE_COSTS * self.regular[week + 1]
-            regular_waits[week] = self.week_costs_minor + (1 - habits.gone) * from_regular + habits.gone * gone
-            sale_waits[week] = self.week_costs_minor + (1 - habits.gone) * from_sale + habits.gone * gone
-            paid_regular = min(self.regular[week], regular_waits[week])
-            paid_sale = np.minimum(self.regular[week] * (1 - depths), sale_waits[week])
+            begins = habits.begins[week] if paid_sale else 0.0
+            on_sale = sum(paid_sale) / len(paid_sale) if paid_sale else 0.0
+            otherwise = self.week_costs_minor + habits.gone * GONE_COSTS * regular[week + 1]
+            ends = otherwise + stocked * (1 - stays) * paid_regular
+            regular_waits[week] = otherwise + stocked * ((1 - begins) * paid_regular + begins * on_sale)
+            sale_waits[week] = [ends + stocked * stays * paid for paid in paid_sale]
+            paid_regular = min(regular[week], regular_waits[week])
+            asked = (regular[week] * share for share in of_regular)
+            paid_sale = [min(paid, waits) for paid, waits in zip(asked, sale_waits[week], strict=True)]
         return regular_waits, sale_waits
 
     def reservation_minor(self, week: int, price_minor: float, *, on_sale: bool) -> float:
@@ -64,15 +65,15 @@ class Waiting:
         regular_waits, sale_waits = self._solved
         depths = np.array(self.habits.depths)
         if not on_sale or not len(depths):
-            return float(regular_waits[week])
+            return regular_waits[week]
         depth = 1 - price_minor / self.regular[week]
         order = np.argsort(depths)
-        return float(np.interp(depth, depths[order], sale_waits[week][order]))
+        return float(np.interp(depth, depths[order], np.array(sale_waits[week])[order]))
 
     @cached_property
     def by_week(self) -> tuple[float, ...]:
         """The price to buy at in each week in which there is no sale, today first; endless in the last one."""
-        return tuple(float(minor) for minor in self._solved[0])
+        return tuple(self._solved[0])
 
     def sale_odds(self, depth: float, *, on_sale: bool) -> float:
         """The odds that a sale of that depth or deeper begins in one of the weeks before the thing is needed."""

@@ -147,7 +147,7 @@ def _return_costs(need: Need, shop: Shop | None, offer: Offer | None, asking: As
         return None
     try:
         goods = Fraction(offer.price.minor * need.quantity)
-        fee = Fraction(delivery_minor(shop.model_copy(update={"may_collect": False}), [need.met_by(offer)], goods))
+        fee = Fraction(delivery_minor(shop.model_copy(update={"may_collect": False}), [need], goods))
         return asking.buyer.at_till(fee, shop.currency, tax_included=shop.tax_included).minor
     except MissingFact:
         return None

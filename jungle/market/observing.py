@@ -73,22 +73,10 @@ class _State:
     fresh: list[Observation] = field(default_factory=list)
     grown: dict[int, _Known] = field(default_factory=dict)
     known: list[_Known] | None = None
-    """All that was seen before, oldest first, where that had to be looked at."""
-    rebuilt: bool = False
-    """Something was seen before what is there: its days are made anew."""
+    """All that was seen, oldest first, where something is told of days before the last: its days are made anew."""
     days: list[int] | None = None
     _usual: tuple[int, Price | None] = (-1, None)
     """By how many days are known, what it usually costs."""
-
-    def all(self) -> list[_Known]:
-        """What was seen before, and what is new."""
-        if self.known is None:
-            stored = Observation.objects.filter(series_id=self.series.pk).order_by("first_seen", "pk")
-            # What was extended by now is so nowhere else yet.
-            held = {**self.grown, **({self.newest.pk: self.newest} if self.newest and self.newest.pk else {})}
-            seen = (_Stored(*row) for row in stored.values_list(*_STORED))
-            self.known = sorted([*(held.get(one.pk, one) for one in seen), *self.fresh], key=_first_seen)
-        return self.known
 
     def usual(self) -> Price | None:
         """What it usually costs, while enough days are known to say."""
@@ -117,6 +105,7 @@ def record(owner_id: int, looks: Iterable[Look], called: Mapping[str, str] | Non
     ordered = sorted(looks, key=lambda look: look.day)
     with transaction.atomic():
         states = _states(owner_id, {look.part for look in ordered})
+        _look_back(states, ordered)
         counts = [0, 0, 0]
         for look in ordered:
             state = _state_of(states, owner_id, look)
@@ -204,8 +193,32 @@ def _states(owner_id: int, parts: set[str]) -> dict[Key, _State]:
     return found
 
 
+def _look_back(states: Mapping[Key, _State], looks: Iterable[Look]) -> None:
+    """Have at hand all that was seen where one of `looks` is at a day before the last one."""
+    back: dict[int, _State] = {}
+    for look in looks:
+        state = states.get(_key_of(look))
+        if state is not None and state.newest is not None and look.day < state.newest.last_seen:
+            back[state.series.pk] = state
+    seen: dict[int, list[_Known]] = {series_id: [] for series_id in back}
+    ids = sorted(back)
+    for start in range(0, len(ids), AT_ONCE):
+        stored = Observation.objects.filter(series__in=ids[start : start + AT_ONCE])
+        stored = stored.order_by("series", "first_seen", "pk")
+        for series_id, *row in stored.values_list("series_id", *_STORED).iterator(chunk_size=AT_ONCE):
+            newest = back[series_id].newest
+            # What was seen last is extended where it is held.
+            seen[series_id].append(newest if newest is not None and newest.pk == row[0] else _Stored(*row))
+    for series_id, known in seen.items():
+        back[series_id].known = known
+
+
+def _key_of(look: Look) -> Key:
+    return look.part, look.shop, look.sold_as.value
+
+
 def _state_of(states: dict[Key, _State], owner_id: int, look: Look) -> _State:
-    key = look.part, look.shop, look.sold_as.value
+    key = _key_of(look)
     if key not in states:
         series = Series(
             owner_id=owner_id,
@@ -239,8 +252,8 @@ def _seen(state: _State, look: Look, called: str) -> str | None:
 
 def _seen_before(state: _State, look: Look, called: str) -> str | None:
     """A look at a day that lies before the last one: kept where it says something else than what is known."""
-    state.rebuilt = True
-    known = state.all()
+    known = state.known
+    assert known is not None, "looks are told in the order of their days"
     at = bisect_right(known, look.day, key=_first_seen)
     last = known[at - 1] if at else None
     if last is not None and _goes_on(state, last, look, called):
@@ -316,7 +329,7 @@ def _grow(state: _State, believed: Observation, day: date) -> None:
 
 def _store(states: Sequence[_State]) -> None:
     for state in states:
-        if state.days is not None and not state.rebuilt:
+        if state.days is not None and state.known is None:
             state.series.days = np.array(state.days, dtype="<i8").tobytes()
     new = [state.series for state in states if state.series.pk is None]
     Series.objects.bulk_create(new)
@@ -325,9 +338,9 @@ def _store(states: Sequence[_State]) -> None:
     Observation.objects.bulk_create([one for state in states for one in state.fresh], batch_size=AT_ONCE)
     for state in states:
         state.series.newest = state.newest
-        if state.rebuilt:
-            _rebuild(state.series, state.all())
-    touched = [state.series for state in states if state.fresh or state.grown or state.rebuilt]
+        if state.known is not None:
+            _rebuild(state.series, state.known)
+    touched = [state.series for state in states if state.fresh or state.grown]
     Series.objects.bulk_update(touched, [*TOLD_OF_A_SERIES, "newest"], batch_size=AT_ONCE)
 
 
