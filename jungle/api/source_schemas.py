@@ -1,6 +1,6 @@
 """What goes in and out of the endpoints of sources and rounds."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from ninja import Schema
 from pydantic import ConfigDict, Field, StringConstraints
@@ -13,15 +13,21 @@ from jungle.market.sources import MOST_ADDRESS
 Address = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=MOST_ADDRESS)]
 Key = Annotated[str, StringConstraints(max_length=120)]
 MOST_PARTS = 5000
+MOST_FACTS = 20
+
+
+Word = Annotated[str, StringConstraints(max_length=120)]
 
 
 class LookAsked(Schema):
-    """An address to look at, as one of a shop's."""
+    """An address to look at, as one of a shop's that is known, or of one that is entered with it."""
 
     model_config = ConfigDict(extra="forbid")
 
     address: Address
-    shop: Identifier
+    shop: Identifier | Literal[""] = ""
+    new_shop: Annotated[dict[Word, Word], Field(max_length=MOST_FACTS)] | None = None
+    """What is known of a new shop, as it is typed; instead of one that is entered."""
     private: bool = False
     """Its host may be a private address."""
 

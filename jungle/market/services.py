@@ -65,9 +65,14 @@ class FileRow(NamedTuple):
     problem: str = ""
 
 
+def shop_as_typed(by: By, typed: Typed) -> Shop:
+    """A new shop as it would be entered; nothing is stored. Raises `FieldErrors`."""
+    return shop_from(new_id("shop"), typed, None, by.units)
+
+
 def add_shop(by: By, typed: Typed) -> Shop:
     """A shop. Raises `FieldErrors`."""
-    shop = shop_from(new_id("shop"), typed, None, by.units)
+    shop = shop_as_typed(by, typed)
     _change(by, f"Added {shop.name}", lambda market: [shop])
     return shop
 

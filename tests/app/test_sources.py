@@ -17,7 +17,7 @@ from jungle.builds.models import StoredBuild
 from jungle.builds.services.welcome import welcome
 from jungle.market.models import Observation, PriceSource, Round
 from jungle.market.observing import record
-from jungle.market.terms import market_of
+from jungle.market.terms import market_of, revision_of
 from tests.app.test_reading import StandingTestCase
 from tests.app.worlds import full_build_of, person
 from tests.working import do_queued
@@ -52,6 +52,31 @@ class SourcesTests(StandingTestCase):
         self.assertEqual(self.post("/look", **asked).status_code, 202)
         do_queued()
         return self.client.get("/api/prices/sources/look").json()
+
+    def test_a_new_shop_is_entered_with_its_address(self) -> None:
+        new = {"name": "Quillwick", "country": "Denmark", "currency": "DKK", "tax_included": "yes"}
+        before = len(market_of(self.owner.pk).shops)
+        found = self.look(shop="turnagain", new_shop={**new, "currency": "EUR"})["understood"]
+        self.assertTrue(found["things"])
+        self.assertEqual(len(market_of(self.owner.pk).shops), before, "a look keeps nothing")
+        asked: dict[str, Any] = {"address": self.address("turnagain"), "private": True}
+        for wrong, field in (({"name": ""}, "name"), ({"currency": "zzz"}, "currency"), ({"height": "3"}, "height")):
+            refused = self.post(**asked, new_shop={**new, **wrong})
+            self.assertEqual((refused.status_code, refused.json()["errors"][0]["field"]), (422, field))
+        self.assertEqual(self.post(**asked).json()["errors"][0]["field"], "shop")
+        self.assertFalse(self.told()["sources"])
+        made = self.post(**asked, new_shop=new)
+        self.assertEqual((made.status_code, made.json()["sources"][0]["shop"]), (201, "Quillwick"))
+        (shop,) = (shop for shop in market_of(self.owner.pk).shops if shop.name == "Quillwick")
+        self.assertEqual(shop.currency, "DKK")
+        again = self.post(**asked, new_shop={**new, "name": "Twice"})
+        self.assertEqual(again.status_code, 422, "it is read already: no shop is entered either")
+        self.assertEqual(len(market_of(self.owner.pk).shops), before + 1)
+        undone = self.client.post("/api/shops/undo", {"revision": revision_of(self.owner.pk)}, content_type=JSON)
+        self.assertEqual(undone.status_code, 200)
+        self.post("/rounds")
+        do_queued()
+        self.assertIn("Its shop was taken out.", self.told()["rounds"][0]["readings"][0]["words"])
 
     def test_a_source_is_looked_at_corrected_kept_and_read(self) -> None:
         understood = self.look()["understood"]

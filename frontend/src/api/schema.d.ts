@@ -1451,7 +1451,7 @@ export interface paths {
         put?: never;
         /**
          * Add Source
-         * @description Read an address from now on that was looked at before.
+         * @description Read an address from now on that was looked at before; a new shop is entered with it.
          */
         post: operations["jungle_api_routers_sources_add_source"];
         delete?: never;
@@ -7021,8 +7021,15 @@ export interface components {
         SourceAdded: {
             /** Address */
             address: string;
-            /** Shop */
-            shop: string;
+            /**
+             * Shop
+             * @default
+             */
+            shop: string | "";
+            /** New Shop */
+            new_shop?: {
+                [key: string]: string;
+            } | null;
             /**
              * Private
              * @default false
@@ -7078,13 +7085,20 @@ export interface components {
         };
         /**
          * LookAsked
-         * @description An address to look at, as one of a shop's.
+         * @description An address to look at, as one of a shop's that is known, or of one that is entered with it.
          */
         LookAsked: {
             /** Address */
             address: string;
-            /** Shop */
-            shop: string;
+            /**
+             * Shop
+             * @default
+             */
+            shop: string | "";
+            /** New Shop */
+            new_shop?: {
+                [key: string]: string;
+            } | null;
             /**
              * Private
              * @default false

@@ -27,6 +27,7 @@
   }
 
   void shops.load()
+  void shops.loadForms()
   $effect(() => {
     void work.look()
     return () => work.stop()

@@ -3,11 +3,14 @@
 from datetime import date
 from typing import Any
 
+from django.db import transaction
 from django.db.models import Max
 from django.utils import timezone
 from ninja import Router, Status
 
 from core.formats.report_json.sources import UnderstoodJson
+from core.model.shops import Shop
+from core.model.typed import FieldErrors
 from core.prices.history import GAP_DAYS
 from jungle.api.job_schemas import job_found, job_now
 from jungle.api.replies import send
@@ -24,9 +27,10 @@ from jungle.api.source_schemas import (
     SourceNow,
     SourcesNow,
 )
+from jungle.builds.services.people import units_of
 from jungle.market import rounds, sources
+from jungle.market import services as market
 from jungle.market.models import PriceSource, Round, Series
-from jungle.market.services import find_shop
 from jungle.market.terms import market_of
 from jungle.worker import jobs
 from jungle.worker.models import JobKind
@@ -44,18 +48,21 @@ def list_sources(request: SignedIn) -> Any:
 
 @router.post("", response={201: SourcesNow, **NOT_THERE})
 def add_source(request: SignedIn, body: SourceAdded) -> Any:
-    """Read an address from now on that was looked at before."""
-    find_shop(market_of(request.user.pk), body.shop)
+    """Read an address from now on that was looked at before; a new shop is entered with it."""
     found = job_found(jobs.latest_job(request.user, None, JobKind.SOURCE), UnderstoodJson)
     known = sources.chosen(found, body.address, body.parts)
-    sources.add_source(request.user.pk, body.shop, body.address, body.private, known)
+    with transaction.atomic():
+        shop = _shop_of(request, body)
+        if body.new_shop is not None:
+            shop = market.add_shop(_by(request), body.new_shop)
+        sources.add_source(request.user.pk, shop.id, body.address, body.private, known)
     return send(_sources(request), 201)
 
 
 @router.post("/look", response={202: LookJob, **NOT_THERE})
 def ask_look(request: SignedIn, body: LookAsked) -> Any:
     """Have an address looked at; nothing is kept of what stands there."""
-    find_shop(market_of(request.user.pk), body.shop)
+    _shop_of(request, body)
     job = jobs.ask(request.user, None, JobKind.SOURCE, body.model_dump())
     return send(LookJob.model_construct(job=job_now(job), understood=None), 202)
 
@@ -94,6 +101,19 @@ def drop(request: SignedIn, source_id: int) -> Any:
     """Read an address no more; what was seen there stays."""
     sources.drop_source(request.user.pk, source_id)
     return Status(204, None)
+
+
+def _shop_of(request: SignedIn, body: LookAsked) -> Shop:
+    """The shop that is known, or the new one as it would be entered. Raises `FieldErrors`, `NoSuchTerm`."""
+    if body.new_shop is not None:
+        return market.shop_as_typed(_by(request), body.new_shop)
+    if not body.shop:
+        raise FieldErrors([("shop", "", "a shop that is entered, or what is known of a new one")])
+    return market.find_shop(market_of(request.user.pk), body.shop)
+
+
+def _by(request: SignedIn) -> market.By:
+    return market.By(request.user, units=units_of(request.user))
 
 
 def _sources(request: SignedIn) -> SourcesNow:

@@ -1,9 +1,10 @@
 <script lang="ts">
   import { onDestroy } from 'svelte'
-  import { api, outcome, type LookJob, type SourcesNow } from '../../api/client'
+  import { api, outcome, type LookJob, type Problem, type SourcesNow } from '../../api/client'
   import { shops } from '../../lib/shops.svelte'
   import { Work } from '../../lib/work.svelte'
   import { counted } from '../../lib/words'
+  import FactInput from '../catalogue/FactInput.svelte'
   import WorkProgress from '../WorkProgress.svelte'
   import UnderstoodTable from './UnderstoodTable.svelte'
 
@@ -11,8 +12,11 @@
   let { added }: { added: (now: SourcesNow) => void } = $props()
   let address = $state('')
   let shop = $state('')
+  /** What is known of a shop that is not entered yet. */
+  let facts = $state<Record<string, string>>({})
   let isPrivate = $state(false)
   let looked = $state('')
+  let wrong = $state<Record<string, string>>({})
   let parts = $state<Record<string, string | null>>({})
   let refused = $state('')
   const work = new Work<LookJob>((signal) => outcome(api.GET('/api/prices/sources/look', { signal })))
@@ -20,24 +24,46 @@
     looked !== '' && work.told?.understood?.address === looked ? work.told.understood : null,
   )
   const listed = $derived(shops.list?.shops ?? [])
+  const NEW = 'new'
+  const asked = $derived(
+    ['name', 'country', 'currency', 'tax_included'].flatMap(
+      (name) => shops.forms?.shop.find((field) => field.name === name) ?? [],
+    ),
+  )
+  const told = $derived({ ...shops.forms?.new_shop, ...facts })
+  const whose = $derived(
+    shop === NEW
+      ? { shop: '', new_shop: Object.fromEntries(asked.map(({ name }) => [name, told[name] ?? ''])) }
+      : { shop, new_shop: null },
+  )
   onDestroy(() => work.stop())
+
+  function wrongFacts(problems: Problem[]): Record<string, string> {
+    return Object.fromEntries(problems.map(({ field, accepted }) => [field, `Accepted: ${accepted}`]))
+  }
 
   async function look(event: SubmitEvent): Promise<void> {
     event.preventDefault()
     refused = ''
     parts = {}
     looked = address.trim()
-    const body = { address: looked, shop, private: isPrivate }
-    await work.begin(outcome(api.POST('/api/prices/sources/look', { body })))
+    const body = { address: looked, ...whose, private: isPrivate }
+    const made = await outcome(api.POST('/api/prices/sources/look', { body }))
+    wrong = wrongFacts(made.problems)
+    await work.begin(Promise.resolve(made))
   }
 
   async function keep(): Promise<void> {
-    const body = { address: looked, shop, private: isPrivate, parts }
+    const body = { address: looked, ...whose, private: isPrivate, parts }
     const made = await outcome(api.POST('/api/prices/sources', { body }))
+    wrong = wrongFacts(made.problems)
     refused = made.data ? '' : (made.problems[0]?.accepted ?? made.message)
     if (!made.data) return
     address = ''
     looked = ''
+    if (shop === NEW) await shops.taken()
+    shop = ''
+    facts = {}
     added(made.data)
   }
 </script>
@@ -47,6 +73,7 @@
     ><span class="block text-xs text-faint">Shop</span>
     <select class="blank max-w-56" aria-label="Shop" bind:value={shop}>
       <option value="">choose one</option>
+      <option value={NEW}>a new shop</option>
       {#each listed as { id, name } (id)}<option value={id}>{name}</option>{/each}
     </select></label
   >
@@ -63,6 +90,23 @@
     ><input type="checkbox" class="checkbox size-[24px]" bind:checked={isPrivate} />It is on this machine, or
     in my own network</label
   >
+  {#if shop === NEW}
+    <fieldset class="w-full max-w-xl">
+      <legend class="text-xs text-faint">The new shop, entered with its address</legend>
+      {#each asked as field (field.name)}
+        <FactInput
+          {field}
+          readBy={false}
+          value={told[field.name] ?? ''}
+          problem={wrong[field.name] ?? ''}
+          change={(value) => (facts = { ...facts, [field.name]: value })}
+        />
+      {/each}
+      <p class="mt-1 text-xs text-faint">
+        How it brings things is told under Shops; until then it counts as bringing everything for nothing.
+      </p>
+    </fieldset>
+  {/if}
   <button class="btn btn-primary btn-sm" disabled={!shop || address.trim() === '' || work.isOpen}
     >Look at it</button
   >
