@@ -2,9 +2,10 @@
 
 import json
 import logging
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from contextlib import suppress
 from datetime import date
+from functools import partial
 
 from django.db import OperationalError, transaction
 from django.utils import timezone
@@ -14,7 +15,7 @@ from core.formats.price_sources.reader import read_source
 from core.formats.price_sources.told import Told
 from core.model.observation import Look, Source
 from core.model.parts.price import Price
-from core.model.progress import Progress
+from core.model.progress import Progress, Stopped, tell_progress
 from core.model.shops import Shop, SoldAs
 from core.prices.recognised import Recognition
 from jungle.market.fetching import Fetched, Fetcher, Kept
@@ -30,6 +31,8 @@ ATTEMPTS = 3
 LEAST_SHARE_TOLD = 0.5
 """A source that tells of fewer things than so much of the last time may have been cut short: then what it leaves out
 is not taken to be gone (trade)."""
+Telling = Callable[..., None]
+"""Told the share of a source that is done, and what of it is looked at."""
 log = logging.getLogger(__name__)
 
 
@@ -42,13 +45,13 @@ def read_round(begun: Round, report: Progress, fetcher: Fetcher | None = None) -
     shops = market_of(begun.owner_id).shop_by_id
     recognition = recognition_for(begun.owner_id)
     fetcher = fetcher or Fetcher(hosts_of([reading.source for reading in readings]))
-    for number, reading in enumerate(readings):
-        if reading.state != ReadingState.WAITING:
-            continue
-        shop = shops.get(reading.source.shop)
-        if not report(number / len(readings), shop.name if shop else "exchange rates"):
-            break
-        _read(reading, shop, fetcher, recognition, timezone.localdate())
+    with suppress(Stopped):
+        for number, reading in enumerate(readings):
+            if reading.state == ReadingState.WAITING:
+                shop = shops.get(reading.source.shop)
+                telling = partial(_tell, report, number, len(readings), shop.name if shop else "exchange rates")
+                telling(0.0)
+                _read(reading, shop, fetcher, recognition, telling)
     Round.objects.filter(pk=begun.pk, ended_at=None).update(ended_at=timezone.now())
 
 
@@ -59,8 +62,13 @@ def look_at(owner_id: int, address: str, private: bool, shop: Shop | None) -> Un
     return understood(owner_id, fetched.content, fetched.content_type, shop)
 
 
-def _read(reading: Reading, shop: Shop | None, fetcher: Fetcher, recognition: Recognition, today: date) -> None:
-    """One source; whatever is wrong with it is told, and stops no other."""
+def _tell(report: Progress, number: int, count: int, name: str, share: float, words: str = "") -> None:
+    """How far the source of that number is, of so many. Raises `Stopped`."""
+    tell_progress(report, (number + share) / count, f"{name}: {words}" if words else name)
+
+
+def _read(reading: Reading, shop: Shop | None, fetcher: Fetcher, recognition: Recognition, telling: Telling) -> None:
+    """One source; whatever is wrong with it is told, and stops no other. Raises `Stopped`."""
     source = reading.source
     try:
         if shop is None and source.shop:
@@ -74,14 +82,17 @@ def _read(reading: Reading, shop: Shop | None, fetcher: Fetcher, recognition: Re
             if fetched.unchanged
             else read_source(fetched.content, fetched.content_type, shop.currency, shop.tax_included)
         )
+        known = _known(source, told, recognition, telling)
         for _ in range(ATTEMPTS):
             # Somebody edits the shops at the same moment, or holds the database for longer than it is waited for.
             with suppress(MarketMoved, OperationalError):
-                _keep(reading, shop, fetched, told, recognition, today)
+                _keep(reading, shop, fetched, told, known, timezone.localdate())
                 return
         raise NotFetched("Others were writing all the while; it is read again in the next round.")
     except (NotFetched, BadFile) as refusal:
         _failed(reading, str(refusal))
+    except Stopped:
+        raise
     except Exception:
         log.exception("Source %s failed", source.pk)
         _failed(reading, "Something went wrong in reading it; the log of the worker says what.")
@@ -124,7 +135,7 @@ def _keep(
     shop: Shop,
     fetched: Fetched,
     told: Sequence[Told],
-    recognition: Recognition,
+    known: Mapping[str, Known],
     today: date,
 ) -> None:
     """Store what a source told, its offers, and that it was read; all of it, or nothing. Raises `MarketMoved`."""
@@ -133,7 +144,6 @@ def _keep(
     if not mine.update(state=ReadingState.READ):
         return
     before = frozenset((part, sold_as) for part, sold_as in json.loads(source.listed))
-    known = _known(source, told, recognition)
     there = [one for one in told if one.key in known and one.price is not None]
     listed = before if fetched.unchanged else frozenset((known[one.key].part, one.sold_as.value) for one in there)
     cut_short = len(there) < LEAST_SHARE_TOLD * len(before)
@@ -156,10 +166,12 @@ def _keep(
     )
 
 
-def _known(source: PriceSource, told: Iterable[Told], recognition: Recognition) -> dict[str, Known]:
-    """What is known of the source's things, with those that are recognised for the first time."""
+def _known(source: PriceSource, told: Sequence[Told], recognition: Recognition, telling: Telling) -> dict[str, Known]:
+    """What is known of the source's things, with those that are recognised for the first time; told thing by thing.
+    Raises `Stopped`."""
     known = known_of(source)
-    for one in told:
+    for number, one in enumerate(told):
+        telling(number / len(told), one.called)
         part = None if one.key in known else recognition.part_of(one.key, one.called)
         if part is not None:
             known[one.key] = Known(part, one.called)

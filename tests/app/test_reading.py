@@ -337,10 +337,26 @@ class RoundTests(StandingTestCase):
     def test_a_round_that_is_stopped_keeps_what_it_read_and_is_over(self) -> None:
         for shop in ("codling-pike", "larkmoor"):
             self.source(shop)
-        begun = self.read(lambda share, words: share == 0.0)
+        begun = self.read(lambda share, words: share < 0.5)
         self.assertEqual(sorted(self.states(begun).values()), [ReadingState.READ, ReadingState.WAITING])
         begun.refresh_from_db()
         self.assertIsNotNone(begun.ended_at)
+
+    def test_it_is_told_part_by_part_and_one_that_is_stopped_amid_a_source_keeps_nothing_of_it(self) -> None:
+        self.source("turnagain")
+        told: list[tuple[float, str]] = []
+
+        def report(share: float, words: str) -> bool:
+            told.append((share, words))
+            return share < 0.5
+
+        begun = self.read(report)
+        self.assertEqual(told[0], (0.0, "Turnagain"))
+        self.assertTrue(all(words.startswith("Turnagain: ") for _, words in told[1:]))
+        self.assertEqual([share for share, _ in told], sorted(share for share, _ in told))
+        self.assertGreater(len({words for _, words in told}), 5)
+        self.assertEqual(self.states(begun), {"turnagain": ReadingState.WAITING})
+        self.assertFalse(Observation.objects.exists())
 
     def test_a_kill_between_reading_and_storing_loses_and_doubles_nothing(self) -> None:
         """At each of the writes of one source: killed there, the round is gone on with and comes to the same."""
