@@ -105,7 +105,9 @@ def fee_figure(watch: Watch, costs: Costs) -> WatchedFigure:
         return WatchedFigure(None, say("It is not paid for any more"))
     if line.yearly is None:
         return WatchedFigure(None, say("What it costs is not known"))
-    return WatchedFigure(line.yearly, say("{label}, a year of it", label=line.label))
+    words = "{label}, a year of it; all fees come to {fees} a year"
+    told = _against(costs.yearly_cap, costs.yearly, words, label=line.label, fees=costs.yearly)
+    return WatchedFigure(line.yearly, told)
 
 
 def total_figure(
@@ -129,13 +131,7 @@ def total_figure(
         return WatchedFigure(None, say("No basket has all that is offered"))
     total = Money.total([basket, *counted], there.buyer.currency)
     words = "{count} things in the best basket, delivered"
-    cap = costs.up_front_cap
-    if cap is None:
-        return WatchedFigure(total, say(words, count=str(len(offered))))
-    left = cap - total
-    words += "; {left} of {cap} are left" if left.minor >= 0 else "; it is {left} over {cap}"
-    told = say(words, count=str(len(offered)), left=Money(abs(left.minor), left.currency), cap=cap)
-    return WatchedFigure(total, told)
+    return WatchedFigure(total, _against(costs.up_front_cap, total, words, count=str(len(offered))))
 
 
 def effect(before: Costs, after: Costs) -> Sentence:
@@ -150,12 +146,16 @@ def effect(before: Costs, after: Costs) -> Sentence:
         if change.minor < 0
         else ", {moved} more than now"
     )
-    cap = after.up_front_cap
+    return _against(after.up_front_cap, after.counted, words, total=after.up_front, moved=moved)
+
+
+def _against(cap: Money | None, counted: Money, words: str, **facts: str | Money) -> Sentence:
+    """`words`, and what `counted` leaves of the cap, where there is one."""
     if cap is None:
-        return say(words, total=after.up_front, moved=moved)
-    left = cap - after.counted
+        return say(words, **facts)
+    left = cap - counted
     words += "; {left} of {cap} are left" if left.minor >= 0 else "; it is {left} over {cap}"
-    return say(words, total=after.up_front, moved=moved, left=Money(abs(left.minor), left.currency), cap=cap)
+    return say(words, left=Money(abs(left.minor), left.currency), cap=cap, **facts)
 
 
 def _cheapest(watch: Watch, need: Need, there: WatchedBuild) -> OfferedLine | None:

@@ -39,6 +39,9 @@ class WatchNow(Schema):
     """Empty for the day of the build."""
     allows: str
     """Conditions and shops that count, in words; empty for all."""
+    sold_as: list[SoldAs]
+    shops: list[str]
+    """By their ids."""
     figure: str
     """Empty where nobody knows it, or nobody has looked yet."""
     words: str

@@ -1,11 +1,12 @@
 """Setting watches, looking at what they wait for, and telling once that they came there."""
 
 from collections.abc import Callable, Iterable, Sequence
+from datetime import timedelta
 from typing import NamedTuple
 
 from django.contrib.auth.models import User
 from django.db import transaction
-from django.db.models import Count
+from django.db.models import Count, F, Q
 from django.utils import timezone
 
 from core.model.build import Slot
@@ -35,6 +36,8 @@ from jungle.market.terms import market_of
 from jungle.watching.models import Alert, StoredWatch
 
 MOST_WATCHES = 100
+AT_REST_S = 10
+"""Whoever changes one thing changes the next soon."""
 Best = Callable[[WatchedBuild, Sequence[Need]], Money | None]
 """What some lines come to in the best basket, where there is one: it takes a solver, which a worker loads."""
 
@@ -53,7 +56,7 @@ class _Looked(NamedTuple):
 
 
 def set_watch(actor: User, build_id: int, watch: Watch) -> StoredWatch:
-    """Wait for something; one that waits for the same already waits for this instead.
+    """Wait for something; one that waits for the same already waits for this from now on, and keeps what it told.
 
     Raises `FieldErrors` for what the build has not.
     """
@@ -63,9 +66,12 @@ def set_watch(actor: User, build_id: int, watch: Watch) -> StoredWatch:
     if watch.currency != looked.there.buyer.currency:
         raise FieldErrors([("currency", watch.currency, looked.there.buyer.currency)])
     with transaction.atomic():
-        for other in build.watches.all():
-            if (other.watch.kind, other.watch.subject) == (watch.kind, watch.subject):
-                other.delete()
+        for same in build.watches.all():
+            if (same.watch.kind, same.watch.subject) == (watch.kind, watch.subject):
+                same.document, same.under = watch.model_dump_json(), False
+                same.figure_minor, same.words, same.looked_at = None, "", None
+                same.save(update_fields=["document", "under", "figure_minor", "words", "looked_at"])
+                return same
         if StoredWatch.objects.filter(owner=actor).count() >= MOST_WATCHES:
             raise FieldErrors([("watch", label, f"at most {MOST_WATCHES} watches in all")])
         return StoredWatch.objects.create(owner=actor, build=build, document=watch.model_dump_json(), label=label[:200])
@@ -108,11 +114,25 @@ def look_at_watches(owner_id: int, best: Best) -> list[Alert]:
     for build in StoredBuild.objects.visible_to(owner_id).filter(watches__in=stored).distinct():
         try:
             looked = _looked(build.owner, build)
-        except (UnreadableBuild, MissingFact):
+        except (UnreadableBuild, MissingFact) as refusal:
+            facts = {"figure_minor": None, "words": str(refusal)[:300], "looked_at": timezone.now()}
+            stored.filter(build=build).update(**facts)
             continue
         for one in stored.filter(build=build):
             told += _look(one, looked, best)
     return told
+
+
+def owners_to_look_for() -> list[int]:
+    """Whose builds or shops were changed since what they wait for was looked at, and have been at rest since."""
+    before = timezone.now() - timedelta(seconds=AT_REST_S)
+    stored = StoredWatch.objects.filter(build__deleted_at=None, build__changed_at__lt=before)
+    changed = (
+        Q(looked_at=None)
+        | Q(build__changed_at__gt=F("looked_at"))
+        | Q(owner__market_edits__at__gt=F("looked_at"), owner__market_edits__at__lt=before)
+    )
+    return list(stored.filter(changed).order_by().values_list("owner_id", flat=True).distinct())
 
 
 def _looked(actor: User, build: StoredBuild) -> _Looked:

@@ -20,6 +20,7 @@ from jungle.builds.models import UnreadableBuild
 from jungle.builds.services.editing import NothingThere, find_build
 from jungle.market.hosts import NotFetched
 from jungle.market.rounds import begin_round, owners_due
+from jungle.watching.watches import owners_to_look_for
 from jungle.worker.models import Job, JobKind, JobState
 
 KEPT = 20
@@ -59,6 +60,13 @@ def ask_due_rounds() -> int:
     """Have the prices read of everybody whose sources are to be read again; answers of how many."""
     due = User.objects.filter(pk__in=owners_due())
     return len([ask_round(owner) for owner in due])
+
+
+def ask_due_watches() -> int:
+    """Have looked at what is waited for, of everybody whose builds or shops were changed; answers of how many."""
+    due = User.objects.filter(pk__in=owners_to_look_for())
+    at_it = Job.objects.open().filter(kind__in=(JobKind.ROUND, JobKind.WATCHES)).values("owner")
+    return len([ask(owner, None, JobKind.WATCHES, {}) for owner in due.exclude(pk__in=at_it)])
 
 
 def find_job(actor: User, job_id: str) -> Job:

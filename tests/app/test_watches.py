@@ -1,6 +1,7 @@
 """Watches through the API: set, looked at, told once a crossing in the application and by mail, and nobody else's."""
 
 import tempfile
+from datetime import datetime, timedelta
 from typing import Any
 from unittest.mock import patch
 
@@ -11,13 +12,15 @@ from django.utils import timezone
 from core.model.build import Slot
 from core.model.shops import Offer, Shop
 from core.quantities import Money
-from jungle.market.models import What
+from jungle.builds.models import StoredBuild
+from jungle.market.models import MarketEdit, What
 from jungle.market.terms import revision_of, store
 from jungle.standins.mailbox import mails_to
 from jungle.watching import watches
 from jungle.watching.mail import mail_alerts
 from jungle.watching.models import Alert, StoredWatch
-from jungle.watching.watches import look_at_watches
+from jungle.watching.watches import look_at_watches, owners_to_look_for
+from jungle.worker.jobs import ask_due_watches
 from tests.app.worlds import ApiTestCase, person
 from tests.core import worlds
 from tests.core.money import market
@@ -97,6 +100,50 @@ class WatchTests(WatchesTestCase):
         self.assertEqual((watch["allows"], watch["needed_by"]), ("used; Near", "2027-02-01"))
         line = next(one for one in self.client.get(self.url("/prices")).json()["lines"] if one["line"] == self.line)
         self.assertEqual(line["needed_by"], "2027-02-01")
+
+    def test_changed_it_is_judged_anew_and_keeps_what_it_told(self) -> None:
+        """Under 90.00 once; then waited for at 95.00 and under it again: that is another crossing."""
+        self.watch("90", sold_as=["new"], shops=["near"])
+        self.asks(80_00)
+        self.assertEqual(len(self.look()), 1)
+        self.watch("95", sold_as=["new"])
+        (watch,) = self.told()["watches"]
+        self.assertEqual((watch["figure"], watch["sold_as"], watch["shops"]), ("", ["new"], []))
+        self.assertEqual(len(self.look()), 1)
+        self.assertEqual(len(self.told()["alerts"]), 2)
+
+    def test_what_was_changed_is_looked_at_when_it_has_been_at_rest(self) -> None:
+        """A build, or an offer: at once nothing is due, ten seconds later it is, and looked at it is not any more."""
+        now = timezone.now()
+
+        def due(seconds: float) -> list[int]:
+            with patch("jungle.watching.watches.timezone.now", return_value=now + timedelta(seconds=seconds)):
+                return owners_to_look_for()
+
+        def at(seconds: float) -> datetime:
+            return now + timedelta(seconds=seconds)
+
+        self.watch()
+        self.assertEqual(due(60), [self.owner.pk])
+        StoredWatch.objects.update(looked_at=at(60))
+        self.assertEqual(due(90), [])
+        StoredBuild.objects.filter(pk=self.build.pk).update(changed_at=at(100))
+        self.assertEqual((due(105), due(115)), ([], [self.owner.pk]))
+        StoredWatch.objects.update(looked_at=at(115))
+        MarketEdit.objects.create(owner=self.owner, label="An offer")
+        MarketEdit.objects.update(at=at(200))
+        self.assertEqual((due(205), due(215)), ([], [self.owner.pk]))
+        self.work()
+        with patch("jungle.worker.jobs.owners_to_look_for", return_value=[self.owner.pk]):
+            self.assertEqual((ask_due_watches(), ask_due_watches()), (1, 0))
+
+    def test_a_build_that_cannot_be_read_says_so_and_is_not_looked_at_over_and_over(self) -> None:
+        self.watch()
+        StoredBuild.objects.filter(pk=self.build.pk).update(document="{")
+        self.assertEqual(self.look(), [])
+        stored = StoredWatch.objects.get()
+        self.assertIn("cannot be read", stored.words)
+        self.assertIsNotNone(stored.looked_at)
 
     def test_one_watch_for_each_thing_and_it_can_be_dropped(self) -> None:
         self.watch("90")

@@ -108,7 +108,9 @@ class FigureTests(TestCase):
         fees = [line for line in costs.lines if line.is_fee and line.yearly]
         self.assertTrue(fees)
         for line in fees:
-            self.assertEqual(fee_figure(watch(WatchKind.FEE, line.key), costs).amount, line.yearly)
+            found = fee_figure(watch(WatchKind.FEE, line.key), costs)
+            self.assertEqual(found.amount, line.yearly)
+            self.assertIn(f"all fees come to {costs.yearly.text()} a year", found.words.text(UnitSystem.METRIC))
         self.assertIsNone(fee_figure(watch(WatchKind.FEE, self.line), costs).amount)
 
     def test_a_whole_build_is_its_basket_and_the_rest(self) -> None:

@@ -7146,6 +7146,12 @@ export interface components {
             mailed: boolean;
         };
         /**
+         * SoldAs
+         * @description In which state a shop sells something.
+         * @enum {string}
+         */
+        SoldAs: "new" | "refurbished" | "ex-display" | "used";
+        /**
          * WatchKind
          * @description What a price is watched of.
          * @enum {string}
@@ -7171,6 +7177,10 @@ export interface components {
             needed_by: string;
             /** Allows */
             allows: string;
+            /** Sold As */
+            sold_as: components["schemas"]["SoldAs"][];
+            /** Shops */
+            shops: string[];
             /** Figure */
             figure: string;
             /** Words */
@@ -7191,12 +7201,6 @@ export interface components {
             /** Alerts */
             alerts: components["schemas"]["AlertNow"][];
         };
-        /**
-         * SoldAs
-         * @description In which state a shop sells something.
-         * @enum {string}
-         */
-        SoldAs: "new" | "refurbished" | "ex-display" | "used";
         /**
          * WatchSet
          * @description What to wait for.

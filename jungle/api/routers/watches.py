@@ -124,6 +124,8 @@ def _watch(stored: StoredWatch, market: Market) -> WatchNow:
         target_minor=watch.target_minor,
         needed_by=watch.needed_by.isoformat() if watch.needed_by else "",
         allows="; ".join(filter(None, (", ".join(watch.sold_as), ", ".join(shops)))),
+        sold_as=list(watch.sold_as),
+        shops=list(watch.shops),
         figure=_money(stored.figure_minor, watch),
         words=stored.words,
         under=stored.under,

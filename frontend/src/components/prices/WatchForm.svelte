@@ -20,6 +20,7 @@
   let soldAs = $state<(typeof CONDITIONS)[number][]>([])
   let from = $state<string[]>([])
   let wrong = $state('')
+  let changing = $state(false)
 
   async function set(event: SubmitEvent): Promise<void> {
     event.preventDefault()
@@ -31,11 +32,22 @@
       sold_as: soldAs,
       shops: from,
     })
-    if (!wrong) target = ''
+    if (wrong) return
+    target = ''
+    changing = false
+  }
+
+  /** What stands is there to be changed. */
+  function change(watch: WatchNow): void {
+    target = watch.target
+    neededBy = watch.needed_by
+    soldAs = watch.sold_as
+    from = watch.shops
+    changing = true
   }
 </script>
 
-{#if known}
+{#if known && !changing}
   <p class="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
     <span
       >Watched for <strong>{known.target}</strong> or less{known.needed_by
@@ -43,6 +55,9 @@
         : ''}{known.allows ? `, ${known.allows}` : ''}.
       {#if known.figure}Now {known.figure}: {known.words}.{:else if known.words}{known.words}.{:else}It is
         looked at as soon as the worker comes to it.{/if}</span
+    >
+    <button class="btn min-h-8 btn-outline btn-xs" aria-label="Change: {label}" onclick={() => change(known)}
+      >Change</button
     >
     <button
       class="btn min-h-8 btn-outline btn-xs"
@@ -106,6 +121,9 @@
     <button class="btn btn-primary btn-xs" disabled={target.trim() === ''}
       >Watch it<span class="sr-only">: {label}</span></button
     >
+    {#if changing}<button class="btn btn-outline btn-xs" type="button" onclick={() => (changing = false)}
+        >Leave it<span class="sr-only">: {label}</span></button
+      >{/if}
     {#if wrong}<p role="alert" class="w-full text-error">{wrong}</p>{/if}
   </form>
 {/if}

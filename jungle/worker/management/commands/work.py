@@ -14,10 +14,10 @@ from django.db import DatabaseError, connection
 
 from jungle.processes import lives
 from jungle.worker.alone import AnotherWorks, alone
-from jungle.worker.jobs import ask_due_rounds, recover
+from jungle.worker.jobs import ask_due_rounds, ask_due_watches, recover
 
 LOOKS_EVERY_S = 0.2
-LOOKS_FOR_ROUNDS_EVERY_S = 60
+LOOKS_FOR_WHAT_IS_DUE_EVERY_S = 20
 PATIENCE_S = 5
 """How long a worker before this one may take to go."""
 log = logging.getLogger(__name__)
@@ -38,7 +38,7 @@ class Command(BaseCommand):
             try:
                 with alone():
                     recover()
-                    threading.Thread(target=_read_prices_in_time, daemon=True).start()
+                    threading.Thread(target=_ask_in_time, daemon=True).start()
                     call_command("db_worker", interval=LOOKS_EVERY_S, startup_delay=False, reload=False, verbosity=0)
             except AnotherWorks:
                 if attempt * LOOKS_EVERY_S >= PATIENCE_S:
@@ -48,16 +48,17 @@ class Command(BaseCommand):
                 return
 
 
-def _read_prices_in_time() -> None:
-    """Prices that are to be read every so often are."""
+def _ask_in_time() -> None:
+    """Prices that are to be read every so often are, and watches are looked at after what they look at was changed."""
     while True:
         try:
             ask_due_rounds()
+            ask_due_watches()
         except DatabaseError:
-            log.exception("Whose prices are to be read could not be asked")
+            log.exception("What is due could not be asked")
         finally:
             connection.close()
-        time.sleep(LOOKS_FOR_ROUNDS_EVERY_S)
+        time.sleep(LOOKS_FOR_WHAT_IS_DUE_EVERY_S)
 
 
 def _stop_with(process: int) -> None:
