@@ -60,8 +60,12 @@ class Bought:
     def headline(self) -> Sentence:
         """What there is to be said of it."""
         if self.is_worth_sending_back:
+            words = (
+                "{now} now: sending it back by {day} and buying it again saves {saves}, after {costs} for the parcel"
+            )
+            words += ", if that costs as much as bringing it does" if self.return_costs_minor else ""
             return say(
-                "{now} now: sending it back by {day} and buying it again saves {saves}, after {costs} for the parcel",
+                words,
                 now=self._money(self.now_minor),
                 day=f"{self.return_by}",
                 saves=self._money(self.saves_minor),

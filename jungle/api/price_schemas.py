@@ -7,6 +7,7 @@ from ninja import Schema
 from pydantic import ConfigDict, StringConstraints
 
 from core.formats.report_json.bought import BoughtJson
+from core.formats.report_json.rule_paid import RulePaidJson
 from jungle.api.job_schemas import JobNow
 
 Reason = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
@@ -77,24 +78,14 @@ class Answered(Schema):
     answer: Annotated[str, StringConstraints(max_length=500)]
 
 
-class RulePaid(Schema):
-    """What a rule would have paid, as a share of what hindsight does; 1 is as good as that."""
-
-    rule: str
-    mean: float
-    worst: float
-    late: float
-    dearer: float
-
-
 class BackTested(Schema):
     """How good the advice was: over what was really asked, and over simulated markets."""
 
     lines: int
     own_trials: int
-    own: list[RulePaid]
+    own: list[RulePaidJson]
     simulated_trials: int
-    simulated: list[RulePaid]
+    simulated: list[RulePaidJson]
 
 
 class BackTestJob(Schema):

@@ -6,6 +6,7 @@ from typing import Any
 
 from django.utils import timezone
 
+from core.formats.report_json.rule_paid import rule_paid_json
 from core.model.progress import Progress, Stopped
 from core.prices.back_test import Trial, compared, own_trials, trials
 from jungle.builds.services.prices import PriceQuestion, prices_for
@@ -45,7 +46,7 @@ def _paid(tried: list[Trial], report: Progress, begin: float, end: float, words:
             _tell(report, begin + (end - begin) * number / len(tried), words)
             yield trial
 
-    return [asdict(paid) for paid in compared(telling()).values()]
+    return [asdict(rule_paid_json(paid)) for paid in compared(telling()).values()]
 
 
 def _tell(report: Progress, share: float, words: str) -> None:

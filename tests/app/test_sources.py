@@ -252,3 +252,4 @@ class AroundTests(StandingTestCase):
         tested = self.client.get(self.url("prices-tested")).json()["tested"]
         self.assertEqual((tested["own_trials"], tested["own"]), (0, []))
         self.assertEqual({row["rule"] for row in tested["simulated"]}, set(RULES))
+        self.assertRegex(tested["simulated"][0]["over_hindsight"], r"^\d+\.\d%$")

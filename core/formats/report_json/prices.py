@@ -1,6 +1,6 @@
 """Prices of what a build still needs, as JSON."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import date
 
@@ -9,6 +9,7 @@ from core.prices.advice import Advice
 from core.prices.history import GAP_DAYS
 from core.prices.standing import Standing
 from core.quantities import Money, Quantity, Unit, UnitSystem
+from core.report.old_prices import OldPrice
 from core.report.price_chart import PriceChart, price_chart
 from core.report.prices import LinePrices
 from core.report.shopping import OfferedLine
@@ -70,6 +71,19 @@ class LinePricesJson:
 
 
 @dataclass(frozen=True, slots=True)
+class OldPriceJson:
+    """A price that the build counts on, and that is to be asked for again."""
+
+    line: str
+    label: str
+    amount: str
+    known_on: str
+    days_ago: int
+    told_by: str
+    decides: str
+
+
+@dataclass(frozen=True, slots=True)
 class PricesJson:
     """All lines that are still to be bought."""
 
@@ -78,6 +92,8 @@ class PricesJson:
     week_costs: FigureJson | None
     """What a week without play costs; nothing where the build does not say."""
     lines: list[LinePricesJson]
+    old: list[OldPriceJson]
+    """Prices that the build counts on and that are old, the dearest first."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -156,14 +172,32 @@ class LineDetailJson:
 
 
 def prices_json(
-    lines: Sequence[LinePrices], today: date, needed_by: date, week_costs: Money | None, system: UnitSystem
+    lines: Sequence[LinePrices],
+    old: Iterable[OldPrice],
+    today: date,
+    needed_by: date,
+    week_costs: Money | None,
+    system: UnitSystem,
 ) -> PricesJson:
-    """`lines` for a reader of `system`."""
+    """`lines`, and the `old` prices that the build counts on, for a reader of `system`."""
     return PricesJson(
         today.isoformat(),
         needed_by.isoformat(),
         maybe_figure_json(week_costs, system),
         [_line_json(line, system) for line in lines],
+        [_old_json(one, today, system) for one in old],
+    )
+
+
+def _old_json(one: OldPrice, today: date, system: UnitSystem) -> OldPriceJson:
+    return OldPriceJson(
+        line=one.line.key,
+        label=one.line.label,
+        amount=one.amount.text(),
+        known_on=one.known_on.isoformat(),
+        days_ago=(today - one.known_on).days,
+        told_by=one.told_by,
+        decides=one.decides.text(system),
     )
 
 

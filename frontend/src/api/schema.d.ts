@@ -6637,6 +6637,26 @@ export interface components {
             weekly: (number | null)[];
         };
         /**
+         * OldPriceJson
+         * @description A price that the build counts on, and that is to be asked for again.
+         */
+        OldPriceJson: {
+            /** Line */
+            line: string;
+            /** Label */
+            label: string;
+            /** Amount */
+            amount: string;
+            /** Known On */
+            known_on: string;
+            /** Days Ago */
+            days_ago: number;
+            /** Told By */
+            told_by: string;
+            /** Decides */
+            decides: string;
+        };
+        /**
          * PricesJson
          * @description All lines that are still to be bought.
          */
@@ -6648,6 +6668,8 @@ export interface components {
             week_costs: components["schemas"]["FigureJson"] | null;
             /** Lines */
             lines: components["schemas"]["LinePricesJson"][];
+            /** Old */
+            old: components["schemas"]["OldPriceJson"][];
         };
         /**
          * StandingJson
@@ -6884,11 +6906,11 @@ export interface components {
             /** Own Trials */
             own_trials: number;
             /** Own */
-            own: components["schemas"]["RulePaid"][];
+            own: components["schemas"]["RulePaidJson"][];
             /** Simulated Trials */
             simulated_trials: number;
             /** Simulated */
-            simulated: components["schemas"]["RulePaid"][];
+            simulated: components["schemas"]["RulePaidJson"][];
         };
         /**
          * JobNow
@@ -6914,20 +6936,20 @@ export interface components {
          */
         JobState: "waiting" | "running" | "done" | "failed" | "cancelled";
         /**
-         * RulePaid
-         * @description What a rule would have paid, as a share of what hindsight does; 1 is as good as that.
+         * RulePaidJson
+         * @description What a rule would have paid.
          */
-        RulePaid: {
+        RulePaidJson: {
             /** Rule */
             rule: string;
-            /** Mean */
-            mean: number;
-            /** Worst */
-            worst: number;
+            /** Over Hindsight */
+            over_hindsight: string;
+            /** At Worst */
+            at_worst: string;
             /** Late */
-            late: number;
+            late: string;
             /** Dearer */
-            dearer: number;
+            dearer: string;
         };
         /**
          * Struck

@@ -37,6 +37,7 @@ from jungle.builds.services.people import units_of
 from jungle.builds.services.prices import (
     PriceQuestion,
     bought_for,
+    old_prices_for,
     price_of_line,
     prices_for,
     to_ask_first,
@@ -62,7 +63,8 @@ def read_prices(request: SignedIn, build_id: int, count_weeks: bool = False) -> 
     lines = prices_for(request.user, build, _question(request, build_id, count_weeks))
     week_minor = week_costs_minor_of(build.design)
     week_costs = None if week_minor is None else Money(round(week_minor), build.design.brief.currency)
-    return prices_json(lines, today, needed_by_of(build.design, today), week_costs, units_of(request.user))
+    old, needed_by = old_prices_for(request.user, build), needed_by_of(build.design, today)
+    return prices_json(lines, old, today, needed_by, week_costs, units_of(request.user))
 
 
 @router.get("/{int:build_id}/prices/lines/{place}/{of}", response={200: LineDetailJson, **NOT_THERE})

@@ -16,6 +16,7 @@ from core.prices.asked import Asked
 from core.report.after_buying import Bought, after_buying
 from core.report.ask_first import Question, questions_for
 from core.report.evaluation_of import evaluation_of, known_costs
+from core.report.old_prices import OldPrice, old_prices
 from core.report.prices import Asking, LinePrices, line_prices, needed_by_of, week_costs_minor_of
 from core.report.shopping import OfferedLine, offers_for
 from jungle.builds.models import StoredBuild
@@ -66,6 +67,13 @@ def bought_for(actor: User, build: StoredBuild) -> tuple[Bought, ...]:
     asked = asked_for(actor.pk, parts, timezone.localdate(), READ_DAYS)
     asking = _asking(judged.document, market, PriceQuestion())
     return tuple(after_buying(judged.document, costs.lines, judged.sheets, market.offer_by_id, asked, asking))
+
+
+def old_prices_for(actor: User, build: StoredBuild) -> tuple[OldPrice, ...]:
+    """What the build counts on at a price that is old."""
+    judged, today = build.judged, timezone.localdate()
+    costs = known_costs(evaluation_of(judged.document, judged.sheets, today=today))
+    return tuple(old_prices(judged.document, costs, judged.sheets, today))
 
 
 def to_ask_first(actor: User, build: StoredBuild) -> tuple[Question, ...]:

@@ -47,7 +47,9 @@ class AfterBuyingTests(TestCase):
         found = bought(80, return_days=14, returns_paid=False, delivery=fees, offered=offered)
         self.assertEqual((found.now_minor, found.return_costs_minor, found.saves_minor), (85_90, 5_90, 8_20))
         self.assertTrue(found.is_worth_sending_back)
-        self.assertIn("sending it back by 2026-12-04", found.headline.text(UnitSystem.METRIC))
+        told = found.headline.text(UnitSystem.METRIC)
+        self.assertIn("sending it back by 2026-12-04", told)
+        self.assertIn("€5.90 for the parcel, if that costs as much as bringing it does", told)
 
     def test_a_shop_that_pays_for_returns_costs_nothing(self) -> None:
         found = bought(80, return_days=14, returns_paid=True)

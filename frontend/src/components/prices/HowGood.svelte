@@ -14,8 +14,6 @@
     )
   })
   const tested = $derived(work.told?.tested)
-  const share = (ratio: number): string => `${((ratio - 1) * 100).toFixed(1)} %`
-  const percent = (ratio: number): string => `${Math.round(ratio * 100)} %`
 
   $effect(() => {
     const looked = work
@@ -44,8 +42,8 @@
         {#each rows as row (row.rule)}
           <tr class="border-t border-base-300"
             ><td class="py-1 text-left {row.rule === 'the advice' ? 'font-semibold' : ''}">{row.rule}</td><td
-              >{share(row.mean)}</td
-            ><td>{share(row.worst)}</td><td>{percent(row.late)}</td><td>{percent(row.dearer)}</td></tr
+              >{row.over_hindsight}</td
+            ><td>{row.at_worst}</td><td>{row.late}</td><td>{row.dearer}</td></tr
           >
         {/each}
       </tbody>
