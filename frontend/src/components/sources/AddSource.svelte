@@ -91,7 +91,7 @@
     in my own network</label
   >
   {#if shop === NEW}
-    <fieldset class="w-full max-w-xl">
+    <fieldset class="w-full sm:pr-[30%]">
       <legend class="text-xs text-faint">The new shop, entered with its address</legend>
       {#each asked as field (field.name)}
         <FactInput
