@@ -13,20 +13,21 @@ from django.utils import timezone
 from core.formats.looks_csv import COLUMNS
 from core.model.observation import Look
 from core.prices.back_test import RULES
-from jungle.builds.models import StoredBuild
 from jungle.builds.services.welcome import welcome
 from jungle.market.models import Observation, PriceSource, Round
 from jungle.market.observing import record
 from jungle.market.terms import market_of, revision_of
 from tests.app.test_reading import StandingTestCase
-from tests.app.worlds import full_build_of, person
+from tests.app.worlds import ApiTestCase, person
 from tests.working import do_queued
 
 JSON = "application/json"
 
 
 @override_settings(LOCAL=False)
-class SourcesTests(StandingTestCase):
+class OwnerTestCase(StandingTestCase):
+    """Somebody with the sample world is signed in, and may read the stand-ins."""
+
     owner: ClassVar[User]
 
     @classmethod
@@ -41,6 +42,8 @@ class SourcesTests(StandingTestCase):
             override_settings(PRIVATE_HOSTS=[origin.removeprefix("http://") for origin in self.at.values()])
         )
 
+
+class SourcesTests(OwnerTestCase):
     def post(self, path: str = "", **body: Any) -> Any:
         return self.client.post(f"/api/prices/sources{path}", body, content_type=JSON)
 
@@ -133,20 +136,8 @@ class SourcesTests(StandingTestCase):
         self.assertEqual(self.told()["sources"], [])
 
 
-@override_settings(LOCAL=False)
-class HistoryTests(StandingTestCase):
+class HistoryTests(OwnerTestCase):
     """One's own tables and saved pages."""
-
-    owner: ClassVar[User]
-
-    @classmethod
-    def setUpTestData(cls) -> None:
-        cls.owner = person()
-        welcome(cls.owner)
-
-    def setUp(self) -> None:
-        super().setUp()
-        self.client.force_login(self.owner)
 
     def upload(self, path: str, text: str | bytes, name: str = "file.csv", **fields: str) -> Any:
         content = text.encode() if isinstance(text, str) else text
@@ -206,50 +197,46 @@ class HistoryTests(StandingTestCase):
         self.assertEqual(self.upload("/page", page, "page.html", shop="nobody").status_code, 404)
 
 
-@override_settings(LOCAL=False)
-class AroundTests(StandingTestCase):
-    owner: ClassVar[User]
-    build: ClassVar[StoredBuild]
-
-    @classmethod
-    def setUpTestData(cls) -> None:
-        cls.owner = person()
-        cls.build = full_build_of(cls.owner)
-
-    def setUp(self) -> None:
-        super().setUp()
-        self.client.force_login(self.owner)
-
-    def url(self, path: str) -> str:
-        return f"/api/builds/{self.build.pk}/{path}"
-
+class AroundTests(ApiTestCase):
     def test_questions_are_answered_and_answers_forgotten(self) -> None:
-        asked = self.client.get(self.url("around-buying")).json()["questions"]
+        asked = self.client.get(self.url("/around-buying")).json()["questions"]
         (mat,) = (one for one in asked if one["id"] == "mat")
         self.assertIn("mats", mat["what"])
         said = {"question": "mat", "answer": "Two in March, 40 each"}
-        told = self.client.post(self.url("around-buying/answers"), said, content_type=JSON).json()["questions"]
+        told = self.client.post(self.url("/around-buying/answers"), said, content_type=JSON).json()["questions"]
         self.assertIn("Two in March, 40 each", [one["answer"] for one in told])
         gone = {"question": "mat", "answer": " "}
-        told = self.client.post(self.url("around-buying/answers"), gone, content_type=JSON).json()["questions"]
+        told = self.client.post(self.url("/around-buying/answers"), gone, content_type=JSON).json()["questions"]
         self.assertEqual({one["answer"] for one in told}, {""})
         wrong = {"question": "roof", "answer": "x"}
-        self.assertEqual(self.client.post(self.url("around-buying/answers"), wrong, content_type=JSON).status_code, 422)
+        self.assertEqual(
+            self.client.post(self.url("/around-buying/answers"), wrong, content_type=JSON).status_code, 422
+        )
 
     def test_a_line_opened_says_its_chart_and_its_offers(self) -> None:
-        line = self.client.get(self.url("prices")).json()["lines"][0]["line"]
-        detail = self.client.get(self.url(f"prices/lines/{line}")).json()
+        line = self.client.get(self.url("/prices")).json()["lines"][0]["line"]
+        detail = self.client.get(self.url(f"/prices/lines/{line}")).json()
         self.assertEqual((detail["line"]["line"], detail["chart"]["spans"]), (line, []))
-        self.assertEqual(self.client.get(self.url("prices/lines/mat/gone")).status_code, 404)
+        self.assertEqual(self.client.get(self.url("/prices/lines/mat/gone")).status_code, 404)
 
     def test_a_calendar_and_the_advice_tried(self) -> None:
-        calendar = self.client.get(self.url("prices-calendar"))
+        calendar = self.client.get(self.url("/prices-calendar"))
         self.assertEqual(calendar["Content-Type"], "text/calendar; charset=utf-8")
         self.assertIn(b"Needed", calendar.content)
-        self.assertEqual(self.client.post(self.url("prices-tested")).status_code, 202)
+        self.assertEqual(self.client.post(self.url("/prices-tested")).status_code, 202)
         with patch("jungle.worker.back_test.SIMULATED", 15):
-            do_queued()
-        tested = self.client.get(self.url("prices-tested")).json()["tested"]
+            self.work()
+        tested = self.client.get(self.url("/prices-tested")).json()["tested"]
         self.assertEqual((tested["own_trials"], tested["own"]), (0, []))
         self.assertEqual({row["rule"] for row in tested["simulated"]}, set(RULES))
         self.assertRegex(tested["simulated"][0]["over_hindsight"], r"^\d+\.\d%$")
+
+    def test_an_old_price_says_what_it_decides(self) -> None:
+        line = self.client.get(self.url("/prices")).json()["lines"][0]["line"]
+        told_on = timezone.localdate() - timedelta(days=40)
+        self.assertEqual(self.client.get(self.url("/prices")).json()["old"], [])
+        entry: dict[str, Any] = {"quote_minor": "120", "quote_from": "Larkmoor", "quoted_on": told_on.isoformat()}
+        self.assertEqual(self.send("patch", f"/money/lines/{line}", **entry).status_code, 200)
+        (old,) = self.client.get(self.url("/prices")).json()["old"]
+        self.assertEqual((old["line"], old["days_ago"], old["told_by"]), (line, 40, "Larkmoor"))
+        self.assertIn("cap", old["decides"])
