@@ -8,8 +8,7 @@ from core.prices.history import Floats
 
 @dataclass(frozen=True, eq=False)
 class Asked:
-    """A series of prices, in minor units of the shop's own currency; `SOLD_OUT` on days on which it could
-    not be had, not a number where nobody knows."""
+    """A series of prices, in minor units of the shop's own currency."""
 
     part: str
     shop: str
@@ -17,3 +16,6 @@ class Asked:
     currency: str
     tax_included: bool
     days: Floats
+    """`SOLD_OUT` on days on which it could not be had, not a number where nobody knows."""
+    observations: int = 1
+    """How many these days rest on."""

@@ -69,6 +69,12 @@ class Standing:
         return tuple(sorted({month for sale in self.sales for month in (sale.first.month, sale.last.month)}))
 
     @property
+    def usual_sale_days(self) -> int | None:
+        """How long sales that are over lasted, the median; `None` without any."""
+        lasted = [sale.days for sale in self.sales if sale.over]
+        return round(float(np.median(lasted))) if lasted else None
+
+    @property
     def usual_depth(self) -> float | None:
         """The median share by which sales were less; `None` without any."""
         return float(np.median([sale.depth for sale in self.sales])) if self.sales else None

@@ -60,6 +60,8 @@ class LinePrices:
     knows."""
     offers: int
     """How many shops and conditions were ever seen."""
+    observations: int
+    """How many observations of new ones all this rests on."""
     used_minor: int | None
     """The cheapest that are not new, today."""
     currency: str
@@ -147,6 +149,7 @@ def _of_line(need: Need, label: str, asked: Sequence[Asked], asking: Asking, ali
         advice=told,
         seen=new,
         offers=len(asked),
+        observations=sum(one.observations for one in asked if one.sold_as is SoldAs.NEW),
         used_minor=minor_or_none(prices_of(other)[-1]),
         currency=asking.buyer.currency,
         needed_by=needed_by,

@@ -62,6 +62,9 @@ class Series(models.Model):
     """The price on each day from `days_from` on, eight bytes each, 0 where none is known and -1 where it was sold out:
     what screens read, made of the observations that are believed."""
 
+    believed = models.PositiveIntegerField(default=0)
+    """How many observations those days rest on."""
+
     class Meta:
         constraints = [models.UniqueConstraint(fields=["owner", "part", "shop", "sold_as"], name="series_once")]
 

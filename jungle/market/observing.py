@@ -21,7 +21,7 @@ from jungle.market.models import Observation, Series
 USUAL_DAYS = 365
 FEWEST_USUAL_DAYS = 10
 MOST_TOLD = 200
-TOLD_OF_A_SERIES = ("currency", "tax_included", "days", "days_from")
+TOLD_OF_A_SERIES = ("currency", "tax_included", "days", "days_from", "believed")
 NOBODY_LOOKED, STORED_SOLD_OUT = 0, -1
 """In place of a price, among the days of a series."""
 AT_ONCE = 500
@@ -162,12 +162,12 @@ def spans_of(owner_id: int) -> Iterator[SeenSpan]:
 def asked_for(owner_id: int, parts: Sequence[str], until: date, count: int) -> list[Asked]:
     """What was asked for some parts on each of `count` days up to `until`, one query for all of them."""
     rows = Series.objects.filter(owner_id=owner_id, part__in=parts, days_from__isnull=False)
-    told = rows.values_list("part", "shop", "sold_as", "currency", "tax_included", "days_from", "days")
+    told = rows.values_list("part", "shop", "sold_as", "currency", "tax_included", "days_from", "days", "believed")
     found = []
-    for part, shop, sold_as, currency, tax_included, days_from, days in told:
+    for part, shop, sold_as, currency, tax_included, days_from, days, believed in told:
         assert days_from is not None
         window = _window(np.frombuffer(bytes(days), dtype="<i8"), days_from, until, count)
-        found.append(Asked(part, shop, SoldAs(sold_as), currency, tax_included, window))
+        found.append(Asked(part, shop, SoldAs(sold_as), currency, tax_included, window, believed))
     return found
 
 
@@ -338,7 +338,9 @@ def _store(states: Sequence[_State]) -> None:
     Observation.objects.bulk_create([one for state in states for one in state.fresh], batch_size=AT_ONCE)
     for state in states:
         state.series.newest = state.newest
-        if state.known is not None:
+        if state.known is None:
+            state.series.believed += sum(not one.held_back for one in state.fresh)
+        else:
             _rebuild(state.series, state.known)
     touched = [state.series for state in states if state.fresh or state.grown]
     Series.objects.bulk_update(touched, [*TOLD_OF_A_SERIES, "newest"], batch_size=AT_ONCE)
@@ -351,14 +353,14 @@ def _rebuild(series: Series, observations: Sequence[_Known]) -> None:
     newest = max(ordered, key=lambda one: (one.last_seen, one.pk), default=None)
     series.newest_id = newest.pk if newest else None
     if not believed:
-        series.days_from, series.days = None, b""
+        series.days_from, series.days, series.believed = None, b"", 0
         return
     last = believed[-1]
     series.currency, series.tax_included = last.currency, last.tax_included
     alike = [one for one in believed if (one.currency, one.tax_included) == (last.currency, last.tax_included)]
     history = History(tuple(Seen(one.first_seen, one.last_seen, one.minor, one.in_stock) for one in alike))
     until = max(one.last_seen for one in alike)
-    series.days_from = alike[0].first_seen
+    series.days_from, series.believed = alike[0].first_seen, len(alike)
     days = history.days(until, (until - alike[0].first_seen).days + 1)
     stored = np.where(days == SOLD_OUT, STORED_SOLD_OUT, np.nan_to_num(days, nan=NOBODY_LOOKED))
     series.days = stored.astype("<i8").tobytes()

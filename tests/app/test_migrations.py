@@ -119,7 +119,9 @@ class SoldOutDaysTests(MigrationTestCase):
 
         self.migrate()
 
+        self.assertEqual(Series.objects.get().believed, 5)
         moved = bytes(Series.objects.get().days)
         confirm(user.pk, Observation.objects.order_by("pk")[0].pk)
         self.assertEqual(np.frombuffer(moved, "<i8").tolist(), np.frombuffer(Series.objects.get().days, "<i8").tolist())
+        self.assertEqual(Series.objects.get().believed, 5)
         self.assertEqual(moved.count(np.array([-1], "<i8").tobytes()), 8 + 10)

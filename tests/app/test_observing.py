@@ -69,9 +69,9 @@ class RecordingTests(ObservingTestCase):
         self.assertEqual(record(self.owner, [look(14, 30)]), Recorded(1, 0, 1))
         held = Observation.objects.get(minor=30_00)
         self.assertEqual(held.held_back, "It is 70% under what is usual there.")
-        self.assertEqual(self.days(14, 1), [100])
+        self.assertEqual((self.days(14, 1), Series.objects.get().believed), ([100], 1))
         confirm(self.owner, held.pk)
-        self.assertEqual(self.days(14, 1), [30])
+        self.assertEqual((self.days(14, 1), Series.objects.get().believed), ([30], 2))
 
     def test_other_money_and_another_thing_are_held_back(self) -> None:
         record(self.owner, [look(0, 100), look(12, 100)])
@@ -133,6 +133,7 @@ class RandomTests(ObservingTestCase):
                     self.days(until, until + 1), [None if np.isnan(day) else float(day) / 100 for day in days]
                 )
                 self.assertEqual(Observation.objects.count(), whole.observations)
+                self.assertEqual(Series.objects.get().believed, whole.observations)
 
     def test_in_any_order_each_look_says_what_it_was_on_its_day(self) -> None:
         for seed in range(12):

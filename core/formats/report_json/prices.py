@@ -29,6 +29,8 @@ class StandingJson:
     sales: int
     sale_months: list[int]
     usual_depth: FigureJson | None
+    usual_sale_days: int | None
+    """How long a sale lasts as a rule; nothing while none is over."""
     days_known: int
 
 
@@ -63,6 +65,7 @@ class LinePricesJson:
     used: FigureJson | None
     """The cheapest that is not new, today."""
     offers: int
+    observations: int
     needed_by: str
     leans_on: int
     """How many other parts of its kind the advice leans on; none where its own history carries it."""
@@ -156,6 +159,8 @@ class DeliveredOfferJson:
     total: str
     """Empty where it is not known."""
     missing: str
+    exchanged: str
+    """At which rate, and of which day, it comes from the shop's currency; empty where it does not."""
     seen: str
     seen_days_ago: int
     is_old: bool
@@ -207,7 +212,7 @@ def line_detail_json(
     """`line` with all that is asked for it now."""
     chart = price_chart(line, today)
     return LineDetailJson(
-        _line_json(line, system), _chart_json(chart, line.currency), [_offer_json(one, today) for one in offers]
+        _line_json(line, system), _chart_json(chart, line.currency), [_offer_json(one, today, system) for one in offers]
     )
 
 
@@ -232,12 +237,13 @@ def _chart_json(chart: PriceChart, currency: str) -> PriceChartJson:
     )
 
 
-def _offer_json(one: OfferedLine, today: date) -> DeliveredOfferJson:
+def _offer_json(one: OfferedLine, today: date, system: UnitSystem) -> DeliveredOfferJson:
     return DeliveredOfferJson(
         shop=one.shop.name,
         sold_as=one.offer.sold_as.value,
         total=one.order.total.text() if one.order else "",
         missing=f"{one.missing.fact} is not known" if one.missing else "",
+        exchanged=one.order.exchanged.text(system) if one.order and one.order.exchanged else "",
         seen=one.offer.seen.isoformat(),
         seen_days_ago=(today - one.offer.seen).days,
         is_old=(today - one.offer.seen).days > GAP_DAYS,
@@ -255,6 +261,7 @@ def _line_json(line: LinePrices, system: UnitSystem) -> LinePricesJson:
         standing=_standing_json(line.standing, line.currency, system) if line.standing else None,
         used=maybe_figure_json(_money(line.used_minor, line.currency), system),
         offers=line.offers,
+        observations=line.observations,
         needed_by=line.needed_by.isoformat(),
         leans_on=line.leans_on,
         weekly=list(line.weekly),
@@ -291,6 +298,7 @@ def _standing_json(found: Standing, currency: str, system: UnitSystem) -> Standi
         sales=len(found.sales),
         sale_months=list(found.sale_months),
         usual_depth=_share(found.usual_depth, system),
+        usual_sale_days=found.usual_sale_days,
         days_known=found.days_known,
     )
 

@@ -6629,6 +6629,8 @@ export interface components {
             used: components["schemas"]["FigureJson"] | null;
             /** Offers */
             offers: number;
+            /** Observations */
+            observations: number;
             /** Needed By */
             needed_by: string;
             /** Leans On */
@@ -6687,6 +6689,8 @@ export interface components {
             /** Sale Months */
             sale_months: number[];
             usual_depth: components["schemas"]["FigureJson"] | null;
+            /** Usual Sale Days */
+            usual_sale_days: number | null;
             /** Days Known */
             days_known: number;
         };
@@ -6715,6 +6719,8 @@ export interface components {
             total: string;
             /** Missing */
             missing: string;
+            /** Exchanged */
+            exchanged: string;
             /** Seen */
             seen: string;
             /** Seen Days Ago */

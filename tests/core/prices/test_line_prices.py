@@ -80,6 +80,8 @@ class LinePricesTests(TestCase):
     def test_used_things_are_told_apart(self) -> None:
         found = prices(asked(100), asked(40, sold_as=SoldAs.USED))
         self.assertEqual((found.advice.today_minor, found.used_minor, found.offers), (100_00, 40_00, 2))
+        seen = (asked(100, observations=7), asked(99, shop="b", observations=5), asked(40, sold_as=SoldAs.USED))
+        self.assertEqual(prices(*seen).observations, 12, "of new ones")
 
     def test_what_is_told(self) -> None:
         """A look makes the three weeks after it known as well: forty unknown days are 61 since the look."""

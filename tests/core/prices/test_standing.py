@@ -89,6 +89,7 @@ class StandingTests(TestCase):
         self.assertAlmostEqual(now.depth, 0.05)
         self.assertEqual(found.sale_months, (10, 11))
         self.assertAlmostEqual(found.usual_depth or 0, 0.125)
+        self.assertEqual(found.usual_sale_days, 10, "one that is on yet has no length")
 
     def test_too_little_is_told_as_nothing(self) -> None:
         days = np.full(300, np.nan)

@@ -53,7 +53,11 @@
                 : ''}</span
             ></span
           >
-          <span class="tabular-nums">{offer.total || offer.missing}</span>
+          <span class="tabular-nums"
+            >{offer.total || offer.missing}{#if offer.exchanged}<span class="block text-xs text-faint"
+                >{offer.exchanged}</span
+              >{/if}</span
+          >
         </li>
       {/each}
     </ul>

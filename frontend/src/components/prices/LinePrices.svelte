@@ -46,7 +46,7 @@
         'Rests on',
         line.leans_on
           ? `habits of ${line.leans_on} others of its kind`
-          : `${counted(told.weeks_known, 'week')} and ${counted(line.offers, 'offer')}`,
+          : `${counted(line.observations, 'observation')} in ${counted(told.weeks_known, 'week')}, of ${counted(line.offers, 'offer')}`,
       ],
     ].filter(([, value]) => value),
   )
@@ -54,7 +54,8 @@
   function sales(found: NonNullable<Line['standing']>): string {
     if (!found.sales) return 'none seen'
     const months = found.sale_months.map((month) => MONTHS[month - 1]).join(', ')
-    return `${counted(found.sales, 'sale')}, ${found.usual_depth?.text ?? ''} off as a rule, in ${months}`
+    const long = found.usual_sale_days ? ` for ${counted(found.usual_sale_days, 'day')}` : ''
+    return `${counted(found.sales, 'sale')}, ${found.usual_depth?.text ?? ''} off${long} as a rule, in ${months}`
   }
 </script>
 

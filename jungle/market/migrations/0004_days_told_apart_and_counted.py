@@ -1,9 +1,10 @@
-"""Days on which something was sold out are told from those on which nobody looked."""
+"""Days on which something was sold out are told from those on which nobody looked; observations are counted."""
 
 from datetime import timedelta
 
 import numpy as np
-from django.db import migrations
+from django.db import migrations, models
+from django.db.models.functions import Coalesce
 
 NOBODY_LOOKED, SOLD_OUT = 0, -1
 HOLDS = timedelta(days=21)
@@ -25,6 +26,13 @@ def tell_sold_out(apps, schema_editor):
         series.save(update_fields=["days"])
 
 
+def count(apps, schema_editor):
+    series_of, seen = apps.get_model("market", "Series"), apps.get_model("market", "Observation")
+    of_it = seen.objects.filter(series=models.OuterRef("pk"), held_back="", struck="").order_by()
+    counted = of_it.values("series").annotate(count=models.Count("pk")).values("count")
+    series_of.objects.update(believed=Coalesce(models.Subquery(counted), 0))
+
+
 def tell_no_more(apps, schema_editor):
     series_of = apps.get_model("market", "Series")
     for series in series_of.objects.filter(days_from__isnull=False).iterator():
@@ -37,4 +45,8 @@ def tell_no_more(apps, schema_editor):
 class Migration(migrations.Migration):
     dependencies = [("market", "0003_sources")]
 
-    operations = [migrations.RunPython(tell_sold_out, tell_no_more)]
+    operations = [
+        migrations.RunPython(tell_sold_out, tell_no_more),
+        migrations.AddField("series", "believed", models.PositiveIntegerField(default=0)),
+        migrations.RunPython(count, migrations.RunPython.noop),
+    ]
