@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 
-from core.prices.back_test import Trial, compared, trials
+from core.prices.back_test import RULES, Trial, outcomes, summed, trials
 from core.prices.simulated import Habit
 
 SEED = "kept apart"
@@ -13,11 +13,12 @@ MARKETS = 1000
 def table(tried: Sequence[Trial]) -> str:
     """Every rule over all of them, and over each habit, as a table in Markdown."""
     lines = ["| markets | rule | mean | worst | late | dearer |", "| --- | --- | --- | --- | --- | --- |"]
-    of_habit = [(habit.value, [trial for trial in tried if trial.habit is habit]) for habit in Habit]
-    for words, some in (("all", list(tried)), *of_habit):
-        for paid in compared(some).values():
+    found = list(outcomes(tried))
+    of_habit = [(habit.value, [one for one in found if one.habit is habit]) for habit in Habit]
+    for words, some in (("all", found), *of_habit):
+        for paid in summed(some).values():
             told = f"{paid.mean:.4f} | {paid.worst:.3f} | {paid.late:.0%} | {paid.dearer:.0%}"
-            lines.append(f"| {words}, {len(some)} | {paid.rule} | {told} |")
+            lines.append(f"| {words}, {len(some) // len(RULES)} | {paid.rule} | {told} |")
     return "\n".join(lines)
 
 

@@ -4,6 +4,7 @@ from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from random import Random
+from typing import NamedTuple
 
 import numpy as np
 
@@ -53,6 +54,19 @@ class Paid:
     """Share of trials in which it paid more than on the first day."""
 
 
+class Outcome(NamedTuple):
+    """What one rule paid in one trial."""
+
+    habit: Habit | None
+    rule: str
+    share: float
+    """Of what hindsight paid."""
+    late: bool
+    """It bought in the last week because it had to."""
+    dearer: bool
+    """It paid more than on the first day."""
+
+
 def trials(seed: str, count: int, habits: Sequence[Habit] = tuple(Habit)) -> Iterable[Trial]:
     """Markets of each of `habits` in turn, each with a day on which somebody asks and one by which it is needed."""
     for number in range(count):
@@ -96,22 +110,29 @@ def own_trials(days: Floats, today: date) -> Iterator[Trial]:
         yield Trial(None, history_of(readings), asked_on, tuple(float(minor) for minor in later))
 
 
-def compared(tried: Iterable[Trial]) -> Mapping[str, Paid]:
-    """What the rules paid over all trials, by their names."""
-    shares: dict[str, list[tuple[float, bool, bool]]] = {name: [] for name in RULES}
+def outcomes(tried: Iterable[Trial]) -> Iterator[Outcome]:
+    """What each rule paid in each trial."""
     for trial in tried:
         prices = np.array(trial.weekly_minor)
         hindsight = float(np.nanmin(prices))
         for name, rule in RULES.items():
             week = rule(trial, prices)
             paid = _paid(prices, week)
-            shares[name].append((paid / hindsight, week >= trial.weeks, paid > prices[0]))
-    return {name: _summed(name, found) for name, found in shares.items()}
+            yield Outcome(trial.habit, name, paid / hindsight, week >= trial.weeks, paid > prices[0])
 
 
-def _summed(name: str, found: Sequence[tuple[float, bool, bool]]) -> Paid:
-    ratios, late, dearer = (np.array(each, dtype=np.float64) for each in zip(*found, strict=True))
-    return Paid(name, float(ratios.mean()), float(ratios.max()), float(late.mean()), float(dearer.mean()))
+def summed(found: Iterable[Outcome]) -> Mapping[str, Paid]:
+    """What the rules paid over all of `found`, by their names."""
+    by_rule: dict[str, list[Outcome]] = {}
+    for one in found:
+        by_rule.setdefault(one.rule, []).append(one)
+    return {rule: _summed(rule, some) for rule, some in by_rule.items()}
+
+
+def _summed(rule: str, found: Sequence[Outcome]) -> Paid:
+    shares = [one.share for one in found]
+    late, dearer = (sum(each) / len(found) for each in zip(*((one.late, one.dearer) for one in found), strict=True))
+    return Paid(rule, sum(shares) / len(shares), max(shares), late, dearer)
 
 
 def _paid(prices: Floats, week: int) -> float:

@@ -78,6 +78,13 @@ class Answered(Schema):
     answer: Annotated[str, StringConstraints(max_length=500)]
 
 
+class HabitPaid(Schema):
+    """How good the rules were on simulated markets of one habit."""
+
+    habit: str
+    paid: list[RulePaidJson]
+
+
 class BackTested(Schema):
     """How good the advice was: over what was really asked, and over simulated markets."""
 
@@ -86,6 +93,8 @@ class BackTested(Schema):
     own: list[RulePaidJson]
     simulated_trials: int
     simulated: list[RulePaidJson]
+    by_habit: list[HabitPaid]
+    """Where it wins and where it loses."""
 
 
 class BackTestJob(Schema):

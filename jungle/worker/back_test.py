@@ -8,7 +8,8 @@ from django.utils import timezone
 
 from core.formats.report_json.rule_paid import rule_paid_json
 from core.model.progress import Progress, Stopped
-from core.prices.back_test import Trial, compared, own_trials, trials
+from core.prices.back_test import Outcome, Paid, Trial, outcomes, own_trials, summed, trials
+from core.prices.simulated import Habit
 from jungle.builds.services.prices import PriceQuestion, prices_for
 from jungle.worker.models import Job
 
@@ -26,27 +27,32 @@ def work_out(job: Job, report: Progress) -> Mapping[str, Any]:
         _tell(report, 0.05 * number / len(lines), line.label)
         own += own_trials(line.seen, timezone.localdate())
     simulated = list(trials(SEED, SIMULATED))
-    own_paid = _paid(own, report, 0.05, OWN_SHARE, "what was asked")
+    asked = _tried(own, report, 0.05, OWN_SHARE, "what was asked")
+    found = _tried(simulated, report, OWN_SHARE, 1.0, "simulated markets")
+    of_habit = ((habit, [one for one in found if one.habit is habit]) for habit in Habit)
     return {
         "lines": len(lines),
         "own_trials": len(own),
-        "own": own_paid,
+        "own": _told(summed(asked)),
         "simulated_trials": len(simulated),
-        "simulated": _paid(simulated, report, OWN_SHARE, 1.0, "simulated markets"),
+        "simulated": _told(summed(found)),
+        "by_habit": [{"habit": habit.value, "paid": _told(summed(some))} for habit, some in of_habit if some],
     }
 
 
-def _paid(tried: list[Trial], report: Progress, begin: float, end: float, words: str) -> list[Mapping[str, Any]]:
+def _tried(tried: list[Trial], report: Progress, begin: float, end: float, words: str) -> list[Outcome]:
     """Each rule over `tried`, telling how far it is."""
-    if not tried:
-        return []
 
     def telling() -> Iterator[Trial]:
         for number, trial in enumerate(tried):
             _tell(report, begin + (end - begin) * number / len(tried), words)
             yield trial
 
-    return [asdict(rule_paid_json(paid)) for paid in compared(telling()).values()]
+    return list(outcomes(telling()))
+
+
+def _told(paid: Mapping[str, Paid]) -> list[Mapping[str, Any]]:
+    return [asdict(rule_paid_json(each)) for each in paid.values()]
 
 
 def _tell(report: Progress, share: float, words: str) -> None:

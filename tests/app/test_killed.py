@@ -1,4 +1,4 @@
-"""A worker is killed at any moment of two hundred writes: nothing acknowledged is lost, and the database is whole.
+"""What answers and what works is killed at any moment: nothing acknowledged is lost, and all is done once.
 
 `JUNGLE_KILL_ROUNDS=20` runs it for longer.
 """
@@ -10,8 +10,9 @@ import threading
 import time
 from contextlib import closing, suppress
 from http.client import HTTPException
+from pathlib import Path
 from random import Random
-from typing import Any
+from typing import Any, ClassVar
 
 from django.test import SimpleTestCase
 
@@ -25,25 +26,38 @@ LONGEST_WAIT_S = 20
 
 
 class KilledTests(SimpleTestCase):
+    """One demo for all of them: each kills something else of it."""
+
+    port: ClassVar[int]
+    first: ClassVar[int]
+    """The process that began the others."""
+    data: ClassVar[Path]
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        super().setUpClass()
+        cls.port, cls.first, cls.data = cls.enterClassContext(demo())
+
+    def setUp(self) -> None:
+        self.database = self.enterContext(closing(sqlite3.connect(self.data / "jungle.sqlite3")))
+
     def test_nothing_acknowledged_is_lost(self) -> None:
-        with demo() as (port, first, data):
-            build_id = Client(port).build_named(DEMO_NAME)
-            for number in range(ROUNDS):
-                chance = Random(number)
-                done = threading.Event()
-                killer = threading.Thread(target=self.kill_now_and_then, args=(first, chance, done))
-                killer.start()
-                try:
-                    revision, width = self.write(port, build_id, chance)
-                finally:
-                    done.set()
-                    killer.join()
-                now = self.patient(port, lambda client: client.call("GET", f"/api/builds/{build_id}"))
-                self.assertEqual((now["revision"], now["build"]["room"]["width_m"]), (revision, width))
-            with closing(sqlite3.connect(data / "jungle.sqlite3")) as database:
-                self.assertEqual(database.execute("PRAGMA integrity_check").fetchone(), ("ok",))
-                (edits,) = database.execute("SELECT count(*) FROM plans_edit WHERE build_id = ?", [build_id]).fetchone()
-                self.assertEqual(edits, revision + 1, "as many edits in the history as were made")
+        build_id = Client(self.port).build_named(DEMO_NAME)
+        for number in range(ROUNDS):
+            chance = Random(number)
+            done = threading.Event()
+            killer = threading.Thread(target=self.kill_now_and_then, args=(self.first, chance, done))
+            killer.start()
+            try:
+                revision, width = self.write(self.port, build_id, chance)
+            finally:
+                done.set()
+                killer.join()
+            now = self.patient(self.port, lambda client: client.call("GET", f"/api/builds/{build_id}"))
+            self.assertEqual((now["revision"], now["build"]["room"]["width_m"]), (revision, width))
+        self.assertEqual(self.database.execute("PRAGMA integrity_check").fetchone(), ("ok",))
+        edits = self.database.execute("SELECT count(*) FROM plans_edit WHERE build_id = ?", [build_id]).fetchone()
+        self.assertEqual(edits, (revision + 1,), "as many edits in the history as were made")
 
     def write(self, port: int, build_id: int, chance: Random) -> tuple[int, float]:
         """Writes one edit after the other; answers the last revision and what it set."""
@@ -84,48 +98,42 @@ class KilledTests(SimpleTestCase):
                     raise
                 time.sleep(0.2)
 
-
-class KilledWorkerTests(SimpleTestCase):
-    """What works outside of requests is killed at any moment: what it was at is taken up again, and done once."""
-
     def test_a_job_whose_worker_is_killed_is_done_all_the_same(self) -> None:
-        with demo() as (port, first, data):
-            client = Client(port)
-            path = f"/api/builds/{client.build_named(DEMO_NAME)}/money/baskets"
-            for number in range(ROUNDS):
-                chance = Random(number)
-                client.call("POST", path, {})
-                time.sleep(chance.uniform(0.3, 2.0))
-                for worker in processes(first, "work"):
-                    with suppress(OSError):
-                        os.kill(worker, signal.SIGKILL)
-                told = self.when_over(client, path)
-                self.assertEqual(told["job"]["state"], "done", told)
-                self.assertGreater(len(told["baskets"]["baskets"]), 0)
-            with closing(sqlite3.connect(data / "jungle.sqlite3")) as database:
-                asked = "SELECT state, count(*) FROM worker_job WHERE kind = 'baskets' GROUP BY state"
-                self.assertEqual(database.execute(asked).fetchall(), [("done", ROUNDS)])
+        client = Client(self.port)
+        path = f"/api/builds/{client.build_named(DEMO_NAME)}/money/baskets"
+        for number in range(ROUNDS):
+            chance = Random(number)
+            client.call("POST", path, {})
+            time.sleep(chance.uniform(0.3, 2.0))
+            self.kill_the_worker()
+            told = self.when_over(client, path)
+            self.assertEqual(told["job"]["state"], "done", told)
+            self.assertGreater(len(told["baskets"]["baskets"]), 0)
+        asked = "SELECT state, count(*) FROM worker_job WHERE kind = 'baskets' GROUP BY state"
+        self.assertEqual(self.database.execute(asked).fetchall(), [("done", ROUNDS)])
 
     def test_a_round_whose_worker_is_killed_loses_and_doubles_nothing(self) -> None:
         """Six shops, one of which answers to nobody, and the rates; killed anywhere in it, then left to end."""
-        with demo() as (port, first, data), closing(sqlite3.connect(data / "jungle.sqlite3")) as database:
-            for number in range(ROUNDS):
-                chance = Random(number)
-                Client(port).call("POST", "/api/prices/sources/rounds")
-                for _ in range(2):  # A third time would be one too many for a job.
-                    time.sleep(chance.uniform(0.2, 3.0))
-                    for worker in processes(first, "work"):
-                        with suppress(OSError):
-                            os.kill(worker, signal.SIGKILL)
-                told = self.when_over(Client(port), "/api/prices/sources")
-                states = sorted(reading["state"] for reading in told["rounds"][0]["readings"])
-                self.assertEqual(states, ["failed", *["read"] * len(CATALOGUE_AT)], told["job"])
-                twice = database.execute(
-                    "SELECT series_id, first_seen, minor, in_stock, held_back, count(*) AS times"
-                    " FROM market_observation GROUP BY 1, 2, 3, 4, 5 HAVING times > 1"
-                ).fetchall()
-                self.assertEqual(twice, [])
-                self.assertEqual(database.execute("SELECT count(*) FROM watching_alert").fetchall(), [(2,)])
+        for number in range(ROUNDS):
+            chance = Random(number)
+            Client(self.port).call("POST", "/api/prices/sources/rounds")
+            for _ in range(2):  # A third time would be one too many for a job.
+                time.sleep(chance.uniform(0.2, 3.0))
+                self.kill_the_worker()
+            told = self.when_over(Client(self.port), "/api/prices/sources")
+            states = sorted(reading["state"] for reading in told["rounds"][0]["readings"])
+            self.assertEqual(states, ["failed", *["read"] * len(CATALOGUE_AT)], told["job"])
+            twice = self.database.execute(
+                "SELECT series_id, first_seen, minor, in_stock, held_back, count(*) AS times"
+                " FROM market_observation GROUP BY 1, 2, 3, 4, 5 HAVING times > 1"
+            ).fetchall()
+            self.assertEqual(twice, [])
+            self.assertEqual(self.database.execute("SELECT count(*) FROM watching_alert").fetchall(), [(2,)])
+
+    def kill_the_worker(self) -> None:
+        for worker in processes(self.first, "work"):
+            with suppress(OSError):
+                os.kill(worker, signal.SIGKILL)
 
     def when_over(self, client: Client, path: str) -> Any:
         deadline = time.monotonic() + 2 * LONGEST_WAIT_S

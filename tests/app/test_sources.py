@@ -13,6 +13,7 @@ from django.utils import timezone
 from core.formats.looks_csv import COLUMNS
 from core.model.observation import Look
 from core.prices.back_test import RULES
+from core.prices.simulated import Habit
 from jungle.builds.services.welcome import welcome
 from jungle.market.models import Observation, PriceSource, Round
 from jungle.market.observing import record
@@ -229,6 +230,7 @@ class AroundTests(ApiTestCase):
         tested = self.client.get(self.url("/prices-tested")).json()["tested"]
         self.assertEqual((tested["own_trials"], tested["own"]), (0, []))
         self.assertEqual({row["rule"] for row in tested["simulated"]}, set(RULES))
+        self.assertEqual({row["habit"] for row in tested["by_habit"]}, {habit.value for habit in Habit})
         self.assertRegex(tested["simulated"][0]["over_hindsight"], r"^\d+\.\d%$")
 
     def test_an_old_price_says_what_it_decides(self) -> None:

@@ -6917,6 +6917,18 @@ export interface components {
             simulated_trials: number;
             /** Simulated */
             simulated: components["schemas"]["RulePaidJson"][];
+            /** By Habit */
+            by_habit: components["schemas"]["HabitPaid"][];
+        };
+        /**
+         * HabitPaid
+         * @description How good the rules were on simulated markets of one habit.
+         */
+        HabitPaid: {
+            /** Habit */
+            habit: string;
+            /** Paid */
+            paid: components["schemas"]["RulePaidJson"][];
         };
         /**
          * JobNow

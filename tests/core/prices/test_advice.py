@@ -6,7 +6,7 @@ from typing import Any
 from unittest import TestCase
 
 from core.prices.advice import READ_DAYS, WORTH_WAITING_FOR, Advice, Say, advice_on
-from core.prices.back_test import Trial, compared, trials
+from core.prices.back_test import Trial, outcomes, summed, trials
 from core.prices.habits import FEWEST_WEEKS, Habits
 from core.prices.history import History, Seen, history_of
 from core.prices.reservation import Waiting
@@ -118,21 +118,21 @@ class BackTests(TestCase):
 
     def test_it_beats_buying_at_once_and_the_median_and_never_misses_the_day(self) -> None:
         tried = list(trials("kept for the test", len(seeds(250))))
-        found = compared(tried)
+        found = summed(outcomes(tried))
         mean = {name: paid.mean for name, paid in found.items()}
         self.assertLess(mean["the advice"], mean["at once"])
         self.assertLess(mean["the advice"], mean["under the median"])
 
     def test_it_loses_little_where_there_is_no_pattern(self) -> None:
-        found = compared(trials("no pattern at all", len(seeds(100)), (Habit.NO_PATTERN,)))
+        found = summed(outcomes(trials("no pattern at all", len(seeds(100)), (Habit.NO_PATTERN,))))
         self.assertLessEqual(found["the advice"].mean, 1.01 * found["at once"].mean)
 
     def test_hindsight_pays_no_more_than_anybody(self) -> None:
-        for paid in compared(trials("hindsight", 30)).values():
+        for paid in summed(outcomes(trials("hindsight", 30))).values():
             self.assertGreaterEqual(paid.mean, 1.0)
 
     def test_whoever_waits_to_the_end_pays_what_it_costs_then(self) -> None:
         trial = Trial(Habit.NO_PATTERN, steady(100, 10), TODAY, (100.0, 90.0, 120.0))
-        found = compared([trial])
+        found = summed(outcomes([trial]))
         self.assertAlmostEqual(found["a tenth less"].mean, 1.0)
         self.assertAlmostEqual(found["at once"].mean, 100 / 90)

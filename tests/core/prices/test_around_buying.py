@@ -14,7 +14,7 @@ from core.model.parts import KINDS as PART_KINDS
 from core.model.shops import Offer
 from core.money.line import Line
 from core.money.order import Need
-from core.prices.back_test import OWN_WEEKS, compared, own_trials
+from core.prices.back_test import OWN_WEEKS, outcomes, own_trials, summed
 from core.prices.habits import FEWEST_WEEKS
 from core.quantities import Money, UnitSystem
 from core.report.after_buying import Bought, after_buying
@@ -106,7 +106,7 @@ class OwnTrialTests(TestCase):
             at = len(line.days) - 1 - (TODAY - trial.asked_on).days
             self.assertEqual(trial.weekly_minor[0], line.days[at])
             self.assertEqual(trial.weekly_minor[-1], line.days[at + 7 * OWN_WEEKS])
-        paid = compared(found)
+        paid = summed(outcomes(found))
         self.assertLess(paid["the advice"].mean, paid["at once"].mean, "there is a sale in each five weeks")
 
     def test_nothing_known_nothing_tried(self) -> None:

@@ -71,6 +71,31 @@
       tested.simulated,
     )}
   {/if}
+  {#if tested && tested.by_habit.length > 0}
+    <div class="overflow-x-auto">
+      <table class="mt-3 w-full max-w-2xl text-sm">
+        <caption class="text-left font-semibold"
+          >Where it wins and where it loses: over hindsight, by the habit of the market</caption
+        >
+        <thead class="text-right text-xs text-faint">
+          <tr
+            ><th class="py-1 text-left font-normal">Market</th
+            >{#each tested.by_habit[0]?.paid ?? [] as { rule } (rule)}<th class="font-normal">{rule}</th
+              >{/each}</tr
+          >
+        </thead>
+        <tbody class="text-right tabular-nums">
+          {#each tested.by_habit as { habit, paid } (habit)}
+            <tr class="border-t border-base-300"
+              ><td class="py-1 text-left">{habit}</td>{#each paid as { rule, over_hindsight } (rule)}<td
+                  >{over_hindsight}</td
+                >{/each}</tr
+            >
+          {/each}
+        </tbody>
+      </table>
+    </div>
+  {/if}
   <button class="btn mt-2 btn-outline btn-primary btn-xs" disabled={work.isOpen} onclick={begin}
     >{tested ? 'Try it again' : 'Try it'}</button
   >
