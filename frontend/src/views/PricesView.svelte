@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte'
   import { api, outcome, type Prices } from '../api/client'
   import Alerts from '../components/prices/Alerts.svelte'
   import AroundBuying from '../components/prices/AroundBuying.svelte'
@@ -7,6 +8,7 @@
   import WiderWatches from '../components/prices/WiderWatches.svelte'
   import { useBuild } from '../lib/build.svelte'
   import { Resource } from '../lib/resource.svelte'
+  import { session } from '../lib/session.svelte'
   import { shops } from '../lib/shops.svelte'
   import { Watches } from '../lib/watches.svelte'
   import { counted } from '../lib/words'
@@ -34,6 +36,11 @@
   $effect(() => {
     if (build.reply) void asking.load(build.id, countWeeks)
     return () => asking.stop()
+  })
+  /** What came to its target is counted beside the step too. */
+  const alerts = $derived(watches.told?.alerts.length)
+  $effect(() => {
+    if (alerts !== undefined) void untrack(() => session.load())
   })
   $effect(() => {
     const looked = watches

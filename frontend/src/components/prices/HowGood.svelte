@@ -28,7 +28,7 @@
 
 {#snippet table(caption: string, rows: NonNullable<typeof tested>['own'])}
   <div class="overflow-x-auto">
-    <table class="mt-3 w-full max-w-2xl text-sm">
+    <table class="mt-3 w-full max-w-2xl text-sm [&_:is(td,th):not(:first-child)]:pl-3">
       <caption class="text-left font-semibold">{caption}</caption>
       <thead class="text-right text-xs text-faint">
         <tr
@@ -73,7 +73,7 @@
   {/if}
   {#if tested && tested.by_habit.length > 0}
     <div class="overflow-x-auto">
-      <table class="mt-3 w-full max-w-2xl text-sm">
+      <table class="mt-3 w-full max-w-2xl text-sm [&_:is(td,th):not(:first-child)]:pl-3">
         <caption class="text-left font-semibold"
           >Where it wins and where it loses: over hindsight, by the habit of the market</caption
         >

@@ -53,7 +53,7 @@
                 : ''}</span
             ></span
           >
-          <span class="tabular-nums"
+          <span class="ml-auto text-right tabular-nums"
             >{offer.total || offer.missing}{#if offer.exchanged}<span class="block text-xs text-faint"
                 >{offer.exchanged}</span
               >{/if}</span

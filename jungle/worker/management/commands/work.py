@@ -27,6 +27,8 @@ class Command(BaseCommand):
     """Works until it is stopped; what a worker that was killed left undone is taken up first."""
 
     help = __doc__
+    requires_system_checks: list[str] = []
+    """They read every endpoint, which takes as long as all the rest; what serves reads them anyway."""
 
     def add_arguments(self, parser: ArgumentParser) -> None:
         parser.add_argument("--while-alive", type=int, metavar="PID", help="stop as soon as that process has ended")
