@@ -4,6 +4,7 @@ from datetime import timedelta
 from io import StringIO
 from typing import Any
 
+from django.contrib.auth.models import User
 from django.core.management import call_command
 from django.test import TestCase
 from django.utils import timezone
@@ -12,6 +13,8 @@ from core.formats.build_file import read_build_file
 from core.model.observation import Look
 from core.model.shops import SoldAs
 from core.report.evaluation_of import evaluation_of, known_costs
+from jungle.builds.models import StoredBuild
+from jungle.builds.services.prices import PriceQuestion, price_of_line, prices_for
 from jungle.builds.services.welcome import local_owner
 from jungle.catalogue.adoption import sample_sheets
 from jungle.market.adoption import DEMO, listed_market
@@ -108,9 +111,29 @@ class SampleTests(TestCase):
             if last.in_stock and offer.shop != SILENT_SHOP and not last.held_back:
                 self.assertEqual(last.minor, offer.price.minor, offer.id)
                 self.assertEqual(last.last_seen, timezone.localdate())
+        self.assert_lines_agree_with_offers(owner)
         silent = [one.last_seen for key, one in newest.items() if one and key[1] == SILENT_SHOP]
         self.assertEqual(max(silent), timezone.localdate() - timedelta(days=SILENT_DAYS))
         self.assertTrue(Observation.objects.exclude(held_back="").exists())
+
+    def assert_lines_agree_with_offers(self, owner: User) -> None:
+        """What a line comes to today is what the cheapest new offer does, where that takes no code off."""
+        believed = Series.objects.filter(sold_as="new", newest__held_back="", newest__last_seen=timezone.localdate())
+        seen_today, compared = set(believed.values_list("part", "shop")), 0
+        for build in StoredBuild.objects.visible_to(owner.pk):
+            for line in prices_for(owner, build, PriceQuestion()):
+                _, offers = price_of_line(owner, build, line.line, PriceQuestion())
+                fresh = [one for one in offers if (one.offer.part, one.shop.id) in seen_today]
+                new = [one for one in fresh if one.offer.sold_as is SoldAs.NEW]
+                plain = [one.order.total.minor for one in new if one.order and not one.order.codes]
+                with_codes = [one.order.total.minor for one in new if one.order and one.order.codes]
+                now = line.advice.today_minor
+                if now is None or not plain:
+                    continue
+                self.assertLessEqual(now, min(plain) + 1, line.line)
+                self.assertGreaterEqual(now, min(plain + with_codes) - 1, line.line)
+                compared += 1
+        self.assertGreater(compared, 8)
 
     def test_the_third_build_paid_what_was_asked_on_its_days(self) -> None:
         """What it bought of a shop that sells it cost what its history says of that day, for each of them."""

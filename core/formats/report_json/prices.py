@@ -159,6 +159,8 @@ class DeliveredOfferJson:
     total: str
     """Empty where it is not known."""
     missing: str
+    codes: list[str]
+    """Those that its total takes off; what a line came to over time is without any."""
     exchanged: str
     """At which rate, and of which day, it comes from the shop's currency; empty where it does not."""
     seen: str
@@ -243,6 +245,7 @@ def _offer_json(one: OfferedLine, today: date, system: UnitSystem) -> DeliveredO
         sold_as=one.offer.sold_as.value,
         total=one.order.total.text() if one.order else "",
         missing=f"{one.missing.fact} is not known" if one.missing else "",
+        codes=[code.code for code in one.order.codes] if one.order else [],
         exchanged=one.order.exchanged.text(system) if one.order and one.order.exchanged else "",
         seen=one.offer.seen.isoformat(),
         seen_days_ago=(today - one.offer.seen).days,

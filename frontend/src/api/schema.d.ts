@@ -6719,6 +6719,8 @@ export interface components {
             total: string;
             /** Missing */
             missing: string;
+            /** Codes */
+            codes: string[];
             /** Exchanged */
             exchanged: string;
             /** Seen */

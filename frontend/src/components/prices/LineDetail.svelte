@@ -51,13 +51,13 @@
                 : `${counted(offer.seen_days_ago, 'day')} ago`}{offer.is_old
                 ? ': ask before you rely on it'
                 : ''}</span
-            ></span
-          >
-          <span class="ml-auto text-right tabular-nums"
-            >{offer.total || offer.missing}{#if offer.exchanged}<span class="block text-xs text-faint"
-                >{offer.exchanged}</span
+            >{#if offer.codes.length > 0 || offer.exchanged}<span class="block text-xs text-faint"
+                >{[...offer.codes.map((code) => `with the code ${code}`), offer.exchanged]
+                  .filter((words) => words !== '')
+                  .join('; ')}</span
               >{/if}</span
           >
+          <span class="tabular-nums">{offer.total || offer.missing}</span>
         </li>
       {/each}
     </ul>
