@@ -34,12 +34,11 @@ def mail_alerts(owner_id: int) -> int:
 
 
 def _mail(alert: Alert) -> EmailMessage:
-    watch = alert.watch.watch
-    now = Money(alert.minor, watch.currency)
-    before = f"Before it was {Money(alert.before_minor, watch.currency).text()}." if alert.before_minor else ""
+    now, target = Money(alert.minor, alert.currency), Money(alert.target_minor, alert.currency)
+    before = f"Before it was {Money(alert.before_minor, alert.currency).text()}." if alert.before_minor else ""
     lines = [
         f"{alert.watch.label} has come to {now.text()}: {alert.words}.",
-        f"You waited for {Money(watch.target_minor, watch.currency).text()} or less. {before}".strip(),
+        f"You waited for {target.text()} or less. {before}".strip(),
         f"{alert.effect}." if alert.effect else "",
         f"The build: {alert.watch.build.name}.",
         f"Seen on {timezone.localtime(alert.at):%Y-%m-%d at %H:%M %Z}.",

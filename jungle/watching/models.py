@@ -58,6 +58,9 @@ class Alert(models.Model):
     watch = models.ForeignKey(StoredWatch, on_delete=models.CASCADE, related_name="alerts")
     crossing = models.PositiveIntegerField()
     at = models.DateTimeField(auto_now_add=True)
+    currency = models.CharField(max_length=3)
+    target_minor = models.PositiveBigIntegerField()
+    """What was waited for then: a watch may wait for something else by now."""
     minor = models.PositiveBigIntegerField()
     before_minor = models.PositiveBigIntegerField(null=True)
     """What it was when it was looked at before; empty where nobody knew."""

@@ -180,6 +180,8 @@ def _look(stored: StoredWatch, looked: _Looked, best: Best) -> list[Alert]:
         alert = Alert.objects.create(
             watch=stored,
             crossing=stored.crossings + 1,
+            currency=watch.currency,
+            target_minor=watch.target_minor,
             minor=minor,
             before_minor=stored.figure_minor,
             words=words,

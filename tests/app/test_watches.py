@@ -110,7 +110,7 @@ class WatchTests(WatchesTestCase):
         (watch,) = self.told()["watches"]
         self.assertEqual((watch["figure"], watch["sold_as"], watch["shops"]), ("", ["new"], []))
         self.assertEqual(len(self.look()), 1)
-        self.assertEqual(len(self.told()["alerts"]), 2)
+        self.assertEqual([alert["target"] for alert in self.told()["alerts"]], ["€95.00", "€90.00"])
 
     def test_what_was_changed_is_looked_at_when_it_has_been_at_rest(self) -> None:
         """A build, or an offer: at once nothing is due, ten seconds later it is, and looked at it is not any more."""

@@ -126,7 +126,7 @@ def _watch(stored: StoredWatch, market: Market) -> WatchNow:
         allows="; ".join(filter(None, (", ".join(watch.sold_as), ", ".join(shops)))),
         sold_as=list(watch.sold_as),
         shops=list(watch.shops),
-        figure=_money(stored.figure_minor, watch),
+        figure=_money(stored.figure_minor, watch.currency),
         words=stored.words,
         under=stored.under,
         looked_at=stored.looked_at.isoformat(timespec="minutes") if stored.looked_at else "",
@@ -134,19 +134,18 @@ def _watch(stored: StoredWatch, market: Market) -> WatchNow:
 
 
 def _alert(alert: Alert) -> AlertNow:
-    watch = alert.watch.watch
     return AlertNow.model_construct(
         id=alert.pk,
         label=alert.watch.label,
         at=timezone.localtime(alert.at).isoformat(timespec="minutes"),
-        figure=_money(alert.minor, watch),
-        before=_money(alert.before_minor, watch),
-        target=_money(watch.target_minor, watch),
+        figure=_money(alert.minor, alert.currency),
+        before=_money(alert.before_minor, alert.currency),
+        target=_money(alert.target_minor, alert.currency),
         words=alert.words,
         effect=alert.effect,
         mailed=alert.mailed,
     )
 
 
-def _money(minor: int | None, watch: Watch) -> str:
-    return "" if minor is None else Money(minor, watch.currency).text()
+def _money(minor: int | None, currency: str) -> str:
+    return "" if minor is None else Money(minor, currency).text()
