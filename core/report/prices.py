@@ -1,6 +1,6 @@
 """What is known of the prices of what a build still needs: usual, today, and whether to buy or to wait."""
 
-from collections.abc import Callable, Iterable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
 from functools import cached_property
@@ -14,7 +14,7 @@ from core.money.delivered_days import delivered_days
 from core.money.order import Need
 from core.prices.advice import READ_DAYS, Advice, Say, advice_on, weeks_until
 from core.prices.asked import Asked
-from core.prices.habits import WEEK_DAYS, habits_of, pooled
+from core.prices.habits import FEWEST_WEEKS, WEEK_DAYS, habits_of, pooled
 from core.prices.history import GAP_DAYS, SOLD_OUT, Floats, cheapest, prices_of
 from core.prices.standing import Standing, regular_prices, standing
 from core.quantities import Money, Sentence, say
@@ -169,12 +169,20 @@ def _leaning(found: LinePrices, need: Need, asking: Asking, alike: Sequence[Aske
     return replace(found, advice=told, leans_on=len(habits))
 
 
-def _by_part(need: Need, alike: Sequence[Asked], asking: Asking) -> Iterable[Floats]:
-    """What new ones of each part came to, at its cheapest."""
-    parts = {one.part for one in alike if one.part != need.part}
-    for part in sorted(parts):
-        new = [one for one in alike if one.part == part and one.sold_as is SoldAs.NEW]
-        yield cheapest_of(new, need._replace(part=part), asking)
+def _by_part(need: Need, alike: Sequence[Asked], asking: Asking) -> Iterator[Floats]:
+    """What new ones of each part came to, at its cheapest; without those of which too few weeks are known to tell."""
+    by_part: dict[str, list[Asked]] = {}
+    for one in alike:
+        if one.part != need.part and one.sold_as is SoldAs.NEW:
+            by_part.setdefault(one.part, []).append(one)
+    for part, new in sorted(by_part.items()):
+        if _weeks_known(new) >= FEWEST_WEEKS:
+            yield cheapest_of(new, need._replace(part=part), asking)
+
+
+def _weeks_known(asked: Sequence[Asked]) -> int:
+    """In how many weeks any of them had a price: delivered it is known in no more of them."""
+    return int((np.stack([one.days[::-1][::WEEK_DAYS] for one in asked]) > SOLD_OUT).any(axis=0).sum())
 
 
 def cheapest_of(asked: Sequence[Asked], need: Need, asking: Asking) -> Floats:

@@ -6,7 +6,9 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from django.core.management import call_command
+from django.db import connection
 from django.test import TestCase
+from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
 from core.formats.build_file import read_build_file
@@ -22,7 +24,7 @@ from jungle.market.models import Observation, Series
 from jungle.market.observing import record
 from jungle.market.sample_prices import SILENT_DAYS, SILENT_SHOP, quotes_of, sample_looks
 from jungle.market.terms import market_of
-from tests.app.worlds import ApiTestCase, person
+from tests.app.worlds import ApiTestCase, person, sheets_of
 
 
 class PricesTests(ApiTestCase):
@@ -49,6 +51,24 @@ class PricesTests(ApiTestCase):
         self.assertEqual((line["standing"]["sales"], line["offers"]), (1, 1))
         self.assertGreaterEqual(line["advice"]["weeks_known"], 42)
         self.assertEqual(len(line["weekly"]), 78)
+
+    def test_histories_are_asked_for_together_and_those_of_a_kind_once(self) -> None:
+        today = timezone.localdate()
+        lines = self.client.get(self.url("/prices")).json()["lines"]
+        parts = sorted({line["part"] for line in lines})
+        self.assertGreater(len(parts), 3)
+        looks = [
+            Look.model_validate({"part": part, "shop": "larkmoor", "day": today - timedelta(days=n),
+                                 "price": {"minor": 100_00}})
+            for part in parts for n in range(0, 60, 3)
+        ]  # fmt: skip
+        record(self.owner.pk, looks)
+        kinds = len({type(sheets_of(self.owner)[part]) for part in parts})
+        with CaptureQueriesContext(connection) as asked:
+            told = self.client.get(self.url("/prices")).json()["lines"]
+        self.assertEqual({line["leans_on"] for line in told}, {0})
+        histories = [query for query in asked.captured_queries if 'FROM "market_series"' in query["sql"]]
+        self.assertLessEqual(len(histories), 1 + kinds)
 
     def test_nobody_elses(self) -> None:
         self.client.logout()

@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping, Sequence
 from datetime import date
+from functools import cache, cached_property
 from typing import NamedTuple
 
 from django.contrib.auth.models import User
@@ -26,7 +27,7 @@ from jungle.catalogue.models import Entry
 from jungle.market.observing import asked_for
 from jungle.market.terms import market_of
 
-MOST_ALIKE = 24
+MOST_ALIKE = 10
 """Other parts of a kind that a short history leans on."""
 
 
@@ -100,12 +101,24 @@ def _lines(
 ) -> tuple[LinePrices, ...]:
     asking, today = _asking(design, shopping.market, question), timezone.localdate()
     asked = asked_for(actor.pk, sorted({need.part for need in needs}), today, READ_DAYS)
-    return line_prices(needs, shopping.labels, asked, asking, lambda part: _alike(actor, part, today))
+    return line_prices(needs, shopping.labels, asked, asking, _Alike(actor.pk, today))
 
 
-def _alike(actor: User, part: str, today: date) -> list[Asked]:
-    """What was asked for other parts of its kind."""
-    owned = Entry.objects.visible_to(actor.pk)
-    kind = owned.named(part).values_list("sheet__kind", flat=True).first()
-    others = owned.of_kinds(kind).exclude(part_id=part).values_list("part_id", flat=True) if kind else ()
-    return asked_for(actor.pk, list(others[:MOST_ALIKE]), today, READ_DAYS)
+class _Alike:
+    """What was asked for other parts of the kind of one; each kind is looked up once."""
+
+    def __init__(self, owner_id: int, today: date) -> None:
+        self.owned = Entry.objects.visible_to(owner_id)
+        self.owner_id, self.today = owner_id, today
+
+    def __call__(self, part: str) -> Sequence[Asked]:
+        return self._of_kind(self._kinds.get(part))
+
+    @cached_property
+    def _kinds(self) -> Mapping[str, str]:
+        return dict(self.owned.values_list("part_id", "sheet__kind"))
+
+    @cache  # noqa: B019 - it lives for one request
+    def _of_kind(self, kind: str | None) -> Sequence[Asked]:
+        others = self.owned.of_kinds(kind).order_by("part_id").values_list("part_id", flat=True) if kind else ()
+        return asked_for(self.owner_id, list(others[:MOST_ALIKE]), self.today, READ_DAYS)

@@ -17,7 +17,7 @@ from core.money.order import Need, order_of
 from core.prices.advice import READ_DAYS, Say, advice_on
 from core.prices.asked import Asked
 from core.prices.back_test import trials
-from core.prices.habits import FEWEST_OF_A_KIND, habits_of
+from core.prices.habits import FEWEST_OF_A_KIND, FEWEST_WEEKS, habits_of
 from core.prices.history import SOLD_OUT
 from core.quantities import UnitSystem
 from core.report.price_chart import price_chart, spans_of
@@ -202,6 +202,19 @@ class KindTests(TestCase):
         short.days[:-70] = np.nan
         found = prices(short, alike=tuple(with_sales(asked(100, part=f"mat-{n}")) for n in range(2)))
         self.assertEqual((found.leans_on, found.advice.say), (0, Say.NOTHING))
+
+    def test_others_that_are_short_themselves_tell_nothing_unless_shops_know_them_together(self) -> None:
+        """Each known for 25 weeks; then in two shops, one after the other, for more."""
+        short, days = asked(100), 7 * (FEWEST_WEEKS - 1)
+        short.days[:-70] = np.nan
+        others = [asked(100, part=f"mat-{n}") for n in range(FEWEST_OF_A_KIND)]
+        for one in others:
+            one.days[:-days] = np.nan
+        self.assertEqual(prices(short, alike=tuple(others)).leans_on, 0)
+        before = [asked(100, part=one.part, shop="b") for one in others]
+        for one in before:
+            one.days[-days:] = np.nan
+        self.assertEqual(prices(short, alike=(*others, *before)).leans_on, FEWEST_OF_A_KIND)
 
     def test_a_long_one_leans_on_nothing(self) -> None:
         self.assertEqual(prices(asked(100), alike=(asked(1), asked(2), asked(3))).leans_on, 0)
