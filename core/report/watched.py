@@ -106,8 +106,8 @@ def fee_figure(watch: Watch, costs: Costs) -> WatchedFigure:
     if line.yearly is None:
         return WatchedFigure(None, say("What it costs is not known"))
     words = "{label}, a year of it; all fees come to {fees} a year"
-    told = _against(costs.yearly_cap, costs.yearly, words, label=line.label, fees=costs.yearly)
-    return WatchedFigure(line.yearly, told)
+    left = _left_of(costs.yearly_cap, costs.yearly)
+    return WatchedFigure(line.yearly, say(words + left.words, label=line.label, fees=costs.yearly, **left.facts))
 
 
 def total_figure(
@@ -131,13 +131,14 @@ def total_figure(
         return WatchedFigure(None, say("No basket has all that is offered"))
     total = Money.total([basket, *counted], there.buyer.currency)
     words = "{count} things in the best basket, delivered"
-    return WatchedFigure(total, _against(costs.up_front_cap, total, words, count=str(len(offered))))
+    left = _left_of(costs.up_front_cap, total)
+    return WatchedFigure(total, say(words + left.words, count=str(len(offered)), **left.facts))
 
 
 def effect(before: Costs, after: Costs) -> Sentence:
-    """What the build comes to with what was found, beside what it does now, and what that leaves of its cap."""
+    """What the build comes to with what was found, beside what it does now, and what that leaves of its caps; of the
+    yearly one where the fees are others."""
     change = after.up_front - before.up_front
-    moved = Money(abs(change.minor), change.currency)
     words = "The build then comes to {total}"
     words += (
         ", as it does now"
@@ -146,16 +147,30 @@ def effect(before: Costs, after: Costs) -> Sentence:
         if change.minor < 0
         else ", {moved} more than now"
     )
-    return _against(after.up_front_cap, after.counted, words, total=after.up_front, moved=moved)
+    up_front = _left_of(after.up_front_cap, after.counted)
+    facts = {"total": after.up_front, "moved": Money(abs(change.minor), change.currency), **up_front.facts}
+    if after.yearly == before.yearly:
+        return say(words + up_front.words, **facts)
+    yearly = _left_of(after.yearly_cap, after.yearly, "yearly_")
+    words += up_front.words + "; all fees then come to {fees} a year" + yearly.words
+    return say(words, fees=after.yearly, **facts, **yearly.facts)
 
 
-def _against(cap: Money | None, counted: Money, words: str, **facts: str | Money) -> Sentence:
-    """`words`, and what `counted` leaves of the cap, where there is one."""
+class _Left(NamedTuple):
+    """What is left of a cap: words that are added to a sentence, and the facts in them."""
+
+    words: str
+    facts: Mapping[str, Money]
+
+
+def _left_of(cap: Money | None, counted: Money, name: str = "") -> _Left:
+    """What `counted` leaves of a cap; no words where there is none. Facts are told by `name`, one for each cap."""
     if cap is None:
-        return say(words, **facts)
+        return _Left("", {})
     left = cap - counted
-    words += "; {left} of {cap} are left" if left.minor >= 0 else "; it is {left} over {cap}"
-    return say(words, left=Money(abs(left.minor), left.currency), cap=cap, **facts)
+    amount, whole = f"{{{name}left}}", f"{{{name}cap}}"
+    words = f"; {amount} of {whole} are left" if left.minor >= 0 else f"; it is {amount} over {whole}"
+    return _Left(words, {f"{name}left": Money(abs(left.minor), left.currency), f"{name}cap": cap})
 
 
 def _cheapest(watch: Watch, need: Need, there: WatchedBuild) -> OfferedLine | None:

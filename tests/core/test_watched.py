@@ -94,6 +94,19 @@ class FigureTests(TestCase):
         told = effect(before, found.then).text(UnitSystem.METRIC)
         self.assertIn(f"The build then comes to {found.then.up_front.text()}", told)
         self.assertIn("less than now", told)
+        self.assertNotIn("fees", told)
+
+    def test_other_fees_are_told_with_what_they_leave_of_their_cap(self) -> None:
+        before = known_costs(self.there.evaluation)
+        after = replace(before, yearly=before.yearly + Money(50_00, "EUR"))
+        roomy = after.yearly + Money(7_00, "EUR")
+        for cap, words in (
+            (None, "a year"),
+            (roomy, f"a year; €7.00 of {roomy.text()} are left"),
+            (before.yearly, f"a year; it is €50.00 over {before.yearly.text()}"),
+        ):
+            told = effect(before, replace(after, yearly_cap=cap)).text(UnitSystem.METRIC)
+            self.assertTrue(told.endswith(f"; all fees then come to {after.yearly.text()} {words}"), told)
 
     def test_what_cannot_be_had_is_not_known(self) -> None:
         needs = needs_in(self.there)
