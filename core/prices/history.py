@@ -66,6 +66,11 @@ class History:
         return History((*self.seen, Seen(day, day, minor, in_stock)))
 
 
+def holds_until(seen: date) -> date:
+    """The last day on which a price that was seen is taken to be what it was, where nobody looked again."""
+    return seen + GAP_DAYS * DAY
+
+
 def held_on(days: Floats) -> Floats:
     """Each day that is not known takes what was known last, for `GAP_DAYS`."""
     numbers = np.arange(len(days))

@@ -7,11 +7,21 @@ from typing import NamedTuple
 
 from core.checks.doubts import STALE_DAYS
 from core.model.build import Build
+from core.model.ledger import Entry
 from core.model.parts import Part
 from core.money.costs import Costs
 from core.money.line import Line, Payment
-from core.prices.history import GAP_DAYS
+from core.prices.history import GAP_DAYS, holds_until
 from core.quantities import Money, Quantity, Sentence, Unit, say
+
+
+class _Told(NamedTuple):
+    """When a price was told, by whom, until when that may be relied on, and why no longer."""
+
+    known_on: date
+    told_by: str
+    until: date
+    why: Sentence
 
 
 class OldPrice(NamedTuple):
@@ -22,6 +32,8 @@ class OldPrice(NamedTuple):
     known_on: date
     told_by: str
     """Who said it; empty where nobody wrote that down."""
+    why: Sentence
+    """Why it is old."""
     decides: Sentence
 
 
@@ -32,10 +44,9 @@ def old_prices(build: Build, costs: Costs, sheets: Mapping[str, Part], today: da
     """
     for line in sorted(costs.lines, key=_dearness):
         told = _told(line, build, sheets)
-        if told is not None and line.up_front is not None:
-            known_on, told_by, until = told
-            if until < today:
-                yield OldPrice(line, line.up_front, known_on, told_by, _decides(line, line.up_front, costs))
+        if told is not None and line.up_front is not None and told.until < today:
+            decides = _decides(line, line.up_front, costs)
+            yield OldPrice(line, line.up_front, told.known_on, told.told_by, told.why, decides)
 
 
 def dearer_by(line: Line, costs: Costs) -> Money | None:
@@ -47,17 +58,26 @@ def dearer_by(line: Line, costs: Costs) -> Money | None:
     return Money(floor(left.minor / (1 + costs.contingency_share)), left.currency)
 
 
-def _told(line: Line, build: Build, sheets: Mapping[str, Part]) -> tuple[date, str, date] | None:
-    """On which day its price was told, by whom, and until when that may be relied on; `None` where no day is known."""
+def _told(line: Line, build: Build, sheets: Mapping[str, Part]) -> _Told | None:
+    """`None` where no day is known."""
     if line.payment is Payment.QUOTE:
         entry = build.ledger.of(line.key)
-        if entry is None or entry.quoted_on is None:
-            return None
-        return entry.quoted_on, entry.quote_from, entry.quote_until or entry.quoted_on + timedelta(days=GAP_DAYS)
+        return _quoted(entry) if entry else None
     source = sheets[line.part].sources.get("price") if line.part in sheets else None
     if line.payment is not Payment.LIST_PRICE or source is None or source.seen is None:
         return None
-    return source.seen, source.source, source.seen + timedelta(days=STALE_DAYS)
+    why = say("A list price is taken to hold for {days} days", days=str(STALE_DAYS))
+    return _Told(source.seen, source.source, source.seen + timedelta(days=STALE_DAYS), why)
+
+
+def _quoted(entry: Entry) -> _Told | None:
+    if entry.quoted_on is None:
+        return None
+    if entry.quote_until is not None:
+        why = say("It ran out on {day}", day=f"{entry.quote_until}")
+        return _Told(entry.quoted_on, entry.quote_from, entry.quote_until, why)
+    why = say("A quote without a day is taken to hold for {days} days", days=str(GAP_DAYS))
+    return _Told(entry.quoted_on, entry.quote_from, holds_until(entry.quoted_on), why)
 
 
 def _decides(line: Line, amount: Money, costs: Costs) -> Sentence:

@@ -106,7 +106,8 @@ class LinePrices:
         last = Money(round(float(self.days[known[-1]])), self.currency)
         since = len(self.days) - 1 - int(known[-1])
         if sold_out:
-            return say("Sold out wherever it was looked for; {last} {days} days ago", last=last, days=str(since))
+            ago = "a day ago" if since == 1 else "{days} days ago"
+            return say("Sold out wherever it was looked for; {last} " + ago, last=last, days=str(since))
         # Each look holds for a while; before that nobody looked.
         days = since + GAP_DAYS
         return say("Nobody has seen what it costs today: {last}, {days} days ago", last=last, days=str(days))

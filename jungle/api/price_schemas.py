@@ -90,6 +90,8 @@ class BackTested(Schema):
 
     lines: int
     own_trials: int
+    own_weeks: int
+    """How long whoever asked could have waited in each of them."""
     own: list[RulePaidJson]
     simulated_trials: int
     simulated: list[RulePaidJson]

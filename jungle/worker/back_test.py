@@ -8,7 +8,7 @@ from django.utils import timezone
 
 from core.formats.report_json.rule_paid import rule_paid_json
 from core.model.progress import Progress, Stopped
-from core.prices.back_test import Outcome, Paid, Trial, outcomes, own_trials, summed, trials
+from core.prices.back_test import OWN_WEEKS, Outcome, Paid, Trial, outcomes, own_trials, summed, trials
 from core.prices.simulated import Habit
 from jungle.builds.services.prices import PriceQuestion, prices_for
 from jungle.worker.models import Job
@@ -33,6 +33,7 @@ def work_out(job: Job, report: Progress) -> Mapping[str, Any]:
     return {
         "lines": len(lines),
         "own_trials": len(own),
+        "own_weeks": OWN_WEEKS,
         "own": _told(summed(asked)),
         "simulated_trials": len(simulated),
         "simulated": _told(summed(found)),

@@ -4,11 +4,13 @@ import json
 import logging
 import time
 from collections.abc import Callable, Mapping
+from datetime import timedelta
 from functools import partial
 from typing import Any
 
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.utils import timezone
 from django_tasks import task
 from django_tasks.base import TaskResultStatus
 from django_tasks_db.models import DBTaskResult
@@ -25,6 +27,8 @@ from jungle.worker.models import Job, JobKind, JobState
 
 KEPT = 20
 """Jobs of one build that are kept when they are over."""
+RETRIED_AFTER_S = 600
+"""What went wrong is not begun by itself again before."""
 MOST_ATTEMPTS = 3
 """A job whose worker was killed so often is what kills them."""
 TOLD_EVERY_S = 0.3
@@ -66,7 +70,10 @@ def ask_due_watches() -> int:
     """Have looked at what is waited for, of everybody whose builds or shops were changed; answers of how many."""
     due = User.objects.filter(pk__in=owners_to_look_for())
     at_it = Job.objects.open().filter(kind__in=(JobKind.ROUND, JobKind.WATCHES)).values("owner")
-    return len([ask(owner, None, JobKind.WATCHES, {}) for owner in due.exclude(pk__in=at_it)])
+    lately = timezone.now() - timedelta(seconds=RETRIED_AFTER_S)
+    failed = Job.objects.filter(kind=JobKind.WATCHES, state=JobState.FAILED, asked_at__gt=lately).values("owner")
+    wanted = due.exclude(pk__in=at_it).exclude(pk__in=failed)
+    return len([ask(owner, None, JobKind.WATCHES, {}) for owner in wanted])
 
 
 def find_job(actor: User, job_id: str) -> Job:

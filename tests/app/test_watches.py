@@ -21,6 +21,7 @@ from jungle.watching.mail import mail_alerts
 from jungle.watching.models import Alert, StoredWatch
 from jungle.watching.watches import look_at_watches, owners_to_look_for
 from jungle.worker.jobs import ask_due_watches
+from jungle.worker.models import Job
 from tests.app.worlds import ApiTestCase, person
 from tests.core import worlds
 from tests.core.money import market
@@ -136,6 +137,11 @@ class WatchTests(WatchesTestCase):
         self.work()
         with patch("jungle.worker.jobs.owners_to_look_for", return_value=[self.owner.pk]):
             self.assertEqual((ask_due_watches(), ask_due_watches()), (1, 0))
+            with patch("jungle.worker.rounds.watch", side_effect=ZeroDivisionError), self.assertLogs("jungle.worker"):
+                self.work()
+            self.assertEqual(ask_due_watches(), 0, "what went wrong is not begun again at once")
+            Job.objects.update(asked_at=now - timedelta(hours=1))
+            self.assertEqual(ask_due_watches(), 1)
 
     def test_a_build_that_cannot_be_read_says_so_and_is_not_looked_at_over_and_over(self) -> None:
         self.watch()

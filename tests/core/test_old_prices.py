@@ -48,6 +48,10 @@ class OldPricesTests(TestCase):
             self.assertEqual(bool(self.old(quoted(self.build, self.line, 100_00, days, until))), is_old, (days, until))
         (found,) = self.old(quoted(self.build, self.line, 100_00, 30))
         self.assertEqual((found.amount.minor, found.told_by), (100_00, "Near"))
+        words = found.why.text(UnitSystem.METRIC)
+        self.assertEqual(words, "A quote without a day is taken to hold for 21 days")
+        (ran_out,) = self.old(quoted(self.build, self.line, 100_00, 3, yesterday))
+        self.assertEqual(ran_out.why.text(UnitSystem.METRIC), "It ran out on 2026-11-29")
         self.assertEqual(found.known_on, TODAY - timedelta(days=30))
 
     def test_a_list_price_is_old_after_a_year(self) -> None:

@@ -6,7 +6,7 @@ from datetime import date
 
 from core.formats.report_json.figures import FigureJson, figure_json, maybe_figure_json, signed_money_json
 from core.prices.advice import Advice
-from core.prices.history import GAP_DAYS
+from core.prices.history import holds_until
 from core.prices.standing import Standing
 from core.quantities import Money, Quantity, Unit, UnitSystem
 from core.report.old_prices import OldPrice
@@ -83,6 +83,8 @@ class OldPriceJson:
     known_on: str
     days_ago: int
     told_by: str
+    why: str
+    """Why it is old."""
     decides: str
 
 
@@ -204,6 +206,7 @@ def _old_json(one: OldPrice, today: date, system: UnitSystem) -> OldPriceJson:
         known_on=one.known_on.isoformat(),
         days_ago=(today - one.known_on).days,
         told_by=one.told_by,
+        why=one.why.text(system),
         decides=one.decides.text(system),
     )
 
@@ -249,7 +252,7 @@ def _offer_json(one: OfferedLine, today: date, system: UnitSystem) -> DeliveredO
         exchanged=one.order.exchanged.text(system) if one.order and one.order.exchanged else "",
         seen=one.offer.seen.isoformat(),
         seen_days_ago=(today - one.offer.seen).days,
-        is_old=(today - one.offer.seen).days > GAP_DAYS,
+        is_old=holds_until(one.offer.seen) < today,
     )
 
 

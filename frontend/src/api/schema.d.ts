@@ -6655,6 +6655,8 @@ export interface components {
             days_ago: number;
             /** Told By */
             told_by: string;
+            /** Why */
+            why: string;
             /** Decides */
             decides: string;
         };
@@ -6913,6 +6915,8 @@ export interface components {
             lines: number;
             /** Own Trials */
             own_trials: number;
+            /** Own Weeks */
+            own_weeks: number;
             /** Own */
             own: components["schemas"]["RulePaidJson"][];
             /** Simulated Trials */

@@ -104,10 +104,7 @@
   {#if prices && prices.old.length > 0}
     <section class="mt-8" aria-labelledby="old-prices">
       <h2 id="old-prices" class="text-xl">Old prices that it counts on</h2>
-      <p class="max-w-prose text-sm text-faint">
-        Ask again before you rely on them: quotes that ran out or are more than three weeks old, list prices
-        of more than a year ago.
-      </p>
+      <p class="max-w-prose text-sm text-faint">Ask again before you rely on them.</p>
       <ul class="mt-1 divide-y divide-base-300 border-y border-base-300 text-sm">
         {#each prices.old as old (old.line)}
           <li class="flex flex-wrap justify-between gap-x-4 py-1.5">
@@ -116,7 +113,7 @@
               <span class="text-warning">{counted(old.days_ago, 'day')} ago</span>{old.told_by
                 ? `, ${old.told_by}`
                 : ''}</span
-            ><span class="text-faint">{old.decides}</span>
+            ><span class="text-faint">{old.why}. {old.decides}.</span>
           </li>
         {/each}
       </ul>

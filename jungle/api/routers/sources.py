@@ -11,7 +11,7 @@ from ninja import Router, Status
 from core.formats.report_json.sources import UnderstoodJson
 from core.model.shops import Shop
 from core.model.typed import FieldErrors
-from core.prices.history import GAP_DAYS
+from core.prices.history import holds_until
 from jungle.api.job_schemas import job_found, job_now
 from jungle.api.replies import send
 from jungle.api.requests import SignedIn
@@ -135,7 +135,7 @@ def _sources(request: SignedIn) -> SourcesNow:
                 read_at=source.read_at.isoformat(timespec="minutes") if source.read_at else "",
                 failed=source.failed,
                 silent_days=_days_since(newest.get(source.shop), today),
-                is_silent=(_days_since(newest.get(source.shop), today) or 0) > GAP_DAYS,
+                is_silent=source.shop in newest and holds_until(newest[source.shop]) < today,
             )
             for source in PriceSource.objects.filter(owner_id=owner_id)
         ],

@@ -4,19 +4,16 @@ import sys
 from argparse import ArgumentParser
 from pathlib import Path
 
-from django.core.management.base import BaseCommand
-
 from core.formats.build_file import BuildFile, read_build_file
 from core.formats.errors import BadFile
 from core.quantities import UnitSystem
+from jungle.commands import QuickCommand
 
 BAD_FILE = 2
 
 
-class BuildFileCommand(BaseCommand):
+class BuildFileCommand(QuickCommand):
     """Reads a build file; exit status 2 when that is bad."""
-
-    requires_system_checks: list[str] = []
 
     def add_arguments(self, parser: ArgumentParser) -> None:
         parser.add_argument("file", type=Path, help="a build file")

@@ -96,6 +96,7 @@ class LinePricesTests(TestCase):
         self.assertEqual(used, "Nobody has seen a new one for years")
         sold_out = asked(90, *[SOLD_OUT / 100] * 3)
         self.assertEqual(headline(sold_out), "Sold out wherever it was looked for; €90.00 3 days ago")
+        self.assertIn("€90.00 a day ago", headline(asked(90, SOLD_OUT)))
         self.assertEqual(headline(asked(*[0] * READ_DAYS)), "Sold out wherever it was looked for")
         short = asked(100)
         short.days[:-100] = np.nan

@@ -60,7 +60,7 @@
   {#if tested}
     {#if tested.own.length > 0}
       {@render table(
-        `What was really asked: ${counted(tested.own_trials, 'question')} in the past, 8 weeks each`,
+        `What was really asked: ${counted(tested.own_trials, 'question')} in the past, ${counted(tested.own_weeks, 'week')} each`,
         tested.own,
       )}
     {:else}

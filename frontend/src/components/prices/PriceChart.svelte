@@ -112,7 +112,11 @@
 
 <figure bind:clientWidth={room} class="mt-2">
   {#if chart.spans.length === 0}
-    <p class="text-sm text-faint">Nothing was seen of it yet.</p>
+    <p class="text-sm text-faint">
+      {chart.sold_out.length > 0
+        ? 'Whenever somebody looked it was sold out.'
+        : 'Nothing was seen of it yet.'}
+    </p>
   {:else}
     <svg viewBox="0 0 {wide} {HIGH}" width={wide} height={HIGH} aria-hidden="true">
       {#each chart.sales as sale (sale.first)}

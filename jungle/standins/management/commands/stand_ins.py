@@ -5,20 +5,18 @@ from argparse import ArgumentParser
 from contextlib import suppress
 
 from django.conf import settings
-from django.core.management.base import BaseCommand
 
+from jungle.commands import QuickCommand
 from jungle.processes import lives
 from jungle.standins.servers import standing
 
 LOOKS_EVERY_S = 0.5
 
 
-class Command(BaseCommand):
+class Command(QuickCommand):
     """Stands until it is stopped."""
 
     help = __doc__
-    requires_system_checks: list[str] = []
-    """They read every endpoint, which takes as long as all the rest; what serves reads them anyway."""
 
     def add_arguments(self, parser: ArgumentParser) -> None:
         parser.add_argument("--while-alive", type=int, metavar="PID", help="stop as soon as that process has ended")

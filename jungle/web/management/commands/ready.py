@@ -1,15 +1,14 @@
 """manage.py ready: everything that must be there before the demo is served, in one process: a start costs a second."""
 
 from django.core.management import call_command
-from django.core.management.base import BaseCommand
+
+from jungle.commands import QuickCommand
 
 
-class Command(BaseCommand):
+class Command(QuickCommand):
     """Safe to run again: what is there stays."""
 
     help = __doc__
-    requires_system_checks: list[str] = []
-    """They read every endpoint, which takes as long as all the rest; what serves reads them anyway."""
 
     def handle(self, *args: object, **options: object) -> None:
         call_command("migrate", verbosity=0, stdout=self.stdout)

@@ -4,17 +4,17 @@ from argparse import ArgumentParser
 from pathlib import Path
 
 from django.core.management import call_command
-from django.core.management.base import BaseCommand, CommandError
+from django.core.management.base import CommandError
 from django.utils import timezone
 
+from jungle.commands import QuickCommand
 from jungle.web.keeping import NotWhole, database_path, restore
 
 
-class Command(BaseCommand):
+class Command(QuickCommand):
     """Refuses what is not whole, keeps the old database, and brings an older backup up to date."""
 
     help = __doc__
-    requires_system_checks: list[str] = []
 
     def add_arguments(self, parser: ArgumentParser) -> None:
         parser.add_argument("file", type=Path)

@@ -9,9 +9,10 @@ from argparse import ArgumentParser
 from itertools import count
 
 from django.core.management import call_command
-from django.core.management.base import BaseCommand, CommandError
+from django.core.management.base import CommandError
 from django.db import DatabaseError, connection
 
+from jungle.commands import QuickCommand
 from jungle.processes import lives
 from jungle.worker.alone import AnotherWorks, alone
 from jungle.worker.jobs import ask_due_rounds, ask_due_watches, recover
@@ -23,12 +24,10 @@ PATIENCE_S = 5
 log = logging.getLogger(__name__)
 
 
-class Command(BaseCommand):
+class Command(QuickCommand):
     """Works until it is stopped; what a worker that was killed left undone is taken up first."""
 
     help = __doc__
-    requires_system_checks: list[str] = []
-    """They read every endpoint, which takes as long as all the rest; what serves reads them anyway."""
 
     def add_arguments(self, parser: ArgumentParser) -> None:
         parser.add_argument("--while-alive", type=int, metavar="PID", help="stop as soon as that process has ended")
