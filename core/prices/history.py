@@ -49,13 +49,13 @@ class History:
         A look holds until the next one, and for `GAP_DAYS` where there is none by then. Where two spans overlap, what
         was first seen later says what it was on its own days.
         """
-        begin = until - (count + GAP_DAYS - 1) * DAY
-        found = np.full(count + GAP_DAYS, np.nan)
-        for one in self.seen:
-            low, high = (one.first - begin).days, (min(one.last, until) - begin).days
-            if high >= 0 and low < len(found):
-                found[max(0, low) : high + 1] = one.minor if one.in_stock else SOLD_OUT
-        return held_on(found)[GAP_DAYS:]
+        length, end = count + GAP_DAYS, until.toordinal()
+        begin, found = end - length + 1, [np.nan] * length
+        for first, last, minor, in_stock in self.seen:
+            low, high = max(0, first.toordinal() - begin), min(last.toordinal(), end) - begin
+            if low <= high:
+                found[low : high + 1] = [minor if in_stock else SOLD_OUT] * (high + 1 - low)
+        return held_on(np.array(found, dtype=np.float64))[GAP_DAYS:]
 
     def with_reading(self, day: date, minor: int, in_stock: bool = True) -> "History":
         """With one more look, no earlier than the last; one that finds the same extends what was seen last."""

@@ -4,6 +4,7 @@ from bisect import bisect_right, insort_right
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, fields
 from datetime import date, timedelta
+from operator import attrgetter
 from typing import NamedTuple
 
 import numpy as np
@@ -61,6 +62,7 @@ class _Stored:
 
 
 _Known = Observation | _Stored
+_LAST_SEEN = attrgetter("last_seen", "pk")
 _STORED = tuple(part.name for part in fields(_Stored))
 
 
@@ -343,14 +345,20 @@ def _store(states: Sequence[_State]) -> None:
         else:
             _rebuild(state.series, state.known)
     touched = [state.series for state in states if state.fresh or state.grown]
-    Series.objects.bulk_update(touched, [*TOLD_OF_A_SERIES, "newest"], batch_size=AT_ONCE)
+    # They are there: written whole they take a fraction of what an update field by field does.
+    Series.objects.bulk_create(
+        touched,
+        update_conflicts=True,
+        unique_fields=["id"],
+        update_fields=[*TOLD_OF_A_SERIES, "newest"],
+        batch_size=AT_ONCE,
+    )
 
 
-def _rebuild(series: Series, observations: Sequence[_Known]) -> None:
-    """Make what a series tells anew of what was seen of it; it is not stored."""
-    ordered = sorted(observations, key=lambda one: (one.first_seen, one.pk))
+def _rebuild(series: Series, ordered: Sequence[_Known]) -> None:
+    """Make what a series tells anew of all that was seen of it, oldest first; it is not stored."""
     believed = [one for one in ordered if not one.held_back and not one.struck]
-    newest = max(ordered, key=lambda one: (one.last_seen, one.pk), default=None)
+    newest = max(ordered, key=_LAST_SEEN, default=None)
     series.newest_id = newest.pk if newest else None
     if not believed:
         series.days_from, series.days, series.believed = None, b"", 0

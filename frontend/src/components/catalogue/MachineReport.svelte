@@ -3,7 +3,7 @@
   import { useBuild } from '../../lib/build.svelte'
   import { catalogue } from '../../lib/catalogue.svelte'
   import { Resource } from '../../lib/resource.svelte'
-  import FilePicker from './FilePicker.svelte'
+  import FilePicker from '../FilePicker.svelte'
   import Refusal from './Refusal.svelte'
   import SheetForm from './SheetForm.svelte'
 

@@ -6,7 +6,7 @@
   import { KIND_WORDS } from '../../lib/kinds'
   import { type Refused, Resource } from '../../lib/resource.svelte'
   import Choice from '../Choice.svelte'
-  import FilePicker from './FilePicker.svelte'
+  import FilePicker from '../FilePicker.svelte'
   import Refusal from './Refusal.svelte'
 
   /** A parts pack: what is new, changed and in conflict is shown before anything is stored. */

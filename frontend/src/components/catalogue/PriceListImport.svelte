@@ -5,7 +5,7 @@
   import { type Refused, Resource } from '../../lib/resource.svelte'
   import { counted } from '../../lib/words'
   import Choice from '../Choice.svelte'
-  import FilePicker from './FilePicker.svelte'
+  import FilePicker from '../FilePicker.svelte'
   import Refusal from './Refusal.svelte'
 
   /** A simple list of parts and prices: its columns are mapped, and each row says what it does. */

@@ -3,7 +3,7 @@
   import { type Refused, Resource } from '../../lib/resource.svelte'
   import { shops } from '../../lib/shops.svelte'
   import { counted } from '../../lib/words'
-  import FilePicker from '../catalogue/FilePicker.svelte'
+  import FilePicker from '../FilePicker.svelte'
   import Refusal from '../catalogue/Refusal.svelte'
 
   /** Shops and offers from a file: what each row does is shown before anything is stored. */

@@ -4,7 +4,7 @@
   import { type Refused, Resource } from '../../lib/resource.svelte'
   import { Work } from '../../lib/work.svelte'
   import { counted } from '../../lib/words'
-  import FilePicker from '../catalogue/FilePicker.svelte'
+  import FilePicker from '../FilePicker.svelte'
   import Refusal from '../catalogue/Refusal.svelte'
   import WorkProgress from '../WorkProgress.svelte'
 

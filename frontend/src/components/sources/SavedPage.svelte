@@ -2,7 +2,7 @@
   import { api, outcome, type Understood } from '../../api/client'
   import { type Refused, Resource } from '../../lib/resource.svelte'
   import { shops } from '../../lib/shops.svelte'
-  import FilePicker from '../catalogue/FilePicker.svelte'
+  import FilePicker from '../FilePicker.svelte'
   import Refusal from '../catalogue/Refusal.svelte'
   import UnderstoodTable from './UnderstoodTable.svelte'
 
