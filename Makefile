@@ -54,7 +54,7 @@ bench: setup-development browser ## measure, and print the figures that docs/per
 	$(PYTHON) -m bench
 
 endurance: setup-development ## search for longer: killed workers, random edits in any order, examples never tried
-	JUNGLE_SEARCH=1 $(MANAGE) test --noinput --parallel 2 tests.core
+	JUNGLE_SEARCH=1 $(MANAGE) test --noinput --parallel 2 tests.core tests.app.test_contract tests.browser.test_labels
 	JUNGLE_JOURNAL_MODE=MEMORY JUNGLE_KILL_ROUNDS=20 $(MANAGE) test --noinput tests.app.test_killed
 	JUNGLE_JOURNAL_MODE=MEMORY JUNGLE_WANDERERS=25 JUNGLE_STEPS=120 $(MANAGE) test --noinput tests.app.test_wandering
 

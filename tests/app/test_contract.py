@@ -11,8 +11,9 @@ from hypothesis import HealthCheck, Phase, given, settings
 from jungle.api.api import api
 from jungle.wsgi import application
 from tests.app.worlds import ApiTestCase
+from tests.core.random_builds import seeds
 
-EXAMPLES = 12
+EXAMPLES = len(seeds(6))
 
 
 @override_settings(LOCAL=False)

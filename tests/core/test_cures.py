@@ -15,7 +15,7 @@ from core.report.evaluation_of import evaluation_of
 from tests.core.matrix.case import TODAY, extra
 from tests.core.random_builds import furnished_build, sample_parts, seeds
 
-BUILDS = 150
+BUILDS = 120
 SIDES = {"right": ("ball_x_m", 1), "left": ("ball_x_m", -1)}
 WAYS = {**SIDES, "back": ("ball_y_m", 1), "toward the screen": ("ball_y_m", -1)}
 

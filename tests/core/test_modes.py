@@ -98,7 +98,7 @@ class PressTests(TestCase):
     def test_a_press_frees_what_it_says(self) -> None:
         """Over random builds: what was in the zone is no longer, or the zone is as wide or as far as was said."""
         pressed = set()
-        for seed in seeds(120):
+        for seed in seeds(60):
             build = furnished_build(seed)
             report = evaluate(build, sample_parts())
             verdict = next((one for one in report.verdicts if one.id == "layout.modes"), None)

@@ -75,7 +75,7 @@ class SpotTests(TestCase):
     def test_spots_are_clear_for_those_whom_they_are_offered_to(self) -> None:
         """However the enclosure stands around them, whatever is in the room, and with the monitor that is chosen."""
         counted: Counter[tuple[str, int]] = Counter()
-        for seed in seeds(150):
+        for seed in seeds(75):
             build = furnished_build(seed)
             found = evaluation_of(build, sample_parts()).reading(Spots)
             spots = found.spots if found else ()
@@ -130,7 +130,7 @@ class ServingTests(TestCase):
     def test_a_part_without_objections_leaves_its_checks_clear_and_the_reverse(self) -> None:
         """Bought for its item alone, with nothing else beside the chain that might serve as well."""
         served: set[str] = set()
-        for seed in seeds(70):
+        for seed in seeds(40):
             build = furnished_build(seed).model_copy(update={"extras": ()})
             small = evaluation_of(build, sample_parts()).reading(SmallItems)
             assert small is not None
@@ -168,7 +168,7 @@ class RouteTests(TestCase):
     def test_a_route_that_is_offered_comes_out_as_it_says(self) -> None:
         """It rules nothing out, leaves no small item of its places open, and costs what its lines add up to."""
         offered = 0
-        for seed in seeds(26):
+        for seed in seeds(16):
             build = furnished_build(seed)
             for slot in ITEMS_OF_WAY:
                 for route in routes_of(slot, build):
@@ -241,7 +241,7 @@ class OfferTests(TestCase):
 
     def test_an_offer_about_a_verdict_comes_out_as_it_says(self) -> None:
         tried: Counter[str] = Counter()
-        for seed in seeds(26):
+        for seed in seeds(16):
             build = furnished_build(seed)
             now = evaluation_of(build, sample_parts())
             was = {verdict.key for verdict in now.verdicts if blocked(verdict)}

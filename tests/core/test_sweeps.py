@@ -128,7 +128,7 @@ class BetterTests(TestCase):
 
     def test_a_better_fact_never_makes_its_own_check_worse(self) -> None:
         tried: Counter[str] = Counter()
-        for seed in seeds(60):
+        for seed in seeds(30):
             build = furnished_build(seed)
             parts = sample_parts()
             before = judged(build, parts)
