@@ -3,6 +3,7 @@
 from django.core.management import call_command
 
 from jungle.commands import QuickCommand
+from jungle.web.collected import collect_static
 
 
 class Command(QuickCommand):
@@ -16,4 +17,4 @@ class Command(QuickCommand):
         call_command("load_prices", stdout=self.stdout)
         call_command("load_sources", stdout=self.stdout)
         call_command("tidy", verbosity=0)
-        call_command("collectstatic", interactive=False, verbosity=0)
+        collect_static()
