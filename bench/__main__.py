@@ -33,7 +33,7 @@ from core.report.alternatives import alternatives
 from core.report.shortlist import prices_of, swapped_first, weighed_first
 from core.report.tables import tabulation_of
 from core.report.why_not import why_not
-from scripts.gunicorn_conf import keep_what_is_loaded
+from jungle.processes import keep_what_is_loaded
 from tests.browser.chromium import DESK, EXECUTABLE, FLAGS
 
 EVALUATIONS = 400

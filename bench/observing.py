@@ -43,7 +43,9 @@ def _measure() -> None:
     from jungle.market.observing import asked_for, record
     from jungle.market.price_history import columns_of, read_history, take_history
     from jungle.market.terms import store
+    from jungle.processes import keep_what_is_loaded
 
+    keep_what_is_loaded()
     call_command("migrate", verbosity=0)
     owner = User.objects.create_user("bench").pk
     dice, shops = Random(15), [f"shop-{number}" for number in range(OFFERS_EACH)]
@@ -88,7 +90,8 @@ def _measure() -> None:
     )
 
     rows = (
-        f"part-{n % PARTS},shop-{n % 7},{90 + n % 20}.00,{TODAY - timedelta(days=n % 600)}" for n in range(TABLE_ROWS)
+        f"part-{n % PARTS},shop-{n % 7},{90 + n * 37 % 2000 / 100:.2f},{TODAY - timedelta(days=n % 600)}"
+        for n in range(TABLE_ROWS)
     )
     content = "\n".join(["part,shop,price,first_seen", *rows]).encode()
     store(owner, 0, {}, {(What.SHOP, shop.id): shop.model_dump_json() for shop in known.values()}, None)

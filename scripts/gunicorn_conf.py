@@ -1,7 +1,8 @@
 """How gunicorn serves: one process for one person, two for others; and a garbage collector that leaves code alone."""
 
-import gc
 import os
+
+from jungle.processes import keep_what_is_loaded
 
 port = os.environ.get("JUNGLE_PORT", "8321")
 bind = os.environ.get("JUNGLE_BIND", f"127.0.0.1:{port}")
@@ -12,15 +13,6 @@ preload_app = workers > 1
 loglevel = "warning"
 umask = 0o077
 forwarder_headers = ""  # Which of them are believed, and from whom, is for jungle.web.client to say.
-
-COLLECT_AFTER = 50_000
-"""A report makes some ten thousand small values at once; collecting amid them found nothing and took a quarter."""
-
-
-def keep_what_is_loaded() -> None:
-    """What is loaded by now stays for good: keep it out of every collection, and its pages shared."""
-    gc.freeze()
-    gc.set_threshold(COLLECT_AFTER, 20, 20)
 
 
 def pre_fork(server: object, worker: object) -> None:

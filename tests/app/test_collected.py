@@ -22,8 +22,8 @@ class CollectedTests(SimpleTestCase):
         )
         here.enable()
         self.addCleanup(here.disable)
-        get_finder.cache_clear()
-        self.addCleanup(get_finder.cache_clear)
+        get_finder.cache_clear()  # type: ignore[attr-defined]
+        self.addCleanup(get_finder.cache_clear)  # type: ignore[attr-defined]
 
     def collects(self) -> bool:
         with patch("jungle.web.collected.call_command") as called:

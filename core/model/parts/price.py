@@ -1,6 +1,7 @@
 """A list price: an amount in a currency, with tax or before it, as people type and read it."""
 
 import re
+from functools import lru_cache
 
 from core.model.record import Currency, MinorMoney, Record
 from core.quantities import Money
@@ -9,6 +10,8 @@ from core.quantities.money import DECIMALS_BY_CURRENCY, SYMBOLS, MoneyError, par
 ACCEPTED_PRICE = "an amount such as 1250 or 1,250.50; USD 120 in another currency; 120 + tax where tax comes on top"
 DOLLARS = frozenset({"USD", "CAD", "AUD", "NZD"})
 """Currencies whose people write a bare dollar sign and mean their own."""
+PRICES_KEPT = 4096
+"""A long table asks the same over and over."""
 _TAX_ADDED = re.compile(r"\s*(?:\+|plus)\s*tax\s*$", re.IGNORECASE)
 _CODE = re.compile(r"^\s*([A-Za-z]{3})\b|\b([A-Za-z]{3})\s*$")
 
@@ -47,6 +50,7 @@ def price_text(price: Price) -> str:
     return told + price._tax_words
 
 
+@lru_cache(maxsize=PRICES_KEPT)
 def read_price(text: str, currency: str) -> Price:
     """The price meant by `text`, in `currency` unless it names another. Raises `MoneyError`.
 

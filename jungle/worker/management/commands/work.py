@@ -13,7 +13,7 @@ from django.core.management.base import CommandError
 from django.db import DatabaseError, connection
 
 from jungle.commands import QuickCommand
-from jungle.processes import lives
+from jungle.processes import keep_what_is_loaded, lives
 from jungle.worker.alone import AnotherWorks, alone
 from jungle.worker.jobs import ask_due_rounds, ask_due_watches, recover
 
@@ -39,6 +39,7 @@ class Command(QuickCommand):
             try:
                 with alone():
                     recover()
+                    keep_what_is_loaded()
                     threading.Thread(target=_ask_in_time, daemon=True).start()
                     call_command("db_worker", interval=LOOKS_EVERY_S, startup_delay=False, reload=False, verbosity=0)
             except AnotherWorks:
