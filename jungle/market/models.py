@@ -5,6 +5,7 @@ from uuid import uuid4
 
 from django.conf import settings
 from django.db import models
+from django.utils import timezone
 
 from jungle.catalogue.models import RecordedEdit
 
@@ -180,6 +181,8 @@ class KnownMarket(models.Model):
     revision = models.PositiveIntegerField(default=0)
     stamp = models.UUIDField(default=uuid4)
     """Another with every change, so that what was read before is known by it, in whichever database it is."""
+    changed_at = models.DateTimeField(default=timezone.now)
+    """When shops or offers were changed last, or a change was undone or made again."""
     read_every_hours = models.PositiveSmallIntegerField(null=True)
     """How often all sources are read; empty for only when somebody asks."""
     rates = models.TextField(blank=True)

@@ -6,6 +6,7 @@ from functools import lru_cache
 from uuid import UUID, uuid4
 
 from django.db import transaction
+from django.utils import timezone
 
 from core.model.shops import Market, Offer, Shop
 from jungle.catalogue.bulk import write_rows
@@ -52,7 +53,9 @@ def store(owner_id: int, revision: int, before: Documents, after: Documents, lab
     """
     if revision == 0:
         KnownMarket.objects.get_or_create(owner_id=owner_id)
-    if not KnownMarket.objects.filter(pk=owner_id, revision=revision).update(revision=revision + 1, stamp=uuid4()):
+    if not KnownMarket.objects.filter(pk=owner_id, revision=revision).update(
+        revision=revision + 1, stamp=uuid4(), changed_at=timezone.now()
+    ):
         raise MarketMoved
     terms = Term.objects.visible_to(owner_id)
     for what in What:

@@ -130,7 +130,7 @@ def owners_to_look_for() -> list[int]:
     changed = (
         Q(looked_at=None)
         | Q(build__changed_at__gt=F("looked_at"))
-        | Q(owner__market_edits__at__gt=F("looked_at"), owner__market_edits__at__lt=before)
+        | Q(owner__market__changed_at__gt=F("looked_at"), owner__market__changed_at__lt=before)
     )
     return list(stored.filter(changed).order_by().values_list("owner_id", flat=True).distinct())
 

@@ -1,6 +1,7 @@
 """Watches through the API: set, looked at, told once a crossing in the application and by mail, and nobody else's."""
 
 import tempfile
+from collections.abc import Callable
 from datetime import datetime, timedelta
 from typing import Any
 from unittest.mock import patch
@@ -13,7 +14,7 @@ from core.model.build import Slot
 from core.model.shops import Offer, Shop
 from core.quantities import Money
 from jungle.builds.models import StoredBuild
-from jungle.market.models import MarketEdit, What
+from jungle.market.models import KnownMarket, What
 from jungle.market.terms import revision_of, store
 from jungle.standins.mailbox import mails_to
 from jungle.watching import watches
@@ -45,6 +46,17 @@ class WatchesTestCase(ApiTestCase):
         known: dict[tuple[What, str], Shop | Offer] = {(What.SHOP, "near"): self.shop, (What.OFFER, offer.id): offer}
         after = {key: term.model_dump_json() for key, term in known.items()}
         store(self.owner.pk, revision_of(self.owner.pk), {}, after, None)
+
+    def offered(self) -> None:
+        shop = {(What.SHOP, "far"): self.shop.model_copy(update={"id": "far", "name": "Far"}).model_dump_json()}
+        store(self.owner.pk, revision_of(self.owner.pk), {}, shop, "A shop")
+
+    def stepped(self, step: str) -> Callable[[], None]:
+        def take() -> None:
+            reply = self.client.post(f"/api/shops/{step}", {"revision": revision_of(self.owner.pk)}, "application/json")
+            self.assertEqual(reply.status_code, 200, reply.content)
+
+        return take
 
     def watch(self, target: str = "90", **facts: Any) -> Any:
         body = {"kind": "line", "subject": self.line, "target": target, **facts}
@@ -131,9 +143,11 @@ class WatchTests(WatchesTestCase):
         StoredBuild.objects.filter(pk=self.build.pk).update(changed_at=at(100))
         self.assertEqual((due(105), due(115)), ([], [self.owner.pk]))
         StoredWatch.objects.update(looked_at=at(115))
-        MarketEdit.objects.create(owner=self.owner, label="An offer")
-        MarketEdit.objects.update(at=at(200))
-        self.assertEqual((due(205), due(215)), ([], [self.owner.pk]))
+        for change in (self.offered, self.stepped("undo"), self.stepped("redo")):
+            KnownMarket.objects.update(changed_at=now)
+            change()
+            KnownMarket.objects.filter(changed_at__gt=now).update(changed_at=at(200))
+            self.assertEqual((due(205), due(215)), ([], [self.owner.pk]))
         self.work()
         with patch("jungle.worker.jobs.owners_to_look_for", return_value=[self.owner.pk]):
             self.assertEqual((ask_due_watches(), ask_due_watches()), (1, 0))
