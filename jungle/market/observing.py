@@ -289,7 +289,6 @@ def _extend(state: _State, observation: _Known, day: date) -> None:
 
 def _observation(state: _State, look: Look, called: str) -> Observation:
     made = Observation(
-        series=state.series,
         minor=look.price.minor,
         currency=look.price.currency,
         tax_included=look.price.tax_included,
@@ -348,6 +347,9 @@ def _store(states: Sequence[_State]) -> None:
             state.series.days = np.array(state.days, dtype="<i8").tobytes()
     new = [state.series for state in states if state.series.pk is None]
     Series.objects.bulk_create(new)
+    for state in states:
+        for one in state.fresh:
+            one.series_id = state.series.pk
     grown = [Observation(pk=pk, last_seen=one.last_seen) for state in states for pk, one in state.grown.items()]
     Observation.objects.bulk_update(grown, ["last_seen"], batch_size=AT_ONCE)
     Observation.objects.bulk_create([one for state in states for one in state.fresh], batch_size=AT_ONCE)
