@@ -3,9 +3,12 @@
 import os
 import tempfile
 from collections.abc import Sequence
+from dataclasses import replace
 from datetime import date, timedelta
 from itertools import islice
 from random import Random
+
+import numpy as np
 
 from bench.clock import seconds, times_of
 from bench.table import tell, tell_times
@@ -82,6 +85,23 @@ def _measure() -> None:
 
     view = times_of(lambda _: lines_of(needs), 20)
     tell_times(f"the view of {LINES} needed lines, delivered, with advice", view, "250 ms p95")
+    shortly = [
+        replace(one, days=np.where(np.arange(READ_DAYS) < READ_DAYS - 70, np.nan, one.days))
+        for one in asked_for(owner, parts[:LINES], TODAY, READ_DAYS)
+    ]
+    others = parts[LINES:]
+
+    def lines_of_short() -> tuple[LinePrices, ...]:
+        """Twenty kinds with ten others each."""
+        kinds = [asked_for(owner, others[10 * kind : 10 * kind + 10], TODAY, READ_DAYS) for kind in range(20)]
+        return line_prices(needs, labels, shortly, asking, lambda part: kinds[parts.index(part) % 20])
+
+    assert all(line.leans_on for line in lines_of_short())
+    tell_times(
+        "the same where each has ten weeks of its own, and leans on ten others of its kind",
+        times_of(lambda _: lines_of_short(), 20),
+        "250 ms p95",
+    )
     page = times_of(lambda n: price_chart(lines_of(needs[n % LINES : n % LINES + 1])[0], TODAY), 40)
     tell_times("one part's page with its chart", page, "150 ms p95")
     priced = lines_of(needs[:1])[0].days

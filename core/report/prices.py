@@ -1,6 +1,6 @@
 """What is known of the prices of what a build still needs: usual, today, and whether to buy or to wait."""
 
-from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
 from functools import cached_property
@@ -14,7 +14,7 @@ from core.money.delivered_days import delivered_days
 from core.money.order import Need
 from core.prices.advice import READ_DAYS, Advice, Say, advice_on, weeks_until
 from core.prices.asked import Asked
-from core.prices.habits import FEWEST_WEEKS, WEEK_DAYS, habits_of, pooled
+from core.prices.habits import FEWEST_WEEKS, WEEK_DAYS, Habits, habits_of, pooled
 from core.prices.history import GAP_DAYS, SOLD_OUT, Floats, cheapest, prices_of
 from core.prices.standing import Standing, regular_prices, standing
 from core.quantities import Money, Sentence, say
@@ -132,10 +132,11 @@ def line_prices(
     by_part: dict[str, list[Asked]] = {}
     for one in asked:
         by_part.setdefault(one.part, []).append(one)
-    return tuple(_of_line(need, labels[need.line], by_part.get(need.part, []), asking, alike) for need in needs)
+    kinds = _Kinds(alike, asking)
+    return tuple(_of_line(need, labels[need.line], by_part.get(need.part, []), asking, kinds) for need in needs)
 
 
-def _of_line(need: Need, label: str, asked: Sequence[Asked], asking: Asking, alike: Alike) -> LinePrices:
+def _of_line(need: Need, label: str, asked: Sequence[Asked], asking: Asking, kinds: "_Kinds") -> LinePrices:
     new = cheapest_of([one for one in asked if one.sold_as is SoldAs.NEW], need, asking)
     other = cheapest_of([one for one in asked if one.sold_as is not SoldAs.NEW], need, asking)
     needed_by, prices = asking.needed(need.line), prices_of(new)
@@ -156,13 +157,12 @@ def _of_line(need: Need, label: str, asked: Sequence[Asked], asking: Asking, ali
         needed_by=needed_by,
     )
     leans = told.say is Say.NOTHING and told.today_minor is not None
-    return _leaning(found, need, asking, alike(need.part)) if leans else found
+    return _leaning(found, need, asking, kinds) if leans else found
 
 
-def _leaning(found: LinePrices, need: Need, asking: Asking, alike: Sequence[Asked]) -> LinePrices:
+def _leaning(found: LinePrices, need: Need, asking: Asking, kinds: "_Kinds") -> LinePrices:
     """The same with the habits of its kind, where enough is known of those."""
-    weeks = max(1, weeks_until(asking.today, found.needed_by))
-    habits = [known for days in _by_part(need, alike, asking) if (known := habits_of(days, asking.today, weeks))]
+    habits = kinds.habits(need, max(1, weeks_until(asking.today, found.needed_by)))
     kind = pooled(habits, float(found.advice.today_minor or 0))
     if kind is None:
         return found
@@ -170,15 +170,31 @@ def _leaning(found: LinePrices, need: Need, asking: Asking, alike: Sequence[Aske
     return replace(found, advice=told, leans_on=len(habits))
 
 
-def _by_part(need: Need, alike: Sequence[Asked], asking: Asking) -> Iterator[Floats]:
-    """What new ones of each part came to, at its cheapest; without those of which too few weeks are known to tell."""
-    by_part: dict[str, list[Asked]] = {}
-    for one in alike:
-        if one.part != need.part and one.sold_as is SoldAs.NEW:
-            by_part.setdefault(one.part, []).append(one)
-    for part, new in sorted(by_part.items()):
-        if _weeks_known(new) >= FEWEST_WEEKS:
-            yield cheapest_of(new, need._replace(part=part), asking)
+class _Kinds:
+    """How others of a kind moved, each worked out once for all needs that cost as much to bring."""
+
+    def __init__(self, alike: Alike, asking: Asking) -> None:
+        self._alike, self._asking = alike, asking
+        self._known: dict[tuple[Need, int], Habits | None] = {}
+
+    def habits(self, need: Need, weeks: int) -> list[Habits]:
+        """Of each other part at its cheapest, new, as many pieces as of `need`; without those that are known too
+        shortly to tell."""
+        by_part: dict[str, list[Asked]] = {}
+        for one in self._alike(need.part):
+            if one.part != need.part and one.sold_as is SoldAs.NEW:
+                by_part.setdefault(one.part, []).append(one)
+        found = (self._of(need._replace(line="", part=part), weeks, new) for part, new in sorted(by_part.items()))
+        return [habits for habits in found if habits is not None]
+
+    def _of(self, need: Need, weeks: int, new: Sequence[Asked]) -> Habits | None:
+        key = need, weeks
+        if key not in self._known:
+            long = _weeks_known(new) >= FEWEST_WEEKS
+            self._known[key] = (
+                habits_of(cheapest_of(new, need, self._asking), self._asking.today, weeks) if long else None
+            )
+        return self._known[key]
 
 
 def _weeks_known(asked: Sequence[Asked]) -> int:

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 from datetime import date, timedelta
 from fractions import Fraction
+from itertools import product
 from random import Random
 from typing import Any
 from unittest import TestCase
@@ -216,6 +217,30 @@ class KindTests(TestCase):
         for one in before:
             one.days[-days:] = np.nan
         self.assertEqual(prices(short, alike=(*others, *before)).leans_on, FEWEST_OF_A_KIND)
+
+    def test_lines_of_a_kind_together_are_told_as_each_alone(self) -> None:
+        """Some of as many pieces, some of more or heavier ones, some needed earlier."""
+        others = tuple(with_sales(asked(100 + n, part=f"mat-{n}")) for n in range(FEWEST_OF_A_KIND))
+        loads: tuple[dict[str, Any], ...] = (
+            {},
+            {"quantity": 4},
+            {"weight_kg": 31.0},
+            {"weight_kg": None, "bulky": True},
+        )
+        kinds = enumerate(product(("softfair", "firmfair"), loads))
+        light = NEED._replace(weight_kg=3.0)
+        needs = [light._replace(line=f"mat/{number}", part=part, **load) for number, (part, load) in kinds]
+        short = [asked(100, part=part) for part in ("softfair", "firmfair")]
+        for one in short:
+            one.days[:-70] = np.nan
+        labels = {need.line: need.line for need in needs}
+        terms = {"delivery": [{"fee_minor": 390, "most_kg": 5}, {"fee_minor": 49_00}], "bulky_minor": 25_00}
+        asks = asking(shops=shops(**terms), needed_by_line={"mat/1": TODAY + timedelta(weeks=9)})
+        together = line_prices(needs, labels, short, asks, lambda part: others)
+        self.assertEqual([line.leans_on for line in together], [3, 3, 3, 0] * 2, "one of no weight has no price")
+        for need, line in zip(needs, together, strict=True):
+            (alone,) = line_prices([need], labels, short, asks, lambda part: others)
+            self.assertEqual((line.advice, line.leans_on), (alone.advice, alone.leans_on))
 
     def test_a_long_one_leans_on_nothing(self) -> None:
         self.assertEqual(prices(asked(100), alike=(asked(1), asked(2), asked(3))).leans_on, 0)
