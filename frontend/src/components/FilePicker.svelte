@@ -34,5 +34,7 @@
   }}
 />
 {#if unread}
-  <p role="alert" class="mt-1 text-sm">{unread} cannot be read: was it moved? Choose it again.</p>
+  <p role="alert" class="mt-2 border-l-3 border-error pl-3 text-sm">
+    {unread} cannot be read: was it moved? Choose it again.
+  </p>
 {/if}
