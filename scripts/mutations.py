@@ -3,7 +3,8 @@
 A mutation that no test notices is a rule that may be wrong without anybody knowing. What only tells (headlines, inputs,
 cures) is left alone, and so is what only tidies: a program that mutates everything would mostly change words. Each is
 tried on a copy of the project: on the recorded answers first, which take seconds, then the matrix, then all tests of
-the core. With `--without-recorded` it says what the tests catch that know why.
+the core; rules of money and of prices on tests of their own before that. With `--without-recorded` it says what the
+tests catch that know why, and with `--among core/prices` it changes no other rules.
 """
 
 import argparse
@@ -22,7 +23,7 @@ from random import Random
 from typing import NamedTuple
 
 ROOT = Path(__file__).resolve().parent.parent
-RULES = ("core/checks/*.py", "core/geometry/*.py", "core/money/*.py", "core/bay/*.py")
+RULES = ("core/checks/*.py", "core/geometry/*.py", "core/money/*.py", "core/bay/*.py", "core/prices/*.py")
 MACHINERY = frozenset(
     {
         "asks",
@@ -40,6 +41,8 @@ MACHINERY = frozenset(
     }
 )
 """Of the checks what is no rule: it has tests of its own, and every rule runs through it."""
+MADE_UP = frozenset({"simulated"})
+"""Of the prices what is no rule: how markets are that nobody has seen."""
 TOLD = frozenset({"headline", "formula", "inputs", "cures", "title", "basis", "words", "item", "maxsize", "strict"})
 """Arguments that only tell."""
 TELLING = frozenset({"say", "stated_input", "Input", "ItemKind", "Quantity", "field"})
@@ -62,6 +65,16 @@ REST = tuple(
     for path in sorted(ROOT.glob("tests/core/test_*.py"))
     if (name := f"tests.core.{path.stem}") not in (*SLOW, *RECORDED)
 )
+OWN: Mapping[str, Mapping[str, tuple[str, ...]]] = {
+    "core/money": {"own": ("tests.core.money",)},
+    "core/prices": {
+        "own": ("tests.core.prices",),
+        "watches": ("tests.core.test_old_prices", "tests.core.test_watched"),
+    },
+}
+"""What looks at the rules of a folder first."""
+ALONE = frozenset({"core/prices"})
+"""Nothing else in the core leans on these."""
 STAGES = {"recorded": RECORDED, "rows": QUICK, "others": REST, "searches": SLOW}
 LONGEST_S = 900
 COPIED = (
@@ -177,11 +190,18 @@ def mutations() -> Iterator[Mutation]:
     """Every mutation of every rule."""
     for pattern in RULES:
         for path in sorted(ROOT.glob(pattern)):
-            if path.stem.startswith("__") or (path.parent.name == "checks" and path.stem in MACHINERY):
+            no_rules = {"checks": MACHINERY, "prices": MADE_UP}.get(path.parent.name, frozenset())
+            if path.stem.startswith("__") or path.stem in no_rules:
                 continue
             finder = _Finder(str(path.relative_to(ROOT)), path.read_text())
             finder.visit(ast.parse(finder.text))
             yield from finder.found
+
+
+def stages_for(mutation: Mutation, stages: Mapping[str, tuple[str, ...]]) -> Mapping[str, tuple[str, ...]]:
+    """By which tests it may be noticed, the quickest first."""
+    folder = str(Path(mutation.path).parent)
+    return {**OWN.get(folder, {}), **({} if folder in ALONE else stages)}
 
 
 def caught(mutation: Mutation, copy: Path, stages: Mapping[str, tuple[str, ...]]) -> str:
@@ -222,22 +242,24 @@ def main() -> None:
     asked.add_argument("--seed", type=int, default=12)
     asked.add_argument("--workers", type=int, default=2)
     asked.add_argument("--without-recorded", action="store_true")
+    asked.add_argument("--among", default="core")
     options = asked.parse_args()
     stages = {name: tests for name, tests in STAGES.items() if name != "recorded" or not options.without_recorded}
-    every = list(mutations())
-    chosen = Random(options.seed).sample(every, options.count)
+    every = [mutation for mutation in mutations() if mutation.path.startswith(options.among)]
+    chosen = Random(options.seed).sample(every, min(options.count, len(every)))
+    needed = {tests: None for mutation in chosen for tests in stages_for(mutation, stages).values()}
     with tempfile.TemporaryDirectory() as folder, ThreadPoolExecutor(options.workers) as pool:
         copies: Queue[Path] = Queue()
         for number in range(options.workers):
             copies.put(_copied(Path(folder) / str(number)))
 
-        if not all(_passes(tests, copies.queue[0]) for tests in stages.values()):
+        if not all(_passes(tests, copies.queue[0]) for tests in needed):
             sys.exit("The tests fail on what has not been changed, so nothing can be learnt from them.")
 
         def tried(mutation: Mutation) -> bool:
             copy = copies.get()
             try:
-                by = caught(mutation, copy, stages)
+                by = caught(mutation, copy, stages_for(mutation, stages))
             finally:
                 copies.put(copy)
             print(f"{by or 'SURVIVED':<9}", mutation.words, flush=True)
