@@ -48,6 +48,23 @@ class ReservationTests(TestCase):
         self.assertAlmostEqual(waiting.sale_odds(0.2, on_sale=False), 1 - 0.75**2)
         self.assertEqual(waiting.sale_odds(0.3, on_sale=False), 0.0)
 
+    def test_what_there_is_no_sale_in_is_bought_at_what_waiting_comes_to(self) -> None:
+        self.assertAlmostEqual(Waiting(HABITS, 2, 0.0).reservation_minor(0, 100_00, on_sale=False), 91_25)
+        never = Waiting(replace(HABITS, depths=()), 2, 0.0)
+        self.assertAlmostEqual(never.reservation_minor(0, 80_00, on_sale=True), 100_00)
+        self.assertEqual(never.sale_odds(0.2, on_sale=False), 0.0)
+
+    def test_between_two_depths(self) -> None:
+        """A week is left. On sale at 90 waiting comes to 0.5 · 90 + 0.5 · 100 = 95, at 70 to 85, and at 80 between."""
+        waiting = Waiting(replace(HABITS, depths=(0.3, 0.1)), 1, 0.0)
+        for price, waits in ((90_00, 95_00), (70_00, 85_00), (80_00, 90_00)):
+            self.assertAlmostEqual(waiting.reservation_minor(0, price, on_sale=True), waits)
+        self.assertAlmostEqual(waiting.by_week[0], 0.75 * 100_00 + 0.25 * 80_00)
+
+    def test_the_odds_of_another_sale(self) -> None:
+        """It ends with 1 in 2, and then one begins with 1 in 4: in the second of two weeks with 0.5 · 0.25."""
+        self.assertAlmostEqual(Waiting(HABITS, 2, 0.0).sale_odds(0.2, on_sale=True), 0.125)
+
     def test_a_week_of_waiting_costs(self) -> None:
         """3.00 a week: a week before 95 + 3 = 98, today 3 + 0.75 · 98 + 0.25 · 80 = 96.50."""
         self.assertAlmostEqual(Waiting(HABITS, 2, 3_00).by_week[0], 96_50)
@@ -76,6 +93,28 @@ class AdviceTests(TestCase):
         kind = replace(HABITS, begins=(0.25,) * 10)
         found = advice(steady(100_00, 3), TODAY, TODAY + timedelta(weeks=10), kind=kind)
         self.assertIs(found.say, Say.WAIT)
+
+    def test_by_hand(self) -> None:
+        """Two weeks are left, as above; it rises by nothing, and a week of waiting costs 1.00.
+
+        A week before 95 + 1 = 96, today 1 + 0.75 · 96 + 0.25 · 80 = 93: waiting is worth 7.00 of 100.00, and risks the
+        two weeks. It is bought in the last week."""
+        needed = TODAY + timedelta(weeks=2)
+        found = advice(steady(100_00, 3), TODAY, needed, kind=HABITS, week_costs_minor=1_00)
+        told = (found.expected_minor, found.buy_at_minor, found.saves_minor, found.risks_minor, found.best_odds)
+        for minor, by_hand in zip(told, (93_00, 93_05, 7_00, 2_00, 1 - 0.75**2), strict=True):
+            self.assertAlmostEqual(minor or 0.0, by_hand)
+        self.assertEqual((found.say, found.best_minor, found.turns_on), (Say.WAIT, 80_00, needed))
+
+    def test_who_has_the_usual_sale_today_hopes_for_no_better(self) -> None:
+        found = advice(steady(80_00, 3), TODAY, TODAY + timedelta(weeks=2), kind=HABITS)
+        self.assertEqual((found.say, found.best_minor, found.best_odds), (Say.BUY, None, None))
+
+    def test_what_rises_risks_what_it_will_cost(self) -> None:
+        """By 2 % a week, by its logarithm: 104.08 in two weeks."""
+        kind = replace(HABITS, drift_a_week=0.02)
+        found = advice(steady(100_00, 3), TODAY, TODAY + timedelta(weeks=2), kind=kind)
+        self.assertAlmostEqual(found.risks_minor or 0.0, 4_08.1, places=1)
 
     def test_what_is_needed_now_is_bought(self) -> None:
         for late in (0, 6, -30):
@@ -136,3 +175,13 @@ class BackTests(TestCase):
         found = summed(outcomes([trial]))
         self.assertAlmostEqual(found["a tenth less"].mean, 1.0)
         self.assertAlmostEqual(found["at once"].mean, 100 / 90)
+        self.assertEqual((found["a tenth less"].late, found["a tenth less"].dearer), (0.0, 0.0))
+
+    def test_late_is_who_bought_in_the_last_week(self) -> None:
+        """It never became a tenth less: 97 was paid in the end, where 95 would have done, and 100 at first."""
+        trial = Trial(Habit.NO_PATTERN, steady(100, 10), TODAY, (100.0, 95.0, 97.0))
+        found = summed(outcomes([trial, replace(trial, weekly_minor=(100.0, 95.0, 190.0))]))
+        told = found["a tenth less"]
+        self.assertAlmostEqual(told.mean, (97 / 95 + 190 / 95) / 2)
+        self.assertAlmostEqual(told.worst, 2.0)
+        self.assertEqual((told.late, told.dearer, found["at once"].late), (1.0, 0.5, 0.0))

@@ -109,6 +109,13 @@ class OwnTrialTests(TestCase):
         paid = summed(outcomes(found))
         self.assertLess(paid["the advice"].mean, paid["at once"].mean, "there is a sale in each five weeks")
 
+    def test_a_price_that_is_another_each_day_tells_days_apart(self) -> None:
+        days = np.arange(100_00, 100_00 + 730, dtype=np.float64)
+        for trial in own_trials(days, TODAY):
+            asked = len(days) - 1 - (TODAY - trial.asked_on).days
+            self.assertEqual(trial.weekly_minor, tuple(days[asked : asked + 7 * OWN_WEEKS + 1 : 7]))
+            self.assertEqual(trial.known.days(trial.asked_on, 1).tolist(), [days[asked]])
+
     def test_nothing_known_nothing_tried(self) -> None:
         self.assertEqual(list(own_trials(np.full(730, np.nan), TODAY)), [])
 

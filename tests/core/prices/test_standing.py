@@ -5,7 +5,7 @@ from unittest import TestCase
 
 import numpy as np
 
-from core.prices.history import GAP_DAYS, SOLD_OUT, History, Seen, cheapest, history_of, prices_of
+from core.prices.history import GAP_DAYS, SOLD_OUT, History, Seen, cheapest, held_on, history_of, prices_of
 from core.prices.standing import FEWEST_DAYS, regular_prices, sales_in, standing
 
 TODAY = date(2026, 11, 30)
@@ -35,6 +35,12 @@ class HistoryTests(TestCase):
         days = history.days(TODAY, 41)
         self.assertEqual(int(np.isnan(days).sum()), 30 - GAP_DAYS - 2 - 1)
         self.assertEqual((days[0], days[-1]), (100_00, 9))
+
+    def test_what_was_seen_on_the_first_day_holds_too(self) -> None:
+        held = held_on(np.array([np.nan, 5.0, *[np.nan] * (GAP_DAYS + 1)]))
+        self.assertEqual(held[1:-1].tolist(), [5.0] * (GAP_DAYS + 1))
+        self.assertTrue(np.isnan(held[0]) and np.isnan(held[-1]))
+        self.assertEqual(held_on(np.array([5.0, np.nan])).tolist(), [5.0, 5.0])
 
     def test_what_is_sold_out_has_no_price(self) -> None:
         history = history_of(
