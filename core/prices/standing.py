@@ -44,6 +44,11 @@ class Sale(NamedTuple):
         """How long it was."""
         return (self.last - self.first).days + 1
 
+    @property
+    def months(self) -> set[int]:
+        """In which it was on."""
+        return {(self.first + timedelta(days=day)).month for day in range(self.days)}
+
 
 @dataclass(frozen=True)
 class Standing:
@@ -66,7 +71,7 @@ class Standing:
     @property
     def sale_months(self) -> tuple[int, ...]:
         """The months in which a sale was on, in order."""
-        return tuple(sorted({month for sale in self.sales for month in (sale.first.month, sale.last.month)}))
+        return tuple(sorted({month for sale in self.sales for month in sale.months}))
 
     @property
     def usual_sale_days(self) -> int | None:

@@ -1,12 +1,13 @@
 """What was seen, what was usual and what was a sale: worked out by hand."""
 
+from dataclasses import replace
 from datetime import date, timedelta
 from unittest import TestCase
 
 import numpy as np
 
 from core.prices.history import GAP_DAYS, SOLD_OUT, History, Seen, cheapest, held_on, history_of, prices_of
-from core.prices.standing import FEWEST_DAYS, regular_prices, sales_in, standing
+from core.prices.standing import FEWEST_DAYS, Sale, regular_prices, sales_in, standing
 
 TODAY = date(2026, 11, 30)
 
@@ -96,6 +97,14 @@ class StandingTests(TestCase):
         self.assertEqual(found.sale_months, (10, 11))
         self.assertAlmostEqual(found.usual_depth or 0, 0.125)
         self.assertEqual(found.usual_sale_days, 10, "one that is on yet has no length")
+
+    def test_a_sale_is_on_in_every_month_that_it_lasts(self) -> None:
+        """Thirty days from the last of January to the first of March, and eleven about New Year."""
+        winter = Sale(date(2026, 1, 31), date(2026, 3, 1), 80_00, 100_00)
+        turn = Sale(date(2025, 12, 26), date(2026, 1, 5), 80_00, 100_00)
+        found = standing(self.days(), TODAY)
+        assert found is not None
+        self.assertEqual(replace(found, sales=(turn, winter)).sale_months, (1, 2, 3, 12))
 
     def test_too_little_is_told_as_nothing(self) -> None:
         days = np.full(300, np.nan)
