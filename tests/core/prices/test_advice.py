@@ -119,7 +119,7 @@ class AdviceTests(TestCase):
     def test_what_is_needed_now_is_bought(self) -> None:
         for late in (0, 6, -30):
             found = advice(steady(100_00, 60), TODAY, TODAY + timedelta(days=late))
-            self.assertEqual((found.say, found.turns_on), (Say.BUY, TODAY))
+            self.assertEqual((found.say, found.turns_on, found.weeks), (Say.BUY, TODAY, 0))
 
     def test_its_figures_agree(self) -> None:
         for trial in trials("figures", 60):

@@ -49,6 +49,7 @@ class SaleTests(TestCase):
         overall = 2.5 / 62
         self.assertAlmostEqual(found.begins[0], 12 * overall / 14)
         self.assertAlmostEqual(found.begins[22], (1 + 12 * overall) / 15)
+        self.assertEqual(len(found.begins), 23)
 
     def test_how_long_and_how_deep_they_are(self) -> None:
         """Of three weeks on sale one was followed by another: (1 + 1) / (3 + 2). A third of them were 10 % less."""
