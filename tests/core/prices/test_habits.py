@@ -8,7 +8,7 @@ from unittest import TestCase
 
 import numpy as np
 
-from core.prices.habits import CLEARED_GONE, FEWEST_OF_A_KIND, FEWEST_WEEKS, Habits, habits_of, pooled
+from core.prices.habits import CLEARED_GONE, FEWEST_OF_A_KIND, Habits, habits_of, pooled
 from core.prices.history import SOLD_OUT, Floats
 
 TODAY = date(2026, 11, 30)
@@ -28,7 +28,7 @@ def habits(prices: list[float], regular: list[float] | None = None, ahead: int =
 
 class KnownTests(TestCase):
     def test_half_a_year_and_today_must_be_known(self) -> None:
-        for known, carries in ((FEWEST_WEEKS, True), (FEWEST_WEEKS - 1, False)):
+        for known, carries in ((26, True), (25, False)):
             days = weeks(*[np.nan] * 20, *[100.0] * known)
             self.assertEqual(habits_of(days, TODAY, 4, days) is not None, carries)
         ends = weeks(*[100.0] * 40, np.nan)

@@ -37,6 +37,11 @@ class HistoryTests(TestCase):
         self.assertEqual(int(np.isnan(days).sum()), 30 - GAP_DAYS - 2 - 1)
         self.assertEqual((days[0], days[-1]), (100_00, 9))
 
+    def test_what_was_seen_last_before_the_days_that_are_asked_for_holds_in_them(self) -> None:
+        days = History((Seen(days_before(200), days_before(4 + GAP_DAYS), 5),)).days(TODAY, 5)
+        self.assertEqual(days[0], 5.0)
+        self.assertTrue(np.isnan(days[1:]).all())
+
     def test_what_was_seen_on_the_first_day_holds_too(self) -> None:
         held = held_on(np.array([np.nan, 5.0, *[np.nan] * (GAP_DAYS + 1)]))
         self.assertEqual(held[1:-1].tolist(), [5.0] * (GAP_DAYS + 1))
@@ -84,6 +89,12 @@ class StandingTests(TestCase):
         self.assertEqual((found.lowest_minor, found.usual_minor, found.regular_minor), (80_00, 100_00, 100_00))
         self.assertEqual((found.low_minor, found.high_minor), (100_00, 100_00))
         self.assertEqual((found.today_minor, found.cheaper_share, found.days_known), (95_00, 0.05, 200))
+
+    def test_a_tenth_the_middle_and_nine_tenths(self) -> None:
+        """Of two hundred days at 1.00 to 200.00 the twentieth, the hundredth and the hundred and eightieth."""
+        found = standing(np.arange(1.0, 201.0) * 100, TODAY)
+        assert found is not None
+        self.assertEqual((found.low_minor, found.usual_minor, found.high_minor), (20_00, 100_00, 180_00))
 
     def test_its_sales(self) -> None:
         """Ten days of a fifth less, and today's 5 % less, which is on."""
