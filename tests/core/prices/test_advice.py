@@ -46,7 +46,7 @@ class ReservationTests(TestCase):
         self.assertEqual(waiting.by_week[2], float("inf"), "in the last week it is bought at any price")
         self.assertAlmostEqual(waiting.reservation_minor(0, 80_00, on_sale=True), 87_50)
         self.assertAlmostEqual(waiting.sale_odds(0.2, on_sale=False), 1 - 0.75**2)
-        self.assertEqual(waiting.sale_odds(0.3, on_sale=False), 0.0)
+        self.assertEqual(waiting.sale_odds(0.201, on_sale=False), 0.0, "none was ever so deep")
 
     def test_what_there_is_no_sale_in_is_bought_at_what_waiting_comes_to(self) -> None:
         self.assertAlmostEqual(Waiting(HABITS, 2, 0.0).reservation_minor(0, 100_00, on_sale=False), 91_25)
