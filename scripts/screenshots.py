@@ -17,6 +17,11 @@ def stay(page: Page) -> None:
     """The view as it opens."""
 
 
+def compare_rooms(page: Page) -> None:
+    """What each room allows, once the worker has come to it."""
+    page.get_by_role("table").first.wait_for()
+
+
 def open_monitors(page: Page) -> None:
     """The launch monitor's place, with its alternatives."""
     page.get_by_role("button", name=re.compile("Launch monitor")).click()
@@ -100,7 +105,7 @@ PICTURES: tuple[tuple[str, str, dict[str, int], Callable[[Page], None]], ...] = 
     ("room-phone", "/builds/{id}/room", PHONE, stay),
     ("room-stowed", "/builds/{id}/room", DESK, stow),
     ("room-toward-the-screen", "/builds/{id}/room", DESK, face_the_screen),
-    ("rooms", "/builds/{id}/rooms", DESK, stay),
+    ("rooms", "/builds/{id}/rooms", DESK, compare_rooms),
     ("measure-phone", "/builds/{id}/room/measure", PHONE, measure_the_beam),
     ("parts", "/builds/{id}/parts", DESK, stay),
     ("parts-alternatives", "/builds/{id}/parts", DESK, look_before_picking),

@@ -134,6 +134,12 @@ class StandingTests(TestCase):
         days[90:158] = 70_00.0
         self.assertIn(70_00.0, set(regular_prices(days)))
 
+    def test_a_twenty_fifth_less_is_small_change_and_more_is_a_sale(self) -> None:
+        for minor, sales in ((96_00.0, 0), (95_99.0, 1)):
+            days = np.full(200, 100_00.0)
+            days[150:160] = minor
+            self.assertEqual(len(list(sales_in(days, regular_prices(days), TODAY))), sales)
+
     def test_a_gap_ends_a_sale(self) -> None:
         days = self.days()
         days[165:] = np.nan
