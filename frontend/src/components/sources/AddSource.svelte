@@ -77,9 +77,9 @@
       {#each listed as { id, name } (id)}<option value={id}>{name}</option>{/each}
     </select></label
   >
-  <label class="min-w-0 flex-1 text-sm"
+  <label class="min-w-64 flex-1 text-sm"
     ><span class="block text-xs text-faint">Address of its feed, or of a page with its prices</span><input
-      class="blank w-full min-w-48"
+      class="blank w-full"
       type="url"
       bind:value={address}
       maxlength="400"
