@@ -43,8 +43,9 @@ def _measure() -> None:
 
     from core.model.observation import Look
     from jungle.market.models import Observation, What
-    from jungle.market.observing import asked_for, record
+    from jungle.market.observing import record
     from jungle.market.price_history import columns_of, read_history, take_history
+    from jungle.market.series_days import asked_for
     from jungle.market.terms import store
     from jungle.processes import keep_what_is_loaded
 

@@ -9,6 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 Floats = NDArray[np.float64]
+Ordinals = NDArray[np.int64]
 GAP_DAYS = 21
 """Between two readings that lie further apart nobody knows the price (trade: sales last one to three weeks)."""
 DAY = timedelta(days=1)
@@ -49,13 +50,10 @@ class History:
         A look holds until the next one, and for `GAP_DAYS` where there is none by then. Where two spans overlap, what
         was first seen later says what it was on its own days.
         """
-        length, end = count + GAP_DAYS, until.toordinal()
-        begin, found = end - length + 1, [np.nan] * length
-        for first, last, minor, in_stock in self.seen:
-            low, high = max(0, first.toordinal() - begin), min(last.toordinal(), end) - begin
-            if low <= high:
-                found[low : high + 1] = [minor if in_stock else SOLD_OUT] * (high + 1 - low)
-        return held_on(np.array(found, dtype=np.float64))[GAP_DAYS:]
+        first = np.array([one.first.toordinal() for one in self.seen], dtype=np.int64)
+        last = np.array([one.last.toordinal() for one in self.seen], dtype=np.int64)
+        told = np.array([one.minor if one.in_stock else SOLD_OUT for one in self.seen], dtype=np.float64)
+        return days_of(first, last, told, until, count)
 
     def with_reading(self, day: date, minor: int, in_stock: bool = True) -> "History":
         """With one more look, no earlier than the last; one that finds the same extends what was seen last."""
@@ -64,6 +62,22 @@ class History:
         if newest is not None and same and (day - newest.last).days <= GAP_DAYS:
             return History((*self.seen[:-1], newest._replace(last=day)))
         return History((*self.seen, Seen(day, day, minor, in_stock)))
+
+
+def days_of(first: Ordinals, last: Ordinals, told: Floats, until: date, count: int) -> Floats:
+    """As `History.days`, of spans from `first` to `last` in ordinals of days, on which it was `told` to cost so much.
+
+    They are in the order in which they were seen.
+    """
+    length = count + GAP_DAYS
+    begin = until.toordinal() - length + 1
+    low, high = np.maximum(first - begin, 0), np.minimum(last - begin, length - 1)
+    lengths = np.maximum(high - low + 1, 0)
+    # One after the other: the day of each span, and which span it is.
+    on = np.arange(lengths.sum()) + np.repeat(low - np.cumsum(lengths) + lengths, lengths)
+    newest = np.full(length, -1)
+    np.maximum.at(newest, on, np.repeat(np.arange(len(told)), lengths))
+    return held_on(np.append(told, np.nan)[newest])[GAP_DAYS:]
 
 
 def holds_until(seen: date) -> date:

@@ -11,7 +11,8 @@ from django.test import TestCase
 from core.model.observation import Look
 from core.prices.history import SOLD_OUT, history_of
 from jungle.market.models import Observation, Series
-from jungle.market.observing import NoSuchObservation, Recorded, asked_for, bring_back, confirm, record, strike
+from jungle.market.observing import NoSuchObservation, Recorded, bring_back, confirm, record, strike
+from jungle.market.series_days import asked_for
 from tests.app.worlds import person
 
 DAY = date(2026, 6, 1)

@@ -24,7 +24,7 @@ from jungle.builds.models import StoredBuild
 from jungle.builds.services.editing import NothingThere
 from jungle.builds.services.shopping import Shopping, shopping_for
 from jungle.catalogue.models import Entry
-from jungle.market.observing import asked_for
+from jungle.market.series_days import asked_for
 from jungle.market.terms import market_of
 
 MOST_ALIKE = 10
