@@ -67,7 +67,8 @@ def habits_of(days: Floats, today: date, weeks_ahead: int, regular: Floats | Non
     """
     seen = days[::-1][::WEEK_DAYS][::-1]
     weekly = prices_of(seen)
-    regular = (regular_prices(prices_of(days)) if regular is None else regular)[::-1][::WEEK_DAYS][::-1]
+    known_regular = None if regular is None else regular[::-1][::WEEK_DAYS][::-1]
+    regular = regular_prices(prices_of(days), WEEK_DAYS) if known_regular is None else known_regular
     known = ~np.isnan(weekly) & ~np.isnan(regular)
     if known.sum() < FEWEST_WEEKS or not known[-1]:
         return None

@@ -1,6 +1,6 @@
 """What was seen of one price, and what it was on each day."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from typing import NamedTuple
@@ -103,12 +103,17 @@ def history_of(readings: Iterable[tuple[date, int, bool]]) -> History:
     return found
 
 
-def cheapest(offers: Iterable[Floats], count: int) -> Floats:
-    """The least price of several offers on each of `count` days; `SOLD_OUT` where one of them was and none could be
-    had, not a number where nobody knows of any."""
-    several = np.stack((np.full(count, np.nan), *offers))
-    least: Floats = np.fmin.reduce(prices_of(several), axis=0)
-    least[np.isnan(least) & (several == SOLD_OUT).any(axis=0)] = SOLD_OUT
+def cheapest(things: Sequence[Iterable[Floats]], count: int) -> Floats:
+    """The least price of several offers of each of `things` on each of `count` days, a row for each thing; `SOLD_OUT`
+    where one of them was and none could be had, not a number where nobody knows of any."""
+    if not things:
+        return np.empty((0, count))
+    nobody_knows = np.full(count, np.nan)
+    offers = [[nobody_knows, *rows] for rows in things]
+    several = np.stack([row for rows in offers for row in rows])
+    begins = np.cumsum([0, *(len(rows) for rows in offers[:-1])])
+    least: Floats = np.fmin.reduceat(prices_of(several), begins, axis=0)
+    least[np.isnan(least) & np.logical_or.reduceat(several == SOLD_OUT, begins, axis=0)] = SOLD_OUT
     return least
 
 

@@ -112,14 +112,15 @@ def standing(days: Floats, until: date, regular: Floats | None = None) -> Standi
     )
 
 
-def regular_prices(days: Floats) -> Floats:
+def regular_prices(days: Floats, every: int = 1) -> Floats:
     """What it regularly cost on each day: the price that it did not exceed on three of four of the ninety days up to
-    it; not a number where no price is known in these."""
+    it; not a number where no price is known in these. Told of every so manyth day only, the last among them."""
     before = np.concatenate((np.full(LOOKS_BACK_DAYS - 1, np.nan), days))
-    windows = np.sort(np.lib.stride_tricks.sliding_window_view(before, LOOKS_BACK_DAYS), axis=1)
+    up_to_each = np.lib.stride_tricks.sliding_window_view(before, LOOKS_BACK_DAYS)
+    windows = np.sort(up_to_each[::-1][::every][::-1], axis=1)
     known = (~np.isnan(windows)).sum(axis=1)
     at = np.maximum(np.ceil(REGULAR_QUANTILE * known).astype(int) - 1, 0)
-    regular: Floats = windows[np.arange(len(days)), at]
+    regular: Floats = windows[np.arange(len(windows)), at]
     return regular
 
 

@@ -4,6 +4,7 @@ from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
 from functools import cached_property
+from itertools import islice
 
 import numpy as np
 
@@ -175,7 +176,7 @@ class _Kinds:
 
     def __init__(self, alike: Alike, asking: Asking) -> None:
         self._alike, self._asking = alike, asking
-        self._known: dict[tuple[Need, int], Habits | None] = {}
+        self._known: dict[tuple[Need, int], dict[str, Habits | None]] = {}
 
     def habits(self, need: Need, weeks: int) -> list[Habits]:
         """Of each other part at its cheapest, new, as many pieces as of `need`; without those that are known too
@@ -184,17 +185,16 @@ class _Kinds:
         for one in self._alike(need.part):
             if one.part != need.part and one.sold_as is SoldAs.NEW:
                 by_part.setdefault(one.part, []).append(one)
-        found = (self._of(need._replace(line="", part=part), weeks, new) for part, new in sorted(by_part.items()))
+        known = self._known.setdefault((need._replace(line="", part=""), weeks), {})
+        known.update(self._worked_out({part: new for part, new in by_part.items() if part not in known}, need, weeks))
+        found = (known[part] for part in sorted(by_part))
         return [habits for habits in found if habits is not None]
 
-    def _of(self, need: Need, weeks: int, new: Sequence[Asked]) -> Habits | None:
-        key = need, weeks
-        if key not in self._known:
-            long = _weeks_known(new) >= FEWEST_WEEKS
-            self._known[key] = (
-                habits_of(cheapest_of(new, need, self._asking), self._asking.today, weeks) if long else None
-            )
-        return self._known[key]
+    def _worked_out(self, by_part: Mapping[str, Sequence[Asked]], need: Need, weeks: int) -> dict[str, Habits | None]:
+        long = {part: new for part, new in by_part.items() if _weeks_known(new) >= FEWEST_WEEKS}
+        days = cheapest_each(list(long.values()), need, self._asking)
+        habits = (habits_of(each, self._asking.today, weeks) for each in days)
+        return {**dict.fromkeys(by_part), **dict(zip(long, habits, strict=True))}
 
 
 def _weeks_known(asked: Sequence[Asked]) -> int:
@@ -205,9 +205,14 @@ def _weeks_known(asked: Sequence[Asked]) -> int:
 def cheapest_of(asked: Sequence[Asked], need: Need, asking: Asking) -> Floats:
     """The least that all of `need` came to, delivered, at any of `asked`; `SOLD_OUT` and not a number on days without a
     price."""
-    there = ((one, asking.shops[one.shop]) for one in asked if one.shop in asking.shops)
-    delivered = (delivered_days(one, shop, need, asking.buyer) for one, shop in there)
-    return cheapest((days for days in delivered if days is not None), READ_DAYS)
+    days: Floats = cheapest_each([asked], need, asking)[0]
+    return days
+
+
+def cheapest_each(things: Sequence[Sequence[Asked]], need: Need, asking: Asking) -> Floats:
+    """The same of several things, a row each; so many as are needed of each."""
+    delivered = iter(delivered_days([one for thing in things for one in thing], asking.shops, need, asking.buyer))
+    return cheapest([tuple(islice(delivered, len(thing))) for thing in things], READ_DAYS)
 
 
 def minor_or_none(day: float) -> int | None:

@@ -9,7 +9,7 @@ import numpy as np
 from core.model.parts.price import Price
 from core.model.shops import SoldAs
 from core.prices.asked import Asked
-from core.prices.history import GAP_DAYS, SOLD_OUT, Floats, days_of
+from core.prices.history import GAP_DAYS, SOLD_OUT, days_of
 from jungle.market.known import Known
 from jungle.market.models import Series
 
@@ -24,26 +24,28 @@ _LAST_SEEN = attrgetter("last_day", "pk")
 
 def asked_for(owner_id: int, parts: Sequence[str], until: date, count: int) -> list[Asked]:
     """What was asked for some parts on each of `count` days up to `until`, one query for all of them."""
-    rows = Series.objects.filter(owner_id=owner_id, part__in=parts, days_from__isnull=False)
-    told = rows.values_list("part", "shop", "sold_as", "currency", "tax_included", "days_from", "days", "believed")
-    found = []
-    for part, shop, sold_as, currency, tax_included, days_from, days, believed in told:
+    found = Series.objects.filter(owner_id=owner_id, part__in=parts, days_from__isnull=False)
+    told = list(
+        found.values_list("part", "shop", "sold_as", "currency", "tax_included", "believed", "days_from", "days")
+    )
+    stored = np.full((len(told), count), _NOBODY_LOOKED, dtype=np.int64)
+    for row, (*_, days_from, days) in zip(stored, told, strict=True):
         assert days_from is not None
-        window = _window(np.frombuffer(bytes(days), dtype="<i8"), days_from, until, count)
-        found.append(Asked(part, shop, SoldAs(sold_as), currency, tax_included, window, believed))
-    return found
+        _fill(row, np.frombuffer(bytes(days), dtype="<i8"), (days_from - until).days + count - 1)
+    shown = stored.astype(np.float64)
+    shown[stored == _NOBODY_LOOKED] = np.nan
+    shown[stored == _SOLD_OUT] = SOLD_OUT
+    return [
+        Asked(part, shop, SoldAs(sold_as), currency, tax_included, days, believed)
+        for days, (part, shop, sold_as, currency, tax_included, believed, *_) in zip(shown, told, strict=True)
+    ]
 
 
-def _window(known: np.ndarray, days_from: date, until: date, count: int) -> Floats:
-    """What was seen last is taken to hold for a while after it."""
-    told = np.concatenate((known, np.repeat(known[-1:], GAP_DAYS)))
-    found = np.full(count, np.nan)
-    offset = (days_from - until).days + count - 1
-    low, high = max(0, offset), min(count, offset + len(told))
-    if low < high:
-        shown = told[low - offset : high - offset]
-        found[low:high] = np.where(shown == _SOLD_OUT, SOLD_OUT, np.where(shown == _NOBODY_LOOKED, np.nan, shown))
-    return found
+def _fill(row: np.ndarray, known: np.ndarray, begin: int) -> None:
+    """Put the days that are `known` into `row` from `begin` on. What was seen last holds for a while after it."""
+    end = begin + len(known)
+    row[max(0, begin) : max(0, end)] = known[max(0, -begin) : max(0, len(row) - begin)]
+    row[max(0, end) : max(0, end + GAP_DAYS)] = known[-1]
 
 
 def retell(series: Series, ordered: Sequence[Known]) -> None:

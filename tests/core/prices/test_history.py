@@ -73,8 +73,12 @@ class HistoryTests(unittest.TestCase):
 
 
 class CheapestTests(unittest.TestCase):
-    def test_the_least_of_what_can_be_had(self) -> None:
+    def test_the_least_of_what_can_be_had_of_each_thing(self) -> None:
         nan = np.nan
-        offers = [np.array([100, SOLD_OUT, SOLD_OUT, nan, nan]), np.array([90, 95, SOLD_OUT, SOLD_OUT, nan])]
-        self.assertEqual(told(cheapest(offers, 5)), [90, 95, SOLD_OUT, SOLD_OUT, None])
-        self.assertEqual(told(cheapest([], 2)), [None, None])
+        lamps = [np.array([100, SOLD_OUT, SOLD_OUT, nan, nan]), np.array([90, 95, SOLD_OUT, SOLD_OUT, nan])]
+        mats = [np.array([70.0, 60, 50, 40, nan])]
+        self.assertEqual(
+            [told(least) for least in cheapest([lamps, (), mats], 5)],
+            [[90, 95, SOLD_OUT, SOLD_OUT, None], [None] * 5, [70, 60, 50, 40, None]],
+        )
+        self.assertEqual(cheapest([], 2).shape, (0, 2))

@@ -167,25 +167,28 @@ class DeliveredDaysTests(TestCase):
             shop = market.random_shop("a", dice, ["mat", "lamp", "net"])
             need = Need("mat/mat", "mat", dice.randrange(1, 9), dice.choice((None, 3.0, 20.0)), dice.random() < 0.3)
             days = np.array([np.nan, *(float(dice.randrange(1, 300_00)) for _ in range(4))])
-            one = Asked("mat", "a", SoldAs.NEW, shop.currency, dice.random() < 0.7, days)
+            taxed = dice.random() < 0.7
+            one = Asked("mat", "a", SoldAs.NEW, shop.currency, taxed, days)
+            others = Asked("lamp", "a", SoldAs.NEW, shop.currency, not taxed, days[::-1]), replace(one, shop="gone")
             buyer = replace(BUYER, reclaims_tax=dice.random() < 0.3)
-            found = delivered_days(one, shop, need, buyer)
-            if found is None:
-                continue
+            of_other, found, nowhere = delivered_days([others[0], one, others[1]], {"a": shop}, need, buyer)
+            self.assertTrue(np.isnan(nowhere).all(), "of a shop that nobody knows")
             self.assertTrue(np.isnan(found[0]))
-            for minor, total in zip(days[1:], found[1:], strict=True):
-                offer = market.offer("mat", int(minor), "a", currency=shop.currency, tax_included=one.tax_included)
-                order = order_of(shop, [need.met_by(offer)], buyer)
-                self.assertAlmostEqual(total, order.total.minor, delta=1.5)
-                tried += 1
+            if np.isnan(found).all():
+                continue
+            for asked_for, minors, totals in ((one, days[1:], found[1:]), (others[0], days[:0:-1], of_other[:-1])):
+                for minor, total in zip(minors, totals, strict=True):
+                    terms = {"currency": shop.currency, "tax_included": asked_for.tax_included}
+                    order = order_of(shop, [need.met_by(market.offer("mat", int(minor), "a", **terms))], buyer)
+                    self.assertAlmostEqual(total, order.total.minor, delta=1.5)
+                    tried += 1
         self.assertGreater(tried, 100)
 
     def test_nothing_without_a_weight_that_decides(self) -> None:
         shop = market.shop(id="a", delivery=[{"fee_minor": 390, "most_kg": 5}, {"fee_minor": 990}])
-        self.assertIsNone(delivered_days(asked(100), shop, NEED, BUYER))
-        heavy = delivered_days(asked(100), shop, NEED._replace(weight_kg=6.0), BUYER)
-        assert heavy is not None
-        self.assertEqual(heavy[-1], 109_90)
+        self.assertTrue(np.isnan(delivered_days([asked(100)], {"a": shop}, NEED, BUYER)).all())
+        ((*_, heavy),) = delivered_days([asked(100)], {"a": shop}, NEED._replace(weight_kg=6.0), BUYER)
+        self.assertEqual(heavy, 109_90)
 
 
 class KindTests(TestCase):

@@ -6,7 +6,7 @@ from unittest import TestCase
 
 import numpy as np
 
-from core.prices.history import GAP_DAYS, SOLD_OUT, History, Seen, cheapest, held_on, history_of, prices_of
+from core.prices.history import GAP_DAYS, SOLD_OUT, History, Seen, held_on, history_of, prices_of
 from core.prices.standing import FEWEST_DAYS, Sale, regular_prices, sales_in, standing
 
 TODAY = date(2026, 11, 30)
@@ -57,20 +57,6 @@ class HistoryTests(TestCase):
             [100_00] * 5 + [SOLD_OUT] * 3 + [99_00] * 2,
         )
         self.assertTrue(np.isnan(prices_of(history.days(TODAY, 10))[5:8]).all())
-
-    def test_of_several_offers_the_cheapest_counts_each_day(self) -> None:
-        one = History((Seen(days_before(3), TODAY, 50_00),))
-        other = history_of([(days_before(2), 40_00, True), (days_before(1), 60_00, True)])
-        days = [each.days(TODAY, 4) for each in (one, other)]
-        self.assertEqual(list(cheapest(days, 4)), [50_00, 40_00, 50_00, 50_00])
-        self.assertTrue(np.isnan(cheapest([], 3)).all())
-
-    def test_what_one_shop_sold_out_another_may_still_have(self) -> None:
-        unknown = float("nan")
-        days = [np.array([SOLD_OUT, SOLD_OUT, SOLD_OUT, unknown]), np.array([70.0, SOLD_OUT, unknown, unknown])]
-        self.assertEqual(
-            [None if np.isnan(day) else day for day in cheapest(days, 4)], [70.0, SOLD_OUT, SOLD_OUT, None]
-        )
 
 
 class StandingTests(TestCase):
