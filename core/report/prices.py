@@ -11,7 +11,7 @@ import numpy as np
 from core.model.build import Build
 from core.model.shops import Shop, SoldAs
 from core.money.amounts import Buyer
-from core.money.delivered_days import delivered_days
+from core.money.delivered_days import DeliveredDays
 from core.money.order import Need
 from core.prices.advice import READ_DAYS, Advice, Say, advice_on, weeks_until
 from core.prices.asked import Asked
@@ -39,6 +39,11 @@ class Asking:
     """Where a line has a day of its own."""
     week_costs_minor: float = 0.0
     """What a week without play costs, where that is to be counted."""
+
+    @cached_property
+    def delivered(self) -> DeliveredDays:
+        """What lines came to in those shops."""
+        return DeliveredDays(self.shops, self.buyer)
 
     def needed(self, line: str) -> date:
         """When that line is needed."""
@@ -211,7 +216,7 @@ def cheapest_of(asked: Sequence[Asked], need: Need, asking: Asking) -> Floats:
 
 def cheapest_each(things: Sequence[Sequence[Asked]], need: Need, asking: Asking) -> Floats:
     """The same of several things, a row each; so many as are needed of each."""
-    delivered = iter(delivered_days([one for thing in things for one in thing], asking.shops, need, asking.buyer))
+    delivered = iter(asking.delivered.of([one for thing in things for one in thing], need))
     return cheapest([tuple(islice(delivered, len(thing))) for thing in things], READ_DAYS)
 
 

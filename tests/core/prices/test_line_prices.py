@@ -13,7 +13,7 @@ import numpy as np
 
 from core.model.shops import Shop, SoldAs
 from core.money.amounts import Buyer
-from core.money.delivered_days import delivered_days
+from core.money.delivered_days import DeliveredDays
 from core.money.order import Need, order_of
 from core.prices.advice import READ_DAYS, Say, advice_on
 from core.prices.asked import Asked
@@ -171,7 +171,7 @@ class DeliveredDaysTests(TestCase):
             one = Asked("mat", "a", SoldAs.NEW, shop.currency, taxed, days)
             others = Asked("lamp", "a", SoldAs.NEW, shop.currency, not taxed, days[::-1]), replace(one, shop="gone")
             buyer = replace(BUYER, reclaims_tax=dice.random() < 0.3)
-            of_other, found, nowhere = delivered_days([others[0], one, others[1]], {"a": shop}, need, buyer)
+            of_other, found, nowhere = DeliveredDays({"a": shop}, buyer).of([others[0], one, others[1]], need)
             self.assertTrue(np.isnan(nowhere).all(), "of a shop that nobody knows")
             self.assertTrue(np.isnan(found[0]))
             if np.isnan(found).all():
@@ -186,8 +186,9 @@ class DeliveredDaysTests(TestCase):
 
     def test_nothing_without_a_weight_that_decides(self) -> None:
         shop = market.shop(id="a", delivery=[{"fee_minor": 390, "most_kg": 5}, {"fee_minor": 990}])
-        self.assertTrue(np.isnan(delivered_days([asked(100)], {"a": shop}, NEED, BUYER)).all())
-        ((*_, heavy),) = delivered_days([asked(100)], {"a": shop}, NEED._replace(weight_kg=6.0), BUYER)
+        delivered = DeliveredDays({"a": shop}, BUYER)
+        self.assertTrue(np.isnan(delivered.of([asked(100)], NEED)).all())
+        ((*_, heavy),) = delivered.of([asked(100)], NEED._replace(weight_kg=6.0))
         self.assertEqual(heavy, 109_90)
 
 
