@@ -3,7 +3,7 @@
 import re
 from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from datetime import date
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 from pydantic import ValidationError
 
@@ -11,7 +11,7 @@ from core.formats.errors import BadFile, FileError, row_problem
 from core.formats.price_list import PriceTable
 from core.formats.table import table_text
 from core.model.observation import Look, Source
-from core.model.parts.price import ACCEPTED_PRICE, price_text, read_price
+from core.model.parts.price import ACCEPTED_PRICE, Price, price_text, read_price
 from core.model.shops import Shop, SoldAs
 from core.model.typed import FieldErrors
 from core.quantities.money import MoneyError
@@ -33,8 +33,9 @@ GUESSES: Mapping[str, tuple[str, ...]] = {
 }
 """Headings by which a column is usually called."""
 MOST_LOOK_ROWS = 250_000
-_CONDITIONS = tuple(each.value for each in SoldAs)
-_SOURCES = tuple(each.value for each in Source)
+ANY_CURRENCY = "EUR"
+_FIELDS = {"first_seen": "day", "last_seen": "day"}
+"""Columns that are called otherwise in a look."""
 _DOTTED = re.compile(r"^(\d{1,2})\.(\d{1,2})\.(\d{4})$")
 
 
@@ -126,59 +127,90 @@ def look_rows(table: PriceTable, columns: Mapping[str, int], known: Knowledge) -
 
 def _row(line: int, cells: Mapping[str, str], known: Knowledge) -> LookRow:
     try:
-        return LookRow(line, tuple(_looks(cells, known)), "")
+        return LookRow(line, _looks(cells, known), "")
     except FieldErrors as errors:
         return LookRow(line, (), row_problem(errors))
 
 
-def _looks(cells: Mapping[str, str], known: Knowledge) -> Iterator[Look]:
-    if cells.get("struck", "").strip():
-        raise FieldErrors([("struck", cells["struck"], "nothing: what was struck out is not taken in again")])
-    shop = known.shops.get(cells.get("shop", "").strip().casefold())
+def _looks(cells: Mapping[str, str], known: Knowledge) -> tuple[Look, ...]:
+    """Raises `FieldErrors` with all that is wrong."""
+    wrong: list[tuple[str, object, str]] = []
+    read = _read(cells, wrong)
+    shop = known.shops.get(cells.get("shop", "").casefold())
     if shop is None:
         names = dict.fromkeys(shop.name for shop in known.shops.values())
-        raise FieldErrors([("shop", cells.get("shop", ""), ", ".join(names) or "a shop that is entered first")])
-    first = _day("first_seen", cells.get("first_seen", ""))
-    last = _day("last_seen", cells["last_seen"]) if cells.get("last_seen", "").strip() else first
-    if last < first:
-        raise FieldErrors([("last_seen", last.isoformat(), f"{first.isoformat()} or later")])
-    named = cells.get("part", "").strip()
+        wrong.append(("shop", cells.get("shop", ""), ", ".join(names) or "a shop that is entered first"))
+    price = _price(cells.get("price", ""), shop)
+    if price is None:
+        wrong.append(("price", cells.get("price", ""), ACCEPTED_PRICE))
+    first, last = read.pop("first_seen"), read.pop("last_seen", None)
+    if first and last and last < first:
+        wrong.append(("last_seen", last.isoformat(), f"{first.isoformat()} or later"))
+    named = cells.get("part", "")
     facts = {
         "part": known.part_of(named) or named,
-        "shop": shop.id,
-        "sold_as": _one_of("sold_as", cells.get("sold_as", ""), _CONDITIONS) or SoldAs.NEW,
-        "price": _price(cells.get("price", ""), shop),
-        "in_stock": _one_of("in_stock", cells.get("in_stock", ""), ("yes", "no")) != "no",
-        "source": _one_of("source", cells.get("source", ""), _SOURCES) or Source.FILE,
-        "address": cells.get("address", "").strip(),
+        "shop": shop and shop.id,
+        "price": price,
+        "source": Source.FILE,
+        "address": cells.get("address", ""),
+        **read,
     }
-    for day in dict.fromkeys((first, last)):
-        try:
-            yield Look.model_validate({**facts, "day": day})
-        except ValidationError as error:
-            (wrong, *_) = error.errors(include_url=False, include_context=False)
-            raise FieldErrors([(f"{wrong['loc'][0]}", wrong["input"], wrong["msg"])]) from error
+    looks = [_look(facts, day, wrong) for day in ((first, last) if last and last != first else (first,))]
+    if wrong:
+        raise FieldErrors(wrong)
+    return tuple(look for look in looks if look)
 
 
-def _day(column: str, cell: str) -> date:
-    told = cell.strip()
-    dotted = _DOTTED.match(told)
+def _read(cells: Mapping[str, str], wrong: list[tuple[str, object, str]]) -> dict[str, Any]:
+    """What cells mean by themselves; `None` for those that are `wrong`."""
+    read: dict[str, Any] = {"first_seen": None}
+    for column, cell in cells.items():
+        if column in _READERS and (cell or column in NEEDED):
+            means, accepted = _READERS[column]
+            read[column] = means(cell)
+            if read[column] is None:
+                wrong.append((column, cell, accepted))
+    return read
+
+
+def _look(facts: Mapping[str, object], day: date | None, wrong: list[tuple[str, object, str]]) -> Look | None:
     try:
-        return date(int(dotted[3]), int(dotted[2]), int(dotted[1])) if dotted else date.fromisoformat(told[:10])
+        return Look.model_validate({**facts, "day": day})
+    except ValidationError as error:
+        told = {_FIELDS.get(column, column) for column, *_ in wrong}
+        for one in error.errors(include_url=False, include_context=False):
+            if one["loc"][0] not in told:
+                wrong.append((f"{one['loc'][0]}", one["input"], one["msg"]))
+        return None
+
+
+def _day(cell: str) -> date | None:
+    dotted = _DOTTED.match(cell)
+    try:
+        return date(int(dotted[3]), int(dotted[2]), int(dotted[1])) if dotted else date.fromisoformat(cell[:10])
     except ValueError:
-        raise FieldErrors([(column, cell, ACCEPTED_DAY)]) from None
+        return None
 
 
-def _one_of(column: str, cell: str, words: Sequence[str]) -> str:
-    told = cell.strip().casefold()
-    if told and told not in words:
-        raise FieldErrors([(column, cell, ", ".join(words))])
-    return told
-
-
-def _price(cell: str, shop: Shop) -> object:
-    """A bare amount is in the money of its shop."""
+def _price(cell: str, shop: Shop | None) -> Price | None:
+    """A bare amount is in the money of its shop; where that is not known, any tells whether it can be read."""
     try:
-        return read_price(cell, shop.currency)
+        return read_price(cell, shop.currency if shop else ANY_CURRENCY)
     except MoneyError:
-        raise FieldErrors([("price", cell, ACCEPTED_PRICE)]) from None
+        return None
+
+
+def _one_of(meant: Mapping[str, object]) -> tuple[Callable[[str], object | None], str]:
+    """Reads one of some words, in any case."""
+    return lambda cell: meant.get(cell.casefold()), ", ".join(meant)
+
+
+_READERS: Mapping[str, tuple[Callable[[str], object | None], str]] = {
+    "sold_as": _one_of({each.value: each for each in SoldAs}),
+    "in_stock": _one_of({"yes": True, "no": False}),
+    "first_seen": (_day, ACCEPTED_DAY),
+    "last_seen": (_day, ACCEPTED_DAY),
+    "source": _one_of({each.value: each for each in Source}),
+    "struck": (lambda cell: None, "nothing: what was struck out is not taken in again"),
+}
+"""What a cell of a column means by itself, `None` where it cannot be read; and what is accepted."""

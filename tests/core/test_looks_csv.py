@@ -1,5 +1,6 @@
 """What was seen of prices as CSV: written and read back, bad cells told by line, column and value."""
 
+import re
 from datetime import date, timedelta
 from random import Random
 from unittest import TestCase
@@ -30,6 +31,11 @@ def problem(**cells: str) -> str:
     ((_, looks, told),) = rows(",".join(usual) + "\n" + ",".join(usual.values()) + "\n")
     assert not looks
     return told
+
+
+def wrong(told: str) -> list[str]:
+    """The columns that are told of."""
+    return re.findall(r"(\w+) '[^']*'; accepted", told)
 
 
 class LooksTests(TestCase):
@@ -84,6 +90,13 @@ class LooksTests(TestCase):
         self.assertIn("part", problem(part="No id!"))
         with self.assertRaises(BadFile):
             rows("part,price\nmat,1\n")
+
+    def test_all_that_is_wrong_with_a_row_is_told_each_once(self) -> None:
+        told = problem(part="No id!", shop="nowhere", price="soon", sold_as="broken", first_seen="1 June", in_stock="?")
+        self.assertEqual(wrong(told), ["sold_as", "in_stock", "first_seen", "shop", "price", "part"])
+        self.assertEqual(wrong(problem(shop="nowhere", price="12")), ["shop"], "it can be read, whatever money it is")
+        self.assertEqual(wrong(problem(last_seen="1 June", source="dream")), ["last_seen", "source"])
+        self.assertEqual(wrong(problem(part="No id!", last_seen="2026-07-01")), ["part"], "of both of its days")
 
     def test_nonsense_never_raises_anything_else(self) -> None:
         dice = Random(7)
