@@ -60,7 +60,7 @@ def _file_error(place: tuple[str | int, ...], value: object, problem: str) -> Fi
 
 
 def row_problem(errors: FieldErrors) -> str:
-    """What is wrong with a row of a table: each field with its value, and what is accepted."""
-    return "; ".join(
+    """What is wrong with a row of a table: each field with its value, and what is accepted, on a line of its own."""
+    return "\n".join(
         f"{field} '{str(value)[:LONGEST_SHOWN]}'; accepted: {accepted}" for field, value, accepted in errors.errors
     )

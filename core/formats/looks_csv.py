@@ -13,6 +13,7 @@ from core.formats.table import table_text
 from core.model.observation import Look, Source
 from core.model.parts.price import ACCEPTED_PRICE, Price, price_text, read_price
 from core.model.shops import Shop, SoldAs
+from core.model.text import plain_words
 from core.model.typed import FieldErrors
 from core.quantities.money import MoneyError
 
@@ -21,6 +22,7 @@ COLUMNS = (
     "struck",
 )  # fmt: skip
 NEEDED = ("part", "shop", "price", "first_seen")
+ACCEPTED_PART = "a part of the catalogue, by its id or by its maker and name; an id of small letters, digits and dashes"
 ACCEPTED_DAY = "a day such as 2026-11-30 or 30.11.2026"
 GUESSES: Mapping[str, tuple[str, ...]] = {
     "part": ("id", "sku", "product", "item", "name"),
@@ -179,8 +181,9 @@ def _look(facts: Mapping[str, object], day: date | None, wrong: list[tuple[str, 
     except ValidationError as error:
         told = {_FIELDS.get(column, column) for column, *_ in wrong}
         for one in error.errors(include_url=False, include_context=False):
-            if one["loc"][0] not in told:
-                wrong.append((f"{one['loc'][0]}", one["input"], one["msg"]))
+            column = f"{one['loc'][0]}"
+            if column not in told:
+                wrong.append((column, one["input"], ACCEPTED_PART if column == "part" else plain_words(one["msg"])))
         return None
 
 

@@ -5,6 +5,7 @@ import re
 _UNWRITABLE = re.compile("[\x00-\x1f\x7f-\x9f\u2028-\u202e\u2066-\u2069\ud800-\udfff\ufffe\uffff]")
 """Control characters, halves of characters, and marks that turn the direction of what follows (Unicode Cc, Cs, Cf)."""
 _LENGTH = re.compile(r"String should have at (least|most) (\d+) characters?")
+_OF_AN_ID = "String should match pattern '^[a-z0-9]"
 LINE_BREAKS = frozenset("\t\n\r")
 
 
@@ -28,6 +29,8 @@ def plain_words(problem: str) -> str:
     """What validation says, as somebody reads it who did not write the program."""
     if problem.startswith("Input should be a valid dictionary"):
         return "must be an object in braces, with a name before each value"
+    if problem.startswith(_OF_AN_ID):
+        return "small letters a to z, digits and dashes, at most 80 of them"
     if length := _LENGTH.match(problem):
         return (
             "must not be empty"

@@ -80,7 +80,7 @@
     </p>
     <p class="max-w-prose text-sm text-faint">
       New ones, all that is needed, delivered by the shop that is cheapest; a year and a half up to today,
-      dashed is what is usual. Codes are left out.
+      dashed is what is usual. Usual and lowest are of the last 365 days. Codes are left out.
     </p>
     {#if prices.week_costs}
       <label class="mt-2 flex max-w-prose items-start gap-2 text-sm">

@@ -115,7 +115,7 @@
           <tr class="border-t border-base-300 align-top">
             <td class="pr-2">{row.line}</td>
             {#if row.problem}
-              <td colspan="3" class="text-error">{row.problem}</td>
+              <td colspan="3" class="whitespace-pre-line text-error">{row.problem}</td>
             {:else}
               <td>{row.name}</td>
               <td>{row.does === 'price' ? `new price, was ${row.before || 'not known'}` : 'new part'}</td>

@@ -35,7 +35,7 @@
       ['Odds of one in time', told.best_odds?.text],
       ['Turns to buy on', told.turns_on],
       ['Usual, of 365 days', standing?.usual.text],
-      ['Lowest', standing?.lowest.text],
+      ['Lowest, of 365 days', standing?.lowest.text],
       ['Four days of five between', standing && `${standing.low.text} and ${standing.high.text}`],
       ['Regular', standing?.regular.text],
       ['Cheaper than today', standing?.cheaper && `${standing.cheaper.text} of the days`],

@@ -214,8 +214,8 @@
       <span class="tabular-nums">{read.at}: {read.said}</span>
     </label>
     <figcaption class="mt-1 text-xs text-faint">
-      What all of it came to, new and delivered, at the shop that was cheapest on each day. Green: sales.
-      Green and dashed: buy at this price or less, week by week.
+      What all of it came to, new and delivered, at the shop that was cheapest on each day; lowest and highest
+      are of all days shown. Green: sales. Green and dashed: buy at this price or less, week by week.
       {#if chart.sold_out.length}Bars on the axis: sold out.{/if}
     </figcaption>
     <details class="mt-1">

@@ -65,7 +65,7 @@
       {#each [...wrong, ...news].slice(0, SHOWN) as row, number (number)}
         <li class="py-1">
           {#if row.line}<span class="text-faint">Line {row.line}.</span>{/if}
-          {#if row.problem}<span class="text-error">{row.problem}</span>
+          {#if row.problem}<span class="whitespace-pre-line text-error">{row.problem}</span>
           {:else}{row.name} <span class="text-faint">{row.price} · {row.does}</span>{/if}
         </li>
       {/each}

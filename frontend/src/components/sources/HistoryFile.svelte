@@ -107,7 +107,8 @@
     {#each preview.first as row (row.line)}
       <li class="py-1">
         <span class="text-faint">Line {row.line}.</span>
-        {#if row.problem}<span class="text-error">{row.problem}</span>{:else}{row.says}{/if}
+        {#if row.problem}<span class="whitespace-pre-line text-error">{row.problem}</span
+          >{:else}{row.says}{/if}
       </li>
     {/each}
   </ul>
@@ -125,7 +126,9 @@
       left out.
     </p>
     <ul class="text-sm text-faint">
-      {#each taken.problems as row (row.line)}<li>Line {row.line}. {row.problem}</li>{/each}
+      {#each taken.problems as row (row.line)}<li>
+          Line {row.line}. <span class="whitespace-pre-line">{row.problem}</span>
+        </li>{/each}
     </ul>
   {/if}
 {/if}
