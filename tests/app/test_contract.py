@@ -13,7 +13,7 @@ from jungle.wsgi import application
 from tests.app.worlds import ApiTestCase
 from tests.core.random_builds import seeds
 
-EXAMPLES = len(seeds(6))
+EXAMPLES = len(seeds(4))
 
 
 @override_settings(LOCAL=False)

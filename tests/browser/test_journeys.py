@@ -413,6 +413,8 @@ class FileTests(BrowserTestCase):
         expect(page.get_by_text("It can be brought back")).to_have_count(0)
         for name in ("Boat shed by the lake", "Box room in the flat", "Hay loft, in use"):
             page.get_by_role("button", name=f"Delete {name}").click()
+            # The rows below move up under the pointer.
+            expect(page.get_by_role("link", name=name)).to_have_count(0)
         expect(page.get_by_text("You have no build yet.")).to_be_visible()
 
 

@@ -44,7 +44,7 @@ class LabelTests(BrowserTestCase):
     def test_none_covers_another_in_builds_made_at_random(self) -> None:
         """From above and toward the screen, in both unit systems and at both widths."""
         samples = list(StoredBuild.objects.visible_to(self.build.owner_id))
-        builds = [start_build(self.build.owner, self.named(furnished_build(seed), seed)) for seed in seeds(8)]
+        builds = [start_build(self.build.owner, self.named(furnished_build(seed), seed)) for seed in seeds(5)]
         for build in (*samples, *builds):
             self.page.goto(f"{self.live_server_url}/builds/{build.pk}/room")
             self.page.wait_for_selector("svg[role=group] text")

@@ -20,7 +20,7 @@ PACKS = Path(__file__).resolve().parents[2] / "jungle" / "demo" / "parts"
 FILLED = 0.85
 BESIDE = 6
 COURSES = ("Low Ferry", "Otter Reach", "Whin Sound", "Heron Spit", "Three Larches", "Nobody Knows It")
-SEARCHED = 20 if os.environ.get("JUNGLE_SEARCH") else 1
+SEARCHED = 32 if os.environ.get("JUNGLE_SEARCH") else 1
 """Times as many builds are tried by who looks for longer."""
 
 

@@ -28,7 +28,7 @@ from tests.core.matrix.test_matrix import TABLES
 from tests.core.random_builds import furnished_build, sample_parts, seeds
 
 FEW = ("note", "plans", "monitor_links", "machine_needs", "shapes", "platforms", "measures")
-RANDOM_BUILDS = 60
+RANDOM_BUILDS = 36
 NAMING = frozenset({"id", "name", "maker", "note", "kind", "sources"})
 
 

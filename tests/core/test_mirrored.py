@@ -43,7 +43,7 @@ def one_decides(verdict: Verdict) -> bool:
 class MirrorTests(TestCase):
     def test_a_mirrored_build_answers_alike(self) -> None:
         compared = 0
-        for seed in seeds(60):
+        for seed in seeds(36):
             build = furnished_build(seed)
             here = evaluation_of(build, sample_parts())
             there = evaluation_of(mirrored(build), sample_parts())
@@ -62,7 +62,7 @@ class MirrorTests(TestCase):
                     if min(abs(limit.headroom), abs(limit.spare)) > NEAR_M:
                         self.assertIs(verdict.state, other.state)
                     compared += 1
-        self.assertGreater(compared, 3_000)
+        self.assertGreater(compared, 1_800)
 
 
 class TurnTests(TestCase):
@@ -73,7 +73,7 @@ class TurnTests(TestCase):
         return y0, room.width_m - x1, z0, y1, room.width_m - x0, z1
 
     def test_every_quarter_is_the_same_room(self) -> None:
-        for seed in seeds(40):
+        for seed in seeds(26):
             room = furnished_build(seed).room
             for _ in range(4):
                 after = turned_room(room, 1)

@@ -181,7 +181,7 @@ SLOW = [player(speed_band="junior").model_dump()]
 class PlaceTests(TestCase):
     def test_solid_drawing_and_check_agree_on_where_every_part_of_the_bay_is(self) -> None:
         seen: set[str] = set()
-        for seed in seeds(60):
+        for seed in seeds(36):
             build = furnished_build(seed)
             found = report(build, sample_parts())
             bay, playing = found.evaluation.reading(Bay), found.evaluation.reading(PlayingLayout)
@@ -219,7 +219,7 @@ class MarginTests(TestCase):
                     build, parts = world(case.changes)
                     evaluation = evaluation_of(build, parts, today=TODAY)
                     found += [evaluation.told(verdict) for verdict in evaluation.of_check(check)]
-        for seed in seeds(25):
+        for seed in seeds(16):
             evaluation = evaluation_of(furnished_build(seed), sample_parts(), today=TODAY)
             found += [evaluation.told(verdict) for verdict in evaluation.verdicts]
         return found
@@ -275,7 +275,7 @@ class NameTests(TestCase):
 
 class FreezingTests(TestCase):
     def test_verdicts_are_values(self) -> None:
-        for seed in seeds(10):
+        for seed in seeds(7):
             build = furnished_build(seed)
             one, other = (
                 evaluation_of(replace_names(build, seed), sample_parts(), today=TODAY).verdicts for _ in range(2)
