@@ -1,4 +1,4 @@
-"""What was seen of prices: written down once, never overwritten, struck out with a reason, and read as days."""
+"""What was seen of prices: written down once, never overwritten, believed no more where somebody says why."""
 
 from bisect import bisect_right, insort_right
 from collections.abc import Iterable, Iterator, Mapping, Sequence
