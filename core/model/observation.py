@@ -38,3 +38,5 @@ class Look(Record):
     """Where it was seen."""
     name: Label = ""
     """What the shop calls it."""
+    until_now: SoldAs | None = None
+    """In which other condition the shop sold it until now under the same number; empty where that is no other."""

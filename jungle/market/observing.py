@@ -237,7 +237,9 @@ def _observation(state: _State, look: Look, called: str) -> Observation:
 
 
 def _doubt(state: _State, look: Look, called: str) -> str:
-    return doubt_of(look.price, state.days.usual(), look.name, called)[:200]
+    # Once it was believed in a condition it is known to be sold in that as well.
+    until_now = (look.until_now or "") if state.series.days_from is None else ""
+    return doubt_of(look.price, state.days.usual(), look.name, called, look.sold_as, until_now)[:200]
 
 
 def _goes_on(state: _State, known: Known, look: Look, called: str) -> bool:

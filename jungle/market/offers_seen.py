@@ -14,8 +14,16 @@ Listed = frozenset[tuple[str, str]]
 """Parts and conditions that a source told of."""
 
 
-def look_of(one: Told, part: str, shop: Shop, today: date, source: Source, address: str = "") -> Look:
-    """What a source told of a part, which it has a price of."""
+def look_of(
+    one: Told,
+    part: str,
+    shop: Shop,
+    today: date,
+    source: Source,
+    address: str = "",
+    until_now: SoldAs | None = None,
+) -> Look:
+    """What a source told of a part, which it has a price of; `until_now` in another condition."""
     assert one.price is not None, "what has no price is no look"
     return Look(
         part=part,
@@ -28,6 +36,7 @@ def look_of(one: Told, part: str, shop: Shop, today: date, source: Source, addre
         source=source,
         address=(one.address or address)[:120],
         name=one.called[:120],
+        until_now=until_now,
     )
 
 

@@ -20,7 +20,7 @@ from core.model.shops import Shop, SoldAs
 from core.prices.recognised import Recognition
 from jungle.market.fetching import Fetched, Fetcher, Kept
 from jungle.market.hosts import NotFetched, allowed_host
-from jungle.market.models import PriceSource, Reading, ReadingState, Round
+from jungle.market.models import PriceSource, Reading, ReadingState, Round, Series
 from jungle.market.observing import record
 from jungle.market.offers_seen import Listed, look_of, offer_as_seen, series_of
 from jungle.market.rates import keep_rates
@@ -146,9 +146,16 @@ def _keep(
     before = frozenset((part, sold_as) for part, sold_as in json.loads(source.listed))
     there = [one for one in told if one.key in known and one.price is not None]
     listed = before if fetched.unchanged else frozenset((known[one.key].part, one.sold_as.value) for one in there)
+    # Whether it is another thing now, or the source is mistaken, somebody has to say; until then what was there stands.
+    listed |= {
+        (known[one.key].part, each.value)
+        for one in there
+        if known[one.key].until_now(one.sold_as)
+        for each in known[one.key].sold_as
+    }
     cut_short = len(there) < LEAST_SHARE_TOLD * len(before)
     missing = before if fetched.unchanged else frozenset() if cut_short else before - listed
-    looks = [look_of(one, known[one.key].part, shop, today, Source.READING, source.address) for one in there]
+    looks = [_look_of(one, known[one.key], shop, today, source) for one in there]
     looks += _again(source, missing, today, in_stock=fetched.unchanged)
     recorded = record(source.owner_id, looks, {one.part: one.name for one in known.values()})
     regular = {(known[one.key].part, one.sold_as.value): one.regular_minor for one in there}
@@ -175,7 +182,25 @@ def _known(source: PriceSource, told: Sequence[Told], recognition: Recognition, 
         part = None if one.key in known else recognition.part_of(one.key, one.called)
         if part is not None:
             known[one.key] = Known(part, one.called)
-    return known
+    return _with_conditions(source, told, known)
+
+
+def _with_conditions(source: PriceSource, told: Sequence[Told], known: Mapping[str, Known]) -> dict[str, Known]:
+    """The same with the conditions in which things are told of for the first time, or were believed since."""
+    series = Series.objects.filter(owner_id=source.owner_id, shop=source.shop, days_from__isnull=False)
+    believed = set(series.values_list("part", "sold_as"))
+    found = dict(known)
+    for one in told:
+        before = known.get(one.key)
+        if before is not None and (not before.sold_as or (before.part, one.sold_as) in believed):
+            conditions = dict.fromkeys((*found[one.key].sold_as, one.sold_as))
+            found[one.key] = before._replace(sold_as=tuple(conditions))
+    return found
+
+
+def _look_of(one: Told, known: Known, shop: Shop, today: date, source: PriceSource) -> Look:
+    until_now = known.until_now(one.sold_as)
+    return look_of(one, known.part, shop, today, Source.READING, source.address, until_now)
 
 
 def _again(source: PriceSource, which: Listed, today: date, *, in_stock: bool) -> Iterator[Look]:

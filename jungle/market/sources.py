@@ -7,7 +7,7 @@ from typing import NamedTuple
 from core.formats.price_sources.reader import Form, form_of, read_source
 from core.formats.price_sources.told import Told
 from core.formats.report_json.sources import UnderstoodJson
-from core.model.shops import Shop
+from core.model.shops import Shop, SoldAs
 from core.model.typed import FieldErrors
 from core.prices.recognised import Recognition
 from jungle.catalogue.models import Entry
@@ -27,6 +27,12 @@ class Known(NamedTuple):
 
     part: str
     name: str
+    sold_as: tuple[SoldAs, ...] = ()
+    """In which conditions it is sold under that number; none while nobody looked."""
+
+    def until_now(self, sold_as: SoldAs) -> SoldAs | None:
+        """In which other condition it was sold, where it was never sold in this one."""
+        return self.sold_as[0] if self.sold_as and sold_as not in self.sold_as else None
 
 
 class Understood(NamedTuple):
@@ -57,7 +63,10 @@ def chosen(found: UnderstoodJson | None, address: str, parts: Mapping[str, str |
     if found is None or found.address != address:
         raise FieldErrors([("address", address, "the address that was looked at last")])
     taken = {one.key: parts.get(one.key, one.part or None) for one in found.things}
-    return {one.key: Known(part, one.called) for one in found.things if (part := taken[one.key])}
+    sold_as: dict[str, tuple[SoldAs, ...]] = {}
+    for one in found.things:
+        sold_as[one.key] = (*sold_as.get(one.key, ()), SoldAs(one.condition))
+    return {one.key: Known(part, one.called, sold_as[one.key]) for one in found.things if (part := taken[one.key])}
 
 
 def add_source(owner_id: int, shop_id: str, address: str, private: bool, known: Mapping[str, Known]) -> PriceSource:
@@ -104,4 +113,8 @@ def hosts_of(sources: Sequence[PriceSource]) -> list[Allowed]:
 
 def known_of(source: PriceSource) -> dict[str, Known]:
     """What a source's things are known to be, by the shop's number."""
-    return {key: Known(*told) for key, told in json.loads(source.known).items()}
+    told = json.loads(source.known)
+    return {
+        key: Known(part, name, tuple(SoldAs(each) for conditions in more for each in conditions))
+        for key, (part, name, *more) in told.items()
+    }

@@ -39,6 +39,11 @@ def _renamed(answer: Answer) -> Answer:
     return replace(answer, content=content)
 
 
+def _other_condition(answer: Answer) -> Answer:
+    """What was new is used under the same number; of the feed that names conditions so."""
+    return replace(answer, content=answer.content.replace(b'"condition": "new"', b'"condition": "used"'))
+
+
 def _in_words(answer: Answer) -> Answer:
     return replace(answer, content=_AMOUNT.sub(b"ask us", answer.content))
 
@@ -67,6 +72,7 @@ DOES: Mapping[str, Callable[[Answer], Answer]] = {
     "truncated": _truncated,
     "other-currency": _other_currency,
     "renamed": _renamed,
+    "other-condition": _other_condition,
     "in-words": _in_words,
     "far-too-cheap": _far_too_cheap,
     "elsewhere": _elsewhere,

@@ -22,7 +22,7 @@ from jungle.market import reading
 from jungle.market.fetching import ATTEMPTS, Fetcher, Kept, NoSuchPage
 from jungle.market.hosts import Allowed, NotFetched, addresses_of, host_of
 from jungle.market.models import Observation, PriceSource, ReadingState, Round, Series
-from jungle.market.observing import record
+from jungle.market.observing import confirm, record
 from jungle.market.rates import rates_for
 from jungle.market.reading import look_at, read_round
 from jungle.market.rounds import begin_round, owners_due, schedule
@@ -326,6 +326,38 @@ class RoundTests(StandingTestCase):
             held = Observation.objects.filter(first_seen=self.day).exclude(held_back="")
             self.assertGreater(held.count(), 60, how)
             self.assertIn(said, held[0].held_back)
+
+    def test_another_condition_under_the_same_number_is_held_back_until_somebody_says_so(self) -> None:
+        source = self.source("larkmoor")
+        self.read()
+        before = {offer.id: offer for offer in market_of(self.owner.pk).offers if offer.shop == "larkmoor"}
+        PriceSource.objects.filter(pk=source.pk).update(
+            address=self.address("larkmoor", "other-condition"), etag="", last_modified=""
+        )
+        for _ in range(2):
+            type(self).day += timedelta(days=1)
+            self.read()
+        held = Observation.objects.exclude(held_back="")
+        why = "It is told as used; until now it was new under that number."
+        self.assertEqual({one.held_back for one in held}, {why})
+        again = held.filter(last_seen=self.day).select_related("series")
+        self.assertEqual({one.series.part for one in again}, set(held.values_list("series__part", flat=True)))
+        self.assertGreater(again.filter(first_seen__lt=self.day).count(), 60, "a second look extends what is held back")
+        after = {offer.id: offer for offer in market_of(self.owner.pk).offers if offer.shop == "larkmoor"}
+        self.assertEqual(after.keys(), before.keys(), "nothing is offered as used")
+        self.assertEqual(
+            [id for id, offer in after.items() if before[id].in_stock and not offer.in_stock], [], "nothing is gone"
+        )
+
+        part = again[0].series.part
+        confirm(self.owner.pk, again[0].pk)
+        type(self).day += timedelta(days=1)
+        self.read()
+        now = {offer.sold_as: offer for offer in market_of(self.owner.pk).offers
+               if (offer.shop, offer.part) == ("larkmoor", part)}  # fmt: skip
+        self.assertEqual((now[SoldAs.USED].in_stock, now[SoldAs.USED].seen), (True, self.day))
+        self.assertFalse(now[SoldAs.NEW].in_stock, "under that number it is used now")
+        self.assertFalse(held.filter(series__part=part, first_seen=self.day).exists())
 
     def test_prices_in_words_are_told_and_kept_nowhere(self) -> None:
         self.source("larkmoor", "in-words")

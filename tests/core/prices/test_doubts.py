@@ -29,3 +29,11 @@ class DoubtTests(TestCase):
             "The page speaks of 'Lumenhay Lantern X'.",
         )
         self.assertEqual(doubt_of(USUAL, USUAL, "", "Lumenhay Lantern Z"), "")
+
+    def test_another_condition_than_until_now(self) -> None:
+        for usual in (None, USUAL):
+            self.assertEqual(
+                doubt_of(USUAL, usual, sold_as="used", until_now="new"),
+                "It is told as used; until now it was new under that number.",
+            )
+        self.assertEqual(doubt_of(USUAL, USUAL, sold_as="used"), "")
