@@ -4,10 +4,19 @@ from datetime import date
 from enum import StrEnum
 from typing import Annotated
 
+from pydantic import AfterValidator
+
 from core.model.parts.base import RefersTo
 from core.model.parts.price import Price
 from core.model.record import Identifier, Label, Record
 from core.model.shops import SoldAs
+
+
+def _more_than_nothing(price: Price) -> Price:
+    if price.minor == 0:
+        raise ValueError("must be more than nothing; what cannot be had is out of stock")
+    return price
+
 
 PartId = Annotated[Identifier, RefersTo("part")]
 ShopId = Annotated[Identifier, RefersTo("shop")]
@@ -28,7 +37,7 @@ class Look(Record):
     part: PartId
     shop: ShopId
     sold_as: SoldAs = SoldAs.NEW
-    price: Price
+    price: Annotated[Price, AfterValidator(_more_than_nothing)]
     in_stock: bool = True
     bulky: bool | None = None
     """The shop charges for it as for something bulky; empty where it does not say."""

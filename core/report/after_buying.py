@@ -19,6 +19,7 @@ from core.prices.asked import Asked
 from core.prices.history import prices_of
 from core.quantities import Money, Sentence, say
 from core.report.prices import Asking, cheapest_of, minor_or_none
+from core.report.receipts import shop_of
 
 LOOKS_BACK_DAYS = 365
 """What was cheaper longer after the purchase than this was not missed: prices fall."""
@@ -111,7 +112,7 @@ def _bought(
     known = since[~np.isnan(since)]
     least = float(known.min()) if len(known) else None
     back = int(np.flatnonzero(since[::-1] == least)[0]) if least is not None else 0
-    shop = _shop_of(entry, offers, asking.shops)
+    shop = shop_of(entry, offers, asking.shops)
     return Bought(
         line=line.key,
         label=line.label,
@@ -123,15 +124,6 @@ def _bought(
         return_by=_return_by(entry.paid_on, shop, asking.today),
         return_costs_minor=_return_costs(need, shop, offers.get(entry.offer or ""), asking),
     )
-
-
-def _shop_of(entry: Entry, offers: Mapping[str, Offer], shops: Mapping[str, Shop]) -> Shop | None:
-    """Where it was bought: the shop of its offer, else the one of the name that was paid."""
-    offer = offers.get(entry.offer or "")
-    if offer is not None and offer.shop in shops:
-        return shops[offer.shop]
-    named = (entry.paid_to or entry.quote_from).casefold()
-    return next((shop for shop in shops.values() if named and shop.name.casefold() == named), None)
 
 
 def _return_by(paid_on: date, shop: Shop | None, today: date) -> date | None:

@@ -7,18 +7,21 @@ from enum import StrEnum
 from typing import NamedTuple
 
 from django.contrib.auth.models import User
+from django.db import transaction
 
 from core.formats.offers_csv import OfferRow, offer_rows
 from core.formats.price_list import PriceTable
 from core.formats.shops_csv import ShopRow, are_shops, shop_rows
 from core.formats.shops_file import ShopsFile
+from core.model.observation import Look, Source
 from core.model.shop_forms import check_currency, offer_from, shop_from
 from core.model.shops import MOST_OFFERS, Market, Offer, Shop
 from core.model.typed import FieldErrors
 from core.quantities import UnitSystem
 from jungle.catalogue.sheets import new_id
 from jungle.market.models import MarketEdit, What
-from jungle.market.terms import Key, MarketMoved, documents_of, market_of, revision_of, store
+from jungle.market.said import say, take_back
+from jungle.market.terms import Documents, Key, MarketMoved, documents_of, market_of, revision_of, store
 
 Typed = Mapping[str, object]
 
@@ -154,7 +157,7 @@ def take(by: By, rows: Iterable[FileRow], label: str) -> int:
     if len(ids) > MOST_OFFERS:
         raise FieldErrors([("file", f"{len(ids)} offers", f"at most {MOST_OFFERS} in all")])
     if wanted:
-        _change(by, label, lambda market: wanted)
+        _change(by, label, lambda market: wanted, source=Source.FILE)
     return len(wanted)
 
 
@@ -188,25 +191,51 @@ def find_offer(market: Market, offer_id: str) -> Offer:
     raise NoSuchTerm(f"There is no offer '{offer_id}'.")
 
 
-def _change(by: By, label: str, decide: Callable[[Market], Iterable[Shop | Offer]], gone: Iterable[Key] = ()) -> None:
-    """What `decide` says in place of what was there, and without what is `gone`, as one edit."""
+@transaction.atomic
+def _change(
+    by: By,
+    label: str,
+    decide: Callable[[Market], Iterable[Shop | Offer]],
+    gone: Iterable[Key] = (),
+    source: Source = Source.TYPED,
+) -> None:
+    """What `decide` says in place of what was there, and without what is `gone`, as one edit. Prices are remembered."""
     owner_id = by.actor.pk
     revision = revision_of(owner_id)
     if by.revision is not None and by.revision != revision:
         raise StaleMarket
     after = {_key(term): term.model_dump_json() for term in decide(market_of(owner_id))}
     after.update(dict.fromkeys(gone, ""))
-    _stored(owner_id, revision, after, label)
+    before = _stored(owner_id, revision, after, label)
+    say(owner_id, _said(before, after, source))
 
 
-def _stored(owner_id: int, revision: int, after: Mapping[Key, str], label: str | None) -> None:
+def _stored(owner_id: int, revision: int, after: Documents, label: str | None) -> Documents:
+    """What stood there before."""
     before = documents_of(owner_id, after)
     try:
         store(owner_id, revision, before, after, label)
     except MarketMoved as moved:
         raise StaleMarket from moved
+    return before
 
 
+def _said(before: Documents, after: Documents, source: Source) -> list[Look]:
+    """What offers say of prices in `after` that they did not say `before`."""
+    offers = [key for key in after if key[0] is What.OFFER]
+    said = ((_look(before.get(key, ""), source), _look(after[key], source)) for key in offers)
+    return [now for was, now in said if now is not None and now != was]
+
+
+def _look(document: str, source: Source) -> Look | None:
+    offer = Offer.model_validate_json(document) if document else None
+    if offer is None or offer.price.minor == 0:
+        return None
+    facts = {"part": offer.part, "shop": offer.shop, "sold_as": offer.sold_as, "in_stock": offer.in_stock}
+    return Look(price=offer.price, day=offer.seen, source=source, address=offer.address[:120], **facts)
+
+
+@transaction.atomic
 def _step(by: By, *, undone: bool) -> None:
     owner_id = by.actor.pk
     revision = revision_of(owner_id)
@@ -216,8 +245,10 @@ def _step(by: By, *, undone: bool) -> None:
     if edit is None:
         raise NothingToStep(f"There is nothing to {'redo' if undone else 'undo'} among shops and offers.")
     touched = list(edit.touched.all())
-    wanted = {(What(each.what), each.term_id): each.after if undone else each.before for each in touched}
-    _stored(owner_id, revision, wanted, None)
+    before = {(What(each.what), each.term_id): each.before for each in touched}
+    after = {(What(each.what), each.term_id): each.after for each in touched}
+    _stored(owner_id, revision, after if undone else before, None)
+    (say if undone else take_back)(owner_id, _said(before, after, Source.TYPED))
     MarketEdit.objects.filter(pk=edit.pk).update(undone=not undone)
 
 

@@ -1,17 +1,22 @@
 """Shops and offers over HTTP: entered, changed, undone, taken in; and taken onto the lines of a build."""
 
 import json
+from datetime import timedelta
 from decimal import Decimal
 from typing import Any
 from uuid import uuid4
 
 from django.core.files.uploadedfile import SimpleUploadedFile
+from django.utils import timezone
 
+from core.model.observation import Look
 from core.quantities.money import DECIMALS_BY_CURRENCY
 from jungle.builds.services import editing
 from jungle.market.adoption import forget_market
-from jungle.market.models import KnownMarket, Term
+from jungle.market.models import KnownMarket, Observation, Term
+from jungle.market.observing import record
 from jungle.market.rates import sample_rates
+from jungle.market.said import TAKEN_BACK
 from jungle.market.terms import revision_of
 from tests.app.worlds import ApiTestCase, on, person
 
@@ -46,6 +51,63 @@ class ShopsTestCase(ApiTestCase):
 
     def listed(self) -> Any:
         return self.client.get("/api/shops").json()
+
+
+class SaidTests(ShopsTestCase):
+    """What is typed, in a file or on a receipt goes on into the history of prices."""
+
+    def seen(self) -> list[tuple[Any, ...]]:
+        found = Observation.objects.filter(series__owner=self.owner).order_by("pk")
+        return list(found.values_list("series__part", "minor", "source", "struck"))
+
+    def test_an_offer_that_is_typed_is_a_price_that_was_seen_and_undone_it_was_not(self) -> None:
+        shop = self.shop()
+        id = self.offer(shop, "800")
+        self.assertEqual(self.seen(), [("projector", 800_00, "typed", "")])
+        self.post(f"/{shop}/offers/{id}", method="patch", facts={"price_minor": "790"})
+        self.assertEqual(self.seen()[1:], [("projector", 790_00, "typed", "")])
+        self.post("/undo")
+        self.assertEqual([struck for *_, struck in self.seen()], ["", TAKEN_BACK])
+        self.post("/redo")
+        self.assertEqual([struck for *_, struck in self.seen()], ["", ""])
+        self.post(f"/{shop}", method="patch", facts={"bulky_minor": "39"}, rows={})
+        self.client.delete(f"/api/shops/{shop}/offers/{id}?revision={revision_of(self.owner.pk)}")
+        self.assertEqual(len(self.seen()), 2, "terms are no price, and what is offered no more was seen all the same")
+
+    def test_undone_after_somebody_else_saw_the_same_it_stays(self) -> None:
+        shop = self.shop()
+        self.offer(shop, "800")
+        tomorrow = timezone.localdate() + timedelta(days=1)
+        look = {"part": "projector", "shop": shop, "price": {"minor": 800_00}, "day": tomorrow, "source": "reading"}
+        record(self.owner.pk, [Look.model_validate(look)])
+        self.post("/undo")
+        self.assertEqual([struck for *_, struck in self.seen()], [""])
+
+    def test_offers_of_a_file_are_remembered_and_those_that_cost_nothing_are_not(self) -> None:
+        id = self.shop()
+        rows = f"id,shop,part,price,seen\na,{id},mat,5,2026-01-01\nb,{id},net,0,2026-01-01\n".encode()
+        self.assertEqual(
+            self.client.post("/api/shops/file", {"file": SimpleUploadedFile("rows.csv", rows)}).json(), {"taken": 2}
+        )
+        self.assertEqual(self.seen(), [("mat", 5_00, "file", "")])
+
+    def test_a_receipt_is_a_price_that_was_asked_and_goes_with_the_edit(self) -> None:
+        self.shop()
+        line, paid = "/money/lines/display/projector", {"paid_minor": "800", "paid_on": "2026-03-14"}
+        self.send("patch", line, **paid, paid_to="Larkmoor")
+        self.assertEqual(self.seen(), [], "nobody saw the receipt")
+        self.send("patch", line, receipt_seen=True)
+        self.assertEqual(self.seen(), [("projector", 800_00, "receipt", "")])
+        self.send("patch", line, paid_minor="780")
+        self.assertEqual(
+            self.seen(), [("projector", 800_00, "receipt", TAKEN_BACK), ("projector", 780_00, "receipt", "")]
+        )
+        self.build.refresh_from_db()
+        editing.undo(on(self.build))
+        self.assertEqual([struck for *_, struck in self.seen()], ["", TAKEN_BACK])
+        self.build.refresh_from_db()
+        editing.redo(on(self.build))
+        self.assertEqual([struck for *_, struck in self.seen()], [TAKEN_BACK, ""])
 
 
 class ShopTests(ShopsTestCase):

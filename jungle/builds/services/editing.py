@@ -26,10 +26,12 @@ from core.report.small_items import without_lapsed
 from jungle.builds.history import StoredDocument, readable_before, record, rewrite, stored_after
 from jungle.builds.judging import CannotBeShown, Judged, judge, keep
 from jungle.builds.models import StoredBuild, UnreadableBuild
+from jungle.builds.services.receipts import receipts_between
 from jungle.builds.ties import tie
 from jungle.catalogue.adoption import Adoption, adoption_of
 from jungle.catalogue.entries import CatalogueMoved, hold, store_states
 from jungle.catalogue.models import Entry, Sheet
+from jungle.market.said import say, take_back
 
 ATTEMPTS = 5
 KEYS_KEPT = 32
@@ -249,6 +251,7 @@ def _make(on: On, decide: Callable[[StoredBuild], Next | None]) -> StoredBuild:
         after = become(build, judged, wanted.number, wanted.labels, wanted.stored)
         after.keys = [*build.keys, on.key][-KEYS_KEPT:] if on.key else build.keys
         after = _answered(on, after)
+        receipts = receipts_between(build, after)
         try:
             with transaction.atomic():
                 if states:
@@ -256,6 +259,8 @@ def _make(on: On, decide: Callable[[StoredBuild], Next | None]) -> StoredBuild:
                 else:
                     hold(build.owner_id, revision)
                 store(build, after, wanted.label, on.actor.pk)
+                take_back(build.owner_id, receipts.gone)
+                say(build.owner_id, receipts.come)
                 if wanted.label is None and wanted.stored is None:
                     rewrite(after)
         except CatalogueMoved:
