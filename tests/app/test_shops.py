@@ -93,8 +93,8 @@ class SaidTests(ShopsTestCase):
 
     def test_a_receipt_is_a_price_that_was_asked_and_goes_with_the_edit(self) -> None:
         self.shop()
-        line, paid = "/money/lines/display/projector", {"paid_minor": "800", "paid_on": "2026-03-14"}
-        self.send("patch", line, **paid, paid_to="Larkmoor")
+        line = "/money/lines/display/projector"
+        self.send("patch", line, paid_minor="800", paid_on="2026-03-14", paid_to="Larkmoor")
         self.assertEqual(self.seen(), [], "nobody saw the receipt")
         self.send("patch", line, receipt_seen=True)
         self.assertEqual(self.seen(), [("projector", 800_00, "receipt", "")])
