@@ -16,8 +16,8 @@ from jungle.market.terms import market_of
 class Receipts(NamedTuple):
     """What an edit of a build does to what its receipts say."""
 
-    gone: Sequence[Look] = ()
-    come: Sequence[Look] = ()
+    gone: Sequence[Look]
+    come: Sequence[Look]
 
 
 def receipts_between(before: StoredBuild, after: StoredBuild) -> Receipts:

@@ -9,6 +9,12 @@
     label,
     changed,
   }: { buildId: number; part: string; label: string; changed: () => void } = $props()
+  const WHERE_FROM: Record<string, string> = {
+    reading: 'read',
+    typed: 'typed',
+    file: 'from a file',
+    receipt: 'from a receipt',
+  }
   const log = new Resource<PriceLog>((signal) =>
     outcome(
       api.GET('/api/builds/{build_id}/prices/{part}', {
@@ -84,7 +90,7 @@
             >
             <td class="py-1 pr-3"
               >{one.shop}<span class="block text-xs text-faint"
-                >{one.sold_as}{one.in_stock ? '' : ', sold out'}</span
+                >{one.sold_as}{one.in_stock ? '' : ', sold out'}, {WHERE_FROM[one.source] ?? one.source}</span
               >{#if one.held_back}<span class="block text-xs">Held back. {one.held_back}</span
                 >{/if}{#if one.struck}<span class="block text-xs">Struck out: {one.struck}</span>{/if}</td
             >
