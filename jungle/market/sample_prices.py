@@ -40,13 +40,14 @@ def quotes_of(offer: Offer, until: date) -> list[Quote]:
 
 
 def as_asked(offer: Offer, today: date) -> Offer:
-    """A sample offer at what is asked today, or was when it could be had, or was heard of, last."""
+    """A sample offer as it is today, or was when its shop was heard of last; sold out, at what was asked before."""
     last = last_heard(offer, today)
     quotes = quotes_of(offer, last)
     quote = next((quote for quote in reversed(quotes) if quote.in_stock), quotes[-1])
     return offer.model_copy(
         update={
             "price": offer.price.model_copy(update={"minor": quote.minor}),
+            "in_stock": quotes[-1].in_stock,
             "seen": min(offer.seen, last),
             "regular_minor": quote.regular_minor if quote.regular_minor > quote.minor else None,
         }

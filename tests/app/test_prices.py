@@ -128,6 +128,7 @@ class SampleTests(TestCase):
         for offer in offers:
             last = newest[offer.part, offer.shop, offer.sold_as.value]
             assert last is not None
+            self.assertTrue(last.held_back or offer.in_stock == last.in_stock, offer.id)
             if last.in_stock and offer.shop != SILENT_SHOP and not last.held_back:
                 self.assertEqual(last.minor, offer.price.minor, offer.id)
                 self.assertEqual(last.last_seen, timezone.localdate())
