@@ -98,6 +98,8 @@ class Knowledge(NamedTuple):
     """By id and by name, in small letters."""
     part_of: Callable[[str], str | None]
     """The part of that id, or of that maker and name."""
+    today: date
+    """Nothing was seen after it."""
 
 
 def guessed_columns(heading: Sequence[str]) -> dict[str, int]:
@@ -146,8 +148,7 @@ def _looks(cells: Mapping[str, str], known: Knowledge) -> tuple[Look, ...]:
     if price is None:
         wrong.append(("price", cells.get("price", ""), ACCEPTED_PRICE))
     first, last = read.pop("first_seen"), read.pop("last_seen", None)
-    if first and last and last < first:
-        wrong.append(("last_seen", last.isoformat(), f"{first.isoformat()} or later"))
+    wrong += _not_in_order(first, last, known.today)
     named = cells.get("part", "")
     facts = {
         "part": known.part_of(named) or named,
@@ -161,6 +162,16 @@ def _looks(cells: Mapping[str, str], known: Knowledge) -> tuple[Look, ...]:
     if wrong:
         raise FieldErrors(wrong)
     return tuple(look for look in looks if look)
+
+
+def _not_in_order(first: date | None, last: date | None, today: date) -> Iterator[tuple[str, object, str]]:
+    """Days that are not in their order, from the first to the last to today."""
+    if first and first > today:
+        yield "first_seen", first.isoformat(), f"{today.isoformat()} or earlier"
+    elif last and last > today:
+        yield "last_seen", last.isoformat(), f"{today.isoformat()} or earlier"
+    elif first and last and last < first:
+        yield "last_seen", last.isoformat(), f"{first.isoformat()} or later"
 
 
 def _read(cells: Mapping[str, str], wrong: list[tuple[str, object, str]]) -> dict[str, Any]:

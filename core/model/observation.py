@@ -4,7 +4,7 @@ from datetime import date
 from enum import StrEnum
 from typing import Annotated
 
-from pydantic import AfterValidator
+from pydantic import AfterValidator, Field
 
 from core.model.parts.base import RefersTo
 from core.model.parts.price import Price
@@ -18,6 +18,8 @@ def _more_than_nothing(price: Price) -> Price:
     return price
 
 
+FIRST_DAY = date(2000, 1, 1)
+"""Nothing that is sold now was seen before it; a day before it is a slip of the hand."""
 PartId = Annotated[Identifier, RefersTo("part")]
 ShopId = Annotated[Identifier, RefersTo("shop")]
 
@@ -41,7 +43,7 @@ class Look(Record):
     in_stock: bool = True
     bulky: bool | None = None
     """The shop charges for it as for something bulky; empty where it does not say."""
-    day: date
+    day: Annotated[date, Field(ge=FIRST_DAY)]
     source: Source = Source.TYPED
     address: Label = ""
     """Where it was seen."""

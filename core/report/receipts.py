@@ -4,7 +4,7 @@ from collections.abc import Iterator, Mapping, Sequence
 
 from core.model.build import Build
 from core.model.ledger import Entry
-from core.model.observation import Look, Source
+from core.model.observation import FIRST_DAY, Look, Source
 from core.model.parts import Part
 from core.model.parts.price import Price
 from core.model.shops import Market, Offer, Shop, SoldAs
@@ -24,6 +24,8 @@ def receipts(
     for line in lines:
         entry = build.ledger.entries.get(line.key)
         if entry is None or not (entry.receipt_seen and entry.paid_minor and entry.paid_on):
+            continue
+        if not FIRST_DAY <= entry.paid_on <= (buyer.day or entry.paid_on):
             continue
         shop = shop_of(entry, market.offer_by_id, market.shop_by_id)
         if shop is None or shop.currency != buyer.currency or line.part not in sheets or line.licence or line.is_fee:

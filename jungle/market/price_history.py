@@ -8,6 +8,7 @@ from uuid import uuid4
 
 from django.conf import settings
 from django.db import transaction
+from django.utils import timezone
 
 from core.formats.looks_csv import COLUMNS, MOST_LOOK_ROWS, Knowledge, LookRow, guessed_columns, look_rows
 from core.formats.price_list import PriceTable, chosen_columns, read_table
@@ -57,7 +58,9 @@ def rows_of(owner_id: int, table: PriceTable, columns: Mapping[str, int]) -> Ite
     shops = market_of(owner_id).shops
     by_word = {word.casefold(): shop for shop in shops for word in (shop.id, shop.name)}
     recognition = recognition_for(owner_id)
-    return look_rows(table, columns, Knowledge(by_word, lambda word: recognition.part_of(word, word)))
+    return look_rows(
+        table, columns, Knowledge(by_word, lambda word: recognition.part_of(word, word), timezone.localdate())
+    )
 
 
 def keep_for_later(content: bytes) -> str:

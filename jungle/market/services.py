@@ -8,12 +8,13 @@ from typing import NamedTuple
 
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.utils import timezone
 
 from core.formats.offers_csv import OfferRow, offer_rows
 from core.formats.price_list import PriceTable
 from core.formats.shops_csv import ShopRow, are_shops, shop_rows
 from core.formats.shops_file import ShopsFile
-from core.model.observation import Look, Source
+from core.model.observation import FIRST_DAY, Look, Source
 from core.model.shop_forms import check_currency, offer_from, shop_from
 from core.model.shops import MOST_OFFERS, Market, Offer, Shop
 from core.model.typed import FieldErrors
@@ -229,7 +230,7 @@ def _said(before: Documents, after: Documents, source: Source) -> list[Look]:
 
 def _look(document: str, source: Source) -> Look | None:
     offer = Offer.model_validate_json(document) if document else None
-    if offer is None or offer.price.minor == 0:
+    if offer is None or offer.price.minor == 0 or not FIRST_DAY <= offer.seen <= timezone.localdate():
         return None
     facts = {"part": offer.part, "shop": offer.shop, "sold_as": offer.sold_as, "in_stock": offer.in_stock}
     return Look(price=offer.price, day=offer.seen, source=source, address=offer.address[:120], **facts)

@@ -83,12 +83,12 @@ class SaidTests(ShopsTestCase):
         self.post("/undo")
         self.assertEqual([struck for *_, struck in self.seen()], [""])
 
-    def test_offers_of_a_file_are_remembered_and_those_that_cost_nothing_are_not(self) -> None:
+    def test_offers_of_a_file_are_remembered_but_not_what_costs_nothing_or_nobody_can_have_seen(self) -> None:
         id = self.shop()
-        rows = f"id,shop,part,price,seen\na,{id},mat,5,2026-01-01\nb,{id},net,0,2026-01-01\n".encode()
-        self.assertEqual(
-            self.client.post("/api/shops/file", {"file": SimpleUploadedFile("rows.csv", rows)}).json(), {"taken": 2}
-        )
+        told = ("a,mat,5,2026-01-01", "b,net,0,2026-01-01", "c,lamp,7,2999-01-01", "d,pad,7,0202-01-01")
+        rows = "id,part,price,seen,shop\n" + "".join(f"{row},{id}\n" for row in told)
+        file = SimpleUploadedFile("rows.csv", rows.encode())
+        self.assertEqual(self.client.post("/api/shops/file", {"file": file}).json(), {"taken": 4})
         self.assertEqual(self.seen(), [("mat", 5_00, "file", "")])
 
     def test_a_receipt_is_a_price_that_was_asked_and_goes_with_the_edit(self) -> None:

@@ -18,7 +18,8 @@ SHOPS = {
     for id, currency in CURRENCIES.items()
     for word in (id, f"{id} home")
 }
-KNOWN = Knowledge(SHOPS, {"greywold softfair": "mat"}.get)
+TODAY = date(2026, 11, 30)
+KNOWN = Knowledge(SHOPS, {"greywold softfair": "mat"}.get, TODAY)
 
 
 def rows(text: str) -> list[tuple[int, tuple[Look, ...], str]]:
@@ -97,6 +98,13 @@ class LooksTests(TestCase):
         self.assertEqual(wrong(problem(shop="nowhere", price="12")), ["shop"], "it can be read, whatever money it is")
         self.assertEqual(wrong(problem(last_seen="1 June", source="dream")), ["last_seen", "source"])
         self.assertEqual(wrong(problem(part="No id!", last_seen="2026-07-01")), ["part"], "of both of its days")
+
+    def test_nothing_was_seen_after_today_or_before_such_things_were_sold(self) -> None:
+        self.assertEqual(problem(first_seen="2026-12-01"), "first_seen '2026-12-01'; accepted: 2026-11-30 or earlier")
+        self.assertEqual(problem(last_seen="9999-12-31"), "last_seen '9999-12-31'; accepted: 2026-11-30 or earlier")
+        self.assertIn("2000-01-01", problem(first_seen="0202-06-01"))
+        ((_, (first, last), _),) = rows("part,shop,price,first_seen,last_seen\nmat,larkmoor,1,2026-11-29,2026-11-30\n")
+        self.assertEqual((first.day, last.day), (TODAY - timedelta(days=1), TODAY))
 
     def test_nonsense_never_raises_anything_else(self) -> None:
         dice = Random(7)

@@ -1,6 +1,6 @@
 """What receipts say of prices, worked out by hand."""
 
-from datetime import date
+from datetime import date, timedelta
 from typing import Any
 from unittest import TestCase
 
@@ -12,7 +12,7 @@ from core.money.line import Line
 from core.report.receipts import receipts
 from tests.core import worlds
 from tests.core.money import market
-from tests.core.prices.test_line_prices import BUYER
+from tests.core.prices.test_line_prices import BUYER, TODAY
 
 MAT = worlds.mat()
 PAID_ON = date(2026, 3, 14)
@@ -50,6 +50,8 @@ class ReceiptTests(TestCase):
             {"paid_on": None},
             {"paid_minor": None},
             {"paid_minor": 0},
+            {"paid_on": TODAY + timedelta(days=1)},
+            {"paid_on": date(1026, 3, 14)},
             {"paid_to": "a friend"},
             {"part": "gone"},
             {"shop": {"currency": "USD"}},
