@@ -10,7 +10,6 @@ from core.model.parts.price import Price
 from core.model.shops import Market, Offer, Shop, SoldAs
 from core.money.amounts import Buyer
 from core.money.line import Line
-from core.money.shopping import need_of
 
 
 def receipts(
@@ -27,10 +26,12 @@ def receipts(
             continue
         if not FIRST_DAY <= entry.paid_on <= (buyer.day or entry.paid_on):
             continue
-        shop = shop_of(entry, market.offer_by_id, market.shop_by_id)
-        if shop is None or shop.currency != buyer.currency or line.part not in sheets or line.licence or line.is_fee:
+        if line.part not in sheets or line.licence or line.is_fee or not line.quantity:
             continue
-        each = entry.paid_minor / need_of(line, sheets[line.part]).quantity
+        shop = shop_of(entry, market.offer_by_id, market.shop_by_id)
+        if shop is None or shop.currency != buyer.currency:
+            continue
+        each = entry.paid_minor / line.quantity
         before_tax = 1 if shop.tax_included else float(buyer.tax_factor(included=False))
         minor = round(each / before_tax)
         if minor:

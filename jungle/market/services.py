@@ -1,6 +1,7 @@
 """What a person does with shops and offers: enter, change and drop them, take files in, undo and redo."""
 
 from collections.abc import Callable, Iterable, Mapping
+from contextlib import suppress
 from dataclasses import dataclass
 from datetime import date
 from enum import StrEnum
@@ -9,6 +10,7 @@ from typing import NamedTuple
 from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
+from pydantic import ValidationError
 
 from core.formats.offers_csv import OfferRow, offer_rows
 from core.formats.price_list import PriceTable
@@ -229,7 +231,10 @@ def _said(before: Documents, after: Documents, source: Source) -> list[Look]:
 
 
 def _look(document: str, source: Source) -> Look | None:
-    offer = Offer.model_validate_json(document) if document else None
+    # One that cannot be read says nothing.
+    offer = None
+    with suppress(ValidationError):
+        offer = Offer.model_validate_json(document) if document else None
     if offer is None or offer.price.minor == 0 or not FIRST_DAY <= offer.seen <= timezone.localdate():
         return None
     facts = {"part": offer.part, "shop": offer.shop, "sold_as": offer.sold_as, "in_stock": offer.in_stock}

@@ -54,6 +54,7 @@ class ReceiptTests(TestCase):
             {"paid_on": date(1026, 3, 14)},
             {"paid_to": "a friend"},
             {"part": "gone"},
+            {"quantity": 0},
             {"shop": {"currency": "USD"}},
         ):
             with self.subTest(facts=facts):
