@@ -15,7 +15,7 @@ from core.money.line import Line
 def receipts(
     build: Build, lines: Sequence[Line], sheets: Mapping[str, Part], market: Market, buyer: Buyer
 ) -> Iterator[Look]:
-    """A look for every part of which somebody saw the receipt: new, or as the offer says that was taken.
+    """A look for every part of which somebody saw the receipt: as the offer says that was taken, or as the build does.
 
     Only of what was paid on a known day in a shop that is known, in that shop's own currency: nobody knows the rate of
     the day. Amounts of a build are with tax; a shop that tells prices before it is told so.
@@ -38,7 +38,7 @@ def receipts(
             yield Look(
                 part=line.part,
                 shop=shop.id,
-                sold_as=_sold_as(entry, line, market.offer_by_id),
+                sold_as=_sold_as(build, line, market.offer_by_id.get(entry.offer or "")),
                 price=Price(minor=minor, currency=shop.currency, tax_included=shop.tax_included),
                 day=entry.paid_on,
                 source=Source.RECEIPT,
@@ -54,6 +54,8 @@ def shop_of(entry: Entry, offers: Mapping[str, Offer], shops: Mapping[str, Shop]
     return next((shop for shop in shops.values() if named and shop.name.casefold() == named), None)
 
 
-def _sold_as(entry: Entry, line: Line, offers: Mapping[str, Offer]) -> SoldAs:
-    offer = offers.get(entry.offer or "")
-    return offer.sold_as if offer is not None and offer.part == line.part else SoldAs.NEW
+def _sold_as(build: Build, line: Line, offer: Offer | None) -> SoldAs:
+    if offer is not None and offer.part == line.part:
+        return offer.sold_as
+    hung = build.chain.get(line.slot) if line.slot else None
+    return SoldAs.USED if hung is not None and hung.used else SoldAs.NEW

@@ -4,7 +4,7 @@ from datetime import date, timedelta
 from typing import Any
 from unittest import TestCase
 
-from core.model.build import Build, Slot
+from core.model.build import Build, HungPart, Slot
 from core.model.ledger import Entry, Ledger
 from core.model.observation import Look, Source
 from core.model.shops import Market, Offer, SoldAs
@@ -20,11 +20,17 @@ TAX_SHARE = float(BUYER.tax_share)
 
 
 def said(
-    quantity: int = 1, offers: tuple[Offer, ...] = (), part: str = MAT.id, shop: Any = None, **facts: Any
+    quantity: int = 1,
+    offers: tuple[Offer, ...] = (),
+    part: str = MAT.id,
+    shop: Any = None,
+    used: bool = False,
+    **facts: Any,
 ) -> list[Look]:
     line = Line(Slot.MAT, "Softfair", part=part, quantity=quantity)
     entry = Entry(**{"paid_minor": 600_00, "paid_on": PAID_ON, "paid_to": "A", "receipt_seen": True, **facts})
-    build = Build(name="Bay", ledger=Ledger(entries={line.key: entry}))
+    hung = {Slot.MAT: HungPart(part=part, used=used)}
+    build = Build(name="Bay", chain=hung, ledger=Ledger(entries={line.key: entry}))
     there = Market((market.shop(id="a", name="A", **(shop or {})),), offers)
     return list(receipts(build, [line], {MAT.id: MAT}, there, BUYER))
 
@@ -39,6 +45,8 @@ class ReceiptTests(TestCase):
         used = market.offer(MAT.id, 600_00, "a", sold_as="used")
         (look,) = said(offers=(used,), offer=used.id)
         self.assertIs(look.sold_as, SoldAs.USED)
+        (look,) = said(used=True)
+        self.assertIs(look.sold_as, SoldAs.USED, "as the build says, where there is no offer")
 
     def test_a_shop_that_tells_prices_before_tax_is_told_so(self) -> None:
         (look,) = said(shop={"tax_included": False})
