@@ -15,9 +15,9 @@ from core.model.parts.price import Price
 from core.model.shops import SoldAs
 from core.prices.doubts import doubt_of
 from core.prices.history import GAP_DAYS
-from jungle.market.known import AT_ONCE, Known, known_as, known_of
 from jungle.market.models import Observation, Series
 from jungle.market.series_days import TOLD, GrowingDays, retell
+from jungle.market.spans import AT_ONCE, Span, span_of, spans_by_series
 
 MOST_TOLD = 200
 _FIRST_DAY = attrgetter("first_day")
@@ -46,16 +46,16 @@ class _State:
     """A series as it is filled, with what was seen last in it."""
 
     series: Series
-    newest: Known | None
+    newest: Span | None
     days: GrowingDays
-    known: list[Known] | None = None
+    known: list[Span] | None = None
     """All that was seen, oldest first, where something is told of days before the last: its days are made anew."""
     fresh: list[Observation] = field(default_factory=list)
     """What is new. Until it is stored its number is less than nothing: the first is -1."""
     grown: dict[int, int] = field(default_factory=dict)
     """Until which day something is seen now that was stored before, by its number."""
 
-    def extend(self, one: Known, day: int) -> Known:
+    def extend(self, one: Span, day: int) -> Span:
         """Something was seen until `day`."""
         if one.pk < 0:
             self.fresh[-1 - one.pk].last_seen = date.fromordinal(day)
@@ -68,15 +68,15 @@ class _State:
             self.newest = longer
         return longer
 
-    def add(self, made: Observation) -> Known:
+    def add(self, made: Observation) -> Span:
         """Something was seen that is new."""
         self.fresh.append(made)
-        one = known_as(made, -len(self.fresh))
+        one = span_of(made, -len(self.fresh))
         if self.known is not None:
             insort_right(self.known, one, key=_FIRST_DAY)
         return one
 
-    def stored(self, one: Known) -> Known:
+    def stored(self, one: Span) -> Span:
         """The same under the number that it has in the database."""
         return one if one.pk > 0 else one._replace(pk=self.fresh[-1 - one.pk].pk)
 
@@ -149,7 +149,7 @@ def _states(owner_id: int, parts: set[str]) -> dict[Key, _State]:
     for start in range(0, len(named), AT_ONCE):
         rows = Series.objects.filter(owner_id=owner_id, part__in=named[start : start + AT_ONCE])
         for series in rows.select_related("newest"):
-            newest = known_as(series.newest, series.newest.pk) if series.newest else None
+            newest = span_of(series.newest, series.newest.pk) if series.newest else None
             found[series.part, series.shop, series.sold_as] = _State(series, newest, GrowingDays(series))
     return found
 
@@ -161,7 +161,7 @@ def _look_back(states: Mapping[Key, _State], looks: Iterable[Look]) -> None:
         state = states.get(_key_of(look))
         if state is not None and state.newest is not None and look.day.toordinal() < state.newest.last_day:
             back[state.series.pk] = state
-    for series_id, known in known_of(sorted(back)).items():
+    for series_id, known in spans_by_series(sorted(back)).items():
         back[series_id].known = known
 
 
@@ -242,7 +242,7 @@ def _doubt(state: _State, look: Look, called: str) -> str:
     return doubt_of(look.price, state.days.usual(), look.name, called, look.sold_as, until_now)[:200]
 
 
-def _goes_on(state: _State, known: Known, look: Look, called: str) -> bool:
+def _goes_on(state: _State, known: Span, look: Look, called: str) -> bool:
     """A look finds what is known of it still. What is held back goes on by looks that would be held back themselves,
     and what was confirmed by any."""
     told = (look.price.minor, look.price.currency, look.price.tax_included, look.in_stock)
@@ -292,6 +292,6 @@ def _changed(owner_id: int, observation_id: int, **facts: str) -> str:
         raise NoSuchObservation("There is no such observation.")
     found.update(**{name: text[:200] for name, text in facts.items()})
     series = observation.series
-    retell(series, known_of([series.pk])[series.pk])
+    retell(series, spans_by_series([series.pk])[series.pk])
     series.save()
     return observation.series.part

@@ -10,8 +10,8 @@ from core.model.parts.price import Price
 from core.model.shops import SoldAs
 from core.prices.asked import Asked
 from core.prices.history import GAP_DAYS, SOLD_OUT, days_of
-from jungle.market.known import Known
 from jungle.market.models import Series
+from jungle.market.spans import Span
 
 TOLD = ("currency", "tax_included", "days", "days_from", "believed")
 """The fields of a series that follow from its observations."""
@@ -48,7 +48,7 @@ def _fill(row: np.ndarray, known: np.ndarray, begin: int) -> None:
     row[max(0, end) : max(0, end + GAP_DAYS)] = known[-1]
 
 
-def retell(series: Series, ordered: Sequence[Known]) -> None:
+def retell(series: Series, ordered: Sequence[Span]) -> None:
     """Make what a series tells anew of all that was seen of it, oldest first; it is not stored."""
     newest = max(ordered, key=_LAST_SEEN, default=None)
     series.newest_id = newest.pk if newest else None
@@ -86,7 +86,7 @@ class GrowingDays:
             self._usual = len(days), self._worked_out_usual(days)
         return self._usual[1]
 
-    def grow(self, believed: Known, day: date) -> None:
+    def grow(self, believed: Span, day: date) -> None:
         """Add the days up to `day`, on which what is believed was seen, to those that are known."""
         days, series = self._read(), self._series
         if series.days_from is None:

@@ -14,7 +14,7 @@ AT_ONCE = 500
 """Series or rows that are asked for or written together."""
 
 
-class Known(NamedTuple):
+class Span(NamedTuple):
     """An observation that is stored or about to be: there may be a million of them."""
 
     pk: int
@@ -47,7 +47,7 @@ class _ListOf(Aggregate):
     output_field = TextField()
 
 
-_AS_KNOWN = JSONArray(
+_AS_SPAN = JSONArray(
     "pk",
     "minor",
     "currency",
@@ -62,19 +62,19 @@ _AS_KNOWN = JSONArray(
 _FIRST_SEEN = attrgetter("first_day", "pk")
 
 
-def known_of(series_ids: Sequence[int]) -> dict[int, list[Known]]:
+def spans_by_series(series_ids: Sequence[int]) -> dict[int, list[Span]]:
     """All that was seen in each of these series, in the order of the days on which it was seen first."""
-    found: dict[int, list[Known]] = {series_id: [] for series_id in series_ids}
+    found: dict[int, list[Span]] = {series_id: [] for series_id in series_ids}
     for start in range(0, len(series_ids), AT_ONCE):
         stored = Observation.objects.filter(series__in=series_ids[start : start + AT_ONCE]).order_by()
-        for series_id, rows in stored.values_list("series_id").annotate(rows=_ListOf(_AS_KNOWN)).iterator():
-            found[series_id] = sorted(map(Known._make, from_json(rows)), key=_FIRST_SEEN)
+        for series_id, rows in stored.values_list("series_id").annotate(rows=_ListOf(_AS_SPAN)).iterator():
+            found[series_id] = sorted(map(Span._make, from_json(rows)), key=_FIRST_SEEN)
     return found
 
 
-def known_as(observation: Observation, pk: int) -> Known:
+def span_of(observation: Observation, pk: int) -> Span:
     """One that is at hand whole."""
-    return Known(
+    return Span(
         pk=pk,
         minor=observation.minor,
         currency=observation.currency,
